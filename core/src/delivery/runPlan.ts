@@ -1,0 +1,69 @@
+import { positive } from '../units/guard.ts';
+import { cycleAndSoak, type CyclePlan } from './cycleAndSoak.ts';
+import { METHOD_FACTS, type Method } from './methods.ts';
+
+/** What carries water to a bed. */
+export interface Delivery {
+  method: Method;
+  /** L/min while it runs, over the whole bed. */
+  litresPerMinute: number;
+  /** Share reaching the soil and share of the bed wetted, when known better than the method's usual. */
+  efficiency?: number;
+  wettedFraction?: number;
+}
+
+export const efficiencyOf = (delivery: Delivery): number =>
+  delivery.efficiency ?? METHOD_FACTS[delivery.method].efficiency;
+export const wettedFractionOf = (delivery: Delivery): number =>
+  delivery.wettedFraction ?? METHOD_FACTS[delivery.method].wettedFraction;
+
+/** Rate on the ground that gets wet, mm/h. */
+export function deliveryRate(delivery: Delivery, areaM2: number): number {
+  return (delivery.litresPerMinute * 60) / (areaM2 * wettedFractionOf(delivery));
+}
+
+export interface RunPlan extends CyclePlan {
+  /** Net depth on the wetted ground and over the bed, mm. */
+  localMm: number;
+  bedMm: number;
+  /** Litres through the tap. */
+  litres: number;
+  /** Minutes the tap runs, rests not counted. */
+  minutes: number;
+  rateMmPerHour: number;
+}
+
+/** Litres that must leave the tap for a net depth over a bed. */
+export const grossLitres = (bedMm: number, areaM2: number, efficiency: number): number =>
+  (bedMm * areaM2) / efficiency;
+
+/** Net depth over a bed, mm, that litres through the tap bring. */
+export const netDepth = (litres: number, areaM2: number, efficiency: number): number =>
+  (litres * efficiency) / areaM2;
+
+/**
+ * From a net depth on the wetted ground to litres, minutes and cycles.
+ * @throws RangeError on a depth, flow or area of 0 or less
+ * Source: gross = net / efficiency; cycles as `cycleAndSoak`.
+ */
+export function runPlan(options: {
+  localMm: number;
+  areaM2: number;
+  delivery: Delivery;
+  infiltrationMmPerHour: number;
+}): RunPlan {
+  const { delivery } = options;
+  const localMm = positive('localMm', options.localMm, 1000, 'mm');
+  const areaM2 = positive('areaM2', options.areaM2, 1_000_000, 'm²');
+  positive('litresPerMinute', delivery.litresPerMinute, 1000, 'L/min');
+  const bedMm = localMm * wettedFractionOf(delivery);
+  const litres = grossLitres(bedMm, areaM2, efficiencyOf(delivery));
+  const rateMmPerHour = deliveryRate(delivery, areaM2);
+  const cycles = cycleAndSoak({
+    netMm: localMm / efficiencyOf(delivery),
+    rateMmPerHour,
+    infiltrationMmPerHour: options.infiltrationMmPerHour,
+    surfaceStorageMm: METHOD_FACTS[delivery.method].surfaceStorageMm,
+  });
+  return { ...cycles, localMm, bedMm, litres, minutes: litres / delivery.litresPerMinute, rateMmPerHour };
+}

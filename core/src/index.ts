@@ -1,0 +1,40 @@
+/** The engine's public face: options in, plain data out, `RangeError` on impossible input. SI units throughout. */
+export * from './units/convert.ts';
+export { addDays, dayOfYear, daysBetween, isIsoDate, type IsoDate } from './units/dates.ts';
+
+export type { Site, WeatherDay, WeatherForEt } from './weather/types.ts';
+export { saturationVapourPressure } from './weather/saturationVapourPressure.ts';
+export { daylightHours, extraterrestrialRadiation } from './weather/solar.ts';
+export { referenceEt, checkWeather, type ReferenceEt, type ReferenceEtRoute } from './weather/referenceEt.ts';
+export { hargreavesEt } from './weather/hargreavesEt.ts';
+export { seasonWords, weatherFromWords, type WeatherWords } from './weather/words.ts';
+export { completeWeather, type DaySource, type ForecastDay, type SourcedDay } from './weather/completeWeather.ts';
+
+export { TEXTURE_CLASSES, textureClassOf, type TextureClass } from './soil/textureClass.ts';
+export { soilFromFractions, type SoilFromFractions } from './soil/soilFromFractions.ts';
+export { soilOfClass, TEXTURES } from './soil/soils.ts';
+export { LAYER_MM, soilProfile, type GroundInput, type Horizon, type SoilProfile } from './soil/soilProfile.ts';
+export { wetFrontDepth, type WetFrontLayer } from './soil/wetFrontDepth.ts';
+
+export * from './plants/types.ts';
+export { CATALOGUE, cropById } from './plants/catalogue/index.ts';
+export { cropCoefficient } from './plants/cropCoefficient.ts';
+export { plantOnDay, stageDates, type PlantOnDay } from './plants/plantOnDay.ts';
+
+export { BED_FORMS, bedModel, type BedForm, type BedInput, type PlaceFactors } from './balance/bedModel.ts';
+export { MULCH_MATERIALS, mulchEvaporationFactor, type Mulch, type MulchMaterial } from './balance/mulch.ts';
+export {
+  simulateBed, type ClosingBalance, type DailyRecord, type Irrigation, type SimulateOptions, type SimulationResult,
+} from './balance/simulateBed.ts';
+export * from './balance/singleStore.ts';
+export * from './balance/evaporation.ts';
+
+export { bucketTest } from './delivery/bucketTest.ts';
+export { cycleAndSoak, type CyclePlan } from './delivery/cycleAndSoak.ts';
+export { METHODS, METHOD_FACTS, type Method } from './delivery/methods.ts';
+export { deliveryRate, efficiencyOf, grossLitres, netDepth, runPlan, wettedFractionOf, type Delivery, type RunPlan } from './delivery/runPlan.ts';
+
+export {
+  planGarden, type BedOutlook, type GardenPlan, type LeaveReason, type PlanBed, type PlanConstraints,
+  type PlannedWatering, type PlanOptions, type WaterReason,
+} from './plan/planGarden.ts';

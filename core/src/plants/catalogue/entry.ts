@@ -1,0 +1,82 @@
+import type {
+  CropEntry, CropGroup, FrostClass, LifeCycle, Provenance, StartMethod, ToughenRule,
+} from '../types.ts';
+
+export type Trait = keyof CropEntry['traits'];
+
+/**
+ * A catalogue row as it is written: short, one plant a row. A value without a source of its own comes
+ * from FAO-56's usual table for it: 12 (kc and height), 17 (kcb), 11 (stages), 22 (roots and p).
+ */
+export interface Row {
+  kc: readonly [ini: number, mid: number, end: number];
+  kcb: readonly [ini: number, mid: number, end: number];
+  heightM: number;
+  stages: readonly [ini: number, dev: number, mid: number, late: number];
+  rootsM: readonly [min: number, max: number];
+  p: number;
+  /** mm, in the row and between rows. */
+  spacing: readonly [inRow: number, betweenRows: number];
+  usualStart: StartMethod;
+  frost: FrostClass;
+  toughening: ToughenRule;
+  thirstiest: string;
+  sensitivity: number;
+  traits: readonly Trait[];
+  cycle?: LifeCycle;
+  kcSource?: Provenance;
+  kcbSource?: Provenance;
+  heightSource?: Provenance;
+  stagesSource?: Provenance;
+  rootsSource?: Provenance;
+  pSource?: Provenance;
+}
+
+export type NamedRow = Row & { id: string; name: string; group: CropGroup };
+
+/** A row of a group: its identity, then its numbers. */
+export const inGroup =
+  (group: CropGroup) =>
+  (id: string, name: string, row: Row): NamedRow => ({ ...row, id, name, group });
+
+export const vegetable = inGroup('vegetables');
+
+const values = (
+  [ini, mid, end]: readonly [number, number, number],
+  source: Provenance,
+): CropEntry['kc'] => ({ ini, mid, end, source });
+
+/** Turns a written row into a full catalogue entry, with a source beside every value. */
+export function entry(row: NamedRow): CropEntry {
+  const [ini, dev, mid, late] = row.stages;
+  const [minM, maxM] = row.rootsM;
+  const has = (trait: Trait): boolean => row.traits.includes(trait);
+  return {
+    id: row.id,
+    name: row.name,
+    group: row.group,
+    cycle: row.cycle ?? 'annual',
+    kc: values(row.kc, row.kcSource ?? 'FAO-56 table 12'),
+    kcb: values(row.kcb, row.kcbSource ?? 'FAO-56 table 17'),
+    heightM: row.heightM,
+    heightSource: row.heightSource ?? 'FAO-56 table 12',
+    stages: { ini, dev, mid, late, source: row.stagesSource ?? 'FAO-56 table 11' },
+    roots: { minM, maxM, source: row.rootsSource ?? 'FAO-56 table 22' },
+    p: { value: row.p, source: row.pSource ?? 'FAO-56 table 22' },
+    spacing: { inRowMm: row.spacing[0], betweenRowsMm: row.spacing[1] },
+    usualStart: row.usualStart,
+    traits: {
+      foliageDiseaseProne: has('foliageDiseaseProne'),
+      splits: has('splits'),
+      blossomEndRot: has('blossomEndRot'),
+      boltsWhenDry: has('boltsWhenDry'),
+      likesAcidWater: has('likesAcidWater'),
+      leafyGreen: has('leafyGreen'),
+      dislikesWetFeet: has('dislikesWetFeet'),
+    },
+    frost: row.frost,
+    toughening: row.toughening,
+    thirstiest: row.thirstiest,
+    sensitivity: row.sensitivity,
+  };
+}

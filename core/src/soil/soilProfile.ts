@@ -1,0 +1,206 @@
+import { atLeast, ordered, positive, within, withinIfGiven } from '../units/guard.ts';
+import { soilFromFractions } from './soilFromFractions.ts';
+import { soilOfClass, TEXTURES } from './soils.ts';
+import type { TextureClass } from './textureClass.ts';
+
+/** A layer of the profile is 50 mm thick, and there are 30 of them: 1.5 m. */
+export const LAYER_MM = 50;
+export const PROFILE_MM = 1500;
+export const LAYER_COUNT = PROFILE_MM / LAYER_MM;
+
+/** One kind of soil, from its top to the next one. What is not given follows from the texture. */
+export interface Horizon {
+  /** mm; the lowest horizon may leave it out and goes to the bottom of the profile. */
+  thicknessMm?: number;
+  textureClass: TextureClass;
+  /** Shares from a jar test, % by weight; win over the class's typical ones. */
+  sandPct?: number;
+  clayPct?: number;
+  organicMatterPct?: number;
+  /** Stones, % of the volume: they hold no water. */
+  stonesPct?: number;
+  /** Measured values, m³/m³ and mm/h; win over everything. */
+  fieldCapacity?: number;
+  wiltingPoint?: number;
+  saturation?: number;
+  saturatedConductivityMmPerHour?: number;
+}
+
+/** The ground under a bed. */
+export interface GroundInput {
+  /** One or two horizons (more are allowed), top first. */
+  horizons: Horizon[];
+  /** Fall of water in a refilled test hole, mm/h: limits what leaves the bottom. */
+  drainageMmPerHour?: number;
+  /** Steady intake measured on the spot, mm/h; otherwise from the texture. */
+  infiltrationMmPerHour?: number;
+  /** Slope of the surface, %. */
+  slopePct?: number;
+  /** A crust or a trodden surface lowers intake. */
+  crusted?: boolean;
+  /** Rock or a hard pan, mm down: nothing is stored below it. */
+  bedrockMm?: number;
+}
+
+/** The ground as the daily step wants it: one number per 50 mm layer, mm of water. */
+export interface SoilProfile {
+  layers: number;
+  /** mm of water per layer. */
+  fieldCapacityMm: Float64Array;
+  wiltingPointMm: Float64Array;
+  saturationMm: Float64Array;
+  /** Driest the air can make the top layers: half the wilting point (FAO-56 eq. 73). */
+  airDryMm: Float64Array;
+  /** mm a day that can pass into each layer from above. */
+  maxFluxMmPerDay: Float64Array;
+  /** Share of the water above field capacity that leaves a layer within a day, 0–1. */
+  drainShare: Float64Array;
+  /** mm a day that can leave the bottom. */
+  bottomFluxMmPerDay: number;
+  /** Readily and totally evaporable water of the top 100 mm, mm (FAO-56 ch. 7). */
+  readilyEvaporableMm: number;
+  totalEvaporableMm: number;
+  /** Steady intake of the surface, mm/h. */
+  infiltrationMmPerHour: number;
+  textureOfLayer: TextureClass[];
+}
+
+/** Depth of the soil that dries by evaporation, mm. Source: FAO-56 ch. 7, 0.10–0.15 m. */
+export const EVAPORATION_DEPTH_MM = 100;
+
+/** Intake left on a slope: common practice thresholds in %, our judgement as to the factors. */
+const SLOPE_FACTORS: readonly (readonly [uptoPct: number, factor: number])[] = [
+  [3, 1],
+  [8, 0.8],
+  [15, 0.6],
+  [Number.POSITIVE_INFINITY, 0.4],
+];
+/** Intake left under a crust or on trodden ground. Judgement. */
+const CRUST_FACTOR = 0.4;
+
+/** Intake of a surface, mm/h, from texture, slope and crust (a measured figure wins). Mulch is the bed's. */
+export function intakeRate(ground: GroundInput): number {
+  if (ground.infiltrationMmPerHour !== undefined) return ground.infiltrationMmPerHour;
+  const top = ground.horizons[0];
+  if (!top) throw new RangeError('horizons must hold at least 1 value(s); got 0');
+  const slope = ground.slopePct ?? 0;
+  const slopeFactor = SLOPE_FACTORS.find(([upto]) => slope <= upto)?.[1] ?? 1;
+  return (
+    TEXTURES[top.textureClass].basicInfiltrationMmPerHour *
+    slopeFactor *
+    (ground.crusted ? CRUST_FACTOR : 1)
+  );
+}
+
+interface HorizonWater {
+  fieldCapacity: number;
+  wiltingPoint: number;
+  saturation: number;
+  conductivity: number;
+}
+
+function waterOf(horizon: Horizon, index: number): HorizonWater {
+  const at = (field: string): string => `horizons[${index}].${field}`;
+  const base =
+    horizon.sandPct !== undefined && horizon.clayPct !== undefined
+      ? soilFromFractions({
+          sandPct: horizon.sandPct,
+          clayPct: horizon.clayPct,
+          organicMatterPct: horizon.organicMatterPct,
+        })
+      : soilOfClass(horizon.textureClass, horizon.organicMatterPct);
+  const fieldCapacity = within(
+    at('fieldCapacity'), horizon.fieldCapacity ?? base.fieldCapacity, 0.02, 0.7, 'm³/m³');
+  const wiltingPoint = within(
+    at('wiltingPoint'), horizon.wiltingPoint ?? base.wiltingPoint, 0.005, 0.5, 'm³/m³');
+  ordered(at('wiltingPoint'), wiltingPoint + 0.005, at('fieldCapacity'), fieldCapacity);
+  const saturation = within(
+    at('saturation'),
+    horizon.saturation ?? Math.max(base.saturation, fieldCapacity + 0.03),
+    0.05, 0.95, 'm³/m³');
+  ordered(at('fieldCapacity'), fieldCapacity, at('saturation'), saturation);
+  const conductivity = positive(
+    at('saturatedConductivityMmPerHour'),
+    horizon.saturatedConductivityMmPerHour ?? base.saturatedConductivityMmPerHour,
+    5000, 'mm/h');
+  const solid = 1 - within(at('stonesPct'), horizon.stonesPct ?? 0, 0, 90, '%') / 100;
+  return {
+    fieldCapacity: fieldCapacity * solid,
+    wiltingPoint: wiltingPoint * solid,
+    saturation: saturation * solid,
+    conductivity: conductivity * solid,
+  };
+}
+
+/**
+ * Cuts the ground into 50 mm layers down to 1.5 m, or to rock.
+ * @throws RangeError on impossible ground: no horizon, a wilting point above field capacity, 100 % stones…
+ * Source: soil water as `soilFromFractions`; the share that drains in a day follows the storage-routing
+ * rule 1 − exp(−24 h / travel time), travel time = (saturation − field capacity) / conductivity
+ * (Sloan & Moore 1984; Neitsch et al. 2011 eqs. 2:3.2.3–4, from memory).
+ */
+export function soilProfile(ground: GroundInput): SoilProfile {
+  atLeast('horizons', ground.horizons, 1);
+  withinIfGiven('drainageMmPerHour', ground.drainageMmPerHour, 0, 5000, 'mm/h');
+  withinIfGiven('infiltrationMmPerHour', ground.infiltrationMmPerHour, 0.1, 1000, 'mm/h');
+  withinIfGiven('slopePct', ground.slopePct, 0, 100, '%');
+  const depth = within('bedrockMm', ground.bedrockMm ?? PROFILE_MM, 100, 100_000, 'mm');
+  const layers = Math.min(LAYER_COUNT, Math.max(2, Math.floor(depth / LAYER_MM)));
+
+  const waters = ground.horizons.map(waterOf);
+  const profile: SoilProfile = {
+    layers,
+    fieldCapacityMm: new Float64Array(layers),
+    wiltingPointMm: new Float64Array(layers),
+    saturationMm: new Float64Array(layers),
+    airDryMm: new Float64Array(layers),
+    maxFluxMmPerDay: new Float64Array(layers),
+    drainShare: new Float64Array(layers),
+    bottomFluxMmPerDay: 0,
+    readilyEvaporableMm: 0,
+    totalEvaporableMm: 0,
+    infiltrationMmPerHour: intakeRate(ground),
+    textureOfLayer: [],
+  };
+
+  const bottoms: number[] = [];
+  let reached = 0;
+  for (const [index, horizon] of ground.horizons.entries()) {
+    const last = index === ground.horizons.length - 1;
+    const thickness = last ? PROFILE_MM : (horizon.thicknessMm ?? PROFILE_MM);
+    reached += positive(`horizons[${index}].thicknessMm`, thickness, 10_000, 'mm');
+    bottoms.push(reached);
+  }
+
+  for (let i = 0; i < layers; i += 1) {
+    const middle = (i + 0.5) * LAYER_MM;
+    const found = bottoms.findIndex((bottom) => middle < bottom);
+    const h = found < 0 ? waters.length - 1 : found;
+    const water = waters[h] as HorizonWater;
+    profile.fieldCapacityMm[i] = water.fieldCapacity * LAYER_MM;
+    profile.wiltingPointMm[i] = water.wiltingPoint * LAYER_MM;
+    profile.saturationMm[i] = water.saturation * LAYER_MM;
+    profile.airDryMm[i] = 0.5 * water.wiltingPoint * LAYER_MM;
+    profile.maxFluxMmPerDay[i] = water.conductivity * 24;
+    const travelHours = ((water.saturation - water.fieldCapacity) * LAYER_MM) / water.conductivity;
+    profile.drainShare[i] = 1 - Math.exp(-24 / Math.max(1e-6, travelHours));
+    profile.textureOfLayer.push((ground.horizons[h] as Horizon).textureClass);
+  }
+
+  const lowest = profile.maxFluxMmPerDay[layers - 1] ?? 0;
+  const measured = ground.drainageMmPerHour === undefined ? lowest : ground.drainageMmPerHour * 24;
+  const onRock = ground.bedrockMm !== undefined && ground.bedrockMm < PROFILE_MM;
+  profile.bottomFluxMmPerDay = onRock ? 0 : Math.min(lowest, measured);
+
+  const evaporating = Math.min(layers, EVAPORATION_DEPTH_MM / LAYER_MM);
+  for (let i = 0; i < evaporating; i += 1) {
+    profile.totalEvaporableMm += (profile.fieldCapacityMm[i] ?? 0) - (profile.airDryMm[i] ?? 0);
+  }
+  const top = ground.horizons[0] as Horizon;
+  // A stony or very sandy top can hold less than the table's figure for its class.
+  profile.readilyEvaporableMm = Math.min(
+    TEXTURES[top.textureClass].readilyEvaporableMm,
+    0.9 * profile.totalEvaporableMm,
+  );
+  return profile;
+}

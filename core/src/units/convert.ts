@@ -1,0 +1,45 @@
+/**
+ * Conversions between SI, used everywhere inside, and the units people and files use at the edges.
+ * Factors are exact by definition (international inch, foot, mile; US liquid gallon = 231 cubic inches)
+ * unless a comment says otherwise.
+ */
+export const MM_PER_INCH = 25.4;
+export const LITRES_PER_US_GALLON = 3.785411784;
+export const M2_PER_SQUARE_FOOT = 0.09290304;
+export const M_PER_FOOT = 0.3048;
+
+/** Degrees Fahrenheit to degrees Celsius. */
+export const fahrenheitToCelsius = (f: number): number => ((f - 32) * 5) / 9;
+/** Degrees Celsius to degrees Fahrenheit. */
+export const celsiusToFahrenheit = (c: number): number => (c * 9) / 5 + 32;
+/** Inches to millimetres. */
+export const inchesToMm = (inches: number): number => inches * MM_PER_INCH;
+/** Millimetres to inches. */
+export const mmToInches = (mm: number): number => mm / MM_PER_INCH;
+/** Kilometres per hour to metres per second. */
+export const kmhToMs = (kmh: number): number => kmh / 3.6;
+/** Metres per second to kilometres per hour. */
+export const msToKmh = (ms: number): number => ms * 3.6;
+/** Miles per hour to metres per second. */
+export const mphToMs = (mph: number): number => mph * 0.44704;
+/** Metres per second to miles per hour. */
+export const msToMph = (ms: number): number => ms / 0.44704;
+/** US gallons to litres. */
+export const gallonsToLitres = (gallons: number): number => gallons * LITRES_PER_US_GALLON;
+/** Litres to US gallons. */
+export const litresToGallons = (litres: number): number => litres / LITRES_PER_US_GALLON;
+/** Square feet to square metres. */
+export const squareFeetToM2 = (ft2: number): number => ft2 * M2_PER_SQUARE_FOOT;
+/** Square metres to square feet. */
+export const m2ToSquareFeet = (m2: number): number => m2 / M2_PER_SQUARE_FOOT;
+/** Feet to metres. */
+export const feetToM = (ft: number): number => ft * M_PER_FOOT;
+/** Metres to feet. */
+export const mToFeet = (m: number): number => m / M_PER_FOOT;
+/** Solar radiation, W/m² as a day's mean, to MJ/m²/day: 86,400 s in a day. */
+export const wattsToMJPerDay = (watts: number): number => watts * 0.0864;
+
+/** Litres that stand `mm` deep over `m2`: 1 mm on 1 m² is 1 L. */
+export const litresFromDepth = (mm: number, m2: number): number => mm * m2;
+/** Depth in mm of `litres` spread evenly over `m2`. */
+export const depthFromLitres = (litres: number, m2: number): number => litres / m2;

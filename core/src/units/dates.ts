@@ -1,0 +1,47 @@
+import { UTCDate } from '@date-fns/utc';
+import { addDays as addDaysTo, differenceInCalendarDays, getDayOfYear, isValid } from 'date-fns';
+
+/**
+ * A watering day is a calendar day at the garden, written `YYYY-MM-DD`. It has no hour and no zone,
+ * so all arithmetic on it is done in UTC, where days are always 24 h long.
+ */
+export type IsoDate = string;
+
+const ISO_DATE = /^(\d{4})-(\d{2})-(\d{2})$/;
+
+function parse(date: IsoDate): UTCDate {
+  const parts = ISO_DATE.exec(date);
+  const parsed = parts
+    ? new UTCDate(Number(parts[1]), Number(parts[2]) - 1, Number(parts[3]))
+    : new UTCDate(Number.NaN);
+  if (!isValid(parsed) || format(parsed) !== date) {
+    throw new RangeError(`date must be a calendar day written YYYY-MM-DD; got ${String(date)}`);
+  }
+  return parsed;
+}
+
+function format(date: UTCDate): IsoDate {
+  return isValid(date) ? date.toISOString().slice(0, 10) : '';
+}
+
+/** True when `date` is a real calendar day written `YYYY-MM-DD`. */
+export function isIsoDate(date: string): boolean {
+  const parts = ISO_DATE.exec(date);
+  if (!parts) return false;
+  return format(new UTCDate(Number(parts[1]), Number(parts[2]) - 1, Number(parts[3]))) === date;
+}
+
+/** The calendar day `days` after `date` (before it when negative). */
+export function addDays(date: IsoDate, days: number): IsoDate {
+  return format(new UTCDate(addDaysTo(parse(date), days)));
+}
+
+/** Whole calendar days from `from` to `to`; negative when `to` is earlier. */
+export function daysBetween(from: IsoDate, to: IsoDate): number {
+  return differenceInCalendarDays(parse(to), parse(from));
+}
+
+/** Day of the year, 1 (1 January) to 366. */
+export function dayOfYear(date: IsoDate): number {
+  return getDayOfYear(parse(date));
+}

@@ -1,0 +1,101 @@
+import { addDays, dayOfYear, daysBetween, type IsoDate } from '../units/dates.ts';
+import { seasonWords, weatherFromWords } from './words.ts';
+import type { Site, WeatherDay } from './types.ts';
+
+/** Where a day of the series came from: seen, made from the garden's own record, or an ordinary day in words. */
+export type DaySource = 'record' | 'forecast' | 'own record' | 'ordinary day';
+
+export interface SourcedDay extends WeatherDay {
+  source: DaySource;
+  /** Chance of any rain, 0–1; 1 or 0 for days that have been. */
+  rainChance: number;
+}
+
+export interface ForecastDay extends WeatherDay {
+  /** Chance of the stated rain, 0–1. */
+  rainChance: number;
+}
+
+/** Days either side of a calendar day that count as the same season, and how many make a record worth a mean. Judgement. */
+const SEASON_DAYS = 10;
+const ENOUGH_DAYS = 5;
+/** Days past the end of the record for which its last days still speak, and how many of them. Judgement. */
+const RECENT_REACH_DAYS = 30;
+const RECENT_DAYS = 10;
+
+function meanOf(days: readonly WeatherDay[], date: IsoDate): WeatherDay {
+  const mean = (pick: (day: WeatherDay) => number | undefined): number | undefined => {
+    const known = days.map(pick).filter((v): v is number => v !== undefined);
+    return known.length > 0 ? known.reduce((a, b) => a + b, 0) / known.length : undefined;
+  };
+  return {
+    date,
+    tMinC: mean((d) => d.tMinC) ?? 0,
+    tMaxC: mean((d) => d.tMaxC) ?? 0,
+    windMs: mean((d) => d.windMs),
+    rhMinPct: mean((d) => d.rhMinPct),
+    rhMaxPct: mean((d) => d.rhMaxPct),
+    solarMJ: mean((d) => d.solarMJ),
+    rainMm: 0,
+  };
+}
+
+/**
+ * An unbroken series of weather from `from` to `to`. Each day is taken from the record, else the forecast,
+ * else the mean of the garden's own record around that time of year or of its last days, else an ordinary day
+ * of the season. Made-up days never bring rain: a plan that hopes for water is worse than one that waits to be told.
+ * @throws RangeError when `to` is before `from`
+ */
+export function completeWeather(options: {
+  record: readonly WeatherDay[];
+  forecast: readonly ForecastDay[];
+  site: Site;
+  from: IsoDate;
+  to: IsoDate;
+  /** Record days after this one are not looked at, so that a garden living in the past cannot see ahead. */
+  today: IsoDate;
+}): SourcedDay[] {
+  const { site, from, to, today } = options;
+  const count = daysBetween(from, to) + 1;
+  if (count < 1) throw new RangeError(`to must not be before from (${from}); got ${to}`);
+  const seen = options.record.filter((day) => day.date <= today);
+  const recorded = new Map(seen.map((day) => [day.date, day]));
+  const forecast = new Map(options.forecast.map((day) => [day.date, day]));
+  const made = new Map<number, SourcedDay | null>();
+
+  const fromOwnRecord = (date: IsoDate): SourcedDay | null => {
+    const doy = dayOfYear(date);
+    const known = made.get(doy);
+    if (known !== undefined) return known && { ...known, date };
+    const near = seen.filter((day) => {
+      const apart = Math.abs(dayOfYear(day.date) - doy);
+      return Math.min(apart, 365 - apart) <= SEASON_DAYS;
+    });
+    const recent = seen.slice(-RECENT_DAYS);
+    const end = recent.at(-1)?.date;
+    const recentEnough = end !== undefined && Math.abs(daysBetween(end, date)) <= RECENT_REACH_DAYS;
+    const typical = near.length >= ENOUGH_DAYS ? near : recentEnough ? recent : [];
+    const day: SourcedDay | null =
+      typical.length >= ENOUGH_DAYS
+        ? { ...meanOf(typical, date), source: 'own record', rainChance: 0 }
+        : null;
+    made.set(doy, day);
+    return day;
+  };
+
+  return Array.from({ length: count }, (_, i) => {
+    const date = addDays(from, i);
+    const real = recorded.get(date);
+    if (real) return { ...real, source: 'record', rainChance: real.rainMm > 0 ? 1 : 0 };
+    const told = forecast.get(date);
+    if (told) return { ...told, source: 'forecast' };
+    const own = fromOwnRecord(date);
+    if (own) return own;
+    const words = seasonWords(date, site.latitudeDeg);
+    return {
+      ...weatherFromWords(date, words, site.latitudeDeg),
+      source: 'ordinary day',
+      rainChance: 0,
+    };
+  });
+}
