@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { isoDate } from './garden.ts';
+import { limited } from './limits.ts';
+
+export const SKIP_REASONS = ['feels moist', 'no time', 'rain on the way', 'other'] as const;
+
+/** A watering as the gardener tells it: litres, or minutes at the bed's flow. */
+export const wateringBody = z
+  .object({
+    litres: limited('litres').optional(),
+    minutes: limited('minutes').optional(),
+    asPlanned: z.boolean().default(false),
+    note: z.string().max(400).optional(),
+  })
+  .refine((b) => (b.litres === undefined) !== (b.minutes === undefined), {
+    error: 'Amount must be given either in litres or in minutes, not both',
+    path: ['litres'],
+  });
+
+export const skipBody = z.object({
+  reason: z.enum(SKIP_REASONS, {
+    error: (issue) => `Reason must be one of ${SKIP_REASONS.join(', ')}; got ${JSON.stringify(issue.input)}`,
+  }),
+  note: z.string().max(400).optional(),
+});
+
+export const gaugeBody = z.object({ date: isoDate, rainMm: limited('rainMm') });
+
+export const EVENT_KINDS = ['watering', 'skip', 'rain'] as const;
+export const eventView = z.object({
+  id: z.number(),
+  gardenId: z.number(),
+  bedId: z.number().nullable(),
+  kind: z.enum(EVENT_KINDS),
+  date: isoDate,
+  litres: z.number().nullable(),
+  minutes: z.number().nullable(),
+  netMm: z.number().nullable(),
+  rainMm: z.number().nullable(),
+  reason: z.string().nullable(),
+  note: z.string().nullable(),
+});
+export type EventView = z.infer<typeof eventView>;
+export type WateringBody = z.infer<typeof wateringBody>;
+export type SkipBody = z.infer<typeof skipBody>;

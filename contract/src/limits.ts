@@ -1,0 +1,67 @@
+import { z } from 'zod';
+
+/** What kind of quantity a field is: decides its unit on the screen and in messages. */
+export type Quantity =
+  | 'area' | 'depth' | 'temperature' | 'wind' | 'flow' | 'volume' | 'minutes' | 'percent' | 'degrees' | 'height' | 'count' | 'humidity' | 'solar' | 'seconds';
+
+export interface Limit {
+  label: string;
+  min: number;
+  max: number;
+  /** The lowest value itself is refused (an area of 0). */
+  above?: boolean;
+  quantity: Quantity;
+  unit: string;
+}
+
+/** Every number that crosses a boundary, in SI, with the range that is possible. */
+export const LIMITS = {
+  areaM2: { label: 'Area', min: 0, above: true, max: 100_000, quantity: 'area', unit: 'm²' },
+  latitudeDeg: { label: 'Latitude', min: -90, max: 90, quantity: 'degrees', unit: '°' },
+  elevationM: { label: 'Height above sea', min: -430, max: 6000, quantity: 'height', unit: 'm' },
+  litresPerMinute: { label: 'Flow', min: 0, above: true, max: 500, quantity: 'flow', unit: 'L/min' },
+  litres: { label: 'Litres', min: 0, above: true, max: 1_000_000, quantity: 'volume', unit: 'L' },
+  minutes: { label: 'Minutes', min: 0, above: true, max: 10_080, quantity: 'minutes', unit: 'min' },
+  rainMm: { label: 'Rain', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
+  tMinC: { label: 'Lowest temperature', min: -60, max: 60, quantity: 'temperature', unit: '°C' },
+  tMaxC: { label: 'Highest temperature', min: -60, max: 60, quantity: 'temperature', unit: '°C' },
+  windMs: { label: 'Wind', min: 0, max: 75, quantity: 'wind', unit: 'm/s' },
+  rhMinPct: { label: 'Lowest humidity', min: 0, max: 100, quantity: 'humidity', unit: '%' },
+  rhMaxPct: { label: 'Highest humidity', min: 0, max: 100, quantity: 'humidity', unit: '%' },
+  solarMJ: { label: 'Solar radiation', min: 0, max: 50, quantity: 'solar', unit: 'MJ/m²/day' },
+  mulchMm: { label: 'Mulch depth', min: 0, max: 500, quantity: 'depth', unit: 'mm' },
+  days: { label: 'Days', min: -3650, max: 3650, quantity: 'count', unit: 'days' },
+} as const satisfies Record<string, Limit>;
+
+export type LimitedField = keyof typeof LIMITS;
+
+const round = (value: number): string => String(Math.round(value * 100) / 100);
+
+/** The allowed range in words, in SI or through `convert` in the gardener's units. */
+export function rangeWords(
+  limit: Limit,
+  convert: (value: number) => number = (v) => v,
+  unit: string = limit.unit,
+): string {
+  const low = round(convert(limit.min));
+  const high = round(convert(limit.max));
+  return limit.above ? `more than ${low} and up to ${high} ${unit}` : `from ${low} to ${high} ${unit}`;
+}
+
+/** True when a finite number lies within a field's limit. */
+export function withinLimit(field: LimitedField, value: number): boolean {
+  const limit: Limit = LIMITS[field];
+  const low = limit.above ? value > limit.min : value >= limit.min;
+  return Number.isFinite(value) && low && value <= limit.max;
+}
+
+/** A required number with its field's limit; the message names label, value and range. */
+export const limited = (field: LimitedField): z.ZodNumber => {
+  const limit: Limit = LIMITS[field];
+  const error = (issue: { input?: unknown }): string =>
+    `${limit.label} must be a number ${rangeWords(limit)}; got ${issue.input === undefined ? 'nothing' : JSON.stringify(issue.input)}`;
+  const base = z.number({ error });
+  return limit.above
+    ? base.gt(limit.min, { error }).lte(limit.max, { error })
+    : base.gte(limit.min, { error }).lte(limit.max, { error });
+};

@@ -1,0 +1,128 @@
+import type { LeaveReason, WaterReason } from '@kibble/core';
+import { z } from 'zod';
+import { eventView } from './events.ts';
+import { gardenView, isoDate } from './garden.ts';
+
+export const DAY_SOURCES = ['record', 'forecast', 'own record', 'ordinary day'] as const;
+
+export const ribbonDay = z.object({
+  date: isoDate,
+  tMinC: z.number(),
+  tMaxC: z.number(),
+  rainMm: z.number(),
+  rainChance: z.number(),
+  et0Mm: z.number(),
+  source: z.enum(DAY_SOURCES),
+});
+
+/** What a soil core is drawn from: the engine's own layers. */
+export const coreView = z.object({
+  layersMm: z.array(z.number()),
+  fieldCapacityMm: z.array(z.number()),
+  wiltingPointMm: z.array(z.number()),
+  saturationMm: z.array(z.number()),
+  textures: z.array(z.string()),
+  rootDepthMm: z.number(),
+  depletionMm: z.number(),
+  readilyMm: z.number(),
+  totalMm: z.number(),
+  mulchMm: z.number(),
+  lastFrontMm: z.number().nullable(),
+  cropId: z.string().nullable(),
+  group: z.string().nullable(),
+  growth: z.number(),
+});
+
+const runView = z.object({
+  minutes: z.number(),
+  litres: z.number(),
+  localMm: z.number(),
+  bedMm: z.number(),
+  cycles: z.number(),
+  runMinutes: z.number(),
+  soakMinutes: z.number(),
+  totalMinutes: z.number(),
+  rateMmPerHour: z.number(),
+});
+
+const bedHead = z.object({
+  bedId: z.number(),
+  bedName: z.string(),
+  cropName: z.string().nullable(),
+  stage: z.string().nullable(),
+  textureClass: z.string(),
+  areaM2: z.number(),
+  core: coreView,
+});
+
+export const stopView = bedHead.extend({
+  method: z.string(),
+  how: z.string(),
+  litresPerMinute: z.number(),
+  flowMeasured: z.boolean(),
+  run: runView,
+  reachesMm: z.number(),
+  reason: z.custom<WaterReason>((v) => typeof v === 'object' && v !== null && 'code' in v),
+  keepLeavesDry: z.boolean(),
+});
+
+export const leaveView = bedHead.extend({
+  nextDate: isoDate.nullable(),
+  reason: z.custom<LeaveReason>((v) => typeof v === 'object' && v !== null && 'code' in v),
+  event: eventView.nullable(),
+});
+
+export const roundView = z.object({
+  garden: gardenView,
+  date: isoDate,
+  stops: z.array(stopView),
+  leaveAlone: z.array(leaveView),
+  totals: z.object({ minutes: z.number(), litres: z.number() }),
+  ribbon: z.array(ribbonDay),
+  /** Share of the past fortnight's days that somebody or something measured, 0–1. */
+  measuredShare: z.number(),
+});
+
+export const chartDay = z.object({
+  date: isoDate,
+  et0Mm: z.number(),
+  rainMm: z.number(),
+  irrigationMm: z.number(),
+  evaporationMm: z.number(),
+  transpirationMm: z.number(),
+  runoffMm: z.number(),
+  lostBelowRootsMm: z.number(),
+  depletionMm: z.number(),
+  readilyMm: z.number(),
+  totalMm: z.number(),
+  rootDepthMm: z.number(),
+  stressCoefficient: z.number(),
+  ahead: z.boolean(),
+  source: z.enum(DAY_SOURCES),
+});
+
+export const bedPageView = bedHead.extend({
+  garden: gardenView,
+  days: z.array(chartDay),
+  stages: z.array(z.object({ stage: z.string(), from: isoDate })),
+  stop: stopView.nullable(),
+  leave: leaveView.nullable(),
+  next: z.object({ date: isoDate, litres: z.number(), minutes: z.number(), localMm: z.number() }).nullable(),
+  events: z.array(eventView),
+  season: z.object({
+    rainMm: z.number(),
+    irrigationMm: z.number(),
+    evaporationMm: z.number(),
+    transpirationMm: z.number(),
+    runoffMm: z.number(),
+    lostBelowRootsMm: z.number(),
+  }),
+});
+
+export type RibbonDay = z.infer<typeof ribbonDay>;
+export type CoreView = z.infer<typeof coreView>;
+export type StopView = z.infer<typeof stopView>;
+export type LeaveView = z.infer<typeof leaveView>;
+export type RoundView = z.infer<typeof roundView>;
+export type ChartDay = z.infer<typeof chartDay>;
+export type BedPageView = z.infer<typeof bedPageView>;

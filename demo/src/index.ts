@@ -1,0 +1,1 @@
+export { beds, recordFrom, stationSeed, threePoplars } from './threePoplars.ts';

@@ -1,0 +1,39 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import type { Sequelize } from 'sequelize';
+import { errorHandler, Refusal } from './errors.ts';
+import { eventRoutes } from './routes/events.ts';
+import { gardenRoutes } from './routes/gardens.ts';
+import { weatherRoutes } from './routes/weather.ts';
+import type { WallClock } from './services/clock.ts';
+
+/** What routes and services are given. */
+export interface Services {
+  sequelize: Sequelize;
+  wall: WallClock;
+  log: Logger;
+}
+
+/** The application: the API under /api and, when it is built, the interface from `webDir`. */
+export function kibbleApp(services: Services, webDir?: string): Express {
+  const app = express();
+  app.use(helmet({ contentSecurityPolicy: { directives: { upgradeInsecureRequests: null } }, strictTransportSecurity: false }));
+  app.use(compression());
+  app.use('/api', express.json({ limit: '10mb' }));
+  app.use('/api', gardenRoutes(services), eventRoutes(services), weatherRoutes(services));
+  app.use('/api', (req) => {
+    throw new Refusal('not-found', `There is nothing at ${req.method} ${req.originalUrl}.`);
+  });
+  if (webDir && existsSync(webDir)) {
+    app.use(express.static(webDir, { index: false, maxAge: '1h', immutable: false }));
+    app.get('/{*path}', (_req, res) => {
+      res.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html'));
+    });
+  }
+  app.use(errorHandler(services.log));
+  return app;
+}

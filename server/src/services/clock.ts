@@ -1,0 +1,31 @@
+import { addDays } from '@kibble/core';
+import type { ClockBody } from '@kibble/contract';
+import { Refusal } from '../errors.ts';
+import type { Garden } from '../db/models.ts';
+
+/** The only place that reads the wall clock. Tests and demos pass their own. */
+export interface WallClock {
+  now(): Date;
+}
+export const wallClock: WallClock = { now: () => new Date() };
+
+/** Today at the garden: the practice date, or the wall clock's day in the garden's zone. */
+export function todayOf(garden: Garden, wall: WallClock): string {
+  if (garden.clockMode === 'practice' && garden.practiceDate) return garden.practiceDate;
+  // The Swedish form of a date is YYYY-MM-DD.
+  return new Intl.DateTimeFormat('sv-SE', { timeZone: garden.timeZone }).format(wall.now());
+}
+
+/** Sets the garden's clock to the real one or to a practice day. */
+export async function setClock(garden: Garden, clock: ClockBody): Promise<void> {
+  if (clock.mode === 'real') await garden.update({ clockMode: 'real', practiceDate: null });
+  else await garden.update({ clockMode: 'practice', practiceDate: clock.date });
+}
+
+/** Steps a practice clock by whole days. A real clock steps by itself. */
+export async function stepClock(garden: Garden, days: number): Promise<void> {
+  if (garden.clockMode !== 'practice' || !garden.practiceDate) {
+    throw new Refusal('conflict', 'This garden runs on the real date. Switch it to a practice date to step through days.', 'days');
+  }
+  await garden.update({ practiceDate: addDays(garden.practiceDate, days) });
+}

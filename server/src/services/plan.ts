@@ -1,0 +1,205 @@
+import type { BedPageView, BedView, ChartDay, CoreView, EventView, LeaveView, RoundView, StopView } from '@kibble/contract';
+import {
+  addDays, cropById, METHOD_FACTS, planGarden, plantOnDay, referenceEt, soilProfile,
+  type BedInput, type BedOutlook, type DailyRecord, type GardenPlan, type GroundInput, type PlanBed, type PlannedWatering,
+  type PlantingInput, type SourcedDay, type StartMethod,
+} from '@kibble/core';
+import type { Logger } from 'pino';
+import { EventRow, type Bed, type Garden } from '../db/models.ts';
+import { todayOf, type WallClock } from './clock.ts';
+import { eventToView } from './events.ts';
+import { gardenToView, START_FULLNESS } from './setup.ts';
+import { earliestStart, gardenWeather, siteOf } from './weather.ts';
+
+export const HORIZON_DAYS = 14;
+const RIBBON_PAST_DAYS = 6;
+
+const groundOf = (bed: BedView): GroundInput => ({
+  horizons: bed.subsoilClass
+    ? [{ thicknessMm: 300, textureClass: bed.textureClass }, { textureClass: bed.subsoilClass }]
+    : [{ textureClass: bed.textureClass }],
+});
+
+const plantingsOf = (bed: BedView): PlantingInput[] =>
+  bed.planting
+    ? [{
+        cropId: bed.planting.cropId, plantedOn: bed.planting.plantedOn,
+        endedOn: bed.planting.endedOn ?? undefined, method: bed.planting.method as StartMethod | undefined,
+      }]
+    : [];
+
+export const bedInput = (bed: BedView): BedInput => ({
+  areaM2: bed.areaM2,
+  ground: groundOf(bed),
+  plantings: plantingsOf(bed),
+  form: bed.form,
+  mulch: bed.mulchMaterial && bed.mulchMm ? { material: bed.mulchMaterial, depthMm: bed.mulchMm } : undefined,
+  place: { underCover: bed.underCover },
+});
+
+interface Context {
+  garden: RoundView['garden'];
+  today: string;
+  weather: SourcedDay[];
+  plan: GardenPlan;
+  events: EventView[];
+  beds: BedView[];
+}
+
+/** Loads a garden's facts and lets the core plan it. */
+async function contextOf(garden: Garden, wall: WallClock, log: Logger): Promise<Context> {
+  const today = todayOf(garden, wall);
+  const view = await gardenToView(garden, wall);
+  const beds = view.beds.filter((bed) => !bed.archived && bed.startOn <= today);
+  const weather = await gardenWeather(garden, today, await earliestStart(garden, today), HORIZON_DAYS, log);
+  const events = (await EventRow.findAll({ where: { gardenId: garden.id, removedAt: null }, order: ['date', 'id'], raw: true })).map(eventToView);
+  const planBeds = beds.map((bed): PlanBed => {
+    const mine = events.filter((event) => event.bedId === bed.id);
+    return {
+      id: bed.id,
+      bed: bedInput(bed),
+      delivery: bed.delivery,
+      startOn: bed.startOn,
+      startFullness: START_FULLNESS[bed.startWetness] ?? 1,
+      irrigations: mine
+        .filter((event) => event.kind === 'watering' && event.netMm !== null)
+        .map((event) => ({ date: event.date, netMm: event.netMm ?? 0 })),
+      settledToday: mine.some((event) => event.date === today && (event.kind === 'watering' || event.kind === 'skip')),
+    };
+  });
+  const plan = planGarden({ site: siteOf(garden), beds: planBeds }, weather, {}, { today, horizonDays: HORIZON_DAYS });
+  return { garden: view, today, weather, plan, events, beds };
+}
+
+function coreOf(bed: BedView, outlook: BedOutlook, today: string): CoreView {
+  const profile = soilProfile(groundOf(bed));
+  const crop = bed.planting ? cropById(bed.planting.cropId) : null;
+  const planting = plantingsOf(bed)[0];
+  const plant = planting ? plantOnDay(planting, today) : null;
+  const lastWet = [...outlook.past].reverse().find((day) => day.wetFrontMm > 0 && day.irrigationMm + day.rainMm >= 2);
+  return {
+    layersMm: outlook.layersMm,
+    fieldCapacityMm: outlook.fieldCapacityMm,
+    wiltingPointMm: outlook.wiltingPointMm,
+    saturationMm: outlook.saturationMm,
+    textures: profile.textureOfLayer,
+    rootDepthMm: outlook.rootDepthMm,
+    depletionMm: outlook.depletionMm,
+    readilyMm: outlook.readilyMm,
+    totalMm: outlook.totalMm,
+    mulchMm: bed.mulchMm ?? 0,
+    lastFrontMm: lastWet?.wetFrontMm ?? null,
+    cropId: crop?.id ?? null,
+    group: crop?.group ?? null,
+    growth: plant && crop ? plant.heightM / crop.heightM : 0,
+  };
+}
+
+function headOf(bed: BedView, outlook: BedOutlook, today: string) {
+  return {
+    bedId: bed.id, bedName: bed.name, cropName: bed.planting?.cropName ?? null, stage: outlook.stage,
+    textureClass: bed.textureClass, areaM2: bed.areaM2, core: coreOf(bed, outlook, today),
+  };
+}
+
+function stopOf(bed: BedView, outlook: BedOutlook, watering: PlannedWatering, today: string): StopView {
+  const crop = bed.planting ? cropById(bed.planting.cropId) : null;
+  return {
+    ...headOf(bed, outlook, today),
+    method: bed.delivery.method,
+    how: METHOD_FACTS[bed.delivery.method].how,
+    litresPerMinute: bed.delivery.litresPerMinute,
+    flowMeasured: bed.delivery.measured,
+    run: watering.run,
+    reachesMm: watering.reachesMm,
+    reason: watering.reason,
+    keepLeavesDry: crop?.traits.foliageDiseaseProne ?? false,
+  };
+}
+
+function leaveOf(bed: BedView, outlook: BedOutlook, context: Context): LeaveView | null {
+  if (!outlook.leave) return null;
+  const settled = context.events.filter((event) => event.bedId === bed.id && event.date === context.today);
+  return {
+    ...headOf(bed, outlook, context.today),
+    nextDate: outlook.next?.date ?? null,
+    reason: outlook.leave,
+    event: settled.at(-1) ?? null,
+  };
+}
+
+/** Today's round: what to water, what to leave, and the weather that decides it. */
+export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Promise<RoundView> {
+  const context = await contextOf(garden, wall, log);
+  const { today, plan, weather } = context;
+  const stops: StopView[] = [];
+  const leaveAlone: LeaveView[] = [];
+  for (const bed of context.beds) {
+    const outlook = plan.beds.find((b) => b.bedId === bed.id);
+    if (!outlook) continue;
+    const watering = plan.waterings.find((w) => w.bedId === bed.id && w.date === today);
+    if (watering) stops.push(stopOf(bed, outlook, watering, today));
+    else {
+      const leave = leaveOf(bed, outlook, context);
+      if (leave) leaveAlone.push(leave);
+    }
+  }
+  const from = addDays(today, -RIBBON_PAST_DAYS);
+  const fortnight = weather.filter((day) => day.date >= addDays(today, -14) && day.date < today);
+  const measured = fortnight.filter((day) => day.source === 'record').length;
+  return {
+    garden: context.garden,
+    date: today,
+    stops,
+    leaveAlone,
+    totals: {
+      minutes: stops.reduce((sum, stop) => sum + stop.run.minutes, 0),
+      litres: stops.reduce((sum, stop) => sum + stop.run.litres, 0),
+    },
+    ribbon: weather.filter((day) => day.date >= from).map((day) => ({
+      date: day.date, tMinC: day.tMinC, tMaxC: day.tMaxC, rainMm: day.rainMm, rainChance: day.rainChance,
+      et0Mm: referenceEt(day, siteOf(garden)).mm, source: day.source,
+    })),
+    measuredShare: fortnight.length > 0 ? measured / fortnight.length : 0,
+  };
+}
+
+function chartDay(day: DailyRecord, ahead: boolean, source: ChartDay['source']): ChartDay {
+  return {
+    date: day.date, et0Mm: day.et0Mm, rainMm: day.rainMm, irrigationMm: day.irrigationMm,
+    evaporationMm: day.evaporationMm, transpirationMm: day.transpirationMm, runoffMm: day.runoffMm,
+    lostBelowRootsMm: day.lostBelowRootsMm, depletionMm: day.depletionMm, readilyMm: day.readilyAvailableMm,
+    totalMm: day.totalAvailableMm, rootDepthMm: day.rootDepthMm, stressCoefficient: day.stressCoefficient, ahead, source,
+  };
+}
+
+/** One bed's page: its core, its balance behind and ahead, and what happened on it. */
+export async function bedPageOf(garden: Garden, bedRow: Bed, wall: WallClock, log: Logger): Promise<BedPageView | null> {
+  const context = await contextOf(garden, wall, log);
+  const { plan, today } = context;
+  const bed = context.beds.find((b) => b.id === bedRow.id);
+  const outlook = plan.beds.find((b) => b.bedId === bedRow.id);
+  if (!bed || !outlook) return null;
+  const watering = plan.waterings.find((w) => w.bedId === bed.id && w.date === today);
+  const sum = (pick: (day: DailyRecord) => number): number => outlook.past.reduce((total, day) => total + pick(day), 0);
+  const sources = new Map(context.weather.map((day) => [day.date, day.source]));
+  return {
+    ...headOf(bed, outlook, today),
+    garden: context.garden,
+    days: [
+      ...outlook.past.map((day) => chartDay(day, false, sources.get(day.date) ?? 'record')),
+      ...outlook.ahead.map((day, i) => chartDay(day, true, outlook.aheadSources[i] ?? 'forecast')),
+    ],
+    stages: outlook.stages,
+    stop: watering ? stopOf(bed, outlook, watering, today) : null,
+    leave: watering ? null : leaveOf(bed, outlook, context),
+    next: outlook.next
+      ? { date: outlook.next.date, litres: outlook.next.run.litres, minutes: outlook.next.run.minutes, localMm: outlook.next.run.localMm }
+      : null,
+    events: context.events.filter((event) => event.bedId === bed.id).reverse(),
+    season: {
+      rainMm: sum((d) => d.rainMm), irrigationMm: sum((d) => d.irrigationMm), evaporationMm: sum((d) => d.evaporationMm),
+      transpirationMm: sum((d) => d.transpirationMm), runoffMm: sum((d) => d.runoffMm), lostBelowRootsMm: sum((d) => d.lostBelowRootsMm),
+    },
+  };
+}

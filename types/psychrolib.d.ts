@@ -1,0 +1,4 @@
+declare module 'psychrolib' {
+  const psychrolib: { SI: number; SetUnitSystem(system: number): void; GetSatVapPres(tempC: number): number };
+  export default psychrolib;
+}
