@@ -35,6 +35,6 @@ export { METHODS, METHOD_FACTS, type Method } from './delivery/methods.ts';
 export { deliveryRate, efficiencyOf, grossLitres, netDepth, runPlan, wettedFractionOf, type Delivery, type RunPlan } from './delivery/runPlan.ts';
 
 export {
-  planGarden, type BedOutlook, type GardenPlan, type LeaveReason, type PlanBed, type PlanConstraints,
+  followSeason, planGarden, type BedOutlook, type GardenPlan, type LeaveReason, type PlanBed, type PlanConstraints,
   type PlannedWatering, type PlanOptions, type WaterReason,
 } from './plan/planGarden.ts';

@@ -52,7 +52,7 @@ const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 const sequelize = await openDatabase(file);
 if (isDemo) {
   const station = await listen(stationApp({ seed: stationSeed, latitudeDeg: threePoplars.latitudeDeg }), 0);
-  await seedDemo(sequelize, `http://${HOST}:${portOf(station)}`, wallClock);
+  await seedDemo(sequelize, `http://${HOST}:${portOf(station)}`, wallClock, log);
 }
 const server = await listenSomewhere(kibbleApp({ sequelize, wall: wallClock, log }, join(root, 'web', 'dist')));
 process.stdout.write(`Your data is in ${file}\nKibble is at http://${HOST}:${portOf(server)}\n`);

@@ -81,36 +81,37 @@ export class EventRow extends Model<InferAttributes<EventRow>, InferCreationAttr
   declare removedAt: Date | null;
 }
 
-const text = { type: DataTypes.STRING, allowNull: false } as const;
-const textOrNull = { type: DataTypes.STRING, allowNull: true } as const;
-const number = { type: DataTypes.DOUBLE, allowNull: false } as const;
-const numberOrNull = { type: DataTypes.DOUBLE, allowNull: true } as const;
-const integer = { type: DataTypes.INTEGER, allowNull: false } as const;
-const id = { type: DataTypes.INTEGER, autoIncrement: true, primaryKey: true } as const;
-const flag = { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false } as const;
-const moment = { type: DataTypes.DATE, allowNull: true } as const;
+// Sequelize writes into the attribute it is given, so each column needs one of its own.
+const text = () => ({ type: DataTypes.STRING, allowNull: false });
+const textOrNull = () => ({ type: DataTypes.STRING, allowNull: true });
+const number = () => ({ type: DataTypes.DOUBLE, allowNull: false });
+const numberOrNull = () => ({ type: DataTypes.DOUBLE, allowNull: true });
+const integer = () => ({ type: DataTypes.INTEGER, allowNull: false });
+const key = () => ({ type: DataTypes.INTEGER, autoIncrement: true, primaryKey: true });
+const flag = () => ({ type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false });
+const moment = () => ({ type: DataTypes.DATE, allowNull: true });
 
 /** Binds the models to a database. */
 export function defineModels(sequelize: Sequelize): void {
   const as = (tableName: string) => ({ sequelize, tableName, timestamps: false });
   Garden.init({
-    id, name: text, latitudeDeg: number, elevationM: number, timeZone: text, units: text, clockMode: text,
-    practiceDate: textOrNull, isDemo: flag, stationUrl: textOrNull,
+    id: key(), name: text(), latitudeDeg: number(), elevationM: number(), timeZone: text(), units: text(), clockMode: text(),
+    practiceDate: textOrNull(), isDemo: flag(), stationUrl: textOrNull(),
   }, as('gardens'));
   Bed.init({
-    id, gardenId: integer, position: integer, name: text, areaM2: number, textureClass: text, subsoilClass: textOrNull,
-    form: text, underCover: flag, mulchMaterial: textOrNull, mulchMm: numberOrNull, startOn: text, startWetness: text,
-    archivedAt: moment,
+    id: key(), gardenId: integer(), position: integer(), name: text(), areaM2: number(), textureClass: text(), subsoilClass: textOrNull(),
+    form: text(), underCover: flag(), mulchMaterial: textOrNull(), mulchMm: numberOrNull(), startOn: text(), startWetness: text(),
+    archivedAt: moment(),
   }, as('beds'));
-  Planting.init({ id, bedId: integer, cropId: text, plantedOn: text, endedOn: textOrNull, method: textOrNull }, as('plantings'));
-  Delivery.init({ id, bedId: integer, method: text, litresPerMinute: number, measured: flag }, as('deliveries'));
+  Planting.init({ id: key(), bedId: integer(), cropId: text(), plantedOn: text(), endedOn: textOrNull(), method: textOrNull() }, as('plantings'));
+  Delivery.init({ id: key(), bedId: integer(), method: text(), litresPerMinute: number(), measured: flag() }, as('deliveries'));
   WeatherDayRow.init({
-    id, gardenId: integer, date: text, source: text, tMinC: number, tMaxC: number, rainMm: number,
-    windMs: numberOrNull, rhMinPct: numberOrNull, rhMaxPct: numberOrNull, solarMJ: numberOrNull,
+    id: key(), gardenId: integer(), date: text(), source: text(), tMinC: number(), tMaxC: number(), rainMm: number(),
+    windMs: numberOrNull(), rhMinPct: numberOrNull(), rhMaxPct: numberOrNull(), solarMJ: numberOrNull(),
   }, as('weather_days'));
   EventRow.init({
-    id, gardenId: integer, bedId: { type: DataTypes.INTEGER, allowNull: true }, kind: text, date: text,
-    at: { type: DataTypes.DATE, allowNull: false }, litres: numberOrNull, minutes: numberOrNull, netMm: numberOrNull,
-    rainMm: numberOrNull, reason: textOrNull, note: textOrNull, removedAt: moment,
+    id: key(), gardenId: integer(), bedId: { type: DataTypes.INTEGER, allowNull: true }, kind: text(), date: text(),
+    at: { type: DataTypes.DATE, allowNull: false }, litres: numberOrNull(), minutes: numberOrNull(), netMm: numberOrNull(),
+    rainMm: numberOrNull(), reason: textOrNull(), note: textOrNull(), removedAt: moment(),
   }, as('events'));
 }

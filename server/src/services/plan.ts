@@ -28,7 +28,7 @@ const plantingsOf = (bed: BedView): PlantingInput[] =>
       }]
     : [];
 
-export const bedInput = (bed: BedView): BedInput => ({
+const bedInput = (bed: BedView): BedInput => ({
   areaM2: bed.areaM2,
   ground: groundOf(bed),
   plantings: plantingsOf(bed),
@@ -36,6 +36,22 @@ export const bedInput = (bed: BedView): BedInput => ({
   mulch: bed.mulchMaterial && bed.mulchMm ? { material: bed.mulchMaterial, depthMm: bed.mulchMm } : undefined,
   place: { underCover: bed.underCover },
 });
+
+/** A bed and its events as the core's plan takes them. */
+export function planBed(bed: BedView, events: readonly EventView[], today: string): PlanBed {
+  const mine = events.filter((event) => event.bedId === bed.id);
+  return {
+    id: bed.id,
+    bed: bedInput(bed),
+    delivery: bed.delivery,
+    startOn: bed.startOn,
+    startFullness: START_FULLNESS[bed.startWetness] ?? 1,
+    irrigations: mine
+      .filter((event) => event.kind === 'watering' && event.netMm !== null)
+      .map((event) => ({ date: event.date, netMm: event.netMm ?? 0 })),
+    settledToday: mine.some((event) => event.date === today && event.kind !== 'rain'),
+  };
+}
 
 interface Context {
   garden: RoundView['garden'];
@@ -53,20 +69,7 @@ async function contextOf(garden: Garden, wall: WallClock, log: Logger): Promise<
   const beds = view.beds.filter((bed) => !bed.archived && bed.startOn <= today);
   const weather = await gardenWeather(garden, today, await earliestStart(garden, today), HORIZON_DAYS, log);
   const events = (await EventRow.findAll({ where: { gardenId: garden.id, removedAt: null }, order: ['date', 'id'], raw: true })).map(eventToView);
-  const planBeds = beds.map((bed): PlanBed => {
-    const mine = events.filter((event) => event.bedId === bed.id);
-    return {
-      id: bed.id,
-      bed: bedInput(bed),
-      delivery: bed.delivery,
-      startOn: bed.startOn,
-      startFullness: START_FULLNESS[bed.startWetness] ?? 1,
-      irrigations: mine
-        .filter((event) => event.kind === 'watering' && event.netMm !== null)
-        .map((event) => ({ date: event.date, netMm: event.netMm ?? 0 })),
-      settledToday: mine.some((event) => event.date === today && (event.kind === 'watering' || event.kind === 'skip')),
-    };
-  });
+  const planBeds = beds.map((bed) => planBed(bed, events, today));
   const plan = planGarden({ site: siteOf(garden), beds: planBeds }, weather, {}, { today, horizonDays: HORIZON_DAYS });
   return { garden: view, today, weather, plan, events, beds };
 }

@@ -1,0 +1,110 @@
+import type { RoundView } from '@kibble/contract';
+import { clsx } from 'clsx';
+import { useEffect } from 'react';
+import { Link, NavLink, Outlet, useNavigate, useOutletContext, useParams } from 'react-router';
+import { WeatherRibbon } from '../drawing/WeatherRibbon.tsx';
+import { NoticeBar } from '../ui/NoticeBar.tsx';
+import { Loading, Trouble } from '../ui/states.tsx';
+import { useGardensQuery, useRoundQuery, useStepClockMutation } from './api.ts';
+import { unitsOf, UnitsContext } from './units.ts';
+import { longDate } from './words.ts';
+
+const ROOMS = [
+  ['round', 'Round'],
+  ['beds', 'Beds'],
+  ['weather', 'Weather'],
+  ['settings', 'Settings'],
+] as const;
+
+/** The garden and its round of today, for the rooms inside. */
+export const useGardenRound = (): RoundView => useOutletContext<RoundView>();
+
+/** Rail, ribbon and the room between them. */
+export function GardenShell() {
+  const id = Number(useParams().gardenId);
+  const { data: round, error, refetch } = useRoundQuery(id);
+  const { data: gardens } = useGardensQuery();
+  const navigate = useNavigate();
+  useEffect(() => localStorage.setItem('kibble.garden', String(id)), [id]);
+
+  return (
+    <UnitsContext value={unitsOf(round?.garden.units ?? 'metric')}>
+      <div className="min-h-screen pb-16 md:flex md:pb-0">
+        <nav aria-label="Rooms" className="fixed inset-x-0 bottom-0 z-10 flex border-t border-rule bg-paper md:sticky md:top-0 md:h-screen md:w-36 md:flex-none md:flex-col md:border-t-0 md:border-r">
+          <Link to={`/garden/${id}/round`} className="hidden px-5 pt-5 pb-6 font-serif text-3xl font-bold md:block">
+            Kibble
+          </Link>
+          {ROOMS.map(([path, name]) => (
+            <NavLink
+              key={path}
+              to={`/garden/${id}/${path}`}
+              className={({ isActive }) =>
+                clsx('flex min-h-14 flex-1 items-center justify-center font-serif text-lg md:min-h-11 md:flex-none md:justify-start md:border-l-4 md:px-4',
+                  isActive ? 'border-ink font-semibold text-ink underline underline-offset-8 md:no-underline' : 'border-transparent text-quiet')
+              }
+            >
+              {name}
+            </NavLink>
+          ))}
+          <div className="mt-auto hidden p-4 text-sm md:block">
+            <label className="text-quiet" htmlFor="garden-choice">
+              Garden
+            </label>
+            <select
+              id="garden-choice"
+              className="mb-2 w-full border-b border-ink bg-paper py-1 font-semibold"
+              value={id}
+              onChange={(event) => void navigate(`/garden/${event.target.value}/round`)}
+            >
+              {(gardens ?? []).map((garden) => (
+                <option key={garden.id} value={garden.id}>
+                  {garden.name}
+                </option>
+              ))}
+            </select>
+            <Link to="/new" className="underline underline-offset-4">
+              New garden
+            </Link>
+          </div>
+        </nav>
+        <div className="min-w-0 flex-1">
+          {error ? <Trouble error={error} onRetry={() => void refetch()} /> : null}
+          {!round && !error ? <Loading what="the round" /> : null}
+          {round ? (
+            <>
+              <DateBar round={round} />
+              <WeatherRibbon days={round.ribbon} today={round.date} />
+              <main className="px-4 pt-5 pb-12 md:px-8">
+                <Outlet context={round} />
+              </main>
+            </>
+          ) : null}
+        </div>
+        <NoticeBar />
+      </div>
+    </UnitsContext>
+  );
+}
+
+/** Which day it is here, and, on a practice date, how to step it. */
+function DateBar({ round }: { round: RoundView }) {
+  const [step, { isLoading }] = useStepClockMutation();
+  const { garden } = round;
+  return (
+    <header className="flex flex-wrap items-center gap-x-4 px-4 pt-2 text-sm md:px-8">
+      <span className="font-semibold">{garden.name}</span>
+      <span>{longDate(round.date)}</span>
+      {garden.clockMode === 'practice' ? (
+        <span className="no-print flex items-center gap-3">
+          <span className="text-quiet">practice date</span>
+          <button type="button" disabled={isLoading} className="min-h-11 underline underline-offset-4" onClick={() => void step({ id: garden.id, days: -1 })}>
+            Day back
+          </button>
+          <button type="button" disabled={isLoading} className="min-h-11 font-semibold underline underline-offset-4" onClick={() => void step({ id: garden.id, days: 1 })}>
+            Next day
+          </button>
+        </span>
+      ) : null}
+    </header>
+  );
+}

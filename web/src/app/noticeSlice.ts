@@ -1,0 +1,25 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** The line at the foot of the page: what was just done, and how to take it back. */
+export interface Notice {
+  text: string;
+  undoEventId?: number;
+  undoBedId?: number;
+}
+
+const initialState: { current: Notice | null } = { current: null };
+
+export const noticeSlice = createSlice({
+  name: 'notice',
+  initialState,
+  reducers: {
+    noticeShown(state, action: PayloadAction<Notice>) {
+      state.current = action.payload;
+    },
+    noticeDismissed(state) {
+      state.current = null;
+    },
+  },
+});
+
+export const { noticeShown, noticeDismissed } = noticeSlice.actions;

@@ -1,0 +1,32 @@
+import { createBrowserRouter, Navigate } from 'react-router';
+import { Loading, Trouble } from '../ui/states.tsx';
+import { useGardensQuery } from './api.ts';
+import { GardenShell } from './GardenShell.tsx';
+
+/** Opens the garden last looked at, or the setup when there is none. */
+function FrontDoor() {
+  const { data, error, refetch } = useGardensQuery();
+  if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
+  if (!data) return <Loading what="which garden to open" />;
+  const last = Number(localStorage.getItem('kibble.garden'));
+  const garden = data.find((g) => g.id === last) ?? data[0];
+  return <Navigate replace to={garden ? `/garden/${garden.id}/round` : '/new'} />;
+}
+
+export const router = createBrowserRouter([
+  { path: '/', element: <FrontDoor /> },
+  { path: '/new', lazy: async () => ({ Component: (await import('../rooms/setup/SetupRoom.tsx')).SetupRoom }) },
+  {
+    path: '/garden/:gardenId',
+    element: <GardenShell />,
+    children: [
+      { path: 'round', lazy: async () => ({ Component: (await import('../rooms/round/RoundRoom.tsx')).RoundRoom }) },
+      { path: 'beds', lazy: async () => ({ Component: (await import('../rooms/beds/BedsRoom.tsx')).BedsRoom }) },
+      { path: 'beds/:bedId', lazy: async () => ({ Component: (await import('../rooms/bed/BedRoom.tsx')).BedRoom }) },
+      { path: 'weather', lazy: async () => ({ Component: (await import('../rooms/weather/WeatherRoom.tsx')).WeatherRoom }) },
+      { path: 'settings', lazy: async () => ({ Component: (await import('../rooms/settings/SettingsRoom.tsx')).SettingsRoom }) },
+      { index: true, element: <Navigate replace to="round" /> },
+    ],
+  },
+  { path: '*', element: <Navigate replace to="/" /> },
+]);

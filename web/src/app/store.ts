@@ -1,0 +1,13 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import { api } from './api.ts';
+import { noticeSlice } from './noticeSlice.ts';
+
+export const store = configureStore({
+  reducer: { [api.reducerPath]: api.reducer, notice: noticeSlice.reducer },
+  middleware: (defaults) => defaults().concat(api.middleware),
+});
+
+export type RootState = ReturnType<typeof store.getState>;
+export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
+export const useAppSelector = useSelector.withTypes<RootState>();

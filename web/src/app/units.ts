@@ -1,0 +1,73 @@
+import {
+  celsiusToFahrenheit, fahrenheitToCelsius, feetToM, gallonsToLitres, inchesToMm, litresToGallons, m2ToSquareFeet, mmToInches,
+  mphToMs, msToMph, mToFeet, squareFeetToM2,
+} from '@kibble/core';
+import type { Quantity, UnitSystem } from '@kibble/contract';
+import { createContext, useContext } from 'react';
+
+/** How a quantity is written and typed in one system of units. */
+export interface Unit {
+  unit: string;
+  /** Decimals shown. */
+  decimals: number;
+  fromSi: (value: number) => number;
+  toSi: (value: number) => number;
+}
+
+const same = (v: number): number => v;
+const plain = (unit: string, decimals: number): Unit => ({ unit, decimals, fromSi: same, toSi: same });
+
+const METRIC: Readonly<Record<Quantity, Unit>> = {
+  area: plain('m²', 1), depth: plain('mm', 0), temperature: plain('°C', 0), wind: plain('m/s', 1), flow: plain('L/min', 1),
+  volume: plain('L', 0), minutes: plain('min', 0), percent: plain('%', 0), degrees: plain('°', 1), height: plain('m', 0),
+  count: plain('', 0), humidity: plain('%', 0), solar: plain('MJ/m²', 1), seconds: plain('s', 0),
+};
+const US: Readonly<Record<Quantity, Unit>> = {
+  ...METRIC,
+  area: { unit: 'sq ft', decimals: 0, fromSi: m2ToSquareFeet, toSi: squareFeetToM2 },
+  depth: { unit: 'in', decimals: 2, fromSi: mmToInches, toSi: inchesToMm },
+  temperature: { unit: '°F', decimals: 0, fromSi: celsiusToFahrenheit, toSi: fahrenheitToCelsius },
+  wind: { unit: 'mph', decimals: 0, fromSi: msToMph, toSi: mphToMs },
+  flow: { unit: 'gal/min', decimals: 1, fromSi: litresToGallons, toSi: gallonsToLitres },
+  volume: { unit: 'gal', decimals: 0, fromSi: litresToGallons, toSi: gallonsToLitres },
+  height: { unit: 'ft', decimals: 0, fromSi: mToFeet, toSi: feetToM },
+};
+const SYSTEMS: Readonly<Record<UnitSystem, Readonly<Record<Quantity, Unit>>>> = { metric: METRIC, us: US };
+
+export interface Units {
+  system: UnitSystem;
+  of: (quantity: Quantity) => Unit;
+  /** The number alone, rounded for reading. */
+  number: (quantity: Quantity, si: number) => string;
+  /** Number and unit. */
+  text: (quantity: Quantity, si: number) => string;
+}
+
+export function unitsOf(system: UnitSystem): Units {
+  const table = SYSTEMS[system];
+  const number = (quantity: Quantity, si: number): string => {
+    const { decimals, fromSi } = table[quantity];
+    const value = fromSi(si);
+    return value.toLocaleString(undefined, { minimumFractionDigits: 0, maximumFractionDigits: decimals });
+  };
+  return {
+    system,
+    of: (quantity) => table[quantity],
+    number,
+    text: (quantity, si) => {
+      const { unit } = table[quantity];
+      const glue = unit.startsWith('°') ? '' : '\u00a0';
+      return `${number(quantity, si)}${glue}${unit}`;
+    },
+  };
+}
+
+export const UnitsContext = createContext<Units>(unitsOf('metric'));
+export const useUnits = (): Units => useContext(UnitsContext);
+
+/** Minutes as a person says them: 44 min, 2 h 05. */
+export function minutesText(minutes: number): string {
+  const whole = Math.max(1, Math.round(minutes));
+  if (whole < 120) return `${whole} min`;
+  return `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
+}

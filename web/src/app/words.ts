@@ -1,0 +1,59 @@
+import type { LeaveReason, WaterReason } from '@kibble/core';
+import { format, isSameYear, parseISO } from 'date-fns';
+import type { Units } from './units.ts';
+
+export const dayName = (date: string): string => format(parseISO(date), 'EEEE');
+export const shortDay = (date: string): string => format(parseISO(date), 'EEE d');
+export const dayMonth = (date: string): string => format(parseISO(date), 'EEE d MMM');
+export const longDate = (date: string): string => format(parseISO(date), 'EEEE d MMMM yyyy');
+export const plainDate = (date: string, today: string): string =>
+  format(parseISO(date), isSameYear(parseISO(date), parseISO(today)) ? 'd MMM' : 'd MMM yyyy');
+
+/** One sentence of why a bed is watered today. */
+export function waterSentence(reason: WaterReason, reachesMm: number, units: Units): string {
+  const gone = units.number('depth', reason.depletionMm);
+  const spare = units.text('depth', reason.readilyMm);
+  const today = units.text('depth', reason.useTodayMm);
+  const deep = `This fills it to ${units.text('depth', Math.round(reachesMm / 10) * 10)} deep.`;
+  const young = reason.code === 'establishing' ? 'Still young and short of root: ' : '';
+  const start =
+    reason.depletionMm > reason.readilyMm
+      ? `${gone} of the ${spare} it can spare are gone already, and today takes ${today} more.`
+      : `${gone} of the ${spare} it can spare are gone, and today takes ${today} more.`;
+  return `${young}${start} ${deep}`;
+}
+
+const days = (n: number): string => (n === 1 ? '1 day' : `${n} days`);
+
+/** How long a bed can be left, short enough to stand in bold. */
+export function leaveHead(reason: LeaveReason, nextDate: string | null): string {
+  switch (reason.code) {
+    case 'enough in store':
+      return nextDate ? `${days(reason.daysInHand)} in hand` : 'over a fortnight in hand';
+    case 'rain coming':
+      return `wait for ${dayName(reason.on)}`;
+    case 'too wet':
+      return 'too wet';
+    case 'nothing growing':
+      return 'nothing growing';
+    case 'settled today':
+      return 'settled today';
+  }
+}
+
+/** Why a bed is left alone, in one sentence. */
+export function leaveSentence(reason: LeaveReason, units: Units, event: { kind: string; reason: string | null; litres: number | null } | null): string {
+  switch (reason.code) {
+    case 'enough in store':
+      return `${units.number('depth', reason.depletionMm)} of the ${units.text('depth', reason.readilyMm)} it can spare are gone.`;
+    case 'rain coming':
+      return `${units.text('depth', reason.rainMm)} of rain are likely (${Math.round(reason.chance * 100)} %), and it can stand the wait.`;
+    case 'too wet':
+      return `The roots have been short of air for ${days(reason.airlessDays)}. Let it drain and look again tomorrow.`;
+    case 'nothing growing':
+      return 'Bare ground asks for no water.';
+    case 'settled today':
+      if (event?.kind === 'skip') return `Skipped: ${event.reason ?? 'no reason given'}.`;
+      return event?.litres ? `Had ${units.text('volume', event.litres)} today.` : 'Had its water today.';
+  }
+}

@@ -1,0 +1,102 @@
+import type { ChartDay } from '@kibble/contract';
+import { area, axisLabelDates, line, max, scaleLinear, scaleTime, curveMonotoneX } from './d3parts.ts';
+import { useMemo, useState } from 'react';
+import { useUnits } from '../app/units.ts';
+import { dayMonth } from '../app/words.ts';
+import { parseISO } from 'date-fns';
+
+const WIDTH = 860;
+const HEIGHT = 300;
+const LEFT = 48;
+const RIGHT = 96;
+const TOP = 46;
+const BOTTOM = 26;
+/** Days of the past shown; the rest is in the table of the season. */
+const PAST_DAYS = 35;
+/** Days ahead shown: as far as a forecast says anything. */
+const AHEAD_DAYS = 10;
+
+/** Root-zone depletion, past and ahead: full at the top, the refill line under it, water coming in from above. */
+export function DepletionChart({ days, today }: { days: ChartDay[]; today: string }) {
+  const units = useUnits();
+  const [at, setAt] = useState<number | null>(null);
+  const shown = useMemo(() => {
+    const index = Math.max(0, days.findIndex((d) => d.date === today));
+    return days.slice(Math.max(0, index - PAST_DAYS), index + AHEAD_DAYS);
+  }, [days, today]);
+  if (shown.length < 2) return <p className="text-quiet">The chart begins on the second day.</p>;
+
+  const dates = shown.map((d) => parseISO(d.date));
+  const x = scaleTime([dates[0] as Date, dates[dates.length - 1] as Date], [LEFT, WIDTH - RIGHT]);
+  const deepest = (max(shown, (d) => Math.max(d.depletionMm, d.readilyMm)) ?? 10) * 1.18;
+  const y = scaleLinear([0, deepest], [TOP, HEIGHT - BOTTOM]);
+  const px = (d: ChartDay): number => x(parseISO(d.date));
+  const past = shown.filter((d) => d.date <= today);
+  const ahead = shown.filter((d) => d.date >= today);
+  const curve = line<ChartDay>().x(px).y((d) => y(d.depletionMm)).curve(curveMonotoneX);
+  const refill = line<ChartDay>().x(px).y((d) => y(d.readilyMm)).curve(curveMonotoneX);
+  const held = area<ChartDay>().x(px).y0((d) => y(d.depletionMm)).y1(HEIGHT - BOTTOM).curve(curveMonotoneX);
+  const most = max(shown, (d) => Math.max(d.rainMm, d.irrigationMm)) ?? 1;
+  const drop = scaleLinear([0, Math.max(10, most)], [0, TOP - 16]);
+  const now = x(parseISO(today));
+  const point = at === null ? null : shown[at];
+  const barWidth = Math.max(3, (WIDTH - LEFT - RIGHT) / shown.length / 2.6);
+  const last = shown[shown.length - 1] as ChartDay;
+
+  const move = (index: number): void => setAt(Math.min(shown.length - 1, Math.max(0, index)));
+  return (
+    <figure
+      tabIndex={0}
+      aria-label="Chart of water gone from the root zone; left and right arrows move through the days"
+      onKeyDown={(e) => {
+        if (e.key === 'ArrowLeft') move((at ?? past.length) - 1);
+        if (e.key === 'ArrowRight') move((at ?? past.length - 2) + 1);
+      }}
+      onMouseLeave={() => setAt(null)}
+    >
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className="w-full"
+        onMouseMove={(e) => {
+          const box = e.currentTarget.getBoundingClientRect();
+          const day = x.invert(((e.clientX - box.left) / box.width) * WIDTH).getTime();
+          move(Math.round((day - (dates[0] as Date).getTime()) / 86_400_000));
+        }}
+      >
+        <path d={held(shown) ?? ''} fill="var(--water)" opacity={0.14} />
+        {y.ticks(4).map((mm) => (
+          <g key={mm}>
+            <line x1={LEFT} x2={WIDTH - RIGHT} y1={y(mm)} y2={y(mm)} stroke="var(--rule)" strokeWidth={0.7} />
+            <text x={LEFT - 7} y={y(mm) + 4} fontSize={13} textAnchor="end" fill="var(--quiet)">
+              {mm === 0 ? 'full' : units.number('depth', mm)}
+            </text>
+          </g>
+        ))}
+        <text x={LEFT - 7} y={HEIGHT - 8} fontSize={12} textAnchor="end" fill="var(--quiet)">{units.of('depth').unit}</text>
+        {shown.map((d) => (
+          <g key={d.date}>
+            {d.rainMm > 0.2 ? <rect x={px(d) - barWidth} width={barWidth} y={TOP - drop(d.rainMm)} height={drop(d.rainMm)} fill={d.ahead ? 'var(--rain)' : 'var(--water)'} data-rain-mm={d.rainMm} /> : null}
+            {d.irrigationMm > 0.2 ? (
+              <path d={`M${px(d)} ${TOP - drop(d.irrigationMm)}h${barWidth}V${TOP}h${-barWidth}z`} fill={d.ahead ? 'none' : 'var(--paper)'} stroke="var(--water)" strokeWidth={1.6} strokeDasharray={d.ahead ? '3 2' : undefined} data-watering-mm={d.irrigationMm} />
+            ) : null}
+          </g>
+        ))}
+        <path d={refill(shown) ?? ''} fill="none" stroke="var(--ink)" strokeWidth={1.4} strokeDasharray="7 4" />
+        <text x={WIDTH - RIGHT + 8} y={y(last.readilyMm) + 4} fontSize={14} fill="var(--ink)">refill line</text>
+        <path d={curve(past) ?? ''} fill="none" stroke="var(--water)" strokeWidth={2.6} />
+        <path d={curve(ahead) ?? ''} fill="none" stroke="var(--water)" strokeWidth={2.2} strokeDasharray="2 4" strokeLinecap="round" />
+        <line x1={now} x2={now} y1={6} y2={HEIGHT - BOTTOM} stroke="var(--ink)" strokeWidth={1.4} />
+        <text x={now + 5} y={15} fontSize={13} fontWeight={700} fill="var(--ink)">today</text>
+        {axisLabelDates(x).map((tick) => (
+          <text key={tick.label} x={tick.x} y={HEIGHT - 8} fontSize={13} textAnchor="middle" fill="var(--quiet)">{tick.label}</text>
+        ))}
+        {point ? <circle cx={px(point)} cy={y(point.depletionMm)} r={5} fill="var(--water)" stroke="var(--paper)" strokeWidth={2} /> : null}
+      </svg>
+      <figcaption className="min-h-12 text-sm text-quiet" aria-live="polite">
+        {point
+          ? `${dayMonth(point.date)}${point.ahead ? ' (ahead)' : ''}: ${units.text('depth', point.depletionMm)} gone of ${units.text('depth', point.readilyMm)} it can spare; plants drank ${units.text('depth', point.transpirationMm)}, bare soil lost ${units.text('depth', point.evaporationMm)}${point.rainMm > 0.05 ? `, rain ${units.text('depth', point.rainMm)}` : ''}${point.irrigationMm > 0.05 ? `, watering ${units.text('depth', point.irrigationMm)}` : ''}.`
+          : 'The line sinks as water goes. From the top: blue bars are rain, open bars waterings; after today both are what is expected, with the plan followed.'}
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,161 @@
+import type { CoreView } from '@kibble/contract';
+import { max, range, scaleLinear } from 'd3';
+import { useId } from 'react';
+import { useUnits } from '../app/units.ts';
+import { rootPaths } from './rootPaths.ts';
+import { soilLook } from './soilLook.ts';
+
+const LAYER_MM = 50;
+/** Room above the ground for the plant and its mulch, as a share of the height. */
+const SKY_SHARE = 0.16;
+
+interface Props {
+  core: CoreView;
+  width: number;
+  height: number;
+  /** Depth the drawing goes to, mm. */
+  depthMm: number;
+  /** Depth scale and names of the marks. */
+  labelled?: boolean;
+  title: string;
+}
+
+/** A bed cut open: water per 50 mm layer, texture, roots to their depth, mulch on top, the last damp front. */
+export function SoilCore({ core, width, height, depthMm, labelled = false, title }: Props) {
+  const id = useId();
+  const units = useUnits();
+  const left = labelled ? 52 : 0;
+  const right = labelled ? 92 : 0;
+  const sky = height * SKY_SHARE;
+  const x0 = left;
+  const x1 = width - right;
+  const y = scaleLinear([0, depthMm], [sky, height - 1]);
+  const fullest = Math.max(24, max(core.saturationMm) ?? 24);
+  const x = scaleLinear([0, fullest], [x0, x1]);
+  const shown = Math.min(core.layersMm.length, Math.ceil(depthMm / LAYER_MM));
+  const textures = [...new Set(core.textures.slice(0, shown))];
+  const root = Math.min(core.rootDepthMm, depthMm);
+  const mulchPx = core.mulchMm > 0 ? Math.max(3, y(core.mulchMm) - y(0)) : 0;
+  const edge = (values: number[]): string =>
+    range(shown).map((i) => `${i === 0 ? 'M' : 'L'}${x(values[i] ?? 0)} ${y(i * LAYER_MM)}V${Math.min(height - 1, y((i + 1) * LAYER_MM))}`).join('');
+  const gone = core.readilyMm > 0 ? Math.round((100 * core.depletionMm) / core.readilyMm) : 0;
+
+  return (
+    <svg
+      role="img"
+      aria-label={`${title}: ${units.text('depth', core.depletionMm)} gone of ${units.text('depth', core.readilyMm)} it can spare (${gone} %), roots ${units.text('depth', core.rootDepthMm)} deep`}
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      data-testid="soil-core"
+    >
+      <defs>
+        {textures.map((texture) => {
+          const look = soilLook(texture);
+          return (
+            <pattern key={texture} id={`${id}-${texture.replaceAll(' ', '-')}`} width={12} height={12} patternUnits="userSpaceOnUse">
+              <rect width={12} height={12} fill={look.fill} />
+              <path d={look.path} stroke="var(--soil-mark)" strokeWidth={look.stroke} strokeLinecap="round" fill="none" />
+            </pattern>
+          );
+        })}
+      </defs>
+      {range(shown).map((i) => {
+        const top = y(i * LAYER_MM);
+        const bottom = Math.min(height - 1, y((i + 1) * LAYER_MM));
+        const water = core.layersMm[i] ?? 0;
+        return (
+          <g key={i}>
+            <rect x={x0} y={top} width={x1 - x0} height={bottom - top} fill={`url(#${id}-${(core.textures[i] ?? 'loam').replaceAll(' ', '-')})`} />
+            <rect x={x0} y={top + 0.5} width={x(water) - x0} height={Math.max(0, bottom - top - 1)} fill="var(--water)" opacity={0.82} data-layer={i} data-water-mm={water} />
+          </g>
+        );
+      })}
+      <path d={edge(core.fieldCapacityMm)} fill="none" stroke="var(--ink)" strokeWidth={1} strokeDasharray="3 2" />
+      {labelled ? <path d={edge(core.wiltingPointMm)} fill="none" stroke="var(--ink)" strokeWidth={1} strokeDasharray="1 3" /> : null}
+      {core.cropId ? (
+        <g fill="none" stroke="var(--root)" strokeLinecap="round">
+          {rootPaths(core.cropId, x0, x1, y(0), y(root)).map((d, i) => (
+            <path key={d} d={d} strokeWidth={i === 0 ? 1.8 : 0.9} opacity={0.8} />
+          ))}
+        </g>
+      ) : null}
+      <rect x={x0} y={y(0)} width={x1 - x0} height={height - 1 - y(0)} fill="none" stroke="var(--ink)" />
+      <line x1={x0 - 4} x2={x1 + 4} y1={y(root)} y2={y(root)} stroke="var(--ink)" strokeWidth={1.2} />
+      {core.lastFrontMm !== null && core.lastFrontMm <= depthMm ? (
+        <path d={`M${x0} ${y(core.lastFrontMm)}l-8 -5v10z`} transform={`translate(${labelled ? 0 : 8} 0)`} fill="var(--water)" stroke="var(--paper)" />
+      ) : null}
+      {mulchPx > 0 ? <Mulch x0={x0} x1={x1} y={y(0)} height={mulchPx} /> : null}
+      {core.cropId ? <Shoots x0={x0} x1={x1} y={y(0)} height={sky * (0.35 + 0.6 * core.growth)} group={core.cropId} /> : null}
+      {labelled ? <Labels core={core} y={y} x0={x0} x1={x1} depthMm={depthMm} /> : null}
+    </svg>
+  );
+}
+
+function Mulch({ x0, x1, y, height }: { x0: number; x1: number; y: number; height: number }) {
+  const strands = range(x0, x1, 5).map((x, i) => `M${x} ${y - ((i * 7) % 10) * 0.1 * height - 1}l7 ${i % 2 ? -2 : 1.5}`);
+  return (
+    <g>
+      <rect x={x0} y={y - height} width={x1 - x0} height={height} fill="var(--straw)" opacity={0.35} />
+      <path d={strands.join('')} stroke="var(--straw)" strokeWidth={1.6} />
+    </g>
+  );
+}
+
+/** Crops that stand as a low tuft rather than a stem with leaves. */
+const TUFTS: ReadonlySet<string> = new Set(['onion', 'garlic', 'lettuce', 'spinach', 'chard', 'carrot', 'beetroot', 'radish', 'cabbage']);
+
+function Shoots({ x0, x1, y, height, group }: { x0: number; x1: number; y: number; height: number; group: string }) {
+  const plants = [0.22, 0.5, 0.78].map((share) => x0 + share * (x1 - x0));
+  const tuft = TUFTS.has(group);
+  return (
+    <g stroke="var(--leaf)" fill="var(--leaf)" strokeWidth={1.6}>
+      {plants.map((x) =>
+        tuft ? (
+          <path key={x} fill="none" d={range(-3, 4).map((k) => `M${x} ${y}q${k} ${-height * 0.3} ${k * 2.6} ${-height * (0.62 - Math.abs(k) * 0.06)}`).join('')} />
+        ) : (
+          <g key={x}>
+            <path d={`M${x} ${y}v${-height}`} />
+            {range(1, 4).map((k) => {
+              const at = y - (height * k) / 3.2;
+              const long = Math.min(9, height * 0.3);
+              return <path key={k} stroke="none" d={`M${x} ${at}q${long * 0.5} ${-long * 0.7} ${long} 0q${-long * 0.5} ${long * 0.4} ${-long} 0M${x} ${at + 2}q${-long * 0.5} ${-long * 0.7} ${-long} 0q${long * 0.5} ${long * 0.4} ${long} 0`} />;
+            })}
+          </g>
+        ),
+      )}
+    </g>
+  );
+}
+
+function Labels({ core, y, x0, x1, depthMm }: { core: CoreView; y: (v: number) => number; x0: number; x1: number; depthMm: number }) {
+  const units = useUnits();
+  const step = units.system === 'us' ? 152.4 : 200;
+  return (
+    <g fontSize={12} fill="var(--ink)">
+      {range(0, depthMm + 1, step).map((mm) => (
+        <g key={mm}>
+          <line x1={x0 - 5} x2={x0} y1={y(mm)} y2={y(mm)} stroke="var(--ink)" />
+          <text x={x0 - 9} y={y(mm) + 4} textAnchor="end" fill="var(--quiet)">
+            {mm === 0 ? `0 ${units.of('depth').unit}` : units.number('depth', mm)}
+          </text>
+        </g>
+      ))}
+      <text x={x1 + 8} y={y(Math.min(core.rootDepthMm, depthMm)) + 4}>roots</text>
+      <text x={x1 + 8} y={y(0) + 14} fill="var(--quiet)">
+        - - full
+      </text>
+      <text x={x1 + 8} y={y(0) + 30} fill="var(--quiet)">
+        ··· no more
+      </text>
+      <text x={x1 + 8} y={y(0) + 44} fill="var(--quiet)">
+        to give
+      </text>
+      {core.lastFrontMm !== null && core.lastFrontMm <= depthMm ? (
+        <text x={x1 + 8} y={y(core.lastFrontMm) - 8} fill="var(--water)">
+          last water
+        </text>
+      ) : null}
+    </g>
+  );
+}

@@ -1,0 +1,9 @@
+import { timeFormat, type ScaleTime } from 'd3';
+
+export { area, curveMonotoneX, line, max, scaleLinear, scaleTime } from 'd3';
+
+/** A few dates to stand under a time axis. */
+export function axisLabelDates(x: ScaleTime<number, number>): { x: number; label: string }[] {
+  const words = timeFormat('%-d %b');
+  return x.ticks(7).map((date) => ({ x: x(date), label: words(date) }));
+}

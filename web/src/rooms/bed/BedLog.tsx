@@ -1,0 +1,41 @@
+import type { EventView } from '@kibble/contract';
+import { useMarkEventMutation } from '../../app/api.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits } from '../../app/units.ts';
+import { plainDate } from '../../app/words.ts';
+
+const SHOWN = 10;
+
+/** What was done on the bed, newest first; an entry can be taken back. */
+export function BedLog({ events, today }: { events: EventView[]; today: string }) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [markEvent] = useMarkEventMutation();
+  const takeBack = async (event: EventView): Promise<void> => {
+    await markEvent({ id: event.id });
+    dispatch(noticeShown({ text: `Entry of ${plainDate(event.date, today)} taken back.` }));
+  };
+  return (
+    <section>
+      <h2 className="mb-1 text-2xl">Log</h2>
+      {events.length === 0 ? <p className="text-quiet">Nothing written down yet. Tick the bed off on the round.</p> : null}
+      <ul>
+        {events.slice(0, SHOWN).map((event) => (
+          <li key={event.id} className="flex items-baseline gap-3 border-t border-rule py-1">
+            <span className="w-20 shrink-0 text-quiet">{plainDate(event.date, today)}</span>
+            <span className="flex-1">
+              {event.kind === 'watering'
+                ? `${units.text('volume', event.litres ?? 0)}, ${Math.round(event.minutes ?? 0)} min${event.reason === 'as planned' ? '' : ', done differently'}`
+                : `Skipped: ${event.reason ?? ''}`}
+            </span>
+            <button type="button" className="no-print underline underline-offset-4" onClick={() => void takeBack(event)}>
+              Take back
+            </button>
+          </li>
+        ))}
+      </ul>
+      {events.length > SHOWN ? <p className="mt-1 text-sm text-quiet">and {events.length - SHOWN} earlier</p> : null}
+    </section>
+  );
+}

@@ -1,0 +1,57 @@
+import { useParams } from 'react-router';
+import { useBedPageQuery } from '../../app/api.ts';
+import { useUnits } from '../../app/units.ts';
+import { dayMonth, leaveHead, leaveSentence, plainDate, waterSentence } from '../../app/words.ts';
+import { DepletionChart } from '../../drawing/DepletionChart.tsx';
+import { SoilCore } from '../../drawing/SoilCore.tsx';
+import { Loading, Trouble } from '../../ui/states.tsx';
+import { BedLog } from './BedLog.tsx';
+import { WhereItWent } from './WhereItWent.tsx';
+
+/** One bed: its core, what has gone from it and what is to come, and its log. */
+export function BedRoom() {
+  const bedId = Number(useParams().bedId);
+  const { data: page, error, refetch } = useBedPageQuery(bedId);
+  const units = useUnits();
+  if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
+  if (!page) return <Loading what="the bed" />;
+  const today = page.garden.today;
+  const { core, stop, leave, next } = page;
+  const stage = page.stages.find((s) => s.stage === page.stage);
+  const following = page.stages.find((s) => s.from > today && s.stage !== 'past');
+
+  return (
+    <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[17rem_minmax(0,1fr)]">
+      <div>
+        <h1 className="text-3xl">{page.bedName}</h1>
+        <p className="mb-3 text-quiet">
+          {page.cropName ?? 'Nothing planted'}
+          {stage ? `, ${stage.stage}` : ''}
+          {following ? `; ${following.stage} from about ${plainDate(following.from, today)}` : ''}. {page.textureClass}, {units.text('area', page.areaM2)}.
+        </p>
+        <SoilCore core={core} width={272} height={430} depthMm={Math.min(1500, Math.max(600, Math.ceil((core.rootDepthMm * 1.35) / 100) * 100))} labelled title={page.bedName} />
+      </div>
+      <div className="min-w-0">
+        <section className="mb-4 max-w-prose">
+          {stop ? (
+            <p className="text-lg">
+              <strong>Water today: {Math.round(stop.run.minutes)} min, {units.text('volume', stop.run.litres)}.</strong> {waterSentence(stop.reason, stop.reachesMm, units)}
+            </p>
+          ) : null}
+          {leave ? (
+            <p className="text-lg">
+              <strong>Leave alone today: {leaveHead(leave.reason, leave.nextDate)}.</strong> {leaveSentence(leave.reason, units, leave.event)}
+              {next ? ` Next: ${dayMonth(next.date)}, about ${units.text('volume', next.litres)}.` : ''}
+            </p>
+          ) : null}
+        </section>
+        <h2 className="text-2xl">Water gone from the root zone</h2>
+        <DepletionChart days={page.days} today={today} />
+        <div className="mt-6 grid gap-8 md:grid-cols-2">
+          <WhereItWent page={page} />
+          <BedLog events={page.events} today={today} />
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,57 @@
+import type { StopView } from '@kibble/contract';
+import { useForm } from 'react-hook-form';
+import { refusal, useLogWateringMutation } from '../../app/api.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { numberRule } from '../../app/numberRule.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits } from '../../app/units.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choice, Field } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+interface Typed {
+  amount: string;
+  by: 'minutes' | 'litres';
+}
+
+/** Done, but not as planned: how much it was. */
+export function DifferentSheet({ stop, open, onClose }: { stop: StopView; open: boolean; onClose: () => void }) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [water, { isLoading, error }] = useLogWateringMutation();
+  const form = useForm<Typed>({ defaultValues: { amount: '', by: 'minutes' } });
+  const by = form.watch('by');
+  const volume = units.of('volume');
+
+  const save = form.handleSubmit(async ({ amount, by: chosen }) => {
+    const value = Number(amount);
+    const body = chosen === 'minutes' ? { minutes: value } : { litres: volume.toSi(value) };
+    const event = await water({ bedId: stop.bedId, body }).unwrap();
+    dispatch(noticeShown({ text: `${stop.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`, undoEventId: event.id }));
+    form.reset();
+    onClose();
+  });
+
+  return (
+    <Sheet open={open} onClose={onClose} title={`How much did ${stop.bedName} get?`}>
+      <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)} className="flex flex-col gap-4">
+        <div className="grid grid-cols-2 gap-4">
+          <Field
+            label="Amount" inputMode="decimal" autoFocus
+            error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
+            hint={`Planned: ${Math.round(stop.run.minutes)} min, ${units.text('volume', stop.run.litres)}`}
+            {...form.register('amount', { validate: (text) => numberRule(by === 'minutes' ? 'minutes' : 'litres', text, units) })}
+          />
+          <Choice label="in" {...form.register('by')}>
+            <option value="minutes">minutes</option>
+            <option value="litres">{volume.unit === 'L' ? 'litres' : 'gallons'}</option>
+          </Choice>
+        </div>
+        <div className="flex gap-2">
+          <Button type="submit" disabled={isLoading}>Write it down</Button>
+          <Button look="quiet" onClick={onClose}>Not now</Button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}

@@ -1,0 +1,35 @@
+import type { LeaveView } from '@kibble/contract';
+import { Link } from 'react-router';
+import { useMarkEventMutation } from '../../app/api.ts';
+import { useUnits } from '../../app/units.ts';
+import { leaveHead, leaveSentence } from '../../app/words.ts';
+
+/** What not to water today, and why: most harm is done by a little every day. */
+export function LeaveList({ items }: { items: LeaveView[] }) {
+  const units = useUnits();
+  const [markEvent] = useMarkEventMutation();
+  if (items.length === 0) return null;
+  return (
+    <section aria-labelledby="leave-alone">
+      <h2 id="leave-alone" className="mb-1 text-2xl">
+        Leave alone today
+      </h2>
+      <ul>
+        {items.map((item) => (
+          <li key={item.bedId} className="border-t border-rule py-2">
+            <Link to={`../beds/${item.bedId}`} className="font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink">
+              {item.bedName}
+            </Link>{' '}
+            <span className={item.reason.code === 'too wet' ? 'font-semibold text-brick' : 'font-semibold'}>{leaveHead(item.reason, item.nextDate)}.</span>{' '}
+            <span className="text-quiet">{leaveSentence(item.reason, units, item.event)}</span>{' '}
+            {item.event ? (
+              <button type="button" className="no-print underline underline-offset-4" onClick={() => void markEvent({ id: item.event?.id ?? 0 })}>
+                Take it back
+              </button>
+            ) : null}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,69 @@
+import { useGardenRound } from '../../app/GardenShell.tsx';
+import { minutesText, useUnits } from '../../app/units.ts';
+import { dayName } from '../../app/words.ts';
+import { Empty } from '../../ui/states.tsx';
+import { LeaveList } from './LeaveList.tsx';
+import { StopCard } from './StopCard.tsx';
+import { Link } from 'react-router';
+
+/** Today's walk: what to water and why, and what to leave alone. */
+export function RoundRoom() {
+  const round = useGardenRound();
+  const units = useUnits();
+  const { stops, leaveAlone, totals } = round;
+  const rain = round.ribbon.find((d) => d.date > round.date && d.rainMm >= 2 && d.rainChance >= 0.5);
+  const hottest = round.ribbon.filter((d) => d.date >= round.date).slice(0, 5).reduce((a, b) => (b.tMaxC > a.tMaxC ? b : a));
+  const heat = `${units.text('temperature', hottest.tMaxC)} on ${hottest.date === round.date ? 'this day' : dayName(hottest.date)}`;
+  const outlook = `${heat}, ${rain ? `rain likely ${dayName(rain.date)}` : 'no rain in sight'}.`;
+  const empty = stops.length + leaveAlone.length === 0;
+
+  return (
+    <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_19rem]">
+      <section>
+        <h1 className="text-3xl">{dayName(round.date)}’s round</h1>
+        <p className="mb-4 text-quiet">
+          {stops.length > 0 ? 'Water in the early morning, before the heat. ' : ''}
+          {outlook}
+        </p>
+        {empty ? (
+          <Empty title="No bed is planted yet on this date">
+            <p>
+              Add a bed in <Link className="underline" to="../beds">Beds</Link>, or step to a day after planting.
+            </p>
+          </Empty>
+        ) : null}
+        {!empty && stops.length === 0 ? (
+          <Empty title="Nothing asks for water today">
+            <p>Every bed has enough in store. Watering now would fill air the roots need, or run past them.</p>
+          </Empty>
+        ) : null}
+        <ol>
+          {stops.map((stop, i) => (
+            <StopCard key={stop.bedId} stop={stop} place={i + 1} />
+          ))}
+        </ol>
+      </section>
+      <aside>
+        {stops.length > 0 ? (
+          <dl className="mb-8 flex gap-10">
+            <div>
+              <dd className="text-4xl font-bold">{minutesText(totals.minutes)}</dd>
+              <dt className="text-sm text-quiet">at the taps, one after another</dt>
+            </div>
+            <div>
+              <dd className="text-4xl font-bold">{units.text('volume', totals.litres)}</dd>
+              <dt className="text-sm text-quiet">through the taps</dt>
+            </div>
+          </dl>
+        ) : null}
+        <LeaveList items={leaveAlone} />
+        {round.measuredShare < 0.99 ? (
+          <p className="mt-6 border-l-4 border-rule pl-3 text-sm">
+            <span className="assumed">{Math.round((1 - round.measuredShare) * 100)} %</span> of the past fortnight’s weather was not measured
+            and is taken as usual for the season. <Link className="underline" to="../weather">Give it real weather</Link>.
+          </p>
+        ) : null}
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,40 @@
+import { X } from 'lucide-react';
+import { useEffect } from 'react';
+import { useArchiveBedMutation, useMarkEventMutation } from '../app/api.ts';
+import { noticeDismissed } from '../app/noticeSlice.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+
+const STAYS_MS = 20_000;
+
+/** What was just done, with undo. */
+export function NoticeBar() {
+  const notice = useAppSelector((state) => state.notice.current);
+  const dispatch = useAppDispatch();
+  const [markEvent] = useMarkEventMutation();
+  const [archiveBed] = useArchiveBedMutation();
+  useEffect(() => {
+    if (!notice) return;
+    const timer = setTimeout(() => dispatch(noticeDismissed()), STAYS_MS);
+    return () => clearTimeout(timer);
+  }, [notice, dispatch]);
+  if (!notice) return null;
+  const canUndo = notice.undoEventId !== undefined || notice.undoBedId !== undefined;
+  const undo = async (): Promise<void> => {
+    if (notice.undoEventId !== undefined) await markEvent({ id: notice.undoEventId });
+    if (notice.undoBedId !== undefined) await archiveBed({ bedId: notice.undoBedId, restore: true });
+    dispatch(noticeDismissed());
+  };
+  return (
+    <div role="status" className="fixed bottom-20 left-1/2 z-10 flex -translate-x-1/2 items-center gap-4 bg-ink px-5 py-2 text-paper md:bottom-6">
+      <span>{notice.text}</span>
+      {canUndo ? (
+        <button type="button" className="min-h-11 font-semibold underline underline-offset-4" onClick={() => void undo()}>
+          Undo
+        </button>
+      ) : null}
+      <button type="button" aria-label="Close this message" className="min-h-11" onClick={() => dispatch(noticeDismissed())}>
+        <X size={18} aria-hidden />
+      </button>
+    </div>
+  );
+}
