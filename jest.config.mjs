@@ -5,6 +5,12 @@ export default {
   testEnvironment: 'node',
   testMatch: ['<rootDir>/{core,contract,server,simulators,demo,web}/src/**/*.test.ts'],
   transform: {
-    '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: false }, target: 'es2022' }, module: { type: 'commonjs' } }],
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: { parser: { syntax: 'typescript', tsx: false }, target: 'es2022' },
+        module: { type: 'commonjs' },
+      },
+    ],
   },
 };

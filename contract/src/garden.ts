@@ -1,13 +1,21 @@
-import { BED_FORMS, CATALOGUE, isIsoDate, METHODS, MULCH_MATERIALS, START_METHODS, TEXTURE_CLASSES } from '@kibble/core';
+import {
+  BED_FORMS,
+  CATALOGUE,
+  isIsoDate,
+  METHODS,
+  MULCH_MATERIALS,
+  START_METHODS,
+  TEXTURE_CLASSES,
+} from '@kibble/core';
 import { z } from 'zod';
 import { limited } from './limits.ts';
 
 export const UNIT_SYSTEMS = ['metric', 'us'] as const;
 export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
 
-export const isoDate = z
-  .string()
-  .refine(isIsoDate, { error: (issue) => `Date must be a calendar day written YYYY-MM-DD; got ${JSON.stringify(issue.input)}` });
+export const isoDate = z.string().refine(isIsoDate, {
+  error: (issue) => `Date must be a calendar day written YYYY-MM-DD; got ${JSON.stringify(issue.input)}`,
+});
 
 const name = (label: string): z.ZodString =>
   z
@@ -67,17 +75,24 @@ export const gardenBody = z.object({
   name: name('Name of the garden'),
   latitudeDeg: limited('latitudeDeg'),
   elevationM: limited('elevationM').default(0),
-  timeZone: z.string().min(1).max(60).refine(
-    (zone) => {
-      try {
-        new Intl.DateTimeFormat('en', { timeZone: zone });
-        return true;
-      } catch {
-        return false;
-      }
-    },
-    { error: (issue) => `Time zone must be one this computer knows, such as Europe/Paris; got ${JSON.stringify(issue.input)}` },
-  ),
+  timeZone: z
+    .string()
+    .min(1)
+    .max(60)
+    .refine(
+      (zone) => {
+        try {
+          new Intl.DateTimeFormat('en', { timeZone: zone });
+          return true;
+        } catch {
+          return false;
+        }
+      },
+      {
+        error: (issue) =>
+          `Time zone must be one this computer knows, such as Europe/Paris; got ${JSON.stringify(issue.input)}`,
+      },
+    ),
   units: oneOf('Units', UNIT_SYSTEMS).default('metric'),
   clock: clockBody.default({ mode: 'real' }),
 });
@@ -96,10 +111,18 @@ export type SetupBody = z.infer<typeof setupBody>;
 export type GardenPatch = z.infer<typeof gardenPatch>;
 export type ClockBody = z.infer<typeof clockBody>;
 
-export const planting = plantingBody.extend({ id: z.number(), cropName: z.string(), endedOn: isoDate.nullable() });
-export const bedView = bedBody
-  .omit({ planting: true })
-  .extend({ id: z.number(), gardenId: z.number(), startOn: isoDate, planting: planting.nullable(), archived: z.boolean() });
+export const planting = plantingBody.extend({
+  id: z.number(),
+  cropName: z.string(),
+  endedOn: isoDate.nullable(),
+});
+export const bedView = bedBody.omit({ planting: true }).extend({
+  id: z.number(),
+  gardenId: z.number(),
+  startOn: isoDate,
+  planting: planting.nullable(),
+  archived: z.boolean(),
+});
 export const gardenView = z.object({
   id: z.number(),
   name: z.string(),

@@ -2,7 +2,20 @@ import { z } from 'zod';
 
 /** What kind of quantity a field is: decides its unit on the screen and in messages. */
 export type Quantity =
-  | 'area' | 'depth' | 'temperature' | 'wind' | 'flow' | 'volume' | 'minutes' | 'percent' | 'degrees' | 'height' | 'count' | 'humidity' | 'solar' | 'seconds';
+  | 'area'
+  | 'depth'
+  | 'temperature'
+  | 'wind'
+  | 'flow'
+  | 'volume'
+  | 'minutes'
+  | 'percent'
+  | 'degrees'
+  | 'height'
+  | 'count'
+  | 'humidity'
+  | 'solar'
+  | 'seconds';
 
 export interface Limit {
   label: string;

@@ -1,10 +1,19 @@
-import { fahrenheitToCelsius, inchesToMm, isIsoDate, kmhToMs, mphToMs, wattsToMJPerDay, type WeatherDay } from '@kibble/core';
+import {
+  fahrenheitToCelsius,
+  inchesToMm,
+  isIsoDate,
+  kmhToMs,
+  mphToMs,
+  wattsToMJPerDay,
+  type WeatherDay,
+} from '@kibble/core';
 import Papa from 'papaparse';
 import { z } from 'zod';
 import { LIMITS, rangeWords, withinLimit, type Limit, type LimitedField } from './limits.ts';
 
 /** What a column of a weather file can be. */
-export type WeatherField = 'date' | 'tMinC' | 'tMaxC' | 'rainMm' | 'windMs' | 'rhMinPct' | 'rhMaxPct' | 'solarMJ';
+export type WeatherField =
+  'date' | 'tMinC' | 'tMaxC' | 'rainMm' | 'windMs' | 'rhMinPct' | 'rhMaxPct' | 'solarMJ';
 
 interface UnitChoice {
   unit: string;
@@ -23,33 +32,70 @@ interface ColumnKind {
 
 const same = (v: number): number => v;
 const CELSIUS: UnitChoice = { unit: '°C', marks: /(^|[^a-z])(c|°c|degc|celsius)($|[^a-z])/, toSi: same };
-const FAHRENHEIT: UnitChoice = { unit: '°F', marks: /(^|[^a-z])(f|°f|degf|fahrenheit)($|[^a-z])/, toSi: fahrenheitToCelsius };
+const FAHRENHEIT: UnitChoice = {
+  unit: '°F',
+  marks: /(^|[^a-z])(f|°f|degf|fahrenheit)($|[^a-z])/,
+  toSi: fahrenheitToCelsius,
+};
 const PERCENT: UnitChoice = { unit: '%', marks: /%|pct|percent/, toSi: same };
 
 /** The usual names and units of daily records; the first unit is taken when a heading names none. */
 const KINDS: readonly ColumnKind[] = [
-  { field: 'date', label: 'Date', names: /^(date|day|time|datetime|dt|observation date)$/, units: [{ unit: '', marks: /^$/, toSi: same }] },
-  { field: 'tMinC', label: 'Lowest temperature', names: /^(tmin|temp min|min temp|temperature min|min temperature|tn|low|temp low|mintemp|tempmin|t min|minimum temperature)$/, units: [CELSIUS, FAHRENHEIT] },
-  { field: 'tMaxC', label: 'Highest temperature', names: /^(tmax|temp max|max temp|temperature max|max temperature|tx|high|temp high|maxtemp|tempmax|t max|maximum temperature)$/, units: [CELSIUS, FAHRENHEIT] },
   {
-    field: 'rainMm', label: 'Rain', names: /^(rain|rainfall|precip|precipitation|prcp|rr|rain total|precipitation total|precipitation sum)$/,
+    field: 'date',
+    label: 'Date',
+    names: /^(date|day|time|datetime|dt|observation date)$/,
+    units: [{ unit: '', marks: /^$/, toSi: same }],
+  },
+  {
+    field: 'tMinC',
+    label: 'Lowest temperature',
+    names:
+      /^(tmin|temp min|min temp|temperature min|min temperature|tn|low|temp low|mintemp|tempmin|t min|minimum temperature)$/,
+    units: [CELSIUS, FAHRENHEIT],
+  },
+  {
+    field: 'tMaxC',
+    label: 'Highest temperature',
+    names:
+      /^(tmax|temp max|max temp|temperature max|max temperature|tx|high|temp high|maxtemp|tempmax|t max|maximum temperature)$/,
+    units: [CELSIUS, FAHRENHEIT],
+  },
+  {
+    field: 'rainMm',
+    label: 'Rain',
+    names: /^(rain|rainfall|precip|precipitation|prcp|rr|rain total|precipitation total|precipitation sum)$/,
     units: [
       { unit: 'mm', marks: /(^|[^a-z])mm($|[^a-z])/, toSi: same },
       { unit: 'in', marks: /(^|[^a-z])(in|inch|inches)($|[^a-z])/, toSi: inchesToMm },
     ],
   },
   {
-    field: 'windMs', label: 'Wind', names: /^(wind|windspeed|wind speed|wind mean|mean wind|awnd|ws|wind avg)$/,
+    field: 'windMs',
+    label: 'Wind',
+    names: /^(wind|windspeed|wind speed|wind mean|mean wind|awnd|ws|wind avg)$/,
     units: [
       { unit: 'm/s', marks: /m\/s|(^|[^a-z])(ms|mps)($|[^a-z])/, toSi: same },
       { unit: 'km/h', marks: /km\/?h|kph|kmph/, toSi: kmhToMs },
       { unit: 'mph', marks: /mph|mi\/h/, toSi: mphToMs },
     ],
   },
-  { field: 'rhMinPct', label: 'Lowest humidity', names: /^(rhmin|rh min|min rh|humidity min|min humidity|minimum humidity)$/, units: [PERCENT] },
-  { field: 'rhMaxPct', label: 'Highest humidity', names: /^(rhmax|rh max|max rh|humidity max|max humidity|maximum humidity)$/, units: [PERCENT] },
   {
-    field: 'solarMJ', label: 'Solar radiation', names: /^(solar|solar radiation|radiation|srad|rs|global radiation|insolation)$/,
+    field: 'rhMinPct',
+    label: 'Lowest humidity',
+    names: /^(rhmin|rh min|min rh|humidity min|min humidity|minimum humidity)$/,
+    units: [PERCENT],
+  },
+  {
+    field: 'rhMaxPct',
+    label: 'Highest humidity',
+    names: /^(rhmax|rh max|max rh|humidity max|max humidity|maximum humidity)$/,
+    units: [PERCENT],
+  },
+  {
+    field: 'solarMJ',
+    label: 'Solar radiation',
+    names: /^(solar|solar radiation|radiation|srad|rs|global radiation|insolation)$/,
     units: [
       { unit: 'MJ/m²', marks: /mj/, toSi: same },
       { unit: 'W/m²', marks: /w\/m|watt|wm-?2|w m/, toSi: wattsToMJPerDay },
@@ -83,10 +129,17 @@ export interface ReadWeather {
   problem: string | null;
 }
 
-const UNIT_WORDS = /\(([^)]*)\)|\[([^\]]*)\]|°c|°f|degc|degf|celsius|fahrenheit|km\/?h|kmph|kph|mph|m\/s|mm|inches|inch|mj\/?m.?2?(\/?d(ay)?)?|w\/m.?2?|kwh\/m.?2?|%|pct|percent/g;
+const UNIT_WORDS =
+  /\(([^)]*)\)|\[([^\]]*)\]|°c|°f|degc|degf|celsius|fahrenheit|km\/?h|kmph|kph|mph|m\/s|mm|inches|inch|mj\/?m.?2?(\/?d(ay)?)?|w\/m.?2?|kwh\/m.?2?|%|pct|percent/g;
 
 function plainName(heading: string): string {
-  return heading.trim().toLowerCase().replace(UNIT_WORDS, ' ').replace(/[_\-.,/]+/g, ' ').replace(/\s+/g, ' ').trim();
+  return heading
+    .trim()
+    .toLowerCase()
+    .replace(UNIT_WORDS, ' ')
+    .replace(/[_\-.,/]+/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
 }
 
 /** A trailing one-word unit ("temp_max_f", "rain_in") when the whole heading is no known name. */
@@ -94,13 +147,17 @@ function splitTrailingUnit(name: string): string {
   return name.replace(/ (c|f|in|ms|mps|mm)$/, '');
 }
 
-function understand(heading: string, unitOverrides: Readonly<Record<string, string>>): UnderstoodColumn | null {
+function understand(
+  heading: string,
+  unitOverrides: Readonly<Record<string, string>>,
+): UnderstoodColumn | null {
   const plain = plainName(heading);
   const kind = KINDS.find((k) => k.names.test(plain) || k.names.test(splitTrailingUnit(plain)));
   if (!kind) return null;
   const lower = heading.toLowerCase().replace(/_/g, ' ');
   const named = kind.units.find((choice) => choice.marks.test(lower));
-  const chosen = kind.units.find((choice) => choice.unit === unitOverrides[kind.field]) ?? named ?? kind.units[0];
+  const chosen =
+    kind.units.find((choice) => choice.unit === unitOverrides[kind.field]) ?? named ?? kind.units[0];
   return {
     heading,
     field: kind.field,
@@ -129,7 +186,10 @@ const MISSING = /^(|na|n\/a|nan|null|-|--|m)$/i;
  * @param text the file as it is
  * @param unitOverrides a unit per field, where the gardener corrected what was assumed
  */
-export function readWeatherCsv(text: string, unitOverrides: Readonly<Record<string, string>> = {}): ReadWeather {
+export function readWeatherCsv(
+  text: string,
+  unitOverrides: Readonly<Record<string, string>> = {},
+): ReadWeather {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
   const rows = parsed.data;
   const headings = rows[0] ?? [];
@@ -212,7 +272,10 @@ function rowProblem(
 }
 
 export const importBody = z.object({
-  text: z.string().min(1, { error: 'The file is empty' }).max(8_000_000, { error: 'The file is larger than 8 MB; split it by years' }),
+  text: z
+    .string()
+    .min(1, { error: 'The file is empty' })
+    .max(8_000_000, { error: 'The file is larger than 8 MB; split it by years' }),
   fileName: z.string().max(200).default('weather file'),
   units: z.record(z.string(), z.string()).default({}),
   /** The gardener has seen the rejected rows and wants the rest. */
@@ -220,22 +283,53 @@ export const importBody = z.object({
 });
 
 export const importPreview = z.object({
-  columns: z.array(z.object({ heading: z.string(), field: z.string(), label: z.string(), unit: z.string(), unitAssumed: z.boolean(), unitChoices: z.array(z.string()) })),
+  columns: z.array(
+    z.object({
+      heading: z.string(),
+      field: z.string(),
+      label: z.string(),
+      unit: z.string(),
+      unitAssumed: z.boolean(),
+      unitChoices: z.array(z.string()),
+    }),
+  ),
   ignored: z.array(z.string()),
-  firstDays: z.array(z.object({ date: z.string(), tMinC: z.number(), tMaxC: z.number(), rainMm: z.number(), windMs: z.number().optional() })),
+  firstDays: z.array(
+    z.object({
+      date: z.string(),
+      tMinC: z.number(),
+      tMaxC: z.number(),
+      rainMm: z.number(),
+      windMs: z.number().optional(),
+    }),
+  ),
   goodRows: z.number(),
   rejected: z.array(z.object({ line: z.number(), reason: z.string() })),
   from: z.string().nullable(),
   to: z.string().nullable(),
   problem: z.string().nullable(),
 });
-export const importResult = z.object({ stored: z.number(), from: z.string(), to: z.string(), leftOut: z.number() });
+export const importResult = z.object({
+  stored: z.number(),
+  from: z.string(),
+  to: z.string(),
+  leftOut: z.number(),
+});
 
 export const weatherView = z.object({
-  days: z.array(z.object({
-    date: z.string(), tMinC: z.number(), tMaxC: z.number(), rainMm: z.number(), windMs: z.number().nullable(),
-    source: z.string(), gaugeMm: z.number().nullable(), gaugeEventId: z.number().nullable(), et0Mm: z.number(),
-  })),
+  days: z.array(
+    z.object({
+      date: z.string(),
+      tMinC: z.number(),
+      tMaxC: z.number(),
+      rainMm: z.number(),
+      windMs: z.number().nullable(),
+      source: z.string(),
+      gaugeMm: z.number().nullable(),
+      gaugeEventId: z.number().nullable(),
+      et0Mm: z.number(),
+    }),
+  ),
   from: z.string().nullable(),
   to: z.string().nullable(),
   count: z.number(),

@@ -8,12 +8,23 @@ export { daylightHours, extraterrestrialRadiation } from './weather/solar.ts';
 export { referenceEt, checkWeather, type ReferenceEt, type ReferenceEtRoute } from './weather/referenceEt.ts';
 export { hargreavesEt } from './weather/hargreavesEt.ts';
 export { seasonWords, weatherFromWords, type WeatherWords } from './weather/words.ts';
-export { completeWeather, type DaySource, type ForecastDay, type SourcedDay } from './weather/completeWeather.ts';
+export {
+  completeWeather,
+  type DaySource,
+  type ForecastDay,
+  type SourcedDay,
+} from './weather/completeWeather.ts';
 
 export { TEXTURE_CLASSES, textureClassOf, type TextureClass } from './soil/textureClass.ts';
 export { soilFromFractions, type SoilFromFractions } from './soil/soilFromFractions.ts';
 export { soilOfClass, TEXTURES } from './soil/soils.ts';
-export { LAYER_MM, soilProfile, type GroundInput, type Horizon, type SoilProfile } from './soil/soilProfile.ts';
+export {
+  LAYER_MM,
+  soilProfile,
+  type GroundInput,
+  type Horizon,
+  type SoilProfile,
+} from './soil/soilProfile.ts';
 export { wetFrontDepth, type WetFrontLayer } from './soil/wetFrontDepth.ts';
 
 export * from './plants/types.ts';
@@ -24,7 +35,12 @@ export { plantOnDay, stageDates, type PlantOnDay } from './plants/plantOnDay.ts'
 export { BED_FORMS, bedModel, type BedForm, type BedInput, type PlaceFactors } from './balance/bedModel.ts';
 export { MULCH_MATERIALS, mulchEvaporationFactor, type Mulch, type MulchMaterial } from './balance/mulch.ts';
 export {
-  simulateBed, type ClosingBalance, type DailyRecord, type Irrigation, type SimulateOptions, type SimulationResult,
+  simulateBed,
+  type ClosingBalance,
+  type DailyRecord,
+  type Irrigation,
+  type SimulateOptions,
+  type SimulationResult,
 } from './balance/simulateBed.ts';
 export * from './balance/singleStore.ts';
 export * from './balance/evaporation.ts';
@@ -32,9 +48,26 @@ export * from './balance/evaporation.ts';
 export { bucketTest } from './delivery/bucketTest.ts';
 export { cycleAndSoak, type CyclePlan } from './delivery/cycleAndSoak.ts';
 export { METHODS, METHOD_FACTS, type Method } from './delivery/methods.ts';
-export { deliveryRate, efficiencyOf, grossLitres, netDepth, runPlan, wettedFractionOf, type Delivery, type RunPlan } from './delivery/runPlan.ts';
+export {
+  deliveryRate,
+  efficiencyOf,
+  grossLitres,
+  netDepth,
+  runPlan,
+  wettedFractionOf,
+  type Delivery,
+  type RunPlan,
+} from './delivery/runPlan.ts';
 
 export {
-  followSeason, planGarden, type BedOutlook, type GardenPlan, type LeaveReason, type PlanBed, type PlanConstraints,
-  type PlannedWatering, type PlanOptions, type WaterReason,
+  followSeason,
+  planGarden,
+  type BedOutlook,
+  type GardenPlan,
+  type LeaveReason,
+  type PlanBed,
+  type PlanConstraints,
+  type PlannedWatering,
+  type PlanOptions,
+  type WaterReason,
 } from './plan/planGarden.ts';

@@ -21,7 +21,12 @@ export interface Services {
 /** The application: the API under /api and, when it is built, the interface from `webDir`. */
 export function kibbleApp(services: Services, webDir?: string): Express {
   const app = express();
-  app.use(helmet({ contentSecurityPolicy: { directives: { upgradeInsecureRequests: null } }, strictTransportSecurity: false }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: { directives: { upgradeInsecureRequests: null } },
+      strictTransportSecurity: false,
+    }),
+  );
   app.use(compression());
   app.use('/api', express.json({ limit: '10mb' }));
   app.use('/api', gardenRoutes(services), eventRoutes(services), weatherRoutes(services));

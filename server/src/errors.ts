@@ -3,7 +3,12 @@ import type { Logger } from 'pino';
 import { ZodError, type z } from 'zod';
 
 type Code = 'invalid' | 'not-found' | 'conflict' | 'needs-consent';
-const STATUS: Readonly<Record<Code, number>> = { invalid: 400, 'not-found': 404, conflict: 409, 'needs-consent': 409 };
+const STATUS: Readonly<Record<Code, number>> = {
+  invalid: 400,
+  'not-found': 404,
+  conflict: 409,
+  'needs-consent': 409,
+};
 
 /** A refusal with words for the gardener. */
 export class Refusal extends Error {
@@ -33,11 +38,17 @@ export const errorHandler =
   (log: Logger): ErrorRequestHandler =>
   (error: unknown, _req, res, _next) => {
     if (error instanceof Refusal) {
-      res.status(STATUS[error.code]).json({ error: { code: error.code, message: error.message, field: error.field } });
+      res
+        .status(STATUS[error.code])
+        .json({ error: { code: error.code, message: error.message, field: error.field } });
     } else if (error instanceof ZodError) {
       const issue = error.issues[0];
       res.status(400).json({
-        error: { code: 'invalid', message: issue?.message ?? 'Not understood', field: issue?.path.join('.') || undefined },
+        error: {
+          code: 'invalid',
+          message: issue?.message ?? 'Not understood',
+          field: issue?.path.join('.') || undefined,
+        },
       });
     } else if (error instanceof RangeError) {
       const field = /^[\w.[\]]+/.exec(error.message)?.[0];
@@ -46,7 +57,12 @@ export const errorHandler =
       res.status(error.status).json({ error: { code: 'invalid', message: error.message } });
     } else {
       log.error({ err: error }, 'unexpected');
-      res.status(500).json({ error: { code: 'internal', message: 'Something went wrong here. Nothing was changed; the log has the details.' } });
+      res.status(500).json({
+        error: {
+          code: 'internal',
+          message: 'Something went wrong here. Nothing was changed; the log has the details.',
+        },
+      });
     }
   };
 

@@ -34,7 +34,9 @@ async function listenSomewhere(app: Express): Promise<Server> {
       if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw error;
     }
   }
-  throw new Error(`No free port from ${FIRST_PORT} to ${FIRST_PORT + PORTS_TO_TRY - 1}; set PORT to choose one.`);
+  throw new Error(
+    `No free port from ${FIRST_PORT} to ${FIRST_PORT + PORTS_TO_TRY - 1}; set PORT to choose one.`,
+  );
 }
 
 const portOf = (server: Server): number => (server.address() as AddressInfo).port;
@@ -54,5 +56,7 @@ if (isDemo) {
   const station = await listen(stationApp({ seed: stationSeed, latitudeDeg: threePoplars.latitudeDeg }), 0);
   await seedDemo(sequelize, `http://${HOST}:${portOf(station)}`, wallClock, log);
 }
-const server = await listenSomewhere(kibbleApp({ sequelize, wall: wallClock, log }, join(root, 'web', 'dist')));
+const server = await listenSomewhere(
+  kibbleApp({ sequelize, wall: wallClock, log }, join(root, 'web', 'dist')),
+);
 process.stdout.write(`Your data is in ${file}\nKibble is at http://${HOST}:${portOf(server)}\n`);

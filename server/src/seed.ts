@@ -9,7 +9,12 @@ import { createBed, createGarden, gardenToView } from './services/setup.ts';
 import { earliestStart, gardenWeather, siteOf } from './services/weather.ts';
 
 /** Puts the demo garden into an empty database; an existing one only learns where its station is now. */
-export async function seedDemo(sequelize: Sequelize, stationUrl: string, wall: WallClock, log: Logger): Promise<void> {
+export async function seedDemo(
+  sequelize: Sequelize,
+  stationUrl: string,
+  wall: WallClock,
+  log: Logger,
+): Promise<void> {
   const known = await Garden.findOne({ where: { isDemo: true } });
   if (known) {
     await known.update({ stationUrl });
@@ -30,11 +35,26 @@ async function waterAsPlanned(garden: Garden, wall: WallClock, log: Logger): Pro
   const view = await gardenToView(garden, wall);
   for (const bed of view.beds) {
     const until = beds.find((b) => b.name === bed.name)?.followedUntil ?? addDays(today, -1);
-    const waterings = followSeason({ site: siteOf(garden), bed: planBed(bed, [], today), weather, to: until });
+    const waterings = followSeason({
+      site: siteOf(garden),
+      bed: planBed(bed, [], today),
+      weather,
+      to: until,
+    });
     await EventRow.bulkCreate(
       waterings.map(({ date, run }) => ({
-        gardenId: garden.id, bedId: bed.id, kind: 'watering' as const, date, at: wall.now(), litres: run.litres,
-        minutes: run.minutes, netMm: run.bedMm, rainMm: null, reason: 'as planned', note: null, removedAt: null,
+        gardenId: garden.id,
+        bedId: bed.id,
+        kind: 'watering' as const,
+        date,
+        at: wall.now(),
+        litres: run.litres,
+        minutes: run.minutes,
+        netMm: run.bedMm,
+        rainMm: null,
+        reason: 'as planned',
+        note: null,
+        removedAt: null,
       })),
     );
   }

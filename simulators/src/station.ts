@@ -12,8 +12,15 @@ export function stationApp(climate: Climate): Express {
   app.get('/days', (req, res) => {
     const from = String(req.query.from);
     const to = String(req.query.to);
-    if (!isIsoDate(from) || !isIsoDate(to) || daysBetween(from, to) < 0 || daysBetween(from, to) >= MOST_DAYS) {
-      res.status(400).json({ error: { code: 'invalid', message: `from and to must be days, at most ${MOST_DAYS} apart` } });
+    if (
+      !isIsoDate(from) ||
+      !isIsoDate(to) ||
+      daysBetween(from, to) < 0 ||
+      daysBetween(from, to) >= MOST_DAYS
+    ) {
+      res.status(400).json({
+        error: { code: 'invalid', message: `from and to must be days, at most ${MOST_DAYS} apart` },
+      });
       return;
     }
     const count = daysBetween(from, to) + 1;

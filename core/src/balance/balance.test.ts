@@ -18,8 +18,11 @@ const seattle: WeatherDay[] = Papa.parse<Record<string, string>>(
   readFileSync('node_modules/vega-datasets/data/seattle-weather.csv', 'utf8').trim(),
   { header: true },
 ).data.map((row) => ({
-  date: String(row.date), tMinC: Number(row.temp_min), tMaxC: Number(row.temp_max),
-  windMs: Number(row.wind), rainMm: Number(row.precipitation),
+  date: String(row.date),
+  tMinC: Number(row.temp_min),
+  tMaxC: Number(row.temp_max),
+  windMs: Number(row.wind),
+  rainMm: Number(row.precipitation),
 }));
 const summer2015 = seattle.filter((d) => d.date >= '2015-04-01' && d.date <= '2015-10-15');
 const site = { latitudeDeg: 47.6, elevationM: 50 };
@@ -33,7 +36,11 @@ const tomatoes: BedInput = {
 describe('the crop coefficient', () => {
   test('FAO-56 example 28, dry beans: 0.35, 0.85, 1.19 and 0.56 on days 20, 40, 70 and 95 (from memory)', () => {
     const on = (day: number): number =>
-      cropCoefficient({ stages: { ini: 25, dev: 25, mid: 30, late: 20 }, values: { ini: 0.35, mid: 1.19, end: 0.35 }, day });
+      cropCoefficient({
+        stages: { ini: 25, dev: 25, mid: 30, late: 20 },
+        values: { ini: 0.35, mid: 1.19, end: 0.35 },
+        day,
+      });
     expect(on(20)).toBeCloseTo(0.35, 2);
     expect(on(40)).toBeCloseTo(0.85, 2);
     expect(on(70)).toBeCloseTo(1.19, 2);
@@ -48,9 +55,22 @@ describe('the root zone as one store', () => {
     const raw = 0.4 * taw;
     expect(raw).toBeCloseTo(64, 9);
     let depletion = 55;
-    const printed = [[1, 61], [1, 67], [0.97, 72.8], [0.91, 78.3], [0.85, 83.4]] as const;
+    const printed = [
+      [1, 61],
+      [1, 67],
+      [0.97, 72.8],
+      [0.91, 78.3],
+      [0.85, 83.4],
+    ] as const;
     for (const [ks, end] of printed) {
-      const day = singleStoreDay({ depletionMm: depletion, cropUseMm: 6, rainMm: 0, irrigationMm: 0, totalAvailableMm: taw, readilyAvailableMm: raw });
+      const day = singleStoreDay({
+        depletionMm: depletion,
+        cropUseMm: 6,
+        rainMm: 0,
+        irrigationMm: 0,
+        totalAvailableMm: taw,
+        readilyAvailableMm: raw,
+      });
       expect(Math.abs(day.stressCoefficient - ks)).toBeLessThan(0.006);
       expect(Math.abs(day.depletionMm - end)).toBeLessThan(0.15);
       depletion = day.depletionMm;
@@ -71,9 +91,18 @@ describe('evaporation from the surface', () => {
     const maxK = kcMax({ windMs: 1.6, rhMinPct: 35, heightM: 0.3, kcb: 0.3 });
     expect(maxK).toBeCloseTo(1.21, 2);
     let depleted = 0;
-    const expected = [[4.5, 1, 5.5], [5.0, 1, 6.1], [3.9, 0.72, 3.7], [4.2, 0.4, 2.8]] as const;
+    const expected = [
+      [4.5, 1, 5.5],
+      [5.0, 1, 6.1],
+      [3.9, 0.72, 3.7],
+      [4.2, 0.4, 2.8],
+    ] as const;
     for (const [et0, kr, etc] of expected) {
-      const reduction = evaporationReduction({ depletionMm: depleted, readilyEvaporableMm: rew, totalEvaporableMm: tew });
+      const reduction = evaporationReduction({
+        depletionMm: depleted,
+        readilyEvaporableMm: rew,
+        totalEvaporableMm: tew,
+      });
       const ke = evaporationCoefficient({ reduction, kcMax: 1.21, kcb: 0.3, exposedWetted: 0.8 });
       expect(Math.abs(reduction - kr)).toBeLessThan(0.02);
       expect(Math.abs((ke + 0.3) * et0 - etc)).toBeLessThan(0.08);
@@ -94,7 +123,10 @@ describe('evaporation from the surface', () => {
 });
 
 describe('a season of the real record', () => {
-  const irrigations = [30, 60, 85, 100, 115, 130].map((day) => ({ date: addDays('2015-05-15', day), netMm: 35 }));
+  const irrigations = [30, 60, 85, 100, 115, 130].map((day) => ({
+    date: addDays('2015-05-15', day),
+    netMm: 35,
+  }));
   const result = simulateBed(tomatoes, summer2015, irrigations, { site });
 
   test('the balance closes', () => {
@@ -118,13 +150,17 @@ describe('a season of the real record', () => {
     const fieldCapacity = profile.fieldCapacityMm[0] / 50;
     const wiltingPoint = profile.wiltingPointMm[0] / 50;
     const start = run.days.findIndex((d) => d.date === '2015-06-20');
-    let depletion = (run.days[start - 1]?.depletionMm ?? 0);
+    let depletion = run.days[start - 1]?.depletionMm ?? 0;
     let worst = 0;
     for (const day of run.days.slice(start, start + 60)) {
       const taw = totalAvailableWater({ fieldCapacity, wiltingPoint, rootDepthM: day.rootDepthMm / 1000 });
       const next = singleStoreDay({
-        depletionMm: depletion, cropUseMm: day.useMm, rainMm: day.rainMm - day.runoffMm,
-        irrigationMm: day.irrigationMm, totalAvailableMm: taw, readilyAvailableMm: taw,
+        depletionMm: depletion,
+        cropUseMm: day.useMm,
+        rainMm: day.rainMm - day.runoffMm,
+        irrigationMm: day.irrigationMm,
+        totalAvailableMm: taw,
+        readilyAvailableMm: taw,
       });
       depletion = next.depletionMm;
       worst = Math.max(worst, Math.abs(depletion - day.depletionMm) / taw);
@@ -135,7 +171,13 @@ describe('a season of the real record', () => {
 
 describe('what always holds', () => {
   const weatherOf = (values: { range: number; low: number; rain: number }[]): WeatherDay[] =>
-    values.map((v, i) => ({ date: addDays('2026-05-01', i), tMinC: v.low, tMaxC: v.low + v.range, rainMm: v.rain, windMs: 2 }));
+    values.map((v, i) => ({
+      date: addDays('2026-05-01', i),
+      tMinC: v.low,
+      tMaxC: v.low + v.range,
+      rainMm: v.rain,
+      windMs: 2,
+    }));
   const day = fc.record({
     range: fc.double({ min: 1, max: 22, noNaN: true }),
     low: fc.double({ min: -3, max: 24, noNaN: true }),
@@ -151,9 +193,22 @@ describe('what always holds', () => {
     drainage: fc.constantFrom(undefined, 0.2, 20),
     crop: fc.constantFrom('tomato', 'lettuce', 'sweetcorn', 'onion'),
   });
-  const asBed = (b: { textureClass: (typeof TEXTURE_CLASSES)[number]; below: (typeof TEXTURE_CLASSES)[number]; wetted: number; form: 'flat' | 'basin'; bedrockMm?: number; mulchMm: number; drainage?: number; crop: string }): BedInput => ({
+  const asBed = (b: {
+    textureClass: (typeof TEXTURE_CLASSES)[number];
+    below: (typeof TEXTURE_CLASSES)[number];
+    wetted: number;
+    form: 'flat' | 'basin';
+    bedrockMm?: number;
+    mulchMm: number;
+    drainage?: number;
+    crop: string;
+  }): BedInput => ({
     areaM2: 8,
-    ground: { horizons: [{ thicknessMm: 300, textureClass: b.textureClass }, { textureClass: b.below }], bedrockMm: b.bedrockMm, drainageMmPerHour: b.drainage },
+    ground: {
+      horizons: [{ thicknessMm: 300, textureClass: b.textureClass }, { textureClass: b.below }],
+      bedrockMm: b.bedrockMm,
+      drainageMmPerHour: b.drainage,
+    },
     plantings: [{ cropId: b.crop, plantedOn: '2026-05-05' }],
     wettedFraction: b.wetted,
     form: b.form,
@@ -162,23 +217,28 @@ describe('what always holds', () => {
 
   test('water balances to 1e-9 mm and every layer stays between air-dry and full', () => {
     fc.assert(
-      fc.property(bed, fc.array(day, { minLength: 20, maxLength: 60 }), fc.double({ min: 0, max: 60, noNaN: true }), (b, values, watering) => {
-        const weather = weatherOf(values);
-        const input = asBed(b);
-        const profile = soilProfile(input.ground);
-        const irrigations = [{ date: addDays('2026-05-01', 10), netMm: watering }];
-        const { days, closing } = simulateBed(input, weather, irrigations, { site, startFullness: 0.6 });
-        expect(Math.abs(closing.errorMm)).toBeLessThan(1e-9);
-        for (const record of days) {
-          expect(record.stressCoefficient).toBeGreaterThanOrEqual(0);
-          expect(record.stressCoefficient).toBeLessThanOrEqual(1);
-          expect(record.runoffMm).toBeGreaterThanOrEqual(0);
-          const outside = record.layersMm?.filter(
-            (mm, i) => mm < profile.airDryMm[i] - 1e-9 || mm > profile.saturationMm[i] + 1e-9,
-          );
-          expect(outside).toEqual([]);
-        }
-      }),
+      fc.property(
+        bed,
+        fc.array(day, { minLength: 20, maxLength: 60 }),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        (b, values, watering) => {
+          const weather = weatherOf(values);
+          const input = asBed(b);
+          const profile = soilProfile(input.ground);
+          const irrigations = [{ date: addDays('2026-05-01', 10), netMm: watering }];
+          const { days, closing } = simulateBed(input, weather, irrigations, { site, startFullness: 0.6 });
+          expect(Math.abs(closing.errorMm)).toBeLessThan(1e-9);
+          for (const record of days) {
+            expect(record.stressCoefficient).toBeGreaterThanOrEqual(0);
+            expect(record.stressCoefficient).toBeLessThanOrEqual(1);
+            expect(record.runoffMm).toBeGreaterThanOrEqual(0);
+            const outside = record.layersMm?.filter(
+              (mm, i) => mm < profile.airDryMm[i] - 1e-9 || mm > profile.saturationMm[i] + 1e-9,
+            );
+            expect(outside).toEqual([]);
+          }
+        },
+      ),
       { numRuns: 150 },
     );
   });
@@ -188,7 +248,17 @@ describe('what always holds', () => {
       fc.property(fc.array(day, { minLength: 15, maxLength: 40 }), (values) => {
         const weather = weatherOf(values);
         const bare = (depthMm: number): number =>
-          simulateBed({ ...tomatoes, plantings: [], mulch: depthMm ? { material: 'straw', depthMm } : undefined, form: 'basin' }, weather, [], { site }).closing.evaporationMm;
+          simulateBed(
+            {
+              ...tomatoes,
+              plantings: [],
+              mulch: depthMm ? { material: 'straw', depthMm } : undefined,
+              form: 'basin',
+            },
+            weather,
+            [],
+            { site },
+          ).closing.evaporationMm;
         const [none, thin, thick] = [bare(0), bare(30), bare(110)];
         expect(thin).toBeLessThanOrEqual(none + 1e-9);
         expect(thick).toBeLessThanOrEqual(thin + 1e-9);
@@ -198,10 +268,17 @@ describe('what always holds', () => {
   });
 
   test('refuses what cannot be, by name', () => {
-    const weather = weatherOf([{ range: 10, low: 10, rain: 0 }, { range: 10, low: 10, rain: 0 }]);
+    const weather = weatherOf([
+      { range: 10, low: 10, rain: 0 },
+      { range: 10, low: 10, rain: 0 },
+    ]);
     expect(() => simulateBed({ ...tomatoes, areaM2: 0 }, weather, [], { site })).toThrow(/areaM2/);
-    expect(() => simulateBed(tomatoes, weather, [{ date: '2026-05-01', netMm: -3 }], { site })).toThrow(/irrigations\[0\].netMm .*got -3/);
-    expect(() => simulateBed(tomatoes, weather, [{ date: '2027-05-01', netMm: 3 }], { site })).toThrow(/irrigations\[0\].date/);
+    expect(() => simulateBed(tomatoes, weather, [{ date: '2026-05-01', netMm: -3 }], { site })).toThrow(
+      /irrigations\[0\].netMm .*got -3/,
+    );
+    expect(() => simulateBed(tomatoes, weather, [{ date: '2027-05-01', netMm: 3 }], { site })).toThrow(
+      /irrigations\[0\].date/,
+    );
     const gap = [weather[0], { ...weather[1], date: '2026-05-09' }] as WeatherDay[];
     expect(() => simulateBed(tomatoes, gap, [], { site })).toThrow(/weather\[1\].date must be 2026-05-02/);
   });

@@ -41,15 +41,9 @@ export function evaporationCoefficient(options: {
   kcb: number;
   exposedWetted: number;
 }): number {
-  return Math.min(
-    options.reduction * (options.kcMax - options.kcb),
-    options.exposedWetted * options.kcMax,
-  );
+  return Math.min(options.reduction * (options.kcMax - options.kcb), options.exposedWetted * options.kcMax);
 }
 
 /** Water that can evaporate from the surface layer in all, mm. FAO-56 eq. 73. */
-export const totalEvaporableMm = (
-  fieldCapacity: number,
-  wiltingPoint: number,
-  depthM: number,
-): number => 1000 * (fieldCapacity - 0.5 * wiltingPoint) * depthM;
+export const totalEvaporableMm = (fieldCapacity: number, wiltingPoint: number, depthM: number): number =>
+  1000 * (fieldCapacity - 0.5 * wiltingPoint) * depthM;

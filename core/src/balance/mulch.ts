@@ -8,7 +8,13 @@ export interface Mulch {
 }
 
 export const MULCH_MATERIALS = [
-  'straw', 'grass clippings', 'compost', 'wood chip', 'bark', 'needles', 'gravel',
+  'straw',
+  'grass clippings',
+  'compost',
+  'wood chip',
+  'bark',
+  'needles',
+  'gravel',
 ] as const;
 export type MulchMaterial = (typeof MULCH_MATERIALS)[number];
 
@@ -31,7 +37,6 @@ export function mulchEvaporationFactor(mulch: Mulch | undefined): number {
   const cover = within('mulch.cover', mulch.cover ?? 1, 0, 1);
   const thin = Math.min(1, depth / THIN_MM);
   const thick = Math.min(1, Math.max(0, (depth - THIN_MM) / (THICK_MM - THIN_MM)));
-  const reduction =
-    REDUCTION_AT_FULL_COVER + (REDUCTION_THICK - REDUCTION_AT_FULL_COVER) * thick;
+  const reduction = REDUCTION_AT_FULL_COVER + (REDUCTION_THICK - REDUCTION_AT_FULL_COVER) * thick;
   return 1 - cover * thin * reduction;
 }

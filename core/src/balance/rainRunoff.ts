@@ -4,12 +4,13 @@
  * numbers for straight rows in good condition from its ch. 9 / TR-55 table 2-2b, groups A–D by the
  * conductivity of the surface (all from memory).
  */
-const CURVE_NUMBERS: readonly (readonly [minConductivityMmPerHour: number, bare: number, mulched: number])[] = [
-  [36, 67, 64],
-  [14.4, 78, 75],
-  [3.6, 85, 82],
-  [0, 89, 85],
-];
+const CURVE_NUMBERS: readonly (readonly [minConductivityMmPerHour: number, bare: number, mulched: number])[] =
+  [
+    [36, 67, 64],
+    [14.4, 78, 75],
+    [3.6, 85, 82],
+    [0, 89, 85],
+  ];
 
 /** Water the surface takes before any runs off at a steady state, S, mm. */
 export function curveStorageMm(conductivityMmPerHour: number, mulched: boolean): number {

@@ -102,10 +102,7 @@ export function weatherSeries(weather: readonly WeatherDay[], site: Site): Weath
     series.et0[d] = et0.mm;
     series.routes.push(et0.route);
     series.rain[d] = within(`weather[${d}].rainMm`, day.rainMm, 0, 1000, 'mm');
-    series.climate[d] = climateTerm(
-      Math.min(6, Math.max(1, dayWind(day).ms)),
-      dayMinimumHumidity(day),
-    );
+    series.climate[d] = climateTerm(Math.min(6, Math.max(1, dayWind(day).ms)), dayMinimumHumidity(day));
   }
   return series;
 }
@@ -192,8 +189,15 @@ export function simulateBed(
   const storeStartMm = storedMm(model, state);
 
   const closing: ClosingBalance = {
-    rainMm: 0, irrigationMm: 0, runoffMm: 0, evaporationMm: 0, transpirationMm: 0, drainageMm: 0,
-    storeStartMm, storeEndMm: storeStartMm, errorMm: 0,
+    rainMm: 0,
+    irrigationMm: 0,
+    runoffMm: 0,
+    evaporationMm: 0,
+    transpirationMm: 0,
+    drainageMm: 0,
+    storeStartMm,
+    storeEndMm: storeStartMm,
+    errorMm: 0,
   };
   const days: DailyRecord[] = [];
   for (let d = 0; d < weather.length; d += 1) {

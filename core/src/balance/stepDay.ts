@@ -84,8 +84,7 @@ export function stepDay(
       if (filled > fc[i]) {
         down = (filled - fc[i]) * drainShare[i];
         const room = i + 1 < n ? fc[i + 1] - water[k + 1] : 0;
-        const limit =
-          i + 1 < n ? maxFlux[i + 1] + (room > 0 ? room : 0) : profile.bottomFluxMmPerDay;
+        const limit = i + 1 < n ? maxFlux[i + 1] + (room > 0 ? room : 0) : profile.bottomFluxMmPerDay;
         if (down > limit) down = limit;
       }
       water[k] = filled - down;

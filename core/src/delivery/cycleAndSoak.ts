@@ -48,7 +48,7 @@ export function cycleAndSoak(options: {
     );
   }
   const runMinutes = allMinutes / cycles;
-  const soakMinutes = (((pooling * runMinutes) / 60) / intake) * 60;
+  const soakMinutes = ((pooling * runMinutes) / 60 / intake) * 60;
   return {
     cycles,
     runMinutes,

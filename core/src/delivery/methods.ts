@@ -16,9 +16,33 @@ export interface MethodFacts {
 }
 
 export const METHOD_FACTS: Readonly<Record<Method, MethodFacts>> = {
-  sprinkler: { efficiency: 0.75, wettedFraction: 1, overhead: true, surfaceStorageMm: 5, how: 'sprinkler, before the wind gets up' },
-  'hose wand': { efficiency: 0.85, wettedFraction: 1, overhead: false, surfaceStorageMm: 8, how: 'hose wand, low, on the soil' },
+  sprinkler: {
+    efficiency: 0.75,
+    wettedFraction: 1,
+    overhead: true,
+    surfaceStorageMm: 5,
+    how: 'sprinkler, before the wind gets up',
+  },
+  'hose wand': {
+    efficiency: 0.85,
+    wettedFraction: 1,
+    overhead: false,
+    surfaceStorageMm: 8,
+    how: 'hose wand, low, on the soil',
+  },
   drip: { efficiency: 0.9, wettedFraction: 0.5, overhead: false, surfaceStorageMm: 10, how: 'drip line' },
-  'soaker hose': { efficiency: 0.85, wettedFraction: 0.6, overhead: false, surfaceStorageMm: 10, how: 'soaker hose' },
-  'watering can': { efficiency: 0.9, wettedFraction: 0.8, overhead: false, surfaceStorageMm: 6, how: 'watering can, at the foot of the plants' },
+  'soaker hose': {
+    efficiency: 0.85,
+    wettedFraction: 0.6,
+    overhead: false,
+    surfaceStorageMm: 10,
+    how: 'soaker hose',
+  },
+  'watering can': {
+    efficiency: 0.9,
+    wettedFraction: 0.8,
+    overhead: false,
+    surfaceStorageMm: 6,
+    how: 'watering can, at the foot of the plants',
+  },
 };

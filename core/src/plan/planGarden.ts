@@ -1,6 +1,13 @@
 import { bedModel, type BedInput, type BedModel } from '../balance/bedModel.ts';
 import { cloneState, OUT, startState, type BedState } from '../balance/bedState.ts';
-import { dailyRecord, irrigationSeries, weatherSeries, type DailyRecord, type Irrigation, type WeatherSeries } from '../balance/simulateBed.ts';
+import {
+  dailyRecord,
+  irrigationSeries,
+  weatherSeries,
+  type DailyRecord,
+  type Irrigation,
+  type WeatherSeries,
+} from '../balance/simulateBed.ts';
 import { stepDay } from '../balance/stepDay.ts';
 import { runPlan, wettedFractionOf, type Delivery, type RunPlan } from '../delivery/runPlan.ts';
 import { plantOnDay, stageDates } from '../plants/plantOnDay.ts';
@@ -173,7 +180,12 @@ function outlookOf(
   };
   const days = weather.slice(offset);
   const model = bedModel(bed, input.startOn, days.length);
-  const run: Run = { model, state: startState(model, input.startFullness), series: mine, first: input.startOn };
+  const run: Run = {
+    model,
+    state: startState(model, input.startFullness),
+    series: mine,
+    first: input.startOn,
+  };
   const given = irrigationSeries(
     input.irrigations.filter((i) => i.date >= input.startOn && i.date <= options.today),
     input.startOn,
@@ -181,7 +193,14 @@ function outlookOf(
   );
   const todayIndex = daysBetween(input.startOn, options.today);
   const record = (d: number): DailyRecord =>
-    dailyRecord(model, run.state, (days[d] as SourcedDay).date, mine.et0[d], mine.routes[d] as ReferenceEtRoute, true);
+    dailyRecord(
+      model,
+      run.state,
+      (days[d] as SourcedDay).date,
+      mine.et0[d],
+      mine.routes[d] as ReferenceEtRoute,
+      true,
+    );
 
   const past: DailyRecord[] = [];
   for (let d = 0; d < todayIndex; d += 1) {
@@ -230,7 +249,12 @@ function outlookOf(
         reason: { code: young ? 'establishing' : 'refill line', ...facts },
       });
     } else if (isToday) {
-      leave = leaveReason({ growing, settled: Boolean(input.settledToday) || irrigationMm > 0, wait, airless });
+      leave = leaveReason({
+        growing,
+        settled: Boolean(input.settledToday) || irrigationMm > 0,
+        wait,
+        airless,
+      });
     }
     step(run, d, rain, irrigationMm);
     ahead.push(record(d));
@@ -367,7 +391,10 @@ function overLimit(
     if (used + watering.run.minutes <= constraints.minutesPerDay) used += watering.run.minutes;
     else {
       leftOut.push({
-        bedId: watering.bedId, date: watering.date, minutes: watering.run.minutes, why: 'minutes a day',
+        bedId: watering.bedId,
+        date: watering.date,
+        minutes: watering.run.minutes,
+        why: 'minutes a day',
       });
     }
   }

@@ -2,7 +2,11 @@ import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import { cropById } from './catalogue/index.ts';
 import { curveAt } from './cropCoefficient.ts';
 import {
-  STAGE_NAMES, type CropEntry, type PlantingInput, type StageName, type StartMethod,
+  STAGE_NAMES,
+  type CropEntry,
+  type PlantingInput,
+  type StageName,
+  type StartMethod,
 } from './types.ts';
 
 /** What a planting is on one day: everything the water balance asks of the plant. */
@@ -23,7 +27,12 @@ export interface PlantOnDay {
 
 /** Rooting depth on the day of planting, mm, by start method. FAO-56 ch. 8 asks 150–200 mm; the rest is judgement. */
 const START_ROOT_MM: Readonly<Record<StartMethod, number>> = {
-  'direct-sown': 150, module: 150, pot: 250, 'bare-root': 300, cloves: 150, tubers: 250,
+  'direct-sown': 150,
+  module: 150,
+  pot: 250,
+  'bare-root': 300,
+  cloves: 150,
+  tubers: 250,
 };
 
 /** Height of a seedling or a fresh transplant, as a share of the full height. Judgement. */
@@ -33,13 +42,18 @@ const START_HEIGHT_SHARE = 0.1;
 const KC_MIN = 0.15;
 const KC_MAX_STANDARD = 1.2;
 
-export const cropOf = (planting: PlantingInput): CropEntry =>
-  planting.custom ?? cropById(planting.cropId);
+export const cropOf = (planting: PlantingInput): CropEntry => planting.custom ?? cropById(planting.cropId);
 
 /** Day of the season on which a stage begins. */
 function stageStart(crop: CropEntry, stage: StageName): number {
   const { ini, dev, mid, late } = crop.stages;
-  return { establishing: 0, growing: ini, 'in full leaf': ini + dev, ripening: ini + dev + mid, past: ini + dev + mid + late }[stage];
+  return {
+    establishing: 0,
+    growing: ini,
+    'in full leaf': ini + dev,
+    ripening: ini + dev + mid,
+    past: ini + dev + mid + late,
+  }[stage];
 }
 
 /** Days a start method gains or loses on the catalogue's stage table. Judgement: a module is about four weeks ahead of seed. */
@@ -108,10 +122,7 @@ export function plantOnDay(planting: PlantingInput, date: IsoDate): PlantOnDay |
 }
 
 /** First day of each stage of this planting, as the curve stands on `date`. */
-export function stageDates(
-  planting: PlantingInput,
-  date: IsoDate,
-): { stage: StageName; from: IsoDate }[] {
+export function stageDates(planting: PlantingInput, date: IsoDate): { stage: StageName; from: IsoDate }[] {
   const crop = cropOf(planting);
   const day = seasonDay(planting, date);
   return STAGE_NAMES.map((stage) => ({ stage, from: addDays(date, stageStart(crop, stage) - day) }));

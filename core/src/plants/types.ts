@@ -17,14 +17,12 @@ export type CropGroup =
 export type LifeCycle = 'annual' | 'deciduous' | 'evergreen';
 
 /** How a planting was started. */
-export const START_METHODS = [
-  'direct-sown', 'module', 'pot', 'bare-root', 'cloves', 'tubers',
-] as const;
+export const START_METHODS = ['direct-sown', 'module', 'pot', 'bare-root', 'cloves', 'tubers'] as const;
 export type StartMethod = (typeof START_METHODS)[number];
 
 /** Which group rule for a planned dry spell applies. */
 export type ToughenRule =
-  | 'legume' | 'root' | 'tomato' | 'cucurbit' | 'onion' | 'potted potato' | 'never' | 'not needed';
+  'legume' | 'root' | 'tomato' | 'cucurbit' | 'onion' | 'potted potato' | 'never' | 'not needed';
 
 export type FrostClass = 'tender' | 'half-hardy' | 'hardy';
 

@@ -6,7 +6,15 @@ import { TEXTURE_CLASSES, textureClassOf, type TextureClass } from './textureCla
 import { wetFrontDepth } from './wetFrontDepth.ts';
 
 /** Saxton & Rawls 2006, table 3: wilting point, field capacity, saturation in % and conductivity in mm/h at 2.5 % organic matter (from memory). */
-const TABLE_3: readonly [TextureClass, sand: number, clay: number, wp: number, fc: number, sat: number, ks: number][] = [
+const TABLE_3: readonly [
+  TextureClass,
+  sand: number,
+  clay: number,
+  wp: number,
+  fc: number,
+  sat: number,
+  ks: number,
+][] = [
   ['sand', 88, 5, 5, 10, 46, 108.1],
   ['loamy sand', 80, 5, 5, 12, 46, 96.7],
   ['sandy loam', 65, 10, 8, 18, 45, 50.3],
@@ -54,8 +62,12 @@ describe('soil water from texture', () => {
 
   test('refuses shares that cannot be', () => {
     expect(() => soilFromFractions({ sandPct: 70, clayPct: 40 })).toThrow(/sandPct \+ clayPct/);
-    expect(() => soilFromFractions({ sandPct: -3, clayPct: 40 })).toThrow(/sandPct must be .*0 to 100 %; got -3/);
-    expect(() => soilFromFractions({ sandPct: 40, clayPct: 20, organicMatterPct: Number.NaN })).toThrow(/organicMatterPct/);
+    expect(() => soilFromFractions({ sandPct: -3, clayPct: 40 })).toThrow(
+      /sandPct must be .*0 to 100 %; got -3/,
+    );
+    expect(() => soilFromFractions({ sandPct: 40, clayPct: 20, organicMatterPct: Number.NaN })).toThrow(
+      /organicMatterPct/,
+    );
   });
 });
 
@@ -95,7 +107,10 @@ describe('the profile', () => {
 });
 
 describe('how deep a watering goes (common practice)', () => {
-  const at = (fieldCapacity: number, waterContent: number): { thicknessMm: number; fieldCapacity: number; waterContent: number }[] =>
+  const at = (
+    fieldCapacity: number,
+    waterContent: number,
+  ): { thicknessMm: number; fieldCapacity: number; waterContent: number }[] =>
     Array.from({ length: 30 }, () => ({ thicknessMm: 50, fieldCapacity, waterContent }));
 
   test('5 mm wets 20 mm of dry average soil, 125 mm wets 500 mm', () => {

@@ -59,8 +59,7 @@ export function soilFromFractions(options: {
   const coarsePores = coarse0 + 0.636 * coarse0 - 0.107;
   const saturation = fieldCapacity + coarsePores - 0.097 * s + 0.043;
 
-  const lambda =
-    (Math.log(fieldCapacity) - Math.log(wiltingPoint)) / (Math.log(1500) - Math.log(33));
+  const lambda = (Math.log(fieldCapacity) - Math.log(wiltingPoint)) / (Math.log(1500) - Math.log(33));
   const drainable = Math.max(0.001, saturation - fieldCapacity);
   return {
     textureClass: textureClassOf({ sandPct, clayPct }),

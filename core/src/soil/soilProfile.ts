@@ -86,9 +86,7 @@ export function intakeRate(ground: GroundInput): number {
   const slope = ground.slopePct ?? 0;
   const slopeFactor = SLOPE_FACTORS.find(([upto]) => slope <= upto)?.[1] ?? 1;
   return (
-    TEXTURES[top.textureClass].basicInfiltrationMmPerHour *
-    slopeFactor *
-    (ground.crusted ? CRUST_FACTOR : 1)
+    TEXTURES[top.textureClass].basicInfiltrationMmPerHour * slopeFactor * (ground.crusted ? CRUST_FACTOR : 1)
   );
 }
 
@@ -110,19 +108,34 @@ function waterOf(horizon: Horizon, index: number): HorizonWater {
         })
       : soilOfClass(horizon.textureClass, horizon.organicMatterPct);
   const fieldCapacity = within(
-    at('fieldCapacity'), horizon.fieldCapacity ?? base.fieldCapacity, 0.02, 0.7, 'm³/m³');
+    at('fieldCapacity'),
+    horizon.fieldCapacity ?? base.fieldCapacity,
+    0.02,
+    0.7,
+    'm³/m³',
+  );
   const wiltingPoint = within(
-    at('wiltingPoint'), horizon.wiltingPoint ?? base.wiltingPoint, 0.005, 0.5, 'm³/m³');
+    at('wiltingPoint'),
+    horizon.wiltingPoint ?? base.wiltingPoint,
+    0.005,
+    0.5,
+    'm³/m³',
+  );
   ordered(at('wiltingPoint'), wiltingPoint + 0.005, at('fieldCapacity'), fieldCapacity);
   const saturation = within(
     at('saturation'),
     horizon.saturation ?? Math.max(base.saturation, fieldCapacity + 0.03),
-    0.05, 0.95, 'm³/m³');
+    0.05,
+    0.95,
+    'm³/m³',
+  );
   ordered(at('fieldCapacity'), fieldCapacity, at('saturation'), saturation);
   const conductivity = positive(
     at('saturatedConductivityMmPerHour'),
     horizon.saturatedConductivityMmPerHour ?? base.saturatedConductivityMmPerHour,
-    5000, 'mm/h');
+    5000,
+    'mm/h',
+  );
   const solid = 1 - within(at('stonesPct'), horizon.stonesPct ?? 0, 0, 90, '%') / 100;
   return {
     fieldCapacity: fieldCapacity * solid,

@@ -18,10 +18,7 @@ export interface WetFrontLayer {
  * @throws RangeError on an empty profile, a slice without thickness or an impossible water content
  * Source: mass balance; the two ratios are common practice.
  */
-export function wetFrontDepth(options: {
-  appliedMm: number;
-  profile: readonly WetFrontLayer[];
-}): number {
+export function wetFrontDepth(options: { appliedMm: number; profile: readonly WetFrontLayer[] }): number {
   let left = within('appliedMm', options.appliedMm, 0, 2000, 'mm');
   atLeast('profile', options.profile, 1);
   let depth = 0;

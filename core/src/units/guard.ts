@@ -8,9 +8,7 @@
 export function within(field: string, value: unknown, min: number, max: number, unit = ''): number {
   if (typeof value !== 'number' || !(value >= min && value <= max) || !Number.isFinite(value)) {
     const suffix = unit ? ` ${unit}` : '';
-    throw new RangeError(
-      `${field} must be a number from ${min} to ${max}${suffix}; got ${String(value)}`,
-    );
+    throw new RangeError(`${field} must be a number from ${min} to ${max}${suffix}; got ${String(value)}`);
   }
   return value;
 }
@@ -30,9 +28,7 @@ export function withinIfGiven(
 export function positive(field: string, value: unknown, max: number, unit = ''): number {
   if (typeof value !== 'number' || !(value > 0 && value <= max) || !Number.isFinite(value)) {
     const suffix = unit ? ` ${unit}` : '';
-    throw new RangeError(
-      `${field} must be a number above 0 and up to ${max}${suffix}; got ${String(value)}`,
-    );
+    throw new RangeError(`${field} must be a number above 0 and up to ${max}${suffix}; got ${String(value)}`);
   }
   return value;
 }

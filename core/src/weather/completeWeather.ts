@@ -59,6 +59,7 @@ export function completeWeather(options: {
   const count = daysBetween(from, to) + 1;
   if (count < 1) throw new RangeError(`to must not be before from (${from}); got ${to}`);
   const seen = options.record.filter((day) => day.date <= today);
+  const seenSeasons = seen.map((day) => dayOfYear(day.date));
   const recorded = new Map(seen.map((day) => [day.date, day]));
   const forecast = new Map(options.forecast.map((day) => [day.date, day]));
   const made = new Map<number, SourcedDay | null>();
@@ -67,8 +68,8 @@ export function completeWeather(options: {
     const doy = dayOfYear(date);
     const known = made.get(doy);
     if (known !== undefined) return known && { ...known, date };
-    const near = seen.filter((day) => {
-      const apart = Math.abs(dayOfYear(day.date) - doy);
+    const near = seen.filter((_day, i) => {
+      const apart = Math.abs((seenSeasons[i] ?? 0) - doy);
       return Math.min(apart, 365 - apart) <= SEASON_DAYS;
     });
     const recent = seen.slice(-RECENT_DAYS);

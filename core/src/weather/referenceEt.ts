@@ -144,8 +144,7 @@ export function referenceEt(day: WeatherForEt, site: Site): ReferenceEt {
   // In the polar night the ratio has no meaning; a half-clouded sky is FAO-56's advice for lack of data.
   const relativeSun = clearSky > 0 ? Math.min(1, sun.mj / clearSky) : 0.5;
   const k4 = ((tMaxC + 273.16) ** 4 + (tMinC + 273.16) ** 4) / 2;
-  const netLongwave =
-    STEFAN_BOLTZMANN * k4 * (0.34 - 0.14 * Math.sqrt(ea)) * (1.35 * relativeSun - 0.35);
+  const netLongwave = STEFAN_BOLTZMANN * k4 * (0.34 - 0.14 * Math.sqrt(ea)) * (1.35 * relativeSun - 0.35);
   const net = (1 - ALBEDO) * sun.mj - netLongwave - (day.soilHeatMJ ?? 0);
 
   const mm =

@@ -40,8 +40,12 @@ describe('the sun', () => {
   });
 
   test.each([
-    [46.9, '2026-03-20'], [46.9, '2026-06-21'], [46.9, '2026-12-21'], [-33, '2026-01-15'],
-    [0, '2026-08-01'], [60, '2026-05-01'],
+    [46.9, '2026-03-20'],
+    [46.9, '2026-06-21'],
+    [46.9, '2026-12-21'],
+    [-33, '2026-01-15'],
+    [0, '2026-08-01'],
+    [60, '2026-05-01'],
   ])('day length agrees with astronomy-engine at %p° on %s', (latitudeDeg, date) => {
     const noon = new Date(`${date}T12:00:00Z`);
     const sun = Astronomy.Equator(Astronomy.Body.Sun, noon, new Astronomy.Observer(0, 0, 0), true, true);
@@ -73,8 +77,13 @@ describe('reference evapotranspiration', () => {
   test('FAO-56 example 17, Bangkok in April, monthly means with soil heat flux: 5.7 mm/day', () => {
     const et0 = referenceEt(
       {
-        date: '2025-04-15', tMinC: 25.6, tMaxC: 34.8, vapourPressureKPa: 2.85, windMs: 2,
-        sunshineHours: 8.5, soilHeatMJ: 0.14,
+        date: '2025-04-15',
+        tMinC: 25.6,
+        tMaxC: 34.8,
+        vapourPressureKPa: 2.85,
+        windMs: 2,
+        sunshineHours: 8.5,
+        soilHeatMJ: 0.14,
       },
       { latitudeDeg: 13 + 44 / 60, elevationM: 2 },
     );
@@ -85,8 +94,14 @@ describe('reference evapotranspiration', () => {
   test('FAO-56 example 18, Uccle on 6 July, daily: 3.9 mm/day', () => {
     const et0 = referenceEt(
       {
-        date: '2025-07-06', tMinC: 12.3, tMaxC: 21.5, rhMinPct: 63, rhMaxPct: 84,
-        windMs: 10 / 3.6, windHeightM: 10, sunshineHours: 9.25,
+        date: '2025-07-06',
+        tMinC: 12.3,
+        tMaxC: 21.5,
+        rhMinPct: 63,
+        rhMaxPct: 84,
+        windMs: 10 / 3.6,
+        windHeightM: 10,
+        sunshineHours: 9.25,
       },
       { latitudeDeg: 50.8, elevationM: 100 },
     );
@@ -100,7 +115,11 @@ describe('reference evapotranspiration', () => {
       { latitudeDeg: 45.72, elevationM: 200 },
     );
     expect(et0.mm).toBeCloseTo(4.56, 1);
-    expect(et0.route).toEqual({ humidity: 'night minimum', radiation: 'temperature range', wind: 'assumed 2 m/s' });
+    expect(et0.route).toEqual({
+      humidity: 'night minimum',
+      radiation: 'temperature range',
+      wind: 'assumed 2 m/s',
+    });
     const check = hargreavesEt({ tMinC: 14.8, tMaxC: 26.6, latitudeDeg: 45.72, dayOfYear: 196 });
     expect(check).toBeCloseTo(5.0, 1);
   });
@@ -115,11 +134,15 @@ describe('reference evapotranspiration', () => {
     [{ tMinC: 10, tMaxC: 20, windMs: -1 }, /windMs must be .*0 to 75 m\/s; got -1/],
     [{ tMinC: Number.NaN, tMaxC: 20 }, /tMinC must be .*got NaN/],
   ])('refuses %p', (given, message) => {
-    expect(() => referenceEt({ date: '2025-07-01', ...given }, { latitudeDeg: 45, elevationM: 0 })).toThrow(message);
+    expect(() => referenceEt({ date: '2025-07-01', ...given }, { latitudeDeg: 45, elevationM: 0 })).toThrow(
+      message,
+    );
   });
 
   test('refuses a date that is not a day', () => {
-    expect(() => referenceEt({ date: '2025-02-30', tMinC: 1, tMaxC: 2 }, { latitudeDeg: 45, elevationM: 0 })).toThrow(/YYYY-MM-DD/);
+    expect(() =>
+      referenceEt({ date: '2025-02-30', tMinC: 1, tMaxC: 2 }, { latitudeDeg: 45, elevationM: 0 }),
+    ).toThrow(/YYYY-MM-DD/);
   });
 });
 
@@ -140,13 +163,26 @@ describe('weather nobody measured', () => {
 
   test('a garden living in the past does not see its own future', () => {
     const record = Array.from({ length: 40 }, (_, i) => ({
-      date: addDays('2015-07-01', i), tMinC: 12, tMaxC: 24, rainMm: i === 30 ? 50 : 0,
+      date: addDays('2015-07-01', i),
+      tMinC: 12,
+      tMaxC: 24,
+      rainMm: i === 30 ? 50 : 0,
     }));
     const days = completeWeather({
-      record, forecast: [], site, from: '2015-07-01', to: '2015-08-09', today: '2015-07-20',
+      record,
+      forecast: [],
+      site,
+      from: '2015-07-01',
+      to: '2015-08-09',
+      today: '2015-07-20',
     });
     expect(days).toHaveLength(40);
-    expect(days.filter((d) => d.source === 'record').map((d) => d.date).at(-1)).toBe('2015-07-20');
+    expect(
+      days
+        .filter((d) => d.source === 'record')
+        .map((d) => d.date)
+        .at(-1),
+    ).toBe('2015-07-20');
     expect(days.reduce((sum, d) => sum + d.rainMm, 0)).toBe(0);
     expect(days[30]?.source).toBe('own record');
     expect(days[30]?.tMaxC).toBeCloseTo(24, 9);

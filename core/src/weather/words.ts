@@ -25,7 +25,11 @@ export function weatherFromWords(date: IsoDate, words: WeatherWords, latitudeDeg
   const [rhMinPct, rhMaxPct] = HUMIDITY[words.air];
   const above = extraterrestrialRadiation({ latitudeDeg, dayOfYear: dayOfYear(date) });
   return {
-    date, tMinC, tMaxC, rhMinPct, rhMaxPct,
+    date,
+    tMinC,
+    tMaxC,
+    rhMinPct,
+    rhMaxPct,
     windMs: WIND_MS[words.wind],
     solarMJ: SUN_SHARE[words.sky] * above,
     rainMm: 0,

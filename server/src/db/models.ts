@@ -1,4 +1,11 @@
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize';
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize';
 
 export class Garden extends Model<InferAttributes<Garden>, InferCreationAttributes<Garden>> {
   declare id: CreationOptional<number>;
@@ -47,7 +54,10 @@ export class Delivery extends Model<InferAttributes<Delivery>, InferCreationAttr
   declare measured: boolean;
 }
 
-export class WeatherDayRow extends Model<InferAttributes<WeatherDayRow>, InferCreationAttributes<WeatherDayRow>> {
+export class WeatherDayRow extends Model<
+  InferAttributes<WeatherDayRow>,
+  InferCreationAttributes<WeatherDayRow>
+> {
   declare id: CreationOptional<number>;
   declare gardenId: number;
   declare date: string;
@@ -94,24 +104,87 @@ const moment = () => ({ type: DataTypes.DATE, allowNull: true });
 /** Binds the models to a database. */
 export function defineModels(sequelize: Sequelize): void {
   const as = (tableName: string) => ({ sequelize, tableName, timestamps: false });
-  Garden.init({
-    id: key(), name: text(), latitudeDeg: number(), elevationM: number(), timeZone: text(), units: text(), clockMode: text(),
-    practiceDate: textOrNull(), isDemo: flag(), stationUrl: textOrNull(),
-  }, as('gardens'));
-  Bed.init({
-    id: key(), gardenId: integer(), position: integer(), name: text(), areaM2: number(), textureClass: text(), subsoilClass: textOrNull(),
-    form: text(), underCover: flag(), mulchMaterial: textOrNull(), mulchMm: numberOrNull(), startOn: text(), startWetness: text(),
-    archivedAt: moment(),
-  }, as('beds'));
-  Planting.init({ id: key(), bedId: integer(), cropId: text(), plantedOn: text(), endedOn: textOrNull(), method: textOrNull() }, as('plantings'));
-  Delivery.init({ id: key(), bedId: integer(), method: text(), litresPerMinute: number(), measured: flag() }, as('deliveries'));
-  WeatherDayRow.init({
-    id: key(), gardenId: integer(), date: text(), source: text(), tMinC: number(), tMaxC: number(), rainMm: number(),
-    windMs: numberOrNull(), rhMinPct: numberOrNull(), rhMaxPct: numberOrNull(), solarMJ: numberOrNull(),
-  }, as('weather_days'));
-  EventRow.init({
-    id: key(), gardenId: integer(), bedId: { type: DataTypes.INTEGER, allowNull: true }, kind: text(), date: text(),
-    at: { type: DataTypes.DATE, allowNull: false }, litres: numberOrNull(), minutes: numberOrNull(), netMm: numberOrNull(),
-    rainMm: numberOrNull(), reason: textOrNull(), note: textOrNull(), removedAt: moment(),
-  }, as('events'));
+  Garden.init(
+    {
+      id: key(),
+      name: text(),
+      latitudeDeg: number(),
+      elevationM: number(),
+      timeZone: text(),
+      units: text(),
+      clockMode: text(),
+      practiceDate: textOrNull(),
+      isDemo: flag(),
+      stationUrl: textOrNull(),
+    },
+    as('gardens'),
+  );
+  Bed.init(
+    {
+      id: key(),
+      gardenId: integer(),
+      position: integer(),
+      name: text(),
+      areaM2: number(),
+      textureClass: text(),
+      subsoilClass: textOrNull(),
+      form: text(),
+      underCover: flag(),
+      mulchMaterial: textOrNull(),
+      mulchMm: numberOrNull(),
+      startOn: text(),
+      startWetness: text(),
+      archivedAt: moment(),
+    },
+    as('beds'),
+  );
+  Planting.init(
+    {
+      id: key(),
+      bedId: integer(),
+      cropId: text(),
+      plantedOn: text(),
+      endedOn: textOrNull(),
+      method: textOrNull(),
+    },
+    as('plantings'),
+  );
+  Delivery.init(
+    { id: key(), bedId: integer(), method: text(), litresPerMinute: number(), measured: flag() },
+    as('deliveries'),
+  );
+  WeatherDayRow.init(
+    {
+      id: key(),
+      gardenId: integer(),
+      date: text(),
+      source: text(),
+      tMinC: number(),
+      tMaxC: number(),
+      rainMm: number(),
+      windMs: numberOrNull(),
+      rhMinPct: numberOrNull(),
+      rhMaxPct: numberOrNull(),
+      solarMJ: numberOrNull(),
+    },
+    as('weather_days'),
+  );
+  EventRow.init(
+    {
+      id: key(),
+      gardenId: integer(),
+      bedId: { type: DataTypes.INTEGER, allowNull: true },
+      kind: text(),
+      date: text(),
+      at: { type: DataTypes.DATE, allowNull: false },
+      litres: numberOrNull(),
+      minutes: numberOrNull(),
+      netMm: numberOrNull(),
+      rainMm: numberOrNull(),
+      reason: textOrNull(),
+      note: textOrNull(),
+      removedAt: moment(),
+    },
+    as('events'),
+  );
 }

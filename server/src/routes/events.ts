@@ -25,7 +25,12 @@ export function eventRoutes({ wall }: Services): Router {
     const garden = await findGarden(readId(req.params.id, 'garden'));
     const { date, rainMm } = read(gaugeBody, req.body);
     const today = todayOf(garden, wall);
-    if (date > today) throw new Refusal('invalid', `Date must be ${today} (today at this garden) or earlier; got ${date}`, 'date');
+    if (date > today)
+      throw new Refusal(
+        'invalid',
+        `Date must be ${today} (today at this garden) or earlier; got ${date}`,
+        'date',
+      );
     res.status(201).json(read(eventView, await logRain(garden.id, date, rainMm, wall)));
   });
 

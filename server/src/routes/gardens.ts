@@ -1,4 +1,12 @@
-import { bedBody, bedPageView, gardenPatch, gardenView, roundView, setupBody, stepBody } from '@kibble/contract';
+import {
+  bedBody,
+  bedPageView,
+  gardenPatch,
+  gardenView,
+  roundView,
+  setupBody,
+  stepBody,
+} from '@kibble/contract';
 import { Router } from 'express';
 import { z } from 'zod';
 import { Bed, Garden } from '../db/models.ts';
@@ -6,7 +14,15 @@ import { read, readId, Refusal } from '../errors.ts';
 import type { Services } from '../app.ts';
 import { setClock, stepClock, todayOf } from '../services/clock.ts';
 import { bedPageOf, roundOf } from '../services/plan.ts';
-import { changeBed, checkPlantedBy, createBed, createGarden, findBed, findGarden, gardenToView } from '../services/setup.ts';
+import {
+  changeBed,
+  checkPlantedBy,
+  createBed,
+  createGarden,
+  findBed,
+  findGarden,
+  gardenToView,
+} from '../services/setup.ts';
 
 export function gardenRoutes({ sequelize, wall, log }: Services): Router {
   const router = Router();

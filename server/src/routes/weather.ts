@@ -1,4 +1,11 @@
-import { importBody, importPreview, importResult, readWeatherCsv, weatherView, type ReadWeather } from '@kibble/contract';
+import {
+  importBody,
+  importPreview,
+  importResult,
+  readWeatherCsv,
+  weatherView,
+  type ReadWeather,
+} from '@kibble/contract';
 import { Router } from 'express';
 import type { Services } from '../app.ts';
 import { read, readId, Refusal } from '../errors.ts';
@@ -40,7 +47,8 @@ export function weatherRoutes({ sequelize, wall }: Services): Router {
     const result = readWeatherCsv(body.text, body.units);
     const [first] = result.days;
     const last = result.days.at(-1);
-    if (result.problem || !first || !last) throw new Refusal('invalid', result.problem ?? 'The file holds no day.', 'text');
+    if (result.problem || !first || !last)
+      throw new Refusal('invalid', result.problem ?? 'The file holds no day.', 'text');
     if (result.rejected.length > 0 && !body.acceptRejected) {
       throw new Refusal(
         'needs-consent',
@@ -49,7 +57,14 @@ export function weatherRoutes({ sequelize, wall }: Services): Router {
       );
     }
     await sequelize.transaction((transaction) => storeDays(garden.id, 'import', result.days, transaction));
-    res.status(201).json(read(importResult, { stored: result.days.length, from: first.date, to: last.date, leftOut: result.rejected.length }));
+    res.status(201).json(
+      read(importResult, {
+        stored: result.days.length,
+        from: first.date,
+        to: last.date,
+        leftOut: result.rejected.length,
+      }),
+    );
   });
 
   return router;

@@ -25,7 +25,11 @@ export async function setClock(garden: Garden, clock: ClockBody): Promise<void> 
 /** Steps a practice clock by whole days. A real clock steps by itself. */
 export async function stepClock(garden: Garden, days: number): Promise<void> {
   if (garden.clockMode !== 'practice' || !garden.practiceDate) {
-    throw new Refusal('conflict', 'This garden runs on the real date. Switch it to a practice date to step through days.', 'days');
+    throw new Refusal(
+      'conflict',
+      'This garden runs on the real date. Switch it to a practice date to step through days.',
+      'days',
+    );
   }
   await garden.update({ practiceDate: addDays(garden.practiceDate, days) });
 }

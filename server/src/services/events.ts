@@ -5,17 +5,39 @@ import { Refusal } from '../errors.ts';
 import type { WallClock } from './clock.ts';
 
 export const eventToView = (row: EventRow): EventView => ({
-  id: row.id, gardenId: row.gardenId, bedId: row.bedId, kind: row.kind, date: row.date, litres: row.litres,
-  minutes: row.minutes, netMm: row.netMm, rainMm: row.rainMm, reason: row.reason, note: row.note,
+  id: row.id,
+  gardenId: row.gardenId,
+  bedId: row.bedId,
+  kind: row.kind,
+  date: row.date,
+  litres: row.litres,
+  minutes: row.minutes,
+  netMm: row.netMm,
+  rainMm: row.rainMm,
+  reason: row.reason,
+  note: row.note,
 });
 
-const blank = { litres: null, minutes: null, netMm: null, rainMm: null, reason: null, note: null, removedAt: null };
+const blank = {
+  litres: null,
+  minutes: null,
+  netMm: null,
+  rainMm: null,
+  reason: null,
+  note: null,
+  removedAt: null,
+};
 
 /** Deepest watering of one day that is believed, mm over the bed; more is a slip of the keys. */
 const DEEPEST_MM = 400;
 
 /** Writes down a watering: litres as told, or minutes at the bed's flow. */
-export async function logWatering(bed: Bed, body: WateringBody, date: string, wall: WallClock): Promise<EventView> {
+export async function logWatering(
+  bed: Bed,
+  body: WateringBody,
+  date: string,
+  wall: WallClock,
+): Promise<EventView> {
   const delivery = await Delivery.findOne({ where: { bedId: bed.id } });
   if (!delivery) throw new Refusal('conflict', `${bed.name} has no way of watering yet.`);
   const asCore = { method: delivery.method, litresPerMinute: delivery.litresPerMinute } as CoreDelivery;
@@ -29,24 +51,55 @@ export async function logWatering(bed: Bed, body: WateringBody, date: string, wa
     );
   }
   const row = await EventRow.create({
-    ...blank, gardenId: bed.gardenId, bedId: bed.id, kind: 'watering', date, at: wall.now(),
-    litres, minutes: body.minutes ?? litres / delivery.litresPerMinute, netMm,
-    reason: body.asPlanned ? 'as planned' : 'done differently', note: body.note ?? null,
+    ...blank,
+    gardenId: bed.gardenId,
+    bedId: bed.id,
+    kind: 'watering',
+    date,
+    at: wall.now(),
+    litres,
+    minutes: body.minutes ?? litres / delivery.litresPerMinute,
+    netMm,
+    reason: body.asPlanned ? 'as planned' : 'done differently',
+    note: body.note ?? null,
   });
   return eventToView(row);
 }
 
 export async function logSkip(bed: Bed, body: SkipBody, date: string, wall: WallClock): Promise<EventView> {
   const row = await EventRow.create({
-    ...blank, gardenId: bed.gardenId, bedId: bed.id, kind: 'skip', date, at: wall.now(), reason: body.reason, note: body.note ?? null,
+    ...blank,
+    gardenId: bed.gardenId,
+    bedId: bed.id,
+    kind: 'skip',
+    date,
+    at: wall.now(),
+    reason: body.reason,
+    note: body.note ?? null,
   });
   return eventToView(row);
 }
 
 /** A gauge reading for a day; a later reading for the same day takes the place of the earlier. */
-export async function logRain(gardenId: number, date: string, rainMm: number, wall: WallClock): Promise<EventView> {
-  await EventRow.update({ removedAt: wall.now() }, { where: { gardenId, kind: 'rain', date, removedAt: null } });
-  const row = await EventRow.create({ ...blank, gardenId, bedId: null, kind: 'rain', date, at: wall.now(), rainMm });
+export async function logRain(
+  gardenId: number,
+  date: string,
+  rainMm: number,
+  wall: WallClock,
+): Promise<EventView> {
+  await EventRow.update(
+    { removedAt: wall.now() },
+    { where: { gardenId, kind: 'rain', date, removedAt: null } },
+  );
+  const row = await EventRow.create({
+    ...blank,
+    gardenId,
+    bedId: null,
+    kind: 'rain',
+    date,
+    at: wall.now(),
+    rainMm,
+  });
   return eventToView(row);
 }
 

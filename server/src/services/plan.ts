@@ -1,8 +1,31 @@
-import type { BedPageView, BedView, ChartDay, CoreView, EventView, LeaveView, RoundView, StopView } from '@kibble/contract';
+import type {
+  BedPageView,
+  BedView,
+  ChartDay,
+  CoreView,
+  EventView,
+  LeaveView,
+  RoundView,
+  StopView,
+} from '@kibble/contract';
 import {
-  addDays, cropById, METHOD_FACTS, planGarden, plantOnDay, referenceEt, soilProfile,
-  type BedInput, type BedOutlook, type DailyRecord, type GardenPlan, type GroundInput, type PlanBed, type PlannedWatering,
-  type PlantingInput, type SourcedDay, type StartMethod,
+  addDays,
+  cropById,
+  METHOD_FACTS,
+  planGarden,
+  plantOnDay,
+  referenceEt,
+  soilProfile,
+  type BedInput,
+  type BedOutlook,
+  type DailyRecord,
+  type GardenPlan,
+  type GroundInput,
+  type PlanBed,
+  type PlannedWatering,
+  type PlantingInput,
+  type SourcedDay,
+  type StartMethod,
 } from '@kibble/core';
 import type { Logger } from 'pino';
 import { EventRow, type Bed, type Garden } from '../db/models.ts';
@@ -22,10 +45,14 @@ const groundOf = (bed: BedView): GroundInput => ({
 
 const plantingsOf = (bed: BedView): PlantingInput[] =>
   bed.planting
-    ? [{
-        cropId: bed.planting.cropId, plantedOn: bed.planting.plantedOn,
-        endedOn: bed.planting.endedOn ?? undefined, method: bed.planting.method as StartMethod | undefined,
-      }]
+    ? [
+        {
+          cropId: bed.planting.cropId,
+          plantedOn: bed.planting.plantedOn,
+          endedOn: bed.planting.endedOn ?? undefined,
+          method: bed.planting.method as StartMethod | undefined,
+        },
+      ]
     : [];
 
 const bedInput = (bed: BedView): BedInput => ({
@@ -68,9 +95,20 @@ async function contextOf(garden: Garden, wall: WallClock, log: Logger): Promise<
   const view = await gardenToView(garden, wall);
   const beds = view.beds.filter((bed) => !bed.archived && bed.startOn <= today);
   const weather = await gardenWeather(garden, today, await earliestStart(garden, today), HORIZON_DAYS, log);
-  const events = (await EventRow.findAll({ where: { gardenId: garden.id, removedAt: null }, order: ['date', 'id'], raw: true })).map(eventToView);
+  const events = (
+    await EventRow.findAll({
+      where: { gardenId: garden.id, removedAt: null },
+      order: ['date', 'id'],
+      raw: true,
+    })
+  ).map(eventToView);
   const planBeds = beds.map((bed) => planBed(bed, events, today));
-  const plan = planGarden({ site: siteOf(garden), beds: planBeds }, weather, {}, { today, horizonDays: HORIZON_DAYS });
+  const plan = planGarden(
+    { site: siteOf(garden), beds: planBeds },
+    weather,
+    {},
+    { today, horizonDays: HORIZON_DAYS },
+  );
   return { garden: view, today, weather, plan, events, beds };
 }
 
@@ -79,7 +117,9 @@ function coreOf(bed: BedView, outlook: BedOutlook, today: string): CoreView {
   const crop = bed.planting ? cropById(bed.planting.cropId) : null;
   const planting = plantingsOf(bed)[0];
   const plant = planting ? plantOnDay(planting, today) : null;
-  const lastWet = [...outlook.past].reverse().find((day) => day.wetFrontMm > 0 && day.irrigationMm + day.rainMm >= 2);
+  const lastWet = [...outlook.past]
+    .reverse()
+    .find((day) => day.wetFrontMm > 0 && day.irrigationMm + day.rainMm >= 2);
   return {
     layersMm: outlook.layersMm,
     fieldCapacityMm: outlook.fieldCapacityMm,
@@ -100,8 +140,13 @@ function coreOf(bed: BedView, outlook: BedOutlook, today: string): CoreView {
 
 function headOf(bed: BedView, outlook: BedOutlook, today: string) {
   return {
-    bedId: bed.id, bedName: bed.name, cropName: bed.planting?.cropName ?? null, stage: outlook.stage,
-    textureClass: bed.textureClass, areaM2: bed.areaM2, core: coreOf(bed, outlook, today),
+    bedId: bed.id,
+    bedName: bed.name,
+    cropName: bed.planting?.cropName ?? null,
+    stage: outlook.stage,
+    textureClass: bed.textureClass,
+    areaM2: bed.areaM2,
+    core: coreOf(bed, outlook, today),
   };
 }
 
@@ -159,32 +204,56 @@ export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Pro
       minutes: stops.reduce((sum, stop) => sum + stop.run.minutes, 0),
       litres: stops.reduce((sum, stop) => sum + stop.run.litres, 0),
     },
-    ribbon: weather.filter((day) => day.date >= from).map((day) => ({
-      date: day.date, tMinC: day.tMinC, tMaxC: day.tMaxC, rainMm: day.rainMm, rainChance: day.rainChance,
-      et0Mm: referenceEt(day, siteOf(garden)).mm, source: day.source,
-    })),
+    ribbon: weather
+      .filter((day) => day.date >= from)
+      .map((day) => ({
+        date: day.date,
+        tMinC: day.tMinC,
+        tMaxC: day.tMaxC,
+        rainMm: day.rainMm,
+        rainChance: day.rainChance,
+        et0Mm: referenceEt(day, siteOf(garden)).mm,
+        source: day.source,
+      })),
     measuredShare: fortnight.length > 0 ? measured / fortnight.length : 0,
   };
 }
 
 function chartDay(day: DailyRecord, ahead: boolean, source: ChartDay['source']): ChartDay {
   return {
-    date: day.date, et0Mm: day.et0Mm, rainMm: day.rainMm, irrigationMm: day.irrigationMm,
-    evaporationMm: day.evaporationMm, transpirationMm: day.transpirationMm, runoffMm: day.runoffMm,
-    lostBelowRootsMm: day.lostBelowRootsMm, depletionMm: day.depletionMm, readilyMm: day.readilyAvailableMm,
-    totalMm: day.totalAvailableMm, rootDepthMm: day.rootDepthMm, stressCoefficient: day.stressCoefficient, ahead, source,
+    date: day.date,
+    et0Mm: day.et0Mm,
+    rainMm: day.rainMm,
+    irrigationMm: day.irrigationMm,
+    evaporationMm: day.evaporationMm,
+    transpirationMm: day.transpirationMm,
+    runoffMm: day.runoffMm,
+    lostBelowRootsMm: day.lostBelowRootsMm,
+    depletionMm: day.depletionMm,
+    readilyMm: day.readilyAvailableMm,
+    totalMm: day.totalAvailableMm,
+    rootDepthMm: day.rootDepthMm,
+    stressCoefficient: day.stressCoefficient,
+    ahead,
+    source,
   };
 }
 
 /** One bed's page: its core, its balance behind and ahead, and what happened on it. */
-export async function bedPageOf(garden: Garden, bedRow: Bed, wall: WallClock, log: Logger): Promise<BedPageView | null> {
+export async function bedPageOf(
+  garden: Garden,
+  bedRow: Bed,
+  wall: WallClock,
+  log: Logger,
+): Promise<BedPageView | null> {
   const context = await contextOf(garden, wall, log);
   const { plan, today } = context;
   const bed = context.beds.find((b) => b.id === bedRow.id);
   const outlook = plan.beds.find((b) => b.bedId === bedRow.id);
   if (!bed || !outlook) return null;
   const watering = plan.waterings.find((w) => w.bedId === bed.id && w.date === today);
-  const sum = (pick: (day: DailyRecord) => number): number => outlook.past.reduce((total, day) => total + pick(day), 0);
+  const sum = (pick: (day: DailyRecord) => number): number =>
+    outlook.past.reduce((total, day) => total + pick(day), 0);
   const sources = new Map(context.weather.map((day) => [day.date, day.source]));
   return {
     ...headOf(bed, outlook, today),
@@ -197,12 +266,21 @@ export async function bedPageOf(garden: Garden, bedRow: Bed, wall: WallClock, lo
     stop: watering ? stopOf(bed, outlook, watering, today) : null,
     leave: watering ? null : leaveOf(bed, outlook, context),
     next: outlook.next
-      ? { date: outlook.next.date, litres: outlook.next.run.litres, minutes: outlook.next.run.minutes, localMm: outlook.next.run.localMm }
+      ? {
+          date: outlook.next.date,
+          litres: outlook.next.run.litres,
+          minutes: outlook.next.run.minutes,
+          localMm: outlook.next.run.localMm,
+        }
       : null,
     events: context.events.filter((event) => event.bedId === bed.id).reverse(),
     season: {
-      rainMm: sum((d) => d.rainMm), irrigationMm: sum((d) => d.irrigationMm), evaporationMm: sum((d) => d.evaporationMm),
-      transpirationMm: sum((d) => d.transpirationMm), runoffMm: sum((d) => d.runoffMm), lostBelowRootsMm: sum((d) => d.lostBelowRootsMm),
+      rainMm: sum((d) => d.rainMm),
+      irrigationMm: sum((d) => d.irrigationMm),
+      evaporationMm: sum((d) => d.evaporationMm),
+      transpirationMm: sum((d) => d.transpirationMm),
+      runoffMm: sum((d) => d.runoffMm),
+      lostBelowRootsMm: sum((d) => d.lostBelowRootsMm),
     },
   };
 }

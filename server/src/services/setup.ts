@@ -14,9 +14,15 @@ export async function createGarden(
 ): Promise<Garden> {
   return Garden.create(
     {
-      name: body.name, latitudeDeg: body.latitudeDeg, elevationM: body.elevationM, timeZone: body.timeZone, units: body.units,
-      clockMode: body.clock.mode, practiceDate: body.clock.mode === 'practice' ? body.clock.date : null,
-      stationUrl: options.stationUrl ?? null, isDemo: options.isDemo ?? false,
+      name: body.name,
+      latitudeDeg: body.latitudeDeg,
+      elevationM: body.elevationM,
+      timeZone: body.timeZone,
+      units: body.units,
+      clockMode: body.clock.mode,
+      practiceDate: body.clock.mode === 'practice' ? body.clock.date : null,
+      stationUrl: options.stationUrl ?? null,
+      isDemo: options.isDemo ?? false,
     },
     { transaction: options.transaction },
   );
@@ -27,15 +33,29 @@ export async function createBed(gardenId: number, body: BedBody, transaction: Tr
   const position = await Bed.count({ where: { gardenId }, transaction });
   const bed = await Bed.create(
     {
-      gardenId, position, name: body.name, areaM2: body.areaM2, textureClass: body.textureClass,
-      subsoilClass: body.subsoilClass ?? null, form: body.form, underCover: body.underCover,
-      mulchMaterial: body.mulchMaterial ?? null, mulchMm: body.mulchMm ?? null,
-      startOn: body.planting.plantedOn, startWetness: body.startWetness,
+      gardenId,
+      position,
+      name: body.name,
+      areaM2: body.areaM2,
+      textureClass: body.textureClass,
+      subsoilClass: body.subsoilClass ?? null,
+      form: body.form,
+      underCover: body.underCover,
+      mulchMaterial: body.mulchMaterial ?? null,
+      mulchMm: body.mulchMm ?? null,
+      startOn: body.planting.plantedOn,
+      startWetness: body.startWetness,
     },
     { transaction },
   );
   await Planting.create(
-    { bedId: bed.id, cropId: body.planting.cropId, plantedOn: body.planting.plantedOn, endedOn: null, method: body.planting.method ?? null },
+    {
+      bedId: bed.id,
+      cropId: body.planting.cropId,
+      plantedOn: body.planting.plantedOn,
+      endedOn: null,
+      method: body.planting.method ?? null,
+    },
     { transaction },
   );
   await Delivery.create({ bedId: bed.id, ...body.delivery }, { transaction });
@@ -47,14 +67,25 @@ export async function changeBed(bed: Bed, body: BedBody, sequelize: Sequelize): 
   await sequelize.transaction(async (transaction) => {
     await bed.update(
       {
-        name: body.name, areaM2: body.areaM2, textureClass: body.textureClass, subsoilClass: body.subsoilClass ?? null,
-        form: body.form, underCover: body.underCover, mulchMaterial: body.mulchMaterial ?? null, mulchMm: body.mulchMm ?? null,
-        startOn: body.planting.plantedOn, startWetness: body.startWetness,
+        name: body.name,
+        areaM2: body.areaM2,
+        textureClass: body.textureClass,
+        subsoilClass: body.subsoilClass ?? null,
+        form: body.form,
+        underCover: body.underCover,
+        mulchMaterial: body.mulchMaterial ?? null,
+        mulchMm: body.mulchMm ?? null,
+        startOn: body.planting.plantedOn,
+        startWetness: body.startWetness,
       },
       { transaction },
     );
     await Planting.update(
-      { cropId: body.planting.cropId, plantedOn: body.planting.plantedOn, method: body.planting.method ?? null },
+      {
+        cropId: body.planting.cropId,
+        plantedOn: body.planting.plantedOn,
+        method: body.planting.method ?? null,
+      },
       { where: { bedId: bed.id }, transaction },
     );
     await Delivery.update(body.delivery, { where: { bedId: bed.id }, transaction });
@@ -76,7 +107,11 @@ export async function findBed(id: number): Promise<{ bed: Bed; garden: Garden }>
 /** A planting lies in the past or today: a plan cannot water what is not there. */
 export function checkPlantedBy(body: BedBody, today: string): void {
   if (body.planting.plantedOn > today) {
-    throw new Refusal('invalid', `Planting date must be ${today} (today at this garden) or earlier; got ${body.planting.plantedOn}`, 'planting.plantedOn');
+    throw new Refusal(
+      'invalid',
+      `Planting date must be ${today} (today at this garden) or earlier; got ${body.planting.plantedOn}`,
+      'planting.plantedOn',
+    );
   }
 }
 
@@ -86,27 +121,49 @@ export async function gardenToView(garden: Garden, wall: WallClock): Promise<Gar
   const plantings = await Planting.findAll({ where: { bedId: ids } });
   const deliveries = await Delivery.findAll({ where: { bedId: ids } });
   return {
-    id: garden.id, name: garden.name, latitudeDeg: garden.latitudeDeg, elevationM: garden.elevationM,
-    timeZone: garden.timeZone, units: garden.units, clockMode: garden.clockMode, today: todayOf(garden, wall),
-    isDemo: garden.isDemo, hasStation: garden.stationUrl !== null,
+    id: garden.id,
+    name: garden.name,
+    latitudeDeg: garden.latitudeDeg,
+    elevationM: garden.elevationM,
+    timeZone: garden.timeZone,
+    units: garden.units,
+    clockMode: garden.clockMode,
+    today: todayOf(garden, wall),
+    isDemo: garden.isDemo,
+    hasStation: garden.stationUrl !== null,
     beds: beds.map((bed) =>
-      bedToView(bed, plantings.find((p) => p.bedId === bed.id), deliveries.find((d) => d.bedId === bed.id)),
+      bedToView(
+        bed,
+        plantings.find((p) => p.bedId === bed.id),
+        deliveries.find((d) => d.bedId === bed.id),
+      ),
     ),
   };
 }
 
 function bedToView(bed: Bed, planting: Planting | undefined, delivery: Delivery | undefined): BedView {
   return {
-    id: bed.id, gardenId: bed.gardenId, name: bed.name, areaM2: bed.areaM2,
+    id: bed.id,
+    gardenId: bed.gardenId,
+    name: bed.name,
+    areaM2: bed.areaM2,
     textureClass: bed.textureClass as BedView['textureClass'],
     subsoilClass: bed.subsoilClass as BedView['subsoilClass'],
-    form: bed.form as BedView['form'], underCover: bed.underCover,
-    mulchMaterial: bed.mulchMaterial as BedView['mulchMaterial'], mulchMm: bed.mulchMm,
-    startOn: bed.startOn, startWetness: bed.startWetness as BedView['startWetness'], archived: Boolean(bed.archivedAt),
+    form: bed.form as BedView['form'],
+    underCover: bed.underCover,
+    mulchMaterial: bed.mulchMaterial as BedView['mulchMaterial'],
+    mulchMm: bed.mulchMm,
+    startOn: bed.startOn,
+    startWetness: bed.startWetness as BedView['startWetness'],
+    archived: Boolean(bed.archivedAt),
     planting: planting
       ? {
-          id: planting.id, cropId: planting.cropId, cropName: cropById(planting.cropId).name, plantedOn: planting.plantedOn,
-          endedOn: planting.endedOn, method: (planting.method ?? undefined) as NonNullable<BedView['planting']>['method'],
+          id: planting.id,
+          cropId: planting.cropId,
+          cropName: cropById(planting.cropId).name,
+          plantedOn: planting.plantedOn,
+          endedOn: planting.endedOn,
+          method: (planting.method ?? undefined) as NonNullable<BedView['planting']>['method'],
         }
       : null,
     delivery: {

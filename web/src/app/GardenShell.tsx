@@ -23,15 +23,21 @@ export const useGardenRound = (): RoundView => useOutletContext<RoundView>();
 export function GardenShell() {
   const id = Number(useParams().gardenId);
   const { data: round, error, refetch } = useRoundQuery(id);
-  const { data: gardens } = useGardensQuery();
+  const { data: gardens } = useGardensQuery(null);
   const navigate = useNavigate();
   useEffect(() => localStorage.setItem('kibble.garden', String(id)), [id]);
 
   return (
     <UnitsContext value={unitsOf(round?.garden.units ?? 'metric')}>
       <div className="min-h-screen pb-16 md:flex md:pb-0">
-        <nav aria-label="Rooms" className="fixed inset-x-0 bottom-0 z-10 flex border-t border-rule bg-paper md:sticky md:top-0 md:h-screen md:w-36 md:flex-none md:flex-col md:border-t-0 md:border-r">
-          <Link to={`/garden/${id}/round`} className="hidden px-5 pt-5 pb-6 font-serif text-3xl font-bold md:block">
+        <nav
+          aria-label="Rooms"
+          className="fixed inset-x-0 bottom-0 z-10 flex border-t border-rule bg-paper md:sticky md:top-0 md:h-screen md:w-36 md:flex-none md:flex-col md:border-t-0 md:border-r"
+        >
+          <Link
+            to={`/garden/${id}/round`}
+            className="hidden px-5 pt-5 pb-6 font-serif text-3xl font-bold md:block"
+          >
             Kibble
           </Link>
           {ROOMS.map(([path, name]) => (
@@ -39,8 +45,12 @@ export function GardenShell() {
               key={path}
               to={`/garden/${id}/${path}`}
               className={({ isActive }) =>
-                clsx('flex min-h-14 flex-1 items-center justify-center font-serif text-lg md:min-h-11 md:flex-none md:justify-start md:border-l-4 md:px-4',
-                  isActive ? 'border-ink font-semibold text-ink underline underline-offset-8 md:no-underline' : 'border-transparent text-quiet')
+                clsx(
+                  'flex min-h-14 flex-1 items-center justify-center font-serif text-lg md:min-h-11 md:flex-none md:justify-start md:border-l-4 md:px-4',
+                  isActive
+                    ? 'border-ink font-semibold text-ink underline underline-offset-8 md:no-underline'
+                    : 'border-transparent text-quiet',
+                )
               }
             >
               {name}
@@ -97,10 +107,20 @@ function DateBar({ round }: { round: RoundView }) {
       {garden.clockMode === 'practice' ? (
         <span className="no-print flex items-center gap-3">
           <span className="text-quiet">practice date</span>
-          <button type="button" disabled={isLoading} className="min-h-11 underline underline-offset-4" onClick={() => void step({ id: garden.id, days: -1 })}>
+          <button
+            type="button"
+            disabled={isLoading}
+            className="min-h-11 underline underline-offset-4"
+            onClick={() => void step({ id: garden.id, days: -1 })}
+          >
             Day back
           </button>
-          <button type="button" disabled={isLoading} className="min-h-11 font-semibold underline underline-offset-4" onClick={() => void step({ id: garden.id, days: 1 })}>
+          <button
+            type="button"
+            disabled={isLoading}
+            className="min-h-11 font-semibold underline underline-offset-4"
+            onClick={() => void step({ id: garden.id, days: 1 })}
+          >
             Next day
           </button>
         </span>

@@ -1,8 +1,24 @@
-import type { ApiError, BedBody, BedPageView, EventView, GardenPatch, GardenView, ImportPreview, ImportResult, RoundView, SkipBody, WateringBody, WeatherView } from '@kibble/contract';
+import type {
+  ApiError,
+  BedBody,
+  BedPageView,
+  EventView,
+  GardenPatch,
+  GardenView,
+  ImportPreview,
+  ImportResult,
+  RoundView,
+  SkipBody,
+  WateringBody,
+  WeatherView,
+} from '@kibble/contract';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 
 /** What a setup or bed form sends; defaults are filled in by the server's schema. */
-export type BedDraft = Partial<BedBody> & Pick<BedBody, 'name' | 'areaM2' | 'textureClass' | 'planting'> & { delivery: Partial<BedBody['delivery']> & Pick<BedBody['delivery'], 'method' | 'litresPerMinute'> };
+export type BedDraft = Partial<BedBody> &
+  Pick<BedBody, 'name' | 'areaM2' | 'textureClass' | 'planting'> & {
+    delivery: Partial<BedBody['delivery']> & Pick<BedBody['delivery'], 'method' | 'litresPerMinute'>;
+  };
 export interface GardenDraft {
   name: string;
   latitudeDeg: number;
@@ -24,10 +40,13 @@ export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
   tagTypes: ['Garden', 'Water'],
   endpoints: (build) => ({
-    gardens: build.query<GardenView[], void>({ query: () => 'gardens', providesTags: ['Garden'] }),
+    gardens: build.query<GardenView[], null>({ query: () => 'gardens', providesTags: ['Garden'] }),
     round: build.query<RoundView, number>({ query: (id) => `gardens/${id}/round`, providesTags: ['Water'] }),
     bedPage: build.query<BedPageView, number>({ query: (id) => `beds/${id}`, providesTags: ['Water'] }),
-    weather: build.query<WeatherView, number>({ query: (id) => `gardens/${id}/weather`, providesTags: ['Water'] }),
+    weather: build.query<WeatherView, number>({
+      query: (id) => `gardens/${id}/weather`,
+      providesTags: ['Water'],
+    }),
     createGarden: build.mutation<GardenView, { garden: GardenDraft; bed: BedDraft }>({
       query: (body) => ({ url: 'gardens', method: 'POST', body }),
       invalidatesTags: ['Garden', 'Water'],
@@ -49,7 +68,9 @@ export const api = createApi({
     }),
     archiveBed: build.mutation<{ id: number }, { bedId: number; restore?: boolean }>({
       query: ({ bedId, restore }) =>
-        restore ? { url: `beds/${bedId}/restore`, method: 'POST' } : { url: `beds/${bedId}`, method: 'DELETE' },
+        restore
+          ? { url: `beds/${bedId}/restore`, method: 'POST' }
+          : { url: `beds/${bedId}`, method: 'DELETE' },
       invalidatesTags: ['Garden', 'Water'],
     }),
     logWatering: build.mutation<EventView, { bedId: number; body: Partial<WateringBody> }>({
@@ -70,7 +91,11 @@ export const api = createApi({
       invalidatesTags: ['Water'],
     }),
     previewImport: build.mutation<ImportPreview, ImportArgs>({
-      query: ({ gardenId, ...body }) => ({ url: `gardens/${gardenId}/weather/preview`, method: 'POST', body }),
+      query: ({ gardenId, ...body }) => ({
+        url: `gardens/${gardenId}/weather/preview`,
+        method: 'POST',
+        body,
+      }),
     }),
     importWeather: build.mutation<ImportResult, ImportArgs>({
       query: ({ gardenId, ...body }) => ({ url: `gardens/${gardenId}/weather/import`, method: 'POST', body }),
@@ -87,7 +112,19 @@ export function refusal(error: unknown): { message: string; field?: string } {
 }
 
 export const {
-  useGardensQuery, useRoundQuery, useBedPageQuery, useWeatherQuery, useCreateGardenMutation, useChangeGardenMutation,
-  useStepClockMutation, useSaveBedMutation, useArchiveBedMutation, useLogWateringMutation, useLogSkipMutation,
-  useLogRainMutation, useMarkEventMutation, usePreviewImportMutation, useImportWeatherMutation,
+  useGardensQuery,
+  useRoundQuery,
+  useBedPageQuery,
+  useWeatherQuery,
+  useCreateGardenMutation,
+  useChangeGardenMutation,
+  useStepClockMutation,
+  useSaveBedMutation,
+  useArchiveBedMutation,
+  useLogWateringMutation,
+  useLogSkipMutation,
+  useLogRainMutation,
+  useMarkEventMutation,
+  usePreviewImportMutation,
+  useImportWeatherMutation,
 } = api;

@@ -8,7 +8,8 @@ export function numberRule(field: LimitedField, text: string, units: Units, opti
   const unit = units.of(limit.quantity);
   const value = Number(text.replace(',', '.'));
   const words = `${limit.label} must be ${rangeWords(limit, unit.fromSi, unit.unit)}`;
-  if (text.trim() === '' || !Number.isFinite(value)) return `${words}; got ${text.trim() === '' ? 'nothing' : `“${text}”`}.`;
+  if (text.trim() === '' || !Number.isFinite(value))
+    return `${words}; got ${text.trim() === '' ? 'nothing' : `“${text}”`}.`;
   return withinLimit(field, unit.toSi(value)) || `${words}; got ${text} ${unit.unit}.`;
 }
 

@@ -5,7 +5,7 @@ import { GardenShell } from './GardenShell.tsx';
 
 /** Opens the garden last looked at, or the setup when there is none. */
 function FrontDoor() {
-  const { data, error, refetch } = useGardensQuery();
+  const { data, error, refetch } = useGardensQuery(null);
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="which garden to open" />;
   const last = Number(localStorage.getItem('kibble.garden'));
@@ -15,16 +15,34 @@ function FrontDoor() {
 
 export const router = createBrowserRouter([
   { path: '/', element: <FrontDoor /> },
-  { path: '/new', lazy: async () => ({ Component: (await import('../rooms/setup/SetupRoom.tsx')).SetupRoom }) },
+  {
+    path: '/new',
+    lazy: async () => ({ Component: (await import('../rooms/setup/SetupRoom.tsx')).SetupRoom }),
+  },
   {
     path: '/garden/:gardenId',
     element: <GardenShell />,
     children: [
-      { path: 'round', lazy: async () => ({ Component: (await import('../rooms/round/RoundRoom.tsx')).RoundRoom }) },
-      { path: 'beds', lazy: async () => ({ Component: (await import('../rooms/beds/BedsRoom.tsx')).BedsRoom }) },
-      { path: 'beds/:bedId', lazy: async () => ({ Component: (await import('../rooms/bed/BedRoom.tsx')).BedRoom }) },
-      { path: 'weather', lazy: async () => ({ Component: (await import('../rooms/weather/WeatherRoom.tsx')).WeatherRoom }) },
-      { path: 'settings', lazy: async () => ({ Component: (await import('../rooms/settings/SettingsRoom.tsx')).SettingsRoom }) },
+      {
+        path: 'round',
+        lazy: async () => ({ Component: (await import('../rooms/round/RoundRoom.tsx')).RoundRoom }),
+      },
+      {
+        path: 'beds',
+        lazy: async () => ({ Component: (await import('../rooms/beds/BedsRoom.tsx')).BedsRoom }),
+      },
+      {
+        path: 'beds/:bedId',
+        lazy: async () => ({ Component: (await import('../rooms/bed/BedRoom.tsx')).BedRoom }),
+      },
+      {
+        path: 'weather',
+        lazy: async () => ({ Component: (await import('../rooms/weather/WeatherRoom.tsx')).WeatherRoom }),
+      },
+      {
+        path: 'settings',
+        lazy: async () => ({ Component: (await import('../rooms/settings/SettingsRoom.tsx')).SettingsRoom }),
+      },
       { index: true, element: <Navigate replace to="round" /> },
     ],
   },

@@ -1,6 +1,16 @@
 import {
-  celsiusToFahrenheit, fahrenheitToCelsius, feetToM, gallonsToLitres, inchesToMm, litresToGallons, m2ToSquareFeet, mmToInches,
-  mphToMs, msToMph, mToFeet, squareFeetToM2,
+  celsiusToFahrenheit,
+  fahrenheitToCelsius,
+  feetToM,
+  gallonsToLitres,
+  inchesToMm,
+  litresToGallons,
+  m2ToSquareFeet,
+  mmToInches,
+  mphToMs,
+  msToMph,
+  mToFeet,
+  squareFeetToM2,
 } from '@kibble/core';
 import type { Quantity, UnitSystem } from '@kibble/contract';
 import { createContext, useContext } from 'react';
@@ -18,9 +28,20 @@ const same = (v: number): number => v;
 const plain = (unit: string, decimals: number): Unit => ({ unit, decimals, fromSi: same, toSi: same });
 
 const METRIC: Readonly<Record<Quantity, Unit>> = {
-  area: plain('m²', 1), depth: plain('mm', 0), temperature: plain('°C', 0), wind: plain('m/s', 1), flow: plain('L/min', 1),
-  volume: plain('L', 0), minutes: plain('min', 0), percent: plain('%', 0), degrees: plain('°', 1), height: plain('m', 0),
-  count: plain('', 0), humidity: plain('%', 0), solar: plain('MJ/m²', 1), seconds: plain('s', 0),
+  area: plain('m²', 1),
+  depth: plain('mm', 0),
+  temperature: plain('°C', 0),
+  wind: plain('m/s', 1),
+  flow: plain('L/min', 1),
+  volume: plain('L', 0),
+  minutes: plain('min', 0),
+  percent: plain('%', 0),
+  degrees: plain('°', 1),
+  height: plain('m', 0),
+  count: plain('', 0),
+  humidity: plain('%', 0),
+  solar: plain('MJ/m²', 1),
+  seconds: plain('s', 0),
 };
 const US: Readonly<Record<Quantity, Unit>> = {
   ...METRIC,

@@ -6,6 +6,8 @@ export const dayName = (date: string): string => format(parseISO(date), 'EEEE');
 export const shortDay = (date: string): string => format(parseISO(date), 'EEE d');
 export const dayMonth = (date: string): string => format(parseISO(date), 'EEE d MMM');
 export const longDate = (date: string): string => format(parseISO(date), 'EEEE d MMMM yyyy');
+/** Day, month and year, for spans of a record. */
+export const fullDate = (date: string): string => format(parseISO(date), 'd MMM yyyy');
 export const plainDate = (date: string, today: string): string =>
   format(parseISO(date), isSameYear(parseISO(date), parseISO(today)) ? 'd MMM' : 'd MMM yyyy');
 
@@ -18,7 +20,7 @@ export function waterSentence(reason: WaterReason, reachesMm: number, units: Uni
   const young = reason.code === 'establishing' ? 'Still young and short of root: ' : '';
   const start =
     reason.depletionMm > reason.readilyMm
-      ? `${gone} of the ${spare} it can spare are gone already, and today takes ${today} more.`
+      ? `Past its refill line: ${units.text('depth', reason.depletionMm)} are gone, it can spare ${spare}, and today takes ${today} more.`
       : `${gone} of the ${spare} it can spare are gone, and today takes ${today} more.`;
   return `${young}${start} ${deep}`;
 }
@@ -42,7 +44,11 @@ export function leaveHead(reason: LeaveReason, nextDate: string | null): string 
 }
 
 /** Why a bed is left alone, in one sentence. */
-export function leaveSentence(reason: LeaveReason, units: Units, event: { kind: string; reason: string | null; litres: number | null } | null): string {
+export function leaveSentence(
+  reason: LeaveReason,
+  units: Units,
+  event: { kind: string; reason: string | null; litres: number | null } | null,
+): string {
   switch (reason.code) {
     case 'enough in store':
       return `${units.number('depth', reason.depletionMm)} of the ${units.text('depth', reason.readilyMm)} it can spare are gone.`;

@@ -21,7 +21,10 @@ export function DepletionChart({ days, today }: { days: ChartDay[]; today: strin
   const units = useUnits();
   const [at, setAt] = useState<number | null>(null);
   const shown = useMemo(() => {
-    const index = Math.max(0, days.findIndex((d) => d.date === today));
+    const index = Math.max(
+      0,
+      days.findIndex((d) => d.date === today),
+    );
     return days.slice(Math.max(0, index - PAST_DAYS), index + AHEAD_DAYS);
   }, [days, today]);
   if (shown.length < 2) return <p className="text-quiet">The chart begins on the second day.</p>;
@@ -33,9 +36,19 @@ export function DepletionChart({ days, today }: { days: ChartDay[]; today: strin
   const px = (d: ChartDay): number => x(parseISO(d.date));
   const past = shown.filter((d) => d.date <= today);
   const ahead = shown.filter((d) => d.date >= today);
-  const curve = line<ChartDay>().x(px).y((d) => y(d.depletionMm)).curve(curveMonotoneX);
-  const refill = line<ChartDay>().x(px).y((d) => y(d.readilyMm)).curve(curveMonotoneX);
-  const held = area<ChartDay>().x(px).y0((d) => y(d.depletionMm)).y1(HEIGHT - BOTTOM).curve(curveMonotoneX);
+  const curve = line<ChartDay>()
+    .x(px)
+    .y((d) => y(d.depletionMm))
+    .curve(curveMonotoneX);
+  const refill = line<ChartDay>()
+    .x(px)
+    .y((d) => y(d.readilyMm))
+    .curve(curveMonotoneX);
+  const held = area<ChartDay>()
+    .x(px)
+    .y0((d) => y(d.depletionMm))
+    .y1(HEIGHT - BOTTOM)
+    .curve(curveMonotoneX);
   const most = max(shown, (d) => Math.max(d.rainMm, d.irrigationMm)) ?? 1;
   const drop = scaleLinear([0, Math.max(10, most)], [0, TOP - 16]);
   const now = x(parseISO(today));
@@ -72,25 +85,78 @@ export function DepletionChart({ days, today }: { days: ChartDay[]; today: strin
             </text>
           </g>
         ))}
-        <text x={LEFT - 7} y={HEIGHT - 8} fontSize={12} textAnchor="end" fill="var(--quiet)">{units.of('depth').unit}</text>
+        <text x={LEFT - 7} y={HEIGHT - 8} fontSize={12} textAnchor="end" fill="var(--quiet)">
+          {units.of('depth').unit}
+        </text>
         {shown.map((d) => (
           <g key={d.date}>
-            {d.rainMm > 0.2 ? <rect x={px(d) - barWidth} width={barWidth} y={TOP - drop(d.rainMm)} height={drop(d.rainMm)} fill={d.ahead ? 'var(--rain)' : 'var(--water)'} data-rain-mm={d.rainMm} /> : null}
+            {d.rainMm > 0.2 ? (
+              <rect
+                x={px(d) - barWidth}
+                width={barWidth}
+                y={TOP - drop(d.rainMm)}
+                height={drop(d.rainMm)}
+                fill={d.ahead ? 'var(--rain)' : 'var(--water)'}
+                data-rain-mm={d.rainMm}
+              />
+            ) : null}
             {d.irrigationMm > 0.2 ? (
-              <path d={`M${px(d)} ${TOP - drop(d.irrigationMm)}h${barWidth}V${TOP}h${-barWidth}z`} fill={d.ahead ? 'none' : 'var(--paper)'} stroke="var(--water)" strokeWidth={1.6} strokeDasharray={d.ahead ? '3 2' : undefined} data-watering-mm={d.irrigationMm} />
+              <path
+                d={`M${px(d)} ${TOP - drop(d.irrigationMm)}h${barWidth}V${TOP}h${-barWidth}z`}
+                fill={d.ahead ? 'none' : 'var(--paper)'}
+                stroke="var(--water)"
+                strokeWidth={1.6}
+                strokeDasharray={d.ahead ? '3 2' : undefined}
+                data-watering-mm={d.irrigationMm}
+              />
             ) : null}
           </g>
         ))}
-        <path d={refill(shown) ?? ''} fill="none" stroke="var(--ink)" strokeWidth={1.4} strokeDasharray="7 4" />
-        <text x={WIDTH - RIGHT + 8} y={y(last.readilyMm) + 4} fontSize={14} fill="var(--ink)">refill line</text>
+        <path
+          d={refill(shown) ?? ''}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={1.4}
+          strokeDasharray="7 4"
+        />
+        <text x={WIDTH - RIGHT + 8} y={y(last.readilyMm) + 4} fontSize={14} fill="var(--ink)">
+          refill line
+        </text>
         <path d={curve(past) ?? ''} fill="none" stroke="var(--water)" strokeWidth={2.6} />
-        <path d={curve(ahead) ?? ''} fill="none" stroke="var(--water)" strokeWidth={2.2} strokeDasharray="2 4" strokeLinecap="round" />
+        <path
+          d={curve(ahead) ?? ''}
+          fill="none"
+          stroke="var(--water)"
+          strokeWidth={2.2}
+          strokeDasharray="2 4"
+          strokeLinecap="round"
+        />
         <line x1={now} x2={now} y1={6} y2={HEIGHT - BOTTOM} stroke="var(--ink)" strokeWidth={1.4} />
-        <text x={now + 5} y={15} fontSize={13} fontWeight={700} fill="var(--ink)">today</text>
+        <text x={now + 5} y={15} fontSize={13} fontWeight={700} fill="var(--ink)">
+          today
+        </text>
         {axisLabelDates(x).map((tick) => (
-          <text key={tick.label} x={tick.x} y={HEIGHT - 8} fontSize={13} textAnchor="middle" fill="var(--quiet)">{tick.label}</text>
+          <text
+            key={tick.label}
+            x={tick.x}
+            y={HEIGHT - 8}
+            fontSize={13}
+            textAnchor="middle"
+            fill="var(--quiet)"
+          >
+            {tick.label}
+          </text>
         ))}
-        {point ? <circle cx={px(point)} cy={y(point.depletionMm)} r={5} fill="var(--water)" stroke="var(--paper)" strokeWidth={2} /> : null}
+        {point ? (
+          <circle
+            cx={px(point)}
+            cy={y(point.depletionMm)}
+            r={5}
+            fill="var(--water)"
+            stroke="var(--paper)"
+            strokeWidth={2}
+          />
+        ) : null}
       </svg>
       <figcaption className="min-h-12 text-sm text-quiet" aria-live="polite">
         {point

@@ -37,7 +37,12 @@ export function SoilCore({ core, width, height, depthMm, labelled = false, title
   const root = Math.min(core.rootDepthMm, depthMm);
   const mulchPx = core.mulchMm > 0 ? Math.max(3, y(core.mulchMm) - y(0)) : 0;
   const edge = (values: number[]): string =>
-    range(shown).map((i) => `${i === 0 ? 'M' : 'L'}${x(values[i] ?? 0)} ${y(i * LAYER_MM)}V${Math.min(height - 1, y((i + 1) * LAYER_MM))}`).join('');
+    range(shown)
+      .map(
+        (i) =>
+          `${i === 0 ? 'M' : 'L'}${x(values[i] ?? 0)} ${y(i * LAYER_MM)}V${Math.min(height - 1, y((i + 1) * LAYER_MM))}`,
+      )
+      .join('');
   const gone = core.readilyMm > 0 ? Math.round((100 * core.depletionMm) / core.readilyMm) : 0;
 
   return (
@@ -53,9 +58,21 @@ export function SoilCore({ core, width, height, depthMm, labelled = false, title
         {textures.map((texture) => {
           const look = soilLook(texture);
           return (
-            <pattern key={texture} id={`${id}-${texture.replaceAll(' ', '-')}`} width={12} height={12} patternUnits="userSpaceOnUse">
+            <pattern
+              key={texture}
+              id={`${id}-${texture.replaceAll(' ', '-')}`}
+              width={12}
+              height={12}
+              patternUnits="userSpaceOnUse"
+            >
               <rect width={12} height={12} fill={look.fill} />
-              <path d={look.path} stroke="var(--soil-mark)" strokeWidth={look.stroke} strokeLinecap="round" fill="none" />
+              <path
+                d={look.path}
+                stroke="var(--soil-mark)"
+                strokeWidth={look.stroke}
+                strokeLinecap="round"
+                fill="none"
+              />
             </pattern>
           );
         })}
@@ -66,13 +83,42 @@ export function SoilCore({ core, width, height, depthMm, labelled = false, title
         const water = core.layersMm[i] ?? 0;
         return (
           <g key={i}>
-            <rect x={x0} y={top} width={x1 - x0} height={bottom - top} fill={`url(#${id}-${(core.textures[i] ?? 'loam').replaceAll(' ', '-')})`} />
-            <rect x={x0} y={top + 0.5} width={x(water) - x0} height={Math.max(0, bottom - top - 1)} fill="var(--water)" opacity={0.82} data-layer={i} data-water-mm={water} />
+            <rect
+              x={x0}
+              y={top}
+              width={x1 - x0}
+              height={bottom - top}
+              fill={`url(#${id}-${(core.textures[i] ?? 'loam').replaceAll(' ', '-')})`}
+            />
+            <rect
+              x={x0}
+              y={top + 0.5}
+              width={x(water) - x0}
+              height={Math.max(0, bottom - top - 1)}
+              fill="var(--water)"
+              opacity={0.82}
+              data-layer={i}
+              data-water-mm={water}
+            />
           </g>
         );
       })}
-      <path d={edge(core.fieldCapacityMm)} fill="none" stroke="var(--ink)" strokeWidth={1} strokeDasharray="3 2" />
-      {labelled ? <path d={edge(core.wiltingPointMm)} fill="none" stroke="var(--ink)" strokeWidth={1} strokeDasharray="1 3" /> : null}
+      <path
+        d={edge(core.fieldCapacityMm)}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={1}
+        strokeDasharray="3 2"
+      />
+      {labelled ? (
+        <path
+          d={edge(core.wiltingPointMm)}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={1}
+          strokeDasharray="1 3"
+        />
+      ) : null}
       {core.cropId ? (
         <g fill="none" stroke="var(--root)" strokeLinecap="round">
           {rootPaths(core.cropId, x0, x1, y(0), y(root)).map((d, i) => (
@@ -83,17 +129,26 @@ export function SoilCore({ core, width, height, depthMm, labelled = false, title
       <rect x={x0} y={y(0)} width={x1 - x0} height={height - 1 - y(0)} fill="none" stroke="var(--ink)" />
       <line x1={x0 - 4} x2={x1 + 4} y1={y(root)} y2={y(root)} stroke="var(--ink)" strokeWidth={1.2} />
       {core.lastFrontMm !== null && core.lastFrontMm <= depthMm ? (
-        <path d={`M${x0} ${y(core.lastFrontMm)}l-8 -5v10z`} transform={`translate(${labelled ? 0 : 8} 0)`} fill="var(--water)" stroke="var(--paper)" />
+        <path
+          d={`M${x0} ${y(core.lastFrontMm)}l-8 -5v10z`}
+          transform={`translate(${labelled ? 0 : 8} 0)`}
+          fill="var(--water)"
+          stroke="var(--paper)"
+        />
       ) : null}
       {mulchPx > 0 ? <Mulch x0={x0} x1={x1} y={y(0)} height={mulchPx} /> : null}
-      {core.cropId ? <Shoots x0={x0} x1={x1} y={y(0)} height={sky * (0.35 + 0.6 * core.growth)} group={core.cropId} /> : null}
+      {core.cropId ? (
+        <Shoots x0={x0} x1={x1} y={y(0)} height={sky * (0.35 + 0.6 * core.growth)} group={core.cropId} />
+      ) : null}
       {labelled ? <Labels core={core} y={y} x0={x0} x1={x1} depthMm={depthMm} /> : null}
     </svg>
   );
 }
 
 function Mulch({ x0, x1, y, height }: { x0: number; x1: number; y: number; height: number }) {
-  const strands = range(x0, x1, 5).map((x, i) => `M${x} ${y - ((i * 7) % 10) * 0.1 * height - 1}l7 ${i % 2 ? -2 : 1.5}`);
+  const strands = range(x0, x1, 5).map(
+    (x, i) => `M${x} ${y - ((i * 7) % 10) * 0.1 * height - 1}l7 ${i % 2 ? -2 : 1.5}`,
+  );
   return (
     <g>
       <rect x={x0} y={y - height} width={x1 - x0} height={height} fill="var(--straw)" opacity={0.35} />
@@ -103,23 +158,59 @@ function Mulch({ x0, x1, y, height }: { x0: number; x1: number; y: number; heigh
 }
 
 /** Crops that stand as a low tuft rather than a stem with leaves. */
-const TUFTS: ReadonlySet<string> = new Set(['onion', 'garlic', 'lettuce', 'spinach', 'chard', 'carrot', 'beetroot', 'radish', 'cabbage']);
+const TUFTS: ReadonlySet<string> = new Set([
+  'onion',
+  'garlic',
+  'lettuce',
+  'spinach',
+  'chard',
+  'carrot',
+  'beetroot',
+  'radish',
+  'cabbage',
+]);
 
-function Shoots({ x0, x1, y, height, group }: { x0: number; x1: number; y: number; height: number; group: string }) {
+function Shoots({
+  x0,
+  x1,
+  y,
+  height,
+  group,
+}: {
+  x0: number;
+  x1: number;
+  y: number;
+  height: number;
+  group: string;
+}) {
   const plants = [0.22, 0.5, 0.78].map((share) => x0 + share * (x1 - x0));
   const tuft = TUFTS.has(group);
   return (
     <g stroke="var(--leaf)" fill="var(--leaf)" strokeWidth={1.6}>
       {plants.map((x) =>
         tuft ? (
-          <path key={x} fill="none" d={range(-3, 4).map((k) => `M${x} ${y}q${k} ${-height * 0.3} ${k * 2.6} ${-height * (0.62 - Math.abs(k) * 0.06)}`).join('')} />
+          <path
+            key={x}
+            fill="none"
+            d={range(-3, 4)
+              .map(
+                (k) => `M${x} ${y}q${k} ${-height * 0.3} ${k * 2.6} ${-height * (0.62 - Math.abs(k) * 0.06)}`,
+              )
+              .join('')}
+          />
         ) : (
           <g key={x}>
             <path d={`M${x} ${y}v${-height}`} />
             {range(1, 4).map((k) => {
               const at = y - (height * k) / 3.2;
               const long = Math.min(9, height * 0.3);
-              return <path key={k} stroke="none" d={`M${x} ${at}q${long * 0.5} ${-long * 0.7} ${long} 0q${-long * 0.5} ${long * 0.4} ${-long} 0M${x} ${at + 2}q${-long * 0.5} ${-long * 0.7} ${-long} 0q${long * 0.5} ${long * 0.4} ${long} 0`} />;
+              return (
+                <path
+                  key={k}
+                  stroke="none"
+                  d={`M${x} ${at}q${long * 0.5} ${-long * 0.7} ${long} 0q${-long * 0.5} ${long * 0.4} ${-long} 0M${x} ${at + 2}q${-long * 0.5} ${-long * 0.7} ${-long} 0q${long * 0.5} ${long * 0.4} ${long} 0`}
+                />
+              );
             })}
           </g>
         ),
@@ -128,7 +219,19 @@ function Shoots({ x0, x1, y, height, group }: { x0: number; x1: number; y: numbe
   );
 }
 
-function Labels({ core, y, x0, x1, depthMm }: { core: CoreView; y: (v: number) => number; x0: number; x1: number; depthMm: number }) {
+function Labels({
+  core,
+  y,
+  x0,
+  x1,
+  depthMm,
+}: {
+  core: CoreView;
+  y: (v: number) => number;
+  x0: number;
+  x1: number;
+  depthMm: number;
+}) {
   const units = useUnits();
   const step = units.system === 'us' ? 152.4 : 200;
   return (
@@ -141,7 +244,9 @@ function Labels({ core, y, x0, x1, depthMm }: { core: CoreView; y: (v: number) =
           </text>
         </g>
       ))}
-      <text x={x1 + 8} y={y(Math.min(core.rootDepthMm, depthMm)) + 4}>roots</text>
+      <text x={x1 + 8} y={y(Math.min(core.rootDepthMm, depthMm)) + 4}>
+        roots
+      </text>
       <text x={x1 + 8} y={y(0) + 14} fill="var(--quiet)">
         - - full
       </text>

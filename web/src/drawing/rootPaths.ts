@@ -10,10 +10,19 @@ const TAP: Habit = { spread: 0.22, taproot: true, strands: 12 };
 const FIBROUS: Habit = { spread: 0.5, taproot: false, strands: 18 };
 const WIDE: Habit = { spread: 0.42, taproot: true, strands: 16 };
 const HABITS: Readonly<Record<string, Habit>> = {
-  carrot: TAP, beetroot: TAP, radish: TAP, tomato: WIDE, 'sweet-pepper': WIDE, aubergine: WIDE, melon: WIDE, courgette: WIDE, cucumber: WIDE,
+  carrot: TAP,
+  beetroot: TAP,
+  radish: TAP,
+  tomato: WIDE,
+  'sweet-pepper': WIDE,
+  aubergine: WIDE,
+  melon: WIDE,
+  courgette: WIDE,
+  cucumber: WIDE,
 };
 
-const hash = (text: string): number => [...text].reduce((sum, c) => (sum * 31 + c.charCodeAt(0)) % 9973, 7) / 9973;
+const hash = (text: string): number =>
+  [...text].reduce((sum, c) => (sum * 31 + c.charCodeAt(0)) % 9973, 7) / 9973;
 
 /** Roots from the surface to their real depth: forty in a hundred end in the first quarter, as the engine spreads them. */
 export function rootPaths(seed: string, x0: number, x1: number, top: number, bottom: number): string[] {

@@ -1,7 +1,8 @@
 import type { InputHTMLAttributes, ReactNode, Ref, SelectHTMLAttributes } from 'react';
 import { useId } from 'react';
 
-const BOX = 'min-h-11 border border-ink bg-sheet px-3 py-2 aria-[invalid=true]:border-2 aria-[invalid=true]:border-brick';
+const BOX =
+  'min-h-11 border border-ink bg-sheet px-3 py-2 aria-[invalid=true]:border-2 aria-[invalid=true]:border-brick';
 
 interface Frame {
   label: string;
@@ -38,7 +39,13 @@ export function Field({ label, hint, error, unit, className = 'w-full', ...rest 
   const id = useId();
   return (
     <Around id={id} label={label} hint={hint} error={error} unit={unit}>
-      <input id={id} className={`${BOX} ${className}`} aria-invalid={Boolean(error)} aria-describedby={error ? `${id}-error` : undefined} {...rest} />
+      <input
+        id={id}
+        className={`${BOX} ${className}`}
+        aria-invalid={Boolean(error)}
+        aria-describedby={error ? `${id}-error` : undefined}
+        {...rest}
+      />
     </Around>
   );
 }

@@ -25,14 +25,26 @@ export function NoticeBar() {
     dispatch(noticeDismissed());
   };
   return (
-    <div role="status" className="fixed bottom-20 left-1/2 z-10 flex -translate-x-1/2 items-center gap-4 bg-ink px-5 py-2 text-paper md:bottom-6">
+    <div
+      role="status"
+      className="fixed bottom-20 left-1/2 z-10 flex -translate-x-1/2 items-center gap-4 bg-ink px-5 py-2 text-paper md:bottom-6"
+    >
       <span>{notice.text}</span>
       {canUndo ? (
-        <button type="button" className="min-h-11 font-semibold underline underline-offset-4" onClick={() => void undo()}>
+        <button
+          type="button"
+          className="min-h-11 font-semibold underline underline-offset-4"
+          onClick={() => void undo()}
+        >
           Undo
         </button>
       ) : null}
-      <button type="button" aria-label="Close this message" className="min-h-11" onClick={() => dispatch(noticeDismissed())}>
+      <button
+        type="button"
+        aria-label="Close this message"
+        className="min-h-11"
+        onClick={() => dispatch(noticeDismissed())}
+      >
         <X size={18} aria-hidden />
       </button>
     </div>

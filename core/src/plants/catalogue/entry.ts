@@ -1,5 +1,11 @@
 import type {
-  CropEntry, CropGroup, FrostClass, LifeCycle, Provenance, StartMethod, ToughenRule,
+  CropEntry,
+  CropGroup,
+  FrostClass,
+  LifeCycle,
+  Provenance,
+  StartMethod,
+  ToughenRule,
 } from '../types.ts';
 
 export type Trait = keyof CropEntry['traits'];
@@ -41,10 +47,12 @@ export const inGroup =
 
 export const vegetable = inGroup('vegetables');
 
-const values = (
-  [ini, mid, end]: readonly [number, number, number],
-  source: Provenance,
-): CropEntry['kc'] => ({ ini, mid, end, source });
+const values = ([ini, mid, end]: readonly [number, number, number], source: Provenance): CropEntry['kc'] => ({
+  ini,
+  mid,
+  end,
+  source,
+});
 
 /** Turns a written row into a full catalogue entry, with a source beside every value. */
 export function entry(row: NamedRow): CropEntry {

@@ -8,35 +8,85 @@ const numberOrNull = () => ({ type: DataTypes.DOUBLE, allowNull: true });
 const flag = () => ({ type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false });
 const moment = () => ({ type: DataTypes.DATE, allowNull: true });
 const belongsTo = (table: string, allowNull = false) => ({
-  type: DataTypes.INTEGER, allowNull, references: { model: table, key: 'id' }, onDelete: 'RESTRICT',
+  type: DataTypes.INTEGER,
+  allowNull,
+  references: { model: table, key: 'id' },
+  onDelete: 'RESTRICT',
 });
 
 /** Gardens, beds, plantings, deliveries, weather days and events. */
 export async function up({ context }: { context: QueryInterface }): Promise<void> {
   await context.createTable('gardens', {
-    id: key(), name: text(), latitudeDeg: number(), elevationM: number(), timeZone: text(), units: text(), clockMode: text(),
-    practiceDate: textOrNull(), isDemo: flag(), stationUrl: textOrNull(),
+    id: key(),
+    name: text(),
+    latitudeDeg: number(),
+    elevationM: number(),
+    timeZone: text(),
+    units: text(),
+    clockMode: text(),
+    practiceDate: textOrNull(),
+    isDemo: flag(),
+    stationUrl: textOrNull(),
   });
   await context.createTable('beds', {
-    id: key(), gardenId: belongsTo('gardens'), position: { type: DataTypes.INTEGER, allowNull: false }, name: text(),
-    areaM2: number(), textureClass: text(), subsoilClass: textOrNull(), form: text(), underCover: flag(),
-    mulchMaterial: textOrNull(), mulchMm: numberOrNull(), startOn: text(), startWetness: text(), archivedAt: moment(),
+    id: key(),
+    gardenId: belongsTo('gardens'),
+    position: { type: DataTypes.INTEGER, allowNull: false },
+    name: text(),
+    areaM2: number(),
+    textureClass: text(),
+    subsoilClass: textOrNull(),
+    form: text(),
+    underCover: flag(),
+    mulchMaterial: textOrNull(),
+    mulchMm: numberOrNull(),
+    startOn: text(),
+    startWetness: text(),
+    archivedAt: moment(),
   });
   await context.createTable('plantings', {
-    id: key(), bedId: belongsTo('beds'), cropId: text(), plantedOn: text(), endedOn: textOrNull(), method: textOrNull(),
+    id: key(),
+    bedId: belongsTo('beds'),
+    cropId: text(),
+    plantedOn: text(),
+    endedOn: textOrNull(),
+    method: textOrNull(),
   });
   await context.createTable('deliveries', {
-    id: key(), bedId: belongsTo('beds'), method: text(), litresPerMinute: number(), measured: flag(),
+    id: key(),
+    bedId: belongsTo('beds'),
+    method: text(),
+    litresPerMinute: number(),
+    measured: flag(),
   });
   await context.createTable('weather_days', {
-    id: key(), gardenId: belongsTo('gardens'), date: text(), source: text(), tMinC: number(), tMaxC: number(), rainMm: number(),
-    windMs: numberOrNull(), rhMinPct: numberOrNull(), rhMaxPct: numberOrNull(), solarMJ: numberOrNull(),
+    id: key(),
+    gardenId: belongsTo('gardens'),
+    date: text(),
+    source: text(),
+    tMinC: number(),
+    tMaxC: number(),
+    rainMm: number(),
+    windMs: numberOrNull(),
+    rhMinPct: numberOrNull(),
+    rhMaxPct: numberOrNull(),
+    solarMJ: numberOrNull(),
   });
   await context.addIndex('weather_days', ['gardenId', 'source', 'date'], { unique: true });
   await context.createTable('events', {
-    id: key(), gardenId: belongsTo('gardens'), bedId: belongsTo('beds', true), kind: text(), date: text(),
-    at: { type: DataTypes.DATE, allowNull: false }, litres: numberOrNull(), minutes: numberOrNull(), netMm: numberOrNull(),
-    rainMm: numberOrNull(), reason: textOrNull(), note: textOrNull(), removedAt: moment(),
+    id: key(),
+    gardenId: belongsTo('gardens'),
+    bedId: belongsTo('beds', true),
+    kind: text(),
+    date: text(),
+    at: { type: DataTypes.DATE, allowNull: false },
+    litres: numberOrNull(),
+    minutes: numberOrNull(),
+    netMm: numberOrNull(),
+    rainMm: numberOrNull(),
+    reason: textOrNull(),
+    note: textOrNull(),
+    removedAt: moment(),
   });
   await context.addIndex('events', ['gardenId', 'date']);
   await context.addIndex('events', ['bedId', 'date']);

@@ -19,7 +19,9 @@ export function BedLog({ events, today }: { events: EventView[]; today: string }
   return (
     <section>
       <h2 className="mb-1 text-2xl">Log</h2>
-      {events.length === 0 ? <p className="text-quiet">Nothing written down yet. Tick the bed off on the round.</p> : null}
+      {events.length === 0 ? (
+        <p className="text-quiet">Nothing written down yet. Tick the bed off on the round.</p>
+      ) : null}
       <ul>
         {events.slice(0, SHOWN).map((event) => (
           <li key={event.id} className="flex items-baseline gap-3 border-t border-rule py-1">
@@ -29,13 +31,19 @@ export function BedLog({ events, today }: { events: EventView[]; today: string }
                 ? `${units.text('volume', event.litres ?? 0)}, ${Math.round(event.minutes ?? 0)} min${event.reason === 'as planned' ? '' : ', done differently'}`
                 : `Skipped: ${event.reason ?? ''}`}
             </span>
-            <button type="button" className="no-print underline underline-offset-4" onClick={() => void takeBack(event)}>
+            <button
+              type="button"
+              className="no-print underline underline-offset-4"
+              onClick={() => void takeBack(event)}
+            >
               Take back
             </button>
           </li>
         ))}
       </ul>
-      {events.length > SHOWN ? <p className="mt-1 text-sm text-quiet">and {events.length - SHOWN} earlier</p> : null}
+      {events.length > SHOWN ? (
+        <p className="mt-1 text-sm text-quiet">and {events.length - SHOWN} earlier</p>
+      ) : null}
     </section>
   );
 }

@@ -27,20 +27,32 @@ export function BedRoom() {
         <p className="mb-3 text-quiet">
           {page.cropName ?? 'Nothing planted'}
           {stage ? `, ${stage.stage}` : ''}
-          {following ? `; ${following.stage} from about ${plainDate(following.from, today)}` : ''}. {page.textureClass}, {units.text('area', page.areaM2)}.
+          {following ? `; ${following.stage} from about ${plainDate(following.from, today)}` : ''}. On{' '}
+          {page.textureClass}, {units.text('area', page.areaM2)}.
         </p>
-        <SoilCore core={core} width={272} height={430} depthMm={Math.min(1500, Math.max(600, Math.ceil((core.rootDepthMm * 1.35) / 100) * 100))} labelled title={page.bedName} />
+        <SoilCore
+          core={core}
+          width={272}
+          height={430}
+          depthMm={Math.min(1500, Math.max(600, Math.ceil((core.rootDepthMm * 1.35) / 100) * 100))}
+          labelled
+          title={page.bedName}
+        />
       </div>
       <div className="min-w-0">
         <section className="mb-4 max-w-prose">
           {stop ? (
             <p className="text-lg">
-              <strong>Water today: {Math.round(stop.run.minutes)} min, {units.text('volume', stop.run.litres)}.</strong> {waterSentence(stop.reason, stop.reachesMm, units)}
+              <strong>
+                Water today: {Math.round(stop.run.minutes)} min, {units.text('volume', stop.run.litres)}.
+              </strong>{' '}
+              {waterSentence(stop.reason, stop.reachesMm, units)}
             </p>
           ) : null}
           {leave ? (
             <p className="text-lg">
-              <strong>Leave alone today: {leaveHead(leave.reason, leave.nextDate)}.</strong> {leaveSentence(leave.reason, units, leave.event)}
+              <strong>Leave alone today: {leaveHead(leave.reason, leave.nextDate)}.</strong>{' '}
+              {leaveSentence(leave.reason, units, leave.event)}
               {next ? ` Next: ${dayMonth(next.date)}, about ${units.text('volume', next.litres)}.` : ''}
             </p>
           ) : null}

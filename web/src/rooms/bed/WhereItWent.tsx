@@ -18,18 +18,25 @@ export function WhereItWent({ page }: { page: BedPageView }) {
   return (
     <section>
       <h2 className="mb-1 text-2xl">Where the water went</h2>
-      <p className="mb-2 text-sm text-quiet">Since planting{first ? ` on ${plainDate(first.date, page.garden.today)}` : ''}, over the whole bed.</p>
+      <p className="mb-2 text-sm text-quiet">
+        Since planting{first ? ` on ${plainDate(first.date, page.garden.today)}` : ''}, over the whole bed.
+      </p>
       <table className="w-full">
         <tbody>
           {rows.map(([name, mm]) => (
             <tr key={name} className="border-t border-rule">
-              <th scope="row" className="py-1 text-left font-normal">{name}</th>
+              <th scope="row" className="py-1 text-left font-normal">
+                {name}
+              </th>
               <td className="py-1 text-right font-semibold">{units.text('depth', mm)}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="mt-2 text-sm text-quiet">What is left over changed the store in the ground. Roots can still reach some of what sank as they grow.</p>
+      <p className="mt-2 text-sm text-quiet">
+        What is left over changed the store in the ground. Roots can still reach some of what sank as they
+        grow.
+      </p>
     </section>
   );
 }

@@ -1,6 +1,14 @@
 import type { BedView } from '@kibble/contract';
-import { bucketTest, CATALOGUE, METHODS, TEXTURE_CLASSES, TEXTURES, type Method, type TextureClass } from '@kibble/core';
-import type { UseFormReturn } from 'react-hook-form';
+import {
+  bucketTest,
+  CATALOGUE,
+  METHODS,
+  TEXTURE_CLASSES,
+  TEXTURES,
+  type Method,
+  type TextureClass,
+} from '@kibble/core';
+import { useWatch, type UseFormReturn } from 'react-hook-form';
 import type { BedDraft } from '../../app/api.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useUnits, type Units } from '../../app/units.ts';
@@ -25,11 +33,29 @@ export interface TypedBed {
 }
 
 /** Flow taken when nobody measured, L/min: a garden hose; two lines of drip; a can poured. Judgement. */
-const USUAL_FLOW: Readonly<Record<Method, number>> = { sprinkler: 10, 'hose wand': 12, drip: 4, 'soaker hose': 2, 'watering can': 8 };
+const USUAL_FLOW: Readonly<Record<Method, number>> = {
+  sprinkler: 10,
+  'hose wand': 12,
+  drip: 4,
+  'soaker hose': 2,
+  'watering can': 8,
+};
 
 export const emptyBed = (plantedOn: string): TypedBed => ({
-  name: '', area: '', textureClass: 'loam', subsoilClass: '', underCover: false, mulch: '', startWetness: 'soaked',
-  cropId: 'tomato', plantedOn, method: 'hose wand', flowBy: 'guess', flow: '', bucketVolume: '', bucketSeconds: '',
+  name: '',
+  area: '',
+  textureClass: 'loam',
+  subsoilClass: '',
+  underCover: false,
+  mulch: '',
+  startWetness: 'soaked',
+  cropId: 'tomato',
+  plantedOn,
+  method: 'hose wand',
+  flowBy: 'guess',
+  flow: '',
+  bucketVolume: '',
+  bucketSeconds: '',
 });
 
 const shown = (value: number): string => String(Math.round(value * 100) / 100);
@@ -37,10 +63,18 @@ const shown = (value: number): string => String(Math.round(value * 100) / 100);
 export function typedFrom(bed: BedView, units: Units): TypedBed {
   return {
     ...emptyBed(bed.startOn),
-    name: bed.name, area: shown(units.of('area').fromSi(bed.areaM2)), textureClass: bed.textureClass, subsoilClass: bed.subsoilClass ?? '',
-    underCover: bed.underCover, mulch: bed.mulchMm ? shown(units.of('depth').fromSi(bed.mulchMm)) : '', startWetness: bed.startWetness,
-    cropId: bed.planting?.cropId ?? 'tomato', plantedOn: bed.planting?.plantedOn ?? bed.startOn, method: bed.delivery.method,
-    flowBy: bed.delivery.measured ? 'told' : 'guess', flow: shown(units.of('flow').fromSi(bed.delivery.litresPerMinute)),
+    name: bed.name,
+    area: shown(units.of('area').fromSi(bed.areaM2)),
+    textureClass: bed.textureClass,
+    subsoilClass: bed.subsoilClass ?? '',
+    underCover: bed.underCover,
+    mulch: bed.mulchMm ? shown(units.of('depth').fromSi(bed.mulchMm)) : '',
+    startWetness: bed.startWetness,
+    cropId: bed.planting?.cropId ?? 'tomato',
+    plantedOn: bed.planting?.plantedOn ?? bed.startOn,
+    method: bed.delivery.method,
+    flowBy: bed.delivery.measured ? 'told' : 'guess',
+    flow: shown(units.of('flow').fromSi(bed.delivery.litresPerMinute)),
   };
 }
 
@@ -57,7 +91,11 @@ export function bedDraft(typed: TypedBed, units: Units): BedDraft {
     mulchMm,
     startWetness: typed.startWetness,
     planting: { cropId: typed.cropId, plantedOn: typed.plantedOn },
-    delivery: { method: typed.method, litresPerMinute: flowOf(typed, units), measured: typed.flowBy !== 'guess' },
+    delivery: {
+      method: typed.method,
+      litresPerMinute: flowOf(typed, units),
+      measured: typed.flowBy !== 'guess',
+    },
   };
 }
 
@@ -71,21 +109,34 @@ function flowOf(typed: TypedBed, units: Units): number {
 }
 
 const SECONDS_RULE = (text: string): string | true =>
-  (Number(text) > 0 && Number(text) <= 3600) || `Seconds must be more than 0 and up to 3600; got ${text.trim() === '' ? 'nothing' : `“${text}”`}.`;
+  (Number(text) > 0 && Number(text) <= 3600) ||
+  `Seconds must be more than 0 and up to 3600; got ${text.trim() === '' ? 'nothing' : `“${text}”`}.`;
 
 export function SoilFields({ form }: { form: UseFormReturn<TypedBed> }) {
-  const texture = form.watch('textureClass');
+  const texture = useWatch({ control: form.control, name: 'textureClass' });
   return (
     <div className="grid gap-4 sm:grid-cols-2">
-      <Choice label="Topsoil, by feel" hint={`Moist, in the hand: ${TEXTURES[texture].feel.toLowerCase()}`} {...form.register('textureClass')}>
+      <Choice
+        label="Topsoil, by feel"
+        hint={`Moist, in the hand: ${TEXTURES[texture].feel.toLowerCase()}`}
+        {...form.register('textureClass')}
+      >
         {TEXTURE_CLASSES.map((name) => (
-          <option key={name} value={name}>{name}</option>
+          <option key={name} value={name}>
+            {name}
+          </option>
         ))}
       </Choice>
-      <Choice label="Below a spade’s depth" hint="Leave as it is when you have not dug." {...form.register('subsoilClass')}>
+      <Choice
+        label="Below a spade’s depth"
+        hint="Leave as it is when you have not dug."
+        {...form.register('subsoilClass')}
+      >
         <option value="">the same</option>
         {TEXTURE_CLASSES.map((name) => (
-          <option key={name} value={name}>{name}</option>
+          <option key={name} value={name}>
+            {name}
+          </option>
         ))}
       </Choice>
     </div>
@@ -97,22 +148,53 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
   const { errors } = form.formState;
   return (
     <div className="grid gap-4 sm:grid-cols-2">
-      <Field label="Name of the bed" placeholder="Long bed by the fence" error={errors.name?.message} {...form.register('name', { validate: (v) => v.trim() !== '' || 'Name of the bed must not be empty.' })} />
-      <Field label="Its area" unit={units.of('area').unit} inputMode="decimal" error={errors.area?.message} hint="Length times width of the planted ground." {...form.register('area', { validate: (v) => numberRule('areaM2', v, units) })} />
+      <Field
+        label="Name of the bed"
+        placeholder="Long bed by the fence"
+        error={errors.name?.message}
+        {...form.register('name', {
+          validate: (v) => v.trim() !== '' || 'Name of the bed must not be empty.',
+        })}
+      />
+      <Field
+        label="Its area"
+        unit={units.of('area').unit}
+        inputMode="decimal"
+        error={errors.area?.message}
+        hint="Length times width of the planted ground."
+        {...form.register('area', { validate: (v) => numberRule('areaM2', v, units) })}
+      />
       <Choice label="Crop" {...form.register('cropId')}>
         {CATALOGUE.map((crop) => (
-          <option key={crop.id} value={crop.id}>{crop.name}</option>
+          <option key={crop.id} value={crop.id}>
+            {crop.name}
+          </option>
         ))}
       </Choice>
-      <Field label="Planted or sown on" type="date" error={errors.plantedOn?.message} {...form.register('plantedOn', { validate: (v) => /^\d{4}-\d{2}-\d{2}$/.test(v) || 'Planting date must be a day of the calendar.' })} />
+      <Field
+        label="Planted or sown on"
+        type="date"
+        error={errors.plantedOn?.message}
+        {...form.register('plantedOn', {
+          validate: (v) => /^\d{4}-\d{2}-\d{2}$/.test(v) || 'Planting date must be a day of the calendar.',
+        })}
+      />
       <Choice label="The ground that day was" {...form.register('startWetness')}>
         <option value="soaked">soaked deep, by rain or by hand</option>
         <option value="moist">moist</option>
         <option value="dry">dry</option>
       </Choice>
-      <Field label="Mulch, how deep" unit={units.of('depth').unit} inputMode="decimal" error={errors.mulch?.message} hint="Leave empty for bare soil." {...form.register('mulch', { validate: (v) => numberRule('mulchMm', v, units, true) })} />
+      <Field
+        label="Mulch, how deep"
+        unit={units.of('depth').unit}
+        inputMode="decimal"
+        error={errors.mulch?.message}
+        hint="Leave empty for bare soil."
+        {...form.register('mulch', { validate: (v) => numberRule('mulchMm', v, units, true) })}
+      />
       <label className="flex min-h-11 items-center gap-3">
-        <input type="checkbox" className="size-5 accent-ink" {...form.register('underCover')} /> Under glass or plastic: no rain reaches it
+        <input type="checkbox" className="size-5 accent-ink" {...form.register('underCover')} /> Under glass
+        or plastic: no rain reaches it
       </label>
     </div>
   );
@@ -121,13 +203,15 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
 export function WaterFields({ form }: { form: UseFormReturn<TypedBed> }) {
   const units = useUnits();
   const { errors } = form.formState;
-  const by = form.watch('flowBy');
-  const method = form.watch('method');
+  const by = useWatch({ control: form.control, name: 'flowBy' });
+  const method = useWatch({ control: form.control, name: 'method' });
   return (
     <div className="grid gap-4 sm:grid-cols-2">
       <Choice label="You water with" {...form.register('method')}>
         {METHODS.map((name) => (
-          <option key={name} value={name}>{name}</option>
+          <option key={name} value={name}>
+            {name}
+          </option>
         ))}
       </Choice>
       <Choice label="How fast it flows" {...form.register('flowBy')}>
@@ -136,12 +220,36 @@ export function WaterFields({ form }: { form: UseFormReturn<TypedBed> }) {
         <option value="told">I know the figure</option>
       </Choice>
       {by === 'told' ? (
-        <Field label="Flow over the whole bed" unit={units.of('flow').unit} inputMode="decimal" error={errors.flow?.message} {...form.register('flow', { validate: (v, all) => all.flowBy !== 'told' || numberRule('litresPerMinute', v, units) })} />
+        <Field
+          label="Flow over the whole bed"
+          unit={units.of('flow').unit}
+          inputMode="decimal"
+          error={errors.flow?.message}
+          {...form.register('flow', {
+            validate: (v, all) => all.flowBy !== 'told' || numberRule('litresPerMinute', v, units),
+          })}
+        />
       ) : null}
       {by === 'bucket' ? (
         <>
-          <Field label="The bucket holds" unit={units.of('volume').unit} inputMode="decimal" error={errors.bucketVolume?.message} {...form.register('bucketVolume', { validate: (v, all) => all.flowBy !== 'bucket' || numberRule('litres', v, units) })} />
-          <Field label="It filled in" unit="seconds" inputMode="decimal" error={errors.bucketSeconds?.message} {...form.register('bucketSeconds', { validate: (v, all) => all.flowBy !== 'bucket' || SECONDS_RULE(v) })} />
+          <Field
+            label="The bucket holds"
+            unit={units.of('volume').unit}
+            inputMode="decimal"
+            error={errors.bucketVolume?.message}
+            {...form.register('bucketVolume', {
+              validate: (v, all) => all.flowBy !== 'bucket' || numberRule('litres', v, units),
+            })}
+          />
+          <Field
+            label="It filled in"
+            unit="seconds"
+            inputMode="decimal"
+            error={errors.bucketSeconds?.message}
+            {...form.register('bucketSeconds', {
+              validate: (v, all) => all.flowBy !== 'bucket' || SECONDS_RULE(v),
+            })}
+          />
         </>
       ) : null}
     </div>

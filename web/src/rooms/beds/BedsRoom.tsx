@@ -10,7 +10,15 @@ import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Empty } from '../../ui/states.tsx';
-import { bedDraft, CropFields, emptyBed, SoilFields, typedFrom, WaterFields, type TypedBed } from './BedFields.tsx';
+import {
+  bedDraft,
+  CropFields,
+  emptyBed,
+  SoilFields,
+  typedFrom,
+  WaterFields,
+  type TypedBed,
+} from './BedFields.tsx';
 
 /** The beds of the garden: add one, change one, put one away. */
 export function BedsRoom() {
@@ -46,26 +54,53 @@ export function BedsRoom() {
           {beds.map((bed) => (
             <tr key={bed.id} className="border-t border-rule align-baseline">
               <td className="py-1">
-                <Link className="font-semibold underline decoration-rule underline-offset-4" to={String(bed.id)}>{bed.name}</Link>
+                <Link
+                  className="font-semibold underline decoration-rule underline-offset-4"
+                  to={String(bed.id)}
+                >
+                  {bed.name}
+                </Link>
               </td>
-              <td className="hidden sm:table-cell">{bed.textureClass}{bed.subsoilClass ? ` over ${bed.subsoilClass}` : ''}</td>
-              <td>{bed.planting ? `${bed.planting.cropName}, ${plainDate(bed.planting.plantedOn, garden.today)}` : 'nothing'}</td>
+              <td className="hidden sm:table-cell">
+                {bed.textureClass}
+                {bed.subsoilClass ? ` over ${bed.subsoilClass}` : ''}
+              </td>
+              <td>
+                {bed.planting
+                  ? `${bed.planting.cropName}, ${plainDate(bed.planting.plantedOn, garden.today)}`
+                  : 'nothing'}
+              </td>
               <td className="hidden md:table-cell">
-                {bed.delivery.method}, <span className={bed.delivery.measured ? '' : 'assumed'}>{units.text('flow', bed.delivery.litresPerMinute)}</span>
+                {bed.delivery.method},{' '}
+                <span className={bed.delivery.measured ? '' : 'assumed'}>
+                  {units.text('flow', bed.delivery.litresPerMinute)}
+                </span>
               </td>
               <td className="hidden text-right sm:table-cell">{units.text('area', bed.areaM2)}</td>
               <td className="text-right whitespace-nowrap">
-                <Button look="quiet" className="px-2" onClick={() => setEditing(bed)}>Change</Button>
-                <Button look="quiet" className="px-2" onClick={() => void putAway(bed)}>Put away</Button>
+                <Button look="quiet" className="px-2" onClick={() => setEditing(bed)}>
+                  Change
+                </Button>
+                <Button look="quiet" className="px-2" onClick={() => void putAway(bed)}>
+                  Put away
+                </Button>
               </td>
             </tr>
           ))}
         </tbody>
       </table>
       {editing ? (
-        <BedForm key={editing === 'new' ? 'new' : editing.id} bed={editing === 'new' ? null : editing} gardenId={garden.id} today={garden.today} onClose={() => setEditing(null)} />
+        <BedForm
+          key={editing === 'new' ? 'new' : editing.id}
+          bed={editing === 'new' ? null : editing}
+          gardenId={garden.id}
+          today={garden.today}
+          onClose={() => setEditing(null)}
+        />
       ) : (
-        <Button className="mt-5" onClick={() => setEditing('new')}>Add a bed</Button>
+        <Button className="mt-5" onClick={() => setEditing('new')}>
+          Add a bed
+        </Button>
       )}
       {away.length > 0 ? (
         <section className="mt-10">
@@ -74,7 +109,13 @@ export function BedsRoom() {
             {away.map((bed) => (
               <li key={bed.id}>
                 {bed.name}{' '}
-                <Button look="quiet" className="px-2" onClick={() => void archive({ bedId: bed.id, restore: true })}>Bring back</Button>
+                <Button
+                  look="quiet"
+                  className="px-2"
+                  onClick={() => void archive({ bedId: bed.id, restore: true })}
+                >
+                  Bring back
+                </Button>
               </li>
             ))}
           </ul>
@@ -84,7 +125,17 @@ export function BedsRoom() {
   );
 }
 
-function BedForm({ bed, gardenId, today, onClose }: { bed: BedView | null; gardenId: number; today: string; onClose: () => void }) {
+function BedForm({
+  bed,
+  gardenId,
+  today,
+  onClose,
+}: {
+  bed: BedView | null;
+  gardenId: number;
+  today: string;
+  onClose: () => void;
+}) {
   const units = useUnits();
   const [save, { isLoading, error }] = useSaveBedMutation();
   const form = useForm<TypedBed>({ defaultValues: bed ? typedFrom(bed, units) : emptyBed(today) });
@@ -93,15 +144,27 @@ function BedForm({ bed, gardenId, today, onClose }: { bed: BedView | null; garde
     onClose();
   });
   return (
-    <form noValidate onSubmit={(e) => void submit(e).catch(() => undefined)} className="mt-6 flex max-w-3xl flex-col gap-5 border border-ink bg-sheet p-5">
+    <form
+      noValidate
+      onSubmit={(e) => void submit(e).catch(() => undefined)}
+      className="mt-6 flex max-w-3xl flex-col gap-5 border border-ink bg-sheet p-5"
+    >
       <h2 className="text-2xl">{bed ? `Change ${bed.name}` : 'A new bed'}</h2>
       <CropFields form={form} />
       <SoilFields form={form} />
       <WaterFields form={form} />
-      {error ? <p role="alert" className="font-semibold text-brick">{refusal(error).message}</p> : null}
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
       <div className="flex gap-2">
-        <Button type="submit" disabled={isLoading}>{bed ? 'Keep the changes' : 'Add the bed'}</Button>
-        <Button look="quiet" onClick={onClose}>Leave as it was</Button>
+        <Button type="submit" disabled={isLoading}>
+          {bed ? 'Keep the changes' : 'Add the bed'}
+        </Button>
+        <Button look="quiet" onClick={onClose}>
+          Leave as it was
+        </Button>
       </div>
     </form>
   );

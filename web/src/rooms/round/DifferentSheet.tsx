@@ -1,5 +1,5 @@
 import type { StopView } from '@kibble/contract';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { refusal, useLogWateringMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule } from '../../app/numberRule.ts';
@@ -15,19 +15,32 @@ interface Typed {
 }
 
 /** Done, but not as planned: how much it was. */
-export function DifferentSheet({ stop, open, onClose }: { stop: StopView; open: boolean; onClose: () => void }) {
+export function DifferentSheet({
+  stop,
+  open,
+  onClose,
+}: {
+  stop: StopView;
+  open: boolean;
+  onClose: () => void;
+}) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [water, { isLoading, error }] = useLogWateringMutation();
   const form = useForm<Typed>({ defaultValues: { amount: '', by: 'minutes' } });
-  const by = form.watch('by');
+  const by = useWatch({ control: form.control, name: 'by' });
   const volume = units.of('volume');
 
   const save = form.handleSubmit(async ({ amount, by: chosen }) => {
     const value = Number(amount);
     const body = chosen === 'minutes' ? { minutes: value } : { litres: volume.toSi(value) };
     const event = await water({ bedId: stop.bedId, body }).unwrap();
-    dispatch(noticeShown({ text: `${stop.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`, undoEventId: event.id }));
+    dispatch(
+      noticeShown({
+        text: `${stop.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
+        undoEventId: event.id,
+      }),
+    );
     form.reset();
     onClose();
   });
@@ -37,10 +50,14 @@ export function DifferentSheet({ stop, open, onClose }: { stop: StopView; open: 
       <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)} className="flex flex-col gap-4">
         <div className="grid grid-cols-2 gap-4">
           <Field
-            label="Amount" inputMode="decimal" autoFocus
+            label="Amount"
+            inputMode="decimal"
+            autoFocus
             error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
             hint={`Planned: ${Math.round(stop.run.minutes)} min, ${units.text('volume', stop.run.litres)}`}
-            {...form.register('amount', { validate: (text) => numberRule(by === 'minutes' ? 'minutes' : 'litres', text, units) })}
+            {...form.register('amount', {
+              validate: (text) => numberRule(by === 'minutes' ? 'minutes' : 'litres', text, units),
+            })}
           />
           <Choice label="in" {...form.register('by')}>
             <option value="minutes">minutes</option>
@@ -48,8 +65,12 @@ export function DifferentSheet({ stop, open, onClose }: { stop: StopView; open: 
           </Choice>
         </div>
         <div className="flex gap-2">
-          <Button type="submit" disabled={isLoading}>Write it down</Button>
-          <Button look="quiet" onClick={onClose}>Not now</Button>
+          <Button type="submit" disabled={isLoading}>
+            Write it down
+          </Button>
+          <Button look="quiet" onClick={onClose}>
+            Not now
+          </Button>
         </div>
       </form>
     </Sheet>

@@ -17,13 +17,22 @@ export function LeaveList({ items }: { items: LeaveView[] }) {
       <ul>
         {items.map((item) => (
           <li key={item.bedId} className="border-t border-rule py-2">
-            <Link to={`../beds/${item.bedId}`} className="font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink">
+            <Link
+              to={`../beds/${item.bedId}`}
+              className="font-semibold underline decoration-rule underline-offset-4 hover:decoration-ink"
+            >
               {item.bedName}
             </Link>{' '}
-            <span className={item.reason.code === 'too wet' ? 'font-semibold text-brick' : 'font-semibold'}>{leaveHead(item.reason, item.nextDate)}.</span>{' '}
+            <span className={item.reason.code === 'too wet' ? 'font-semibold text-brick' : 'font-semibold'}>
+              {leaveHead(item.reason, item.nextDate)}.
+            </span>{' '}
             <span className="text-quiet">{leaveSentence(item.reason, units, item.event)}</span>{' '}
             {item.event ? (
-              <button type="button" className="no-print underline underline-offset-4" onClick={() => void markEvent({ id: item.event?.id ?? 0 })}>
+              <button
+                type="button"
+                className="no-print underline underline-offset-4"
+                onClick={() => void markEvent({ id: item.event?.id ?? 0 })}
+              >
                 Take it back
               </button>
             ) : null}

@@ -12,7 +12,10 @@ export function RoundRoom() {
   const units = useUnits();
   const { stops, leaveAlone, totals } = round;
   const rain = round.ribbon.find((d) => d.date > round.date && d.rainMm >= 2 && d.rainChance >= 0.5);
-  const hottest = round.ribbon.filter((d) => d.date >= round.date).slice(0, 5).reduce((a, b) => (b.tMaxC > a.tMaxC ? b : a));
+  const hottest = round.ribbon
+    .filter((d) => d.date >= round.date)
+    .slice(0, 5)
+    .reduce((a, b) => (b.tMaxC > a.tMaxC ? b : a));
   const heat = `${units.text('temperature', hottest.tMaxC)} on ${hottest.date === round.date ? 'this day' : dayName(hottest.date)}`;
   const outlook = `${heat}, ${rain ? `rain likely ${dayName(rain.date)}` : 'no rain in sight'}.`;
   const empty = stops.length + leaveAlone.length === 0;
@@ -28,13 +31,19 @@ export function RoundRoom() {
         {empty ? (
           <Empty title="No bed is planted yet on this date">
             <p>
-              Add a bed in <Link className="underline" to="../beds">Beds</Link>, or step to a day after planting.
+              Add a bed in{' '}
+              <Link className="underline" to="../beds">
+                Beds
+              </Link>
+              , or step to a day after planting.
             </p>
           </Empty>
         ) : null}
         {!empty && stops.length === 0 ? (
           <Empty title="Nothing asks for water today">
-            <p>Every bed has enough in store. Watering now would fill air the roots need, or run past them.</p>
+            <p>
+              Every bed has enough in store. Watering now would fill air the roots need, or run past them.
+            </p>
           </Empty>
         ) : null}
         <ol>
@@ -59,8 +68,12 @@ export function RoundRoom() {
         <LeaveList items={leaveAlone} />
         {round.measuredShare < 0.99 ? (
           <p className="mt-6 border-l-4 border-rule pl-3 text-sm">
-            <span className="assumed">{Math.round((1 - round.measuredShare) * 100)} %</span> of the past fortnight’s weather was not measured
-            and is taken as usual for the season. <Link className="underline" to="../weather">Give it real weather</Link>.
+            <span className="assumed">{Math.round((1 - round.measuredShare) * 100)} %</span> of the past
+            fortnight’s weather was not measured and is taken as usual for the season.{' '}
+            <Link className="underline" to="../weather">
+              Give it real weather
+            </Link>
+            .
           </p>
         ) : null}
       </aside>

@@ -29,8 +29,14 @@ export function SkipSheet({ stop, open, onClose }: { stop: StopView; open: boole
             {WORDS[reason]}
           </Button>
         ))}
-        {error ? <p role="alert" className="text-brick">{refusal(error).message}</p> : null}
-        <Button look="quiet" onClick={onClose}>Back to the round</Button>
+        {error ? (
+          <p role="alert" className="text-brick">
+            {refusal(error).message}
+          </p>
+        ) : null}
+        <Button look="quiet" onClick={onClose}>
+          Back to the round
+        </Button>
       </div>
     </Sheet>
   );

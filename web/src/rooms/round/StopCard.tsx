@@ -28,18 +28,35 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
   const [asking, setAsking] = useState<'different' | 'skip' | null>(null);
 
   const done = async (): Promise<void> => {
-    const event = await water({ bedId: stop.bedId, body: { litres: stop.run.litres, asPlanned: true } }).unwrap();
-    dispatch(noticeShown({ text: `${stop.bedName}: ${units.text('volume', stop.run.litres)} written down.`, undoEventId: event.id }));
+    const event = await water({
+      bedId: stop.bedId,
+      body: { litres: stop.run.litres, asPlanned: true },
+    }).unwrap();
+    dispatch(
+      noticeShown({
+        text: `${stop.bedName}: ${units.text('volume', stop.run.litres)} written down.`,
+        undoEventId: event.id,
+      }),
+    );
   };
 
   return (
-    <li className="border-t border-ink py-4 last:border-b" aria-label={stop.bedName}>
-      <div className="grid grid-cols-[1.4rem_3.6rem_minmax(0,1fr)] gap-x-3 md:grid-cols-[1.6rem_4rem_minmax(0,1fr)_12rem] md:gap-x-5">
+    <li className="border-t border-ink py-3 last:border-b" aria-label={stop.bedName}>
+      <div className="grid grid-cols-[1.4rem_3.6rem_minmax(0,1fr)] gap-x-3 md:grid-cols-[1.6rem_4rem_minmax(0,1fr)_9.5rem] md:gap-x-5">
         <span className="font-serif text-2xl text-quiet">{place}</span>
-        <SoilCore core={stop.core} width={58} height={118} depthMm={Math.min(1000, Math.max(500, stop.core.rootDepthMm * 1.3))} title={stop.bedName} />
+        <SoilCore
+          core={stop.core}
+          width={58}
+          height={118}
+          depthMm={Math.min(1000, Math.max(500, stop.core.rootDepthMm * 1.3))}
+          title={stop.bedName}
+        />
         <div>
           <h2 className="text-xl">
-            <Link to={`../beds/${stop.bedId}`} className="underline decoration-rule decoration-1 underline-offset-4 hover:decoration-ink">
+            <Link
+              to={`../beds/${stop.bedId}`}
+              className="underline decoration-rule decoration-1 underline-offset-4 hover:decoration-ink"
+            >
               {stop.bedName}
             </Link>
           </h2>
@@ -47,34 +64,45 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
           <p>{waterSentence(stop.reason, stop.reachesMm, units)}</p>
           {!stop.flowMeasured ? (
             <p className="text-sm text-quiet">
-              <span className="assumed">{units.text('flow', stop.litresPerMinute)}</span> is assumed; time a bucket to be sure of the minutes.
+              <span className="assumed">{units.text('flow', stop.litresPerMinute)}</span> is assumed; time a
+              bucket to be sure of the minutes.
             </p>
           ) : null}
           {stop.keepLeavesDry && stop.method !== 'drip' && stop.method !== 'soaker hose' ? (
-            <p className="font-semibold text-brick">Keep the leaves dry: this crop sickens when they stay wet.</p>
+            <p className="font-semibold text-brick">
+              Keep the leaves dry: this crop sickens when they stay wet.
+            </p>
           ) : null}
         </div>
         <div className="col-start-3 mt-2 md:col-start-4 md:mt-0">
           <p className="leading-none">
-            <span className={`text-5xl font-bold ${stop.flowMeasured ? '' : 'assumed decoration-2'}`}>{Math.max(1, Math.round(stop.run.minutes))}</span>{' '}
+            <span className={`text-5xl font-bold ${stop.flowMeasured ? '' : 'assumed'}`}>
+              {Math.max(1, Math.round(stop.run.minutes))}
+            </span>{' '}
             <span className="text-lg">min</span>
           </p>
-          <p className="mt-2 text-base">
-            {units.text('volume', stop.run.litres)}, {units.text('depth', stop.run.localMm)} deep
-            {stop.run.bedMm < stop.run.localMm - 0.05 ? ' where it falls' : ''}
+          <p className="mt-2">
+            {units.text('volume', stop.run.litres)}
+            <br />
+            {units.text('depth', stop.run.localMm)}{' '}
+            {stop.run.bedMm < stop.run.localMm - 0.05 ? 'where it falls' : 'over the bed'}
           </p>
-          <div className="no-print mt-3 flex flex-wrap items-center gap-x-1">
-            <Button disabled={isLoading} onClick={() => void done()}>
-              Done
-            </Button>
-            <Button look="quiet" className="px-2" onClick={() => setAsking('different')}>
-              Other amount
-            </Button>
-            <Button look="quiet" className="px-2" onClick={() => setAsking('skip')}>
-              Skip
-            </Button>
-          </div>
-          {error ? <p role="alert" className="text-brick">{refusal(error).message}</p> : null}
+        </div>
+        <div className="no-print col-span-2 col-start-2 mt-2 flex flex-wrap items-center gap-x-1 md:col-start-3 md:gap-x-3">
+          <Button disabled={isLoading} className="min-w-24 md:min-w-28" onClick={() => void done()}>
+            Done
+          </Button>
+          <Button look="quiet" className="px-2" onClick={() => setAsking('different')}>
+            Other amount
+          </Button>
+          <Button look="quiet" className="px-2" onClick={() => setAsking('skip')}>
+            Skip
+          </Button>
+          {error ? (
+            <p role="alert" className="text-brick">
+              {refusal(error).message}
+            </p>
+          ) : null}
         </div>
       </div>
       <DifferentSheet stop={stop} open={asking === 'different'} onClose={() => setAsking(null)} />

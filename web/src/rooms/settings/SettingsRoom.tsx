@@ -1,4 +1,4 @@
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { refusal, useChangeGardenMutation } from '../../app/api.ts';
 import { useGardenRound } from '../../app/GardenShell.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -15,31 +15,66 @@ interface Typed {
 export function SettingsRoom() {
   const { garden } = useGardenRound();
   const [change, { isLoading, error, isSuccess }] = useChangeGardenMutation();
-  const form = useForm<Typed>({ values: { name: garden.name, units: garden.units, clock: garden.clockMode, date: garden.today } });
-  const clock = form.watch('clock');
+  const form = useForm<Typed>({
+    values: { name: garden.name, units: garden.units, clock: garden.clockMode, date: garden.today },
+  });
+  const clock = useWatch({ control: form.control, name: 'clock' });
   const save = form.handleSubmit(async ({ name, units, clock: mode, date }) => {
-    await change({ id: garden.id, patch: { name, units, clock: mode === 'real' ? { mode } : { mode, date } } }).unwrap();
+    await change({
+      id: garden.id,
+      patch: { name, units, clock: mode === 'real' ? { mode } : { mode, date } },
+    }).unwrap();
   });
   return (
-    <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)} className="flex max-w-xl flex-col gap-5">
+    <form
+      noValidate
+      onSubmit={(e) => void save(e).catch(() => undefined)}
+      className="flex max-w-xl flex-col gap-5"
+    >
       <h1 className="text-3xl">Settings</h1>
-      <Field label="Name of the garden" error={form.formState.errors.name?.message} {...form.register('name', { validate: (v) => v.trim() !== '' || 'Name of the garden must not be empty.' })} />
+      <Field
+        label="Name of the garden"
+        error={form.formState.errors.name?.message}
+        {...form.register('name', {
+          validate: (v) => v.trim() !== '' || 'Name of the garden must not be empty.',
+        })}
+      />
       <Choice label="Units" {...form.register('units')}>
         <option value="metric">millimetres, litres, °C</option>
         <option value="us">inches, gallons, °F</option>
       </Choice>
-      <Choice label="Date" hint="A practice date lets you walk through a year on record, one day at a time." {...form.register('clock')}>
+      <Choice
+        label="Date"
+        hint="A practice date lets you walk through a year on record, one day at a time."
+        {...form.register('clock')}
+      >
         <option value="real">the real date</option>
         <option value="practice">a practice date</option>
       </Choice>
-      {clock === 'practice' ? <Field label="Practice date" type="date" error={form.formState.errors.date?.message} {...form.register('date', { validate: (v) => /^\d{4}-\d{2}-\d{2}$/.test(v) || 'Practice date must be a day of the calendar.' })} /> : null}
-      {error ? <p role="alert" className="font-semibold text-brick">{refusal(error).message}</p> : null}
+      {clock === 'practice' ? (
+        <Field
+          label="Practice date"
+          type="date"
+          error={form.formState.errors.date?.message}
+          {...form.register('date', {
+            validate: (v) => /^\d{4}-\d{2}-\d{2}$/.test(v) || 'Practice date must be a day of the calendar.',
+          })}
+        />
+      ) : null}
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
       <div className="flex items-center gap-4">
-        <Button type="submit" disabled={isLoading}>Keep the changes</Button>
+        <Button type="submit" disabled={isLoading}>
+          Keep the changes
+        </Button>
         {isSuccess && !form.formState.isDirty ? <span role="status">Kept.</span> : null}
       </div>
       <p className="text-sm text-quiet">
-        {garden.name} lies at {Math.abs(garden.latitudeDeg)}° {garden.latitudeDeg < 0 ? 'south' : 'north'}, in the time of {garden.timeZone}.
+        {garden.name} lies at {Math.abs(garden.latitudeDeg)}° {garden.latitudeDeg < 0 ? 'south' : 'north'}, in
+        the time of {garden.timeZone}.
       </p>
     </form>
   );

@@ -7,7 +7,14 @@ import { numberRule } from '../../app/numberRule.ts';
 import { unitsOf, UnitsContext } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
-import { bedDraft, CropFields, emptyBed, SoilFields, WaterFields, type TypedBed } from '../beds/BedFields.tsx';
+import {
+  bedDraft,
+  CropFields,
+  emptyBed,
+  SoilFields,
+  WaterFields,
+  type TypedBed,
+} from '../beds/BedFields.tsx';
 
 interface TypedPlace {
   name: string;
@@ -33,9 +40,11 @@ const localToday = (): string => new Intl.DateTimeFormat('sv-SE').format(new Dat
 /** A garden in four answers. What is not asked is assumed, marked so, and can be sharpened later. */
 export function SetupRoom() {
   const navigate = useNavigate();
-  const { data: gardens } = useGardensQuery();
+  const { data: gardens } = useGardensQuery(null);
   const [create, { isLoading, error }] = useCreateGardenMutation();
-  const place = useForm<TypedPlace>({ defaultValues: { name: '', latitude: '', hemisphere: 'north', units: 'metric' } });
+  const place = useForm<TypedPlace>({
+    defaultValues: { name: '', latitude: '', hemisphere: 'north', units: 'metric' },
+  });
   const bed = useForm<TypedBed>({ defaultValues: emptyBed(localToday()) });
   const [system, setSystem] = useState<'metric' | 'us'>('metric');
   const units = unitsOf(system);
@@ -48,7 +57,12 @@ export function SetupRoom() {
     const typed = place.getValues();
     const latitude = Number(typed.latitude.replace(',', '.')) * (typed.hemisphere === 'south' ? -1 : 1);
     const made = await create({
-      garden: { name: typed.name, latitudeDeg: latitude, timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC', units: system },
+      garden: {
+        name: typed.name,
+        latitudeDeg: latitude,
+        timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
+        units: system,
+      },
       bed: bedDraft(bed.getValues(), units),
     }).unwrap();
     void navigate(`/garden/${made.id}/round`);
@@ -62,18 +76,54 @@ export function SetupRoom() {
         <p className="mb-6 text-quiet">
           The rest is assumed, shown as assumed, and can be put right later.
           {gardens && gardens.length > 0 ? (
-            <> Or go back to <Link className="underline" to="/">{gardens[0]?.name}</Link>.</>
+            <>
+              {' '}
+              Or go back to{' '}
+              <Link className="underline" to="/">
+                {gardens[0]?.name}
+              </Link>
+              .
+            </>
           ) : null}
         </p>
-        <form noValidate onSubmit={(e) => { e.preventDefault(); void submit().catch(() => undefined); }}>
+        <form
+          noValidate
+          onSubmit={(e) => {
+            e.preventDefault();
+            void submit().catch(() => undefined);
+          }}
+        >
           <Question n={1} title="Where is it?">
             <div className="grid gap-4 sm:grid-cols-2">
-              <Field label="Name of the garden" placeholder="Home" error={errors.name?.message} {...place.register('name', { validate: (v) => v.trim() !== '' || 'Name of the garden must not be empty.' })} />
-              <Choice label="Units" value={system} onChange={(e) => setSystem(e.target.value as 'metric' | 'us')}>
+              <Field
+                label="Name of the garden"
+                placeholder="Home"
+                error={errors.name?.message}
+                {...place.register('name', {
+                  validate: (v) => v.trim() !== '' || 'Name of the garden must not be empty.',
+                })}
+              />
+              <Choice
+                label="Units"
+                value={system}
+                onChange={(e) => setSystem(e.target.value as 'metric' | 'us')}
+              >
                 <option value="metric">millimetres, litres, °C</option>
                 <option value="us">inches, gallons, °F</option>
               </Choice>
-              <Field label="Latitude" unit="degrees" inputMode="decimal" error={errors.latitude?.message} hint="From any map; whole degrees are enough. It sets how high the sun stands." {...place.register('latitude', { validate: (v) => (v.includes('-') ? 'Latitude must be 0 to 90 degrees; say south of the equator beside it.' : numberRule('latitudeDeg', v, units)) })} />
+              <Field
+                label="Latitude"
+                unit="degrees"
+                inputMode="decimal"
+                error={errors.latitude?.message}
+                hint="From any map; whole degrees are enough. It sets how high the sun stands."
+                {...place.register('latitude', {
+                  validate: (v) =>
+                    v.includes('-')
+                      ? 'Latitude must be 0 to 90 degrees; say south of the equator beside it.'
+                      : numberRule('latitudeDeg', v, units),
+                })}
+              />
               <Choice label="of the equator" {...place.register('hemisphere')}>
                 <option value="north">north</option>
                 <option value="south">south</option>
@@ -89,8 +139,14 @@ export function SetupRoom() {
           <Question n={4} title="How do you water it?">
             <WaterFields form={bed} />
           </Question>
-          {error ? <p role="alert" className="mb-3 font-semibold text-brick">{refusal(error).message}</p> : null}
-          <Button type="submit" disabled={isLoading}>Show me the plan</Button>
+          {error ? (
+            <p role="alert" className="mb-3 font-semibold text-brick">
+              {refusal(error).message}
+            </p>
+          ) : null}
+          <Button type="submit" disabled={isLoading}>
+            Show me the plan
+          </Button>
         </form>
       </main>
     </UnitsContext>

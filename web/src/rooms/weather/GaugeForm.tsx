@@ -16,8 +16,14 @@ export function GaugeForm({ garden }: { garden: GardenView }) {
   const [log, { isLoading, error }] = useLogRainMutation();
   const form = useForm({ values: { date: garden.today, rain: '' } });
   const save = form.handleSubmit(async ({ date, rain }) => {
-    const event = await log({ gardenId: garden.id, date, rainMm: typedSi('rainMm', rain, units) ?? 0 }).unwrap();
-    dispatch(noticeShown({ text: `Rain of ${plainDate(date, garden.today)} written down.`, undoEventId: event.id }));
+    const event = await log({
+      gardenId: garden.id,
+      date,
+      rainMm: typedSi('rainMm', rain, units) ?? 0,
+    }).unwrap();
+    dispatch(
+      noticeShown({ text: `Rain of ${plainDate(date, garden.today)} written down.`, undoEventId: event.id }),
+    );
     form.reset({ date, rain: '' });
   });
   return (
@@ -25,10 +31,22 @@ export function GaugeForm({ garden }: { garden: GardenView }) {
       <h2 className="mb-2 text-2xl">Rain gauge</h2>
       <div className="grid grid-cols-2 gap-4">
         <Field label="Fell on" type="date" max={garden.today} {...form.register('date')} />
-        <Field label="Rain" unit={units.of('depth').unit} inputMode="decimal" error={form.formState.errors.rain?.message} {...form.register('rain', { validate: (v) => numberRule('rainMm', v, units) })} />
+        <Field
+          label="Rain"
+          unit={units.of('depth').unit}
+          inputMode="decimal"
+          error={form.formState.errors.rain?.message}
+          {...form.register('rain', { validate: (v) => numberRule('rainMm', v, units) })}
+        />
       </div>
-      {error ? <p role="alert" className="mt-2 font-semibold text-brick">{refusal(error).message}</p> : null}
-      <Button type="submit" className="mt-3" disabled={isLoading}>Write it down</Button>
+      {error ? (
+        <p role="alert" className="mt-2 font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      <Button type="submit" className="mt-3" disabled={isLoading}>
+        Write it down
+      </Button>
     </form>
   );
 }

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { refusal, useImportWeatherMutation, usePreviewImportMutation } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
-import { plainDate } from '../../app/words.ts';
+import { fullDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 
 const REJECTS_SHOWN = 8;
@@ -37,31 +37,59 @@ export function ImportPanel({ garden }: { garden: GardenView }) {
     <section>
       <h2 className="mb-2 text-2xl">Bring in a file</h2>
       <p className="mb-3 text-quiet">
-        Daily records as CSV: a date, lowest and highest temperature and rain; wind, humidity and sun when there are any. Nothing is stored until you say so.
+        Daily records as CSV: a date, lowest and highest temperature and rain; wind, humidity and sun when
+        there are any. Nothing is stored until you say so.
       </p>
       <label className="inline-flex min-h-11 items-center bg-ink px-4 font-semibold text-paper focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-ink">
         Choose a file
-        <input type="file" accept=".csv,.txt,text/csv" className="sr-only" onChange={(e) => { void choose(e.target.files); e.target.value = ''; }} />
+        <input
+          type="file"
+          accept=".csv,.txt,text/csv"
+          className="sr-only"
+          onChange={(e) => {
+            void choose(e.target.files);
+            e.target.value = '';
+          }}
+        />
       </label>
       {previewState.isLoading ? <p className="mt-3 text-quiet">Reading…</p> : null}
-      {previewState.error ? <p role="alert" className="mt-3 font-semibold text-brick">{refusal(previewState.error).message}</p> : null}
+      {previewState.error ? (
+        <p role="alert" className="mt-3 font-semibold text-brick">
+          {refusal(previewState.error).message}
+        </p>
+      ) : null}
       {file && found && !stored ? (
         <Understood
-          found={found} name={file.name} today={garden.today} busy={storeState.isLoading} error={storeState.error}
+          found={found}
+          name={file.name}
+          busy={storeState.isLoading}
+          error={storeState.error}
           onUnit={(field, unit) => look(file, { ...unitChoices, [field]: unit })}
-          onStore={() => void store({ gardenId: garden.id, text: file.text, fileName: file.name, units: unitChoices, acceptRejected: true })}
+          onStore={() =>
+            void store({
+              gardenId: garden.id,
+              text: file.text,
+              fileName: file.name,
+              units: unitChoices,
+              acceptRejected: true,
+            })
+          }
           onForget={forget}
         />
       ) : null}
       {stored ? (
         <div role="status" className="mt-4 border-l-4 border-ink pl-3">
           <p className="font-semibold">
-            {stored.stored.toLocaleString()} days stored, {plainDate(stored.from, garden.today)} to {plainDate(stored.to, garden.today)}
+            {stored.stored.toLocaleString()} days stored, {fullDate(stored.from)} to {fullDate(stored.to)}
             {stored.leftOut > 0 ? `; ${stored.leftOut} rows left out` : ''}.
           </p>
           {stored.to < garden.today ? (
             <p>
-              The record ends before today. To walk through it, set a practice date in <Link className="underline" to="../settings">Settings</Link>.
+              The record ends before today. To walk through it, set a practice date in{' '}
+              <Link className="underline" to="../settings">
+                Settings
+              </Link>
+              .
             </p>
           ) : null}
         </div>
@@ -73,7 +101,6 @@ export function ImportPanel({ garden }: { garden: GardenView }) {
 interface UnderstoodProps {
   found: ImportPreview;
   name: string;
-  today: string;
   busy: boolean;
   error: unknown;
   onUnit: (field: string, unit: string) => void;
@@ -81,7 +108,7 @@ interface UnderstoodProps {
   onForget: () => void;
 }
 
-function Understood({ found, name, today, busy, error, onUnit, onStore, onForget }: UnderstoodProps) {
+function Understood({ found, name, busy, error, onUnit, onStore, onForget }: UnderstoodProps) {
   const units = useUnits();
   const rejected = found.rejected.length;
   const days = `${found.goodRows.toLocaleString()} days`;
@@ -89,32 +116,49 @@ function Understood({ found, name, today, busy, error, onUnit, onStore, onForget
     <div className="mt-4">
       <h3 className="text-lg">{name}</h3>
       {found.problem ? (
-        <p role="alert" className="font-semibold text-brick">{found.problem}</p>
+        <p role="alert" className="font-semibold text-brick">
+          {found.problem}
+        </p>
       ) : (
         <>
           <p className="mb-2">
-            {days}, {plainDate(found.from ?? '', today)} to {plainDate(found.to ?? '', today)}.
+            {days}, {fullDate(found.from ?? '')} to {fullDate(found.to ?? '')}.
           </p>
           <table className="mb-3 w-full text-sm">
             <caption className="text-left text-quiet">What each column was taken for</caption>
             <tbody>
               {found.columns.map((column) => (
                 <tr key={column.field} className="border-t border-rule">
-                  <th scope="row" className="py-1 text-left font-semibold">{column.heading}</th>
+                  <th scope="row" className="py-1 text-left font-semibold">
+                    {column.heading}
+                  </th>
                   <td>{column.label}</td>
                   <td className="text-right">
                     {column.unitChoices.length > 1 ? (
-                      <select aria-label={`Unit of ${column.label.toLowerCase()}`} className={`min-h-9 border border-ink bg-sheet px-1 ${column.unitAssumed ? 'assumed' : ''}`} value={column.unit} onChange={(e) => onUnit(column.field, e.target.value)}>
-                        {column.unitChoices.map((unit) => <option key={unit}>{unit}</option>)}
+                      <select
+                        aria-label={`Unit of ${column.label.toLowerCase()}`}
+                        className={`min-h-9 border border-ink bg-sheet px-1 ${column.unitAssumed ? 'assumed' : ''}`}
+                        value={column.unit}
+                        onChange={(e) => onUnit(column.field, e.target.value)}
+                      >
+                        {column.unitChoices.map((unit) => (
+                          <option key={unit}>{unit}</option>
+                        ))}
                       </select>
-                    ) : column.unit}
-                    {column.unitAssumed && column.unitChoices.length > 1 ? <span className="ml-1 text-quiet">assumed</span> : null}
+                    ) : (
+                      column.unit
+                    )}
+                    {column.unitAssumed && column.unitChoices.length > 1 ? (
+                      <span className="ml-1 text-quiet">assumed</span>
+                    ) : null}
                   </td>
                 </tr>
               ))}
             </tbody>
           </table>
-          {found.ignored.length > 0 ? <p className="mb-2 text-sm text-quiet">Not used: {found.ignored.join(', ')}.</p> : null}
+          {found.ignored.length > 0 ? (
+            <p className="mb-2 text-sm text-quiet">Not used: {found.ignored.join(', ')}.</p>
+          ) : null}
           <table className="mb-3 w-full text-right text-sm">
             <caption className="text-left text-quiet">First days, as they would be stored</caption>
             <thead>
@@ -129,7 +173,7 @@ function Understood({ found, name, today, busy, error, onUnit, onStore, onForget
             <tbody>
               {found.firstDays.map((day) => (
                 <tr key={day.date} className="border-t border-rule">
-                  <td className="text-left">{plainDate(day.date, today)}</td>
+                  <td className="text-left">{fullDate(day.date)}</td>
                   <td>{units.number('temperature', day.tMinC)}</td>
                   <td>{units.number('temperature', day.tMaxC)}</td>
                   <td>{units.number('depth', day.rainMm)}</td>
@@ -140,22 +184,34 @@ function Understood({ found, name, today, busy, error, onUnit, onStore, onForget
           </table>
           {rejected > 0 ? (
             <div className="mb-3 border-l-4 border-brick pl-3">
-              <p className="font-semibold">{rejected} {rejected === 1 ? 'row' : 'rows'} cannot be read:</p>
+              <p className="font-semibold">
+                {rejected} {rejected === 1 ? 'row' : 'rows'} cannot be read:
+              </p>
               <ul className="text-sm">
                 {found.rejected.slice(0, REJECTS_SHOWN).map((row) => (
-                  <li key={row.line}>Line {row.line}: {row.reason}</li>
+                  <li key={row.line}>
+                    Line {row.line}: {row.reason}
+                  </li>
                 ))}
               </ul>
-              {rejected > REJECTS_SHOWN ? <p className="text-sm">and {rejected - REJECTS_SHOWN} more</p> : null}
+              {rejected > REJECTS_SHOWN ? (
+                <p className="text-sm">and {rejected - REJECTS_SHOWN} more</p>
+              ) : null}
             </div>
           ) : null}
-          {error ? <p role="alert" className="font-semibold text-brick">{refusal(error).message}</p> : null}
+          {error ? (
+            <p role="alert" className="font-semibold text-brick">
+              {refusal(error).message}
+            </p>
+          ) : null}
           <Button disabled={busy} onClick={onStore}>
             {rejected > 0 ? `Store ${days}, leave ${rejected} out` : `Store ${days}`}
           </Button>
         </>
       )}
-      <Button look="quiet" onClick={onForget}>Forget this file</Button>
+      <Button look="quiet" onClick={onForget}>
+        Forget this file
+      </Button>
     </div>
   );
 }

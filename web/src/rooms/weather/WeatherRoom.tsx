@@ -1,7 +1,7 @@
 import { useWeatherQuery } from '../../app/api.ts';
 import { useGardenRound } from '../../app/GardenShell.tsx';
 import { useUnits } from '../../app/units.ts';
-import { plainDate } from '../../app/words.ts';
+import { fullDate, plainDate } from '../../app/words.ts';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { GaugeForm } from './GaugeForm.tsx';
 import { ImportPanel } from './ImportPanel.tsx';
@@ -22,8 +22,10 @@ export function WeatherRoom() {
         <p className="mb-4 text-quiet">
           {data.count === 0
             ? 'No measured weather yet: every day is taken as usual for the season.'
-            : `${data.count.toLocaleString()} days on record, ${plainDate(data.from ?? '', garden.today)} to ${plainDate(data.to ?? '', garden.today)}.`}
-          {data.longestDryRun ? ` Longest dry run of the past year: ${data.longestDryRun.days} days from ${plainDate(data.longestDryRun.from, garden.today)}.` : ''}
+            : `${data.count.toLocaleString()} days on record, ${fullDate(data.from ?? '')} to ${fullDate(data.to ?? '')}.`}
+          {data.longestDryRun
+            ? ` Longest dry run of the past year: ${data.longestDryRun.days} days from ${plainDate(data.longestDryRun.from, garden.today)}.`
+            : ''}
         </p>
         {data.count > 0 ? (
           <table className="w-full">
@@ -44,11 +46,23 @@ export function WeatherRoom() {
                 <tr key={day.date} className="border-t border-rule">
                   <td className="py-1 text-left">{plainDate(day.date, garden.today)}</td>
                   <td>{units.number('temperature', day.tMinC)}</td>
-                  <td className={day.tMaxC >= 32 ? 'font-bold text-brick' : ''}>{units.number('temperature', day.tMaxC)}</td>
-                  <td className={day.rainMm > 0 ? 'font-semibold text-water' : 'text-quiet'}>{units.number('depth', day.rainMm)}</td>
-                  <td className="hidden sm:table-cell">{day.windMs === null ? '–' : units.number('wind', day.windMs)}</td>
+                  <td className={day.tMaxC >= 32 ? 'font-bold text-brick' : ''}>
+                    {units.number('temperature', day.tMaxC)}
+                  </td>
+                  <td className={day.rainMm > 0 ? 'font-semibold text-water' : 'text-quiet'}>
+                    {units.number('depth', day.rainMm)}
+                  </td>
+                  <td className="hidden sm:table-cell">
+                    {day.windMs === null ? '–' : units.number('wind', day.windMs)}
+                  </td>
                   <td>{units.system === 'us' ? units.number('depth', day.et0Mm) : day.et0Mm.toFixed(1)}</td>
-                  <td className="hidden pl-4 text-left text-quiet sm:table-cell">{day.gaugeMm === null ? (day.source === 'import' ? 'your file' : 'station') : 'your gauge'}</td>
+                  <td className="hidden pl-4 text-left text-quiet sm:table-cell">
+                    {day.gaugeMm === null
+                      ? day.source === 'import'
+                        ? 'your file'
+                        : 'station'
+                      : 'your gauge'}
+                  </td>
                 </tr>
               ))}
             </tbody>

@@ -1,0 +1,95 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
+import { readWeatherCsv } from './weatherCsv.ts';
+
+const seattle = readFileSync('node_modules/vega-datasets/data/seattle-weather.csv', 'utf8');
+
+describe('a real record', () => {
+  test('four years of Seattle, as the file is', () => {
+    const read = readWeatherCsv(seattle);
+    expect(read.problem).toBeNull();
+    expect(read.rejected).toEqual([]);
+    expect(read.days).toHaveLength(1461);
+    expect(read.days[0]).toEqual({ date: '2012-01-01', tMinC: 5, tMaxC: 12.8, rainMm: 0, windMs: 4.7 });
+    expect(read.columns.map((c) => [c.heading, c.field, c.unit])).toEqual([
+      ['date', 'date', ''],
+      ['precipitation', 'rainMm', 'mm'],
+      ['temp_max', 'tMaxC', '°C'],
+      ['temp_min', 'tMinC', '°C'],
+      ['wind', 'windMs', 'm/s'],
+    ]);
+    expect(read.columns.filter((c) => c.unitAssumed)).toHaveLength(4);
+    expect(read.ignored).toEqual(['weather']);
+  });
+});
+
+describe('names and units', () => {
+  test('Fahrenheit, inches and miles per hour, named in the headings', () => {
+    const read = readWeatherCsv('Date,TMIN (°F),TMAX (°F),Rain (in),Wind (mph)\n2026-07-01,50,86,0.5,10\n');
+    expect(read.problem).toBeNull();
+    expect(read.days[0]?.tMinC).toBeCloseTo(10, 9);
+    expect(read.days[0]?.tMaxC).toBeCloseTo(30, 9);
+    expect(read.days[0]?.rainMm).toBeCloseTo(12.7, 9);
+    expect(read.days[0]?.windMs).toBeCloseTo(4.4704, 9);
+    expect(read.columns.every((c) => !c.unitAssumed)).toBe(true);
+  });
+
+  test('units after an underscore, km/h, watts and humidity', () => {
+    const read = readWeatherCsv(
+      'day;temp_min_f;temp_max_f;rain_mm;wind_kmh;rh_min_pct;rh_max_pct;solar_w/m2\n2026/7/1;50;86;3;36;30;90;250\n',
+    );
+    expect(read.problem).toBeNull();
+    expect(read.days[0]).toMatchObject({ date: '2026-07-01', rhMinPct: 30, rhMaxPct: 90 });
+    expect(read.days[0]?.tMaxC).toBeCloseTo(30, 9);
+    expect(read.days[0]?.windMs).toBeCloseTo(10, 9);
+    // 250 W/m² through a day is 21.6 MJ/m²: 250 × 86,400 s.
+    expect(read.days[0]?.solarMJ).toBeCloseTo(21.6, 9);
+  });
+
+  test('an assumed unit can be put right', () => {
+    const read = readWeatherCsv('date,tmin,tmax,rain\n2026-07-01,50,86,1\n', {
+      tMinC: '°F',
+      tMaxC: '°F',
+      rainMm: 'in',
+    });
+    expect(read.days[0]?.tMaxC).toBeCloseTo(30, 9);
+    expect(read.days[0]?.rainMm).toBeCloseTo(25.4, 9);
+  });
+});
+
+describe('what cannot be read is named by line and reason', () => {
+  const row = (line: string): string =>
+    readWeatherCsv(`date,tmin,tmax,rain,wind\n${line}\n2026-07-02,10,20,0,2\n`).rejected[0]?.reason ?? '';
+
+  test.each([
+    ['2026-13-01,10,20,0,2', 'date must be written YYYY-MM-DD; got "2026-13-01"'],
+    ['01/07/2026,10,20,0,2', 'date must be written YYYY-MM-DD; got "01/07/2026"'],
+    ['2026-07-01,25,20,0,2', 'lowest temperature (25 °C) is above the highest (20 °C)'],
+    ['2026-07-01,10,99,0,2', 'highest temperature must be from -60 to 60 °C; got 99 °C'],
+    ['2026-07-01,10,20,-4,2', 'rain must be from 0 to 1000 mm; got -4 mm'],
+    ['2026-07-01,ten,20,0,2', 'lowest temperature must be a number; got "ten"'],
+    ['2026-07-01,,20,0,2', 'lowest temperature is missing'],
+  ])('%s', (line, reason) => expect(row(line)).toBe(reason));
+
+  test('a missing column is said with what the file has', () => {
+    expect(readWeatherCsv('when,hot,cold\n2026-07-01,20,10\n').problem).toMatch(
+      /No column found for date.*it has: when, hot, cold/,
+    );
+    expect(readWeatherCsv('').problem).toMatch(/it has: nothing/);
+  });
+
+  test('wind left blank is simply not known', () => {
+    expect(readWeatherCsv('date,tmin,tmax,rain,wind\n2026-07-01,10,20,0,\n').days[0]).toEqual({
+      date: '2026-07-01',
+      tMinC: 10,
+      tMaxC: 20,
+      rainMm: 0,
+    });
+  });
+});
+
+test('a day that stands twice is refused the second time', () => {
+  const read = readWeatherCsv('date,tmin,tmax,rain\n2026-07-01,10,20,0\n2026-07-01,11,21,0\n');
+  expect(read.days).toHaveLength(1);
+  expect(read.rejected).toEqual([{ line: 3, reason: '2026-07-01 stands already on line 2' }]);
+});

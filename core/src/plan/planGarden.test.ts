@@ -1,0 +1,196 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import Papa from 'papaparse';
+import { METHODS } from '../delivery/methods.ts';
+import { TEXTURE_CLASSES } from '../soil/textureClass.ts';
+import { addDays, daysBetween } from '../units/dates.ts';
+import { completeWeather, type ForecastDay } from '../weather/completeWeather.ts';
+import type { WeatherDay } from '../weather/types.ts';
+import { followSeason, planGarden, type PlanBed } from './planGarden.ts';
+
+const site = { latitudeDeg: 47.6, elevationM: 50 };
+
+/** Four years of real daily weather that ships with vega-datasets: the seattle-weather record. */
+const seattle: WeatherDay[] = Papa.parse<Record<string, string>>(
+  readFileSync('node_modules/vega-datasets/data/seattle-weather.csv', 'utf8').trim(),
+  { header: true },
+).data.map((row) => ({
+  date: String(row.date),
+  tMinC: Number(row.temp_min),
+  tMaxC: Number(row.temp_max),
+  windMs: Number(row.wind),
+  rainMm: Number(row.precipitation),
+}));
+
+const tomatoes: PlanBed = {
+  id: 1,
+  bed: {
+    areaM2: 10,
+    ground: { horizons: [{ textureClass: 'loam' }] },
+    plantings: [{ cropId: 'tomato', plantedOn: '2015-05-15' }],
+  },
+  delivery: { method: 'hose wand', litresPerMinute: 20 },
+  irrigations: [],
+  startOn: '2015-05-15',
+  startFullness: 1,
+};
+
+const planOn = (today: string, beds: PlanBed[], forecast: ForecastDay[] = []) =>
+  planGarden(
+    { site, beds },
+    completeWeather({
+      record: seattle,
+      forecast,
+      site,
+      from: '2015-05-15',
+      to: addDays(today, 13),
+      today: addDays(today, -1),
+    }),
+    {},
+    { today },
+  );
+
+/** The whole summer with the plan followed every day. */
+const season = followSeason({
+  site,
+  bed: tomatoes,
+  weather: seattle
+    .filter((day) => day.date >= '2015-05-15' && day.date <= '2015-09-30')
+    .map((day) => ({ ...day, source: 'record' as const, rainChance: 1 })),
+  to: '2015-09-30',
+});
+
+describe('tomatoes on loam in the real summer of 2015', () => {
+  test('a plan followed all season waters the dry months and not after the soaking rains', () => {
+    const months = season.map((w) => w.date.slice(0, 7));
+    expect(months.filter((m) => m === '2015-07').length).toBeGreaterThanOrEqual(3);
+    // 38 mm fell on 12–14 August, 43 mm on 29–30 August.
+    for (const [from, to] of [
+      ['2015-08-13', '2015-08-18'],
+      ['2015-08-29', '2015-09-03'],
+    ]) {
+      expect(season.filter((w) => w.date >= String(from) && w.date <= String(to))).toEqual([]);
+    }
+  });
+
+  test('once the roots are down, every watering reaches as deep as a good test probe goes (common practice: 200 mm)', () => {
+    const grown = season.filter((w) => w.date >= '2015-07-01');
+    for (const watering of grown) expect(watering.reachesMm).toBeGreaterThanOrEqual(200);
+  });
+
+  test('litres, depth and minutes are one thing: 1 mm on 1 m² is 1 L', () => {
+    for (const { run } of season) {
+      expect(run.litres * 0.85).toBeCloseTo(run.bedMm * 10, 6);
+      expect(run.minutes * 20).toBeCloseTo(run.litres, 6);
+    }
+  });
+});
+
+describe('today', () => {
+  test('a bed that would pass its line today is watered, with the reason in figures', () => {
+    const plan = planOn('2015-07-08', [tomatoes]);
+    const [first] = plan.waterings;
+    expect(first?.date).toBe('2015-07-08');
+    const reason = first?.reason;
+    expect((reason?.depletionMm ?? 0) + (reason?.useTodayMm ?? 0)).toBeGreaterThan(reason?.readilyMm ?? 0);
+  });
+
+  test('once watered it is left alone, and the next date lies days ahead', () => {
+    const netMm = planOn('2015-07-08', [tomatoes]).waterings[0]?.run.bedMm ?? 0;
+    const watered = { ...tomatoes, irrigations: [{ date: '2015-07-08', netMm }], settledToday: true };
+    const outlook = planOn('2015-07-08', [watered]).beds[0];
+    expect(outlook?.leave?.code).toBe('settled today');
+    // Common practice: after a proper soak 2 days to a week go by.
+    expect(daysBetween('2015-07-08', outlook?.next?.date ?? '')).toBeGreaterThanOrEqual(2);
+  });
+
+  test('likely soaking rain tomorrow is waited for; the same rain at a low chance is not', () => {
+    // The fourth watering of the season, with the three before it given: the bed is just at its line.
+    const today = season[3]?.date ?? '';
+    const irrigations = season.slice(0, 3).map((w) => ({ date: w.date, netMm: w.run.bedMm }));
+    const atLine = { ...tomatoes, irrigations };
+    const rain = (rainChance: number): ForecastDay[] => [
+      { date: today, tMinC: 13, tMaxC: 22, rainMm: 0, rainChance: 0 },
+      { date: addDays(today, 1), tMinC: 13, tMaxC: 20, rainMm: 40, rainChance },
+    ];
+    expect(planOn(today, [atLine]).waterings[0]?.date).toBe(today);
+    expect(planOn(today, [atLine], rain(0.8)).beds[0]?.leave?.code).toBe('rain coming');
+    expect(planOn(today, [atLine], rain(0.2)).beds[0]?.leave?.code).not.toBe('rain coming');
+  });
+
+  test('a limit on minutes leaves out what does not fit, and says so', () => {
+    const beds = [1, 2, 3].map((id) => ({ ...tomatoes, id }));
+    const weather = completeWeather({
+      record: seattle,
+      forecast: [],
+      site,
+      from: '2015-05-15',
+      to: '2015-07-21',
+      today: '2015-07-07',
+    });
+    const all = planGarden({ site, beds }, weather, {}, { today: '2015-07-08' });
+    const minutes = all.waterings[0]?.run.minutes ?? 0;
+    const some = planGarden(
+      { site, beds },
+      weather,
+      { minutesPerDay: 2.5 * minutes },
+      { today: '2015-07-08' },
+    );
+    expect(some.waterings.filter((w) => w.date === '2015-07-08')).toHaveLength(2);
+    expect(some.leftOut).toHaveLength(1);
+  });
+
+  test('refuses a horizon of 40 days and weather that stops short', () => {
+    const weather = completeWeather({
+      record: seattle,
+      forecast: [],
+      site,
+      from: '2015-05-15',
+      to: '2015-07-10',
+      today: '2015-07-07',
+    });
+    expect(() =>
+      planGarden({ site, beds: [tomatoes] }, weather, {}, { today: '2015-07-08', horizonDays: 40 }),
+    ).toThrow(/horizonDays .*1 to 28 days; got 40/);
+    expect(() => planGarden({ site, beds: [tomatoes] }, weather, {}, { today: '2015-07-08' })).toThrow(
+      /weather must reach 2015-07-21/,
+    );
+  });
+});
+
+test('more rain never brings a watering forward', () => {
+  const near = seattle.filter((d) => d.date >= '2015-05-01' && d.date <= '2015-07-31');
+  const extra = fc.record({
+    day: fc.integer({ min: 0, max: 39 }),
+    mm: fc.double({ min: 0.1, max: 60, noNaN: true }),
+    textureClass: fc.constantFrom(...TEXTURE_CLASSES),
+    method: fc.constantFrom(...METHODS),
+  });
+  fc.assert(
+    fc.property(extra, ({ day, mm, textureClass, method }) => {
+      const bed: PlanBed = {
+        ...tomatoes,
+        bed: { ...tomatoes.bed, ground: { horizons: [{ textureClass }] } },
+        delivery: { method, litresPerMinute: 6 },
+      };
+      const wetDate = addDays('2015-05-20', day);
+      const due = (add: number): string => {
+        const record = near.map((d) => (d.date === wetDate ? { ...d, rainMm: d.rainMm + add } : d));
+        const weather = completeWeather({
+          record,
+          forecast: [],
+          site,
+          from: '2015-05-15',
+          to: '2015-07-14',
+          today: '2015-06-30',
+        });
+        return (
+          planGarden({ site, beds: [bed] }, weather, {}, { today: '2015-07-01' }).waterings[0]?.date ?? '9999'
+        );
+      };
+      expect(due(mm) >= due(0)).toBe(true);
+    }),
+    { numRuns: 80 },
+  );
+});

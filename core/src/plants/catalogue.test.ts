@@ -1,0 +1,98 @@
+import { describe, expect, test } from '@jest/globals';
+import { CATALOGUE, cropById } from './catalogue/index.ts';
+import { plantOnDay, stageDates } from './plantOnDay.ts';
+
+/** FAO-56 table 12 (kc mid), table 22 (roots m, p) and table 17 (kcb mid) for crops that have rows, from memory. */
+const PRINTED: readonly (readonly [
+  string,
+  kcMid: number,
+  kcbMid: number,
+  rootMin: number,
+  rootMax: number,
+  p: number,
+])[] = [
+  ['tomato', 1.15, 1.1, 0.7, 1.5, 0.4],
+  ['sweet-pepper', 1.05, 1.0, 0.5, 1.0, 0.3],
+  ['sweetcorn', 1.15, 1.1, 0.8, 1.2, 0.5],
+  ['french-bean', 1.05, 1.0, 0.5, 0.7, 0.45],
+  ['onion', 1.05, 0.95, 0.3, 0.6, 0.3],
+  ['carrot', 1.05, 0.95, 0.5, 1.0, 0.35],
+  ['potato', 1.15, 1.1, 0.4, 0.6, 0.35],
+  ['lettuce', 1.0, 0.9, 0.3, 0.5, 0.3],
+  ['spinach', 1.0, 0.9, 0.3, 0.5, 0.2],
+  ['cucumber', 1.0, 0.95, 0.7, 1.2, 0.5],
+];
+
+describe('the catalogue', () => {
+  test.each(PRINTED)('%s stands as printed', (id, kcMid, kcbMid, rootMin, rootMax, p) => {
+    const crop = cropById(id);
+    expect([crop.kc.mid, crop.kcb.mid, crop.roots.minM, crop.roots.maxM, crop.p.value]).toEqual([
+      kcMid,
+      kcbMid,
+      rootMin,
+      rootMax,
+      p,
+    ]);
+  });
+
+  test.each(CATALOGUE.map((crop) => [crop.id, crop] as const))('%s is physically consistent', (_id, crop) => {
+    expect(crop.kcb.mid).toBeLessThanOrEqual(crop.kc.mid);
+    expect(crop.kcb.ini).toBeLessThanOrEqual(crop.kc.ini);
+    expect(crop.kcb.end).toBeLessThanOrEqual(crop.kc.end);
+    expect(crop.kc.mid).toBeLessThanOrEqual(1.25);
+    expect(crop.roots.minM).toBeLessThanOrEqual(crop.roots.maxM);
+    expect(crop.roots.minM).toBeGreaterThanOrEqual(0.1);
+    expect(crop.p.value).toBeGreaterThanOrEqual(0.1);
+    expect(crop.p.value).toBeLessThanOrEqual(0.8);
+    const { ini, dev, mid, late } = crop.stages;
+    expect(Math.min(ini, dev, mid, late)).toBeGreaterThan(0);
+    expect(ini + dev + mid + late).toBeLessThanOrEqual(366);
+    for (const source of [
+      crop.kc.source,
+      crop.kcb.source,
+      crop.stages.source,
+      crop.roots.source,
+      crop.p.source,
+      crop.heightSource,
+    ]) {
+      expect(source).toMatch(/^FAO-56 table \d+$|^judgement: .{10,}/);
+    }
+  });
+
+  test('ids are unique', () => expect(new Set(CATALOGUE.map((c) => c.id)).size).toBe(CATALOGUE.length));
+
+  test('an unknown plant is refused by name', () =>
+    expect(() => cropById('triffid')).toThrow(/cropId .*got triffid/));
+});
+
+describe('a planting through its season', () => {
+  const planting = { cropId: 'tomato', plantedOn: '2026-05-12' };
+
+  test('is not there before planting nor after it is cleared', () => {
+    expect(plantOnDay(planting, '2026-05-11')).toBeNull();
+    expect(plantOnDay({ ...planting, endedOn: '2026-09-01' }, '2026-09-01')).toBeNull();
+  });
+
+  test('grows roots and leaf, never backwards', () => {
+    let before = plantOnDay(planting, '2026-05-12');
+    for (const date of ['2026-06-01', '2026-06-20', '2026-07-10', '2026-08-01']) {
+      const now = plantOnDay(planting, date);
+      expect(now?.rootDepthMm).toBeGreaterThanOrEqual(before?.rootDepthMm ?? 0);
+      expect(now?.canopyCover).toBeGreaterThanOrEqual(before?.canopyCover ?? 0);
+      before = now;
+    }
+    expect(before?.rootDepthMm).toBeCloseTo(700, 6);
+  });
+
+  test('what the gardener saw re-anchors the rest of the curve', () => {
+    const seen = { ...planting, seen: [{ stage: 'in full leaf' as const, on: '2026-07-01' }] };
+    expect(plantOnDay(seen, '2026-07-01')?.stage).toBe('in full leaf');
+    expect(stageDates(seen, '2026-07-05').find((s) => s.stage === 'in full leaf')?.from).toBe('2026-07-01');
+    expect(plantOnDay(seen, '2026-06-20')?.stage).toBe(plantOnDay(planting, '2026-06-20')?.stage);
+  });
+
+  test('sown in place it is behind a transplant', () => {
+    const sown = plantOnDay({ ...planting, method: 'direct-sown' }, '2026-06-25');
+    expect(sown?.kcb).toBeLessThan(plantOnDay(planting, '2026-06-25')?.kcb ?? 0);
+  });
+});

@@ -1,0 +1,42 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { test as base } from '@playwright/test';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** A Kibble of its own for each test: a fresh demo garden in a folder that is thrown away. */
+async function start(): Promise<{ url: string; stop: () => void }> {
+  const data = mkdtempSync(join(tmpdir(), 'kibble-e2e-'));
+  const port = 5300 + Math.floor(Math.random() * 600);
+  const server: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', '--demo'], {
+    cwd: root,
+    env: { ...process.env, KIBBLE_DATA: data, PORT: String(port) },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const url = await new Promise<string>((found, failed) => {
+    server.stdout?.on('data', (chunk: Buffer) => {
+      const match = /Kibble is at (\S+)/.exec(String(chunk));
+      if (match?.[1]) found(match[1]);
+    });
+    server.once('exit', (code) => failed(new Error(`the server ended with ${code}`)));
+  });
+  return {
+    url,
+    stop: () => {
+      server.kill();
+      rmSync(data, { recursive: true, force: true });
+    },
+  };
+}
+
+export const test = base.extend<{ kibble: string }>({
+  kibble: async ({}, use) => {
+    const { url, stop } = await start();
+    await use(url);
+    stop();
+  },
+});
+export { expect } from '@playwright/test';

@@ -1,0 +1,121 @@
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { Page } from '@playwright/test';
+import { expect, test } from './kibble.ts';
+
+/** Four years of real daily weather, as it ships in vega-datasets. */
+const SEATTLE = fileURLToPath(
+  new URL('../node_modules/vega-datasets/data/seattle-weather.csv', import.meta.url),
+);
+
+async function makeGarden(page: Page, kibble: string): Promise<void> {
+  await page.goto(`${kibble}/new`);
+  await page.getByLabel('Name of the garden').fill('Behind the house');
+  await page.getByLabel('Latitude').fill('47.6');
+  await page.getByLabel('Topsoil, by feel').selectOption('loam');
+  await page.getByLabel('Name of the bed').fill('Tomatoes');
+  await page.getByLabel('Its area').fill('10');
+  await page.getByLabel('Crop').selectOption('tomato');
+  await page.getByLabel('Planted or sown on').fill('2015-05-15');
+  await page.getByLabel('You water with').selectOption('hose wand');
+  await page.getByLabel('How fast it flows').selectOption('bucket');
+  await page.getByLabel('The bucket holds').fill('15');
+  await page.getByLabel('It filled in').fill('45');
+  await page.getByRole('button', { name: 'Show me the plan' }).click();
+  await expect(page.getByRole('heading', { name: /’s round$/ })).toBeVisible();
+}
+
+async function practiceDate(page: Page, date: string): Promise<void> {
+  await page.getByRole('link', { name: 'Settings', exact: true }).click();
+  await page.getByLabel('Date', { exact: true }).selectOption('practice');
+  await page.getByLabel('Practice date').fill(date);
+  await page.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.getByRole('link', { name: 'Round', exact: true }).click();
+}
+
+test('four answers, a real weather file, a true plan: water in the dry July, none after soaking rain', async ({
+  page,
+  kibble,
+}) => {
+  await makeGarden(page, kibble);
+  await practiceDate(page, '2015-07-08');
+  await expect(page.getByText(/weather was not measured/)).toBeVisible();
+
+  await page.getByRole('link', { name: 'Weather', exact: true }).click();
+  await page.locator('input[type=file]').setInputFiles(SEATTLE);
+  await expect(page.getByText('1,461 days, 1 Jan 2012 to 31 Dec 2015.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /precipitation Rain mm/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Store 1,461 days' }).click();
+  await expect(page.getByText(/1,461 days stored/)).toBeVisible();
+
+  await page.getByRole('link', { name: 'Round', exact: true }).click();
+  await expect(page.getByText(/weather was not measured/)).toBeHidden();
+  // The record has 0.8 mm between 3 June and this day, and highs up to 34 °C.
+  await expect(page.getByRole('button', { name: 'Done' })).toHaveCount(1);
+  await expect(page.getByText('it can spare').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByText('Nothing asks for water today')).toBeVisible();
+
+  await practiceDate(page, '2015-08-28');
+  await expect(page.getByRole('button', { name: 'Done' })).toHaveCount(1);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByText('Nothing asks for water today')).toBeVisible();
+  // 29 and 30 August 2015 brought 32.5 and 10.2 mm.
+  await practiceDate(page, '2015-09-01');
+  await expect(page.getByText('Nothing asks for water today')).toBeVisible();
+});
+
+test('a file with three bad rows: they are named by line, and only the good ones go in, when told to', async ({
+  page,
+  kibble,
+}) => {
+  const lines = readFileSync(SEATTLE, 'utf8').trimEnd().split('\n');
+  lines[10] = '2012-01-10,1.0,3.0,9.5,3.4,rain';
+  lines[200] = '2012-07-18,wet,21.7,15.0,2.6,rain';
+  lines[700] = '30/11/2013,0.0,12.2,7.8,3.6,drizzle';
+  const file = join(mkdtempSync(join(tmpdir(), 'kibble-csv-')), 'with-slips.csv');
+  writeFileSync(file, lines.join('\n'));
+
+  await makeGarden(page, kibble);
+  await page.getByRole('link', { name: 'Weather', exact: true }).click();
+  await page.locator('input[type=file]').setInputFiles(file);
+  await expect(page.getByText('3 rows cannot be read:')).toBeVisible();
+  await expect(page.getByText(/Line 11: lowest temperature \(9.5 °C\) is above the highest/)).toBeVisible();
+  await expect(page.getByText(/Line 201: rain must be a number; got "wet"/)).toBeVisible();
+  await expect(page.getByText(/Line 701: date must be written YYYY-MM-DD/)).toBeVisible();
+  await expect(page.getByText('No measured weather yet')).toBeVisible();
+  await page.getByRole('button', { name: 'Store 1,458 days, leave 3 out' }).click();
+  await expect(page.getByText(/1,458 days stored.*3 rows left out/)).toBeVisible();
+});
+
+test('the setup refuses an impossible bed in words and keeps what was typed', async ({ page, kibble }) => {
+  await page.goto(`${kibble}/new`);
+  await page.getByLabel('Units').selectOption('us');
+  await page.getByLabel('Name of the garden').fill('Across the road');
+  await page.getByLabel('Latitude').fill('140');
+  await page.getByLabel('Its area').fill('0');
+  await page.getByRole('button', { name: 'Show me the plan' }).click();
+  await expect(page.getByText('Latitude must be from -90 to 90 °; got 140 °.')).toBeVisible();
+  await expect(page.getByText(/Area must be more than 0 and up to .* sq ft; got 0 sq ft/)).toBeVisible();
+  await expect(page.getByText('Name of the bed must not be empty.')).toBeVisible();
+  await expect(page.getByLabel('Name of the garden')).toHaveValue('Across the road');
+});
+
+test('a bed can be put away and brought back, and a bad change is refused', async ({ page, kibble }) => {
+  await page.goto(kibble);
+  await page.getByRole('link', { name: 'Beds', exact: true }).click();
+  const row = page.getByRole('row', { name: /Onions/ });
+  await row.getByRole('button', { name: 'Put away' }).click();
+  await expect(page.getByRole('row', { name: /Onions/ })).toHaveCount(0);
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+  await expect(row).toBeVisible();
+  await row.getByRole('button', { name: 'Change' }).click();
+  await page.getByLabel('Planted or sown on').fill('2026-12-24');
+  await page.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(page.getByRole('alert')).toContainText(
+    '2026-07-14 (today at this garden) or earlier; got 2026-12-24',
+  );
+});

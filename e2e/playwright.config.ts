@@ -1,0 +1,11 @@
+import { defineConfig } from '@playwright/test';
+import { browser } from './browser.ts';
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  timeout: 60_000,
+  workers: 1,
+  reporter: [['list'], ['json', {}]],
+  use: browser,
+});

@@ -1,0 +1,6 @@
+/** `npm run screenshots`: one picture of each main view of the demo garden, into docs/screenshots. */
+import { buildWeb, prepare, run } from './prepare.mjs';
+
+prepare();
+buildWeb();
+process.exit(run('npx', ['playwright', 'test', '-c', 'e2e/screenshots.config.ts']) ? 0 : 1);

@@ -1,0 +1,4 @@
+/** `npm start`: your own garden. */
+import { serve } from './serve.mjs';
+
+serve([]);

@@ -1,0 +1,45 @@
+/** `npm test`: installs what is lacking, then type check, lint, unit, API and browser tests. Last line: N passed, N failed. */
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buildWeb, needPackages, prepare, run } from './prepare.mjs';
+
+prepare();
+if (!existsSync('/usr/bin/chromium')) needPackages(['chromium'], 'the browser tests drive a real browser');
+buildWeb();
+
+const out = mkdtempSync(join(tmpdir(), 'kibble-test-'));
+const report = (name) => join(out, name);
+const read = (name) => (existsSync(report(name)) ? JSON.parse(readFileSync(report(name), 'utf8')) : null);
+let passed = 0;
+let failed = 0;
+
+/** A step that counts as one test. */
+function step(name, command, args) {
+  console.log(`\n── ${name}`);
+  if (run(command, args)) passed += 1;
+  else failed += 1;
+}
+
+step('type check', process.execPath, ['scripts/typecheck.mjs']);
+step('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
+step('format', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']);
+
+console.log('\n── unit and API tests');
+const unitOk = run('npx', ['jest', '--json', `--outputFile=${report('jest.json')}`]);
+const unit = read('jest.json');
+passed += unit?.numPassedTests ?? 0;
+failed += (unit?.numFailedTests ?? 0) + (unit?.numRuntimeErrorTestSuites ?? 0);
+if (!unitOk && !unit) failed += 1;
+
+console.log('\n── browser tests');
+const browserOk = run('npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
+  env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: report('browser.json') },
+});
+const browser = read('browser.json');
+passed += browser?.stats.expected ?? 0;
+failed += (browser?.stats.unexpected ?? 0) + (browser?.stats.flaky ?? 0);
+if (!browserOk && !(browser?.stats.unexpected > 0)) failed += 1;
+
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 && passed > 0 ? 0 : 1);
