@@ -43,14 +43,16 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
   return (
     <li className="border-t border-ink py-3 last:border-b" aria-label={stop.bedName}>
       <div className="grid grid-cols-[1.4rem_3.6rem_minmax(0,1fr)] gap-x-3 md:grid-cols-[1.6rem_4rem_minmax(0,1fr)_9.5rem] md:gap-x-5">
-        <span className="font-serif text-2xl text-quiet">{place}</span>
-        <SoilCore
-          core={stop.core}
-          width={58}
-          height={118}
-          depthMm={Math.min(1000, Math.max(500, stop.core.rootDepthMm * 1.3))}
-          title={stop.bedName}
-        />
+        <span className="row-span-3 font-serif text-2xl text-quiet md:row-span-2">{place}</span>
+        <div className="row-span-3 md:row-span-2">
+          <SoilCore
+            core={stop.core}
+            width={58}
+            height={118}
+            depthMm={Math.min(1000, Math.max(500, stop.core.rootDepthMm * 1.3))}
+            title={stop.bedName}
+          />
+        </div>
         <div>
           <h2 className="text-xl">
             <Link
@@ -74,7 +76,7 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
             </p>
           ) : null}
         </div>
-        <div className="col-start-3 mt-2 md:col-start-4 md:mt-0">
+        <div className="col-start-3 mt-2 md:col-start-4 md:row-span-2 md:mt-0">
           <p className="leading-none">
             <span className={`text-5xl font-bold ${stop.flowMeasured ? '' : 'assumed'}`}>
               {Math.max(1, Math.round(stop.run.minutes))}
@@ -88,14 +90,14 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
             {stop.run.bedMm < stop.run.localMm - 0.05 ? 'where it falls' : 'over the bed'}
           </p>
         </div>
-        <div className="no-print col-span-2 col-start-2 mt-2 flex flex-wrap items-center gap-x-1 md:col-start-3 md:gap-x-3">
-          <Button disabled={isLoading} className="min-w-24 md:min-w-28" onClick={() => void done()}>
+        <div className="no-print col-start-3 mt-1 -ml-1 flex flex-wrap items-center gap-x-1 md:gap-x-3">
+          <Button disabled={isLoading} className="ml-1 min-w-20 md:min-w-28" onClick={() => void done()}>
             Done
           </Button>
-          <Button look="quiet" className="px-2" onClick={() => setAsking('different')}>
+          <Button look="quiet" className="px-1 md:px-2" onClick={() => setAsking('different')}>
             Other amount
           </Button>
-          <Button look="quiet" className="px-2" onClick={() => setAsking('skip')}>
+          <Button look="quiet" className="px-1 md:px-2" onClick={() => setAsking('skip')}>
             Skip
           </Button>
           {error ? (
