@@ -1,0 +1,64 @@
+import { positive, within } from '../units/guard.ts';
+import { depthFromLitres } from '../units/convert.ts';
+
+/** Seconds of hose for a plant's litres at a measured flow. Source: arithmetic. */
+export function secondsPerPlant(options: { litres: number; litresPerMinute: number }): number {
+  return (
+    (positive('litres', options.litres, 10_000, 'L') * 60) /
+    positive('litresPerMinute', options.litresPerMinute, 1000, 'L/min')
+  );
+}
+
+/** Whole fills of a can or bucket for a volume, and what the last one holds. Source: arithmetic. */
+export function fillsFor(options: { litres: number; containerLitres: number }): {
+  fills: number;
+  lastFillLitres: number;
+} {
+  const litres = positive('litres', options.litres, 1_000_000, 'L');
+  const container = positive('containerLitres', options.containerLitres, 10_000, 'L');
+  const fills = Math.ceil(litres / container - 1e-9);
+  return { fills, lastFillLitres: litres - (fills - 1) * container };
+}
+
+/**
+ * A bucket kit fed by its own height: what it gives a day.
+ * @param options litres per fill, fills a day, bed length and width m, plants
+ * @returns litres a day, mm a day over the bed, litres a plant
+ * Source: arithmetic; the tank's base stands 1 m above the bed (common practice).
+ */
+export function gravityKit(options: {
+  fillLitres: number;
+  fillsPerDay: number;
+  bedLengthM: number;
+  bedWidthM: number;
+  plants: number;
+}): { litresPerDay: number; mmPerDay: number; litresPerPlant: number } {
+  const area =
+    positive('bedLengthM', options.bedLengthM, 1000, 'm') *
+    positive('bedWidthM', options.bedWidthM, 100, 'm');
+  const litresPerDay =
+    positive('fillLitres', options.fillLitres, 10_000, 'L') *
+    within('fillsPerDay', options.fillsPerDay, 1, 24);
+  return {
+    litresPerDay,
+    mmPerDay: depthFromLitres(litresPerDay, area),
+    litresPerPlant: litresPerDay / within('plants', options.plants, 1, 1_000_000),
+  };
+}
+
+/** Flow of a bucket with a hole, L/h, from how long it took to run empty. Source: arithmetic. */
+export function slowBucket(options: { litres: number; minutesToEmpty: number }): { litresPerHour: number } {
+  return {
+    litresPerHour:
+      (positive('litres', options.litres, 1000, 'L') * 60) /
+      positive('minutesToEmpty', options.minutesToEmpty, 100_000, 'min'),
+  };
+}
+
+/** Litres one spot gets from a bubbler, a trickling hose or a soaker left there. Source: arithmetic. */
+export function spotLitres(options: { litresPerMinute: number; minutes: number }): number {
+  return (
+    positive('litresPerMinute', options.litresPerMinute, 1000, 'L/min') *
+    positive('minutes', options.minutes, 10_080, 'min')
+  );
+}
