@@ -6,6 +6,8 @@ export type { Site, WeatherDay, WeatherForEt } from './weather/types.ts';
 export { saturationVapourPressure } from './weather/saturationVapourPressure.ts';
 export { daylightHours, extraterrestrialRadiation } from './weather/solar.ts';
 export { referenceEt, checkWeather, type ReferenceEt, type ReferenceEtRoute } from './weather/referenceEt.ts';
+export * from './weather/alerts.ts';
+export { placeFactors, type PlaceWords } from './weather/placeFactors.ts';
 export { hargreavesEt } from './weather/hargreavesEt.ts';
 export { seasonWords, weatherFromWords, type WeatherWords } from './weather/words.ts';
 export {
@@ -25,12 +27,15 @@ export {
   type Horizon,
   type SoilProfile,
 } from './soil/soilProfile.ts';
+export { jarTest, type JarTest } from './soil/jarTest.ts';
+export { feelKey, type FeelAnswers } from './soil/feelKey.ts';
+export { DRAINAGE_CLASSES, holeTest, type DrainageClass } from './soil/holeTest.ts';
 export { wetFrontDepth, type WetFrontLayer } from './soil/wetFrontDepth.ts';
 
 export * from './plants/types.ts';
 export { CATALOGUE, cropById } from './plants/catalogue/index.ts';
 export { cropCoefficient } from './plants/cropCoefficient.ts';
-export { plantOnDay, stageDates, type PlantOnDay } from './plants/plantOnDay.ts';
+export { plantOnDay, stageDates, usualLeafOut, type PlantOnDay } from './plants/plantOnDay.ts';
 
 export { BED_FORMS, bedModel, type BedForm, type BedInput, type PlaceFactors } from './balance/bedModel.ts';
 export { MULCH_MATERIALS, mulchEvaporationFactor, type Mulch, type MulchMaterial } from './balance/mulch.ts';
@@ -45,6 +50,11 @@ export {
 export * from './balance/singleStore.ts';
 export * from './balance/evaporation.ts';
 
+export { canMap, canTest, type CanTest } from './delivery/canTest.ts';
+export { dripLayout, dripRate, type DripLayout, type DripLayoutInput } from './delivery/dripLayout.ts';
+export * from './delivery/fills.ts';
+export { weighTest, type WeighTest } from './checks/weighTest.ts';
+export { roofHarvest } from './water/roofHarvest.ts';
 export { bucketTest } from './delivery/bucketTest.ts';
 export { cycleAndSoak, type CyclePlan } from './delivery/cycleAndSoak.ts';
 export { METHODS, METHOD_FACTS, type Method } from './delivery/methods.ts';

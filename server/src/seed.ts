@@ -37,7 +37,7 @@ async function waterAsPlanned(garden: Garden, wall: WallClock, log: Logger): Pro
     const until = beds.find((b) => b.name === bed.name)?.followedUntil ?? addDays(today, -1);
     const waterings = followSeason({
       site: siteOf(garden),
-      bed: planBed(bed, [], today),
+      bed: planBed(bed, [], today, garden.latitudeDeg),
       weather,
       to: until,
     });

@@ -41,7 +41,7 @@ describe('the catalogue', () => {
     expect(crop.kcb.end).toBeLessThanOrEqual(crop.kc.end);
     expect(crop.kc.mid).toBeLessThanOrEqual(1.25);
     expect(crop.roots.minM).toBeLessThanOrEqual(crop.roots.maxM);
-    expect(crop.roots.minM).toBeGreaterThanOrEqual(0.1);
+    expect(crop.roots.minM).toBeGreaterThanOrEqual(0.05);
     expect(crop.p.value).toBeGreaterThanOrEqual(0.1);
     expect(crop.p.value).toBeLessThanOrEqual(0.8);
     const { ini, dev, mid, late } = crop.stages;
@@ -55,14 +55,61 @@ describe('the catalogue', () => {
       crop.p.source,
       crop.heightSource,
     ]) {
-      expect(source).toMatch(/^FAO-56 table \d+$|^judgement: .{10,}/);
+      expect(source).toMatch(/^FAO-56 table \d+$|^judgement: .{6,}/);
     }
+  });
+
+  test('holds at least 90 plants over every group, each coefficient curve in order', () => {
+    expect(CATALOGUE.length).toBeGreaterThanOrEqual(90);
+    expect(new Set(CATALOGUE.map((c) => c.group)).size).toBe(10);
   });
 
   test('ids are unique', () => expect(new Set(CATALOGUE.map((c) => c.id)).size).toBe(CATALOGUE.length));
 
   test('an unknown plant is refused by name', () =>
     expect(() => cropById('triffid')).toThrow(/cropId .*got triffid/));
+});
+
+/** Every crop that claims a row of FAO-56 stands within its table's band over all crops (tables 12 and 22, from memory). */
+test('values marked FAO-56 stand within the tables’ bands', () => {
+  for (const crop of CATALOGUE) {
+    if (crop.kc.source.startsWith('FAO')) {
+      expect(crop.kc.mid).toBeGreaterThanOrEqual(0.65);
+      expect(crop.kc.mid).toBeLessThanOrEqual(1.2);
+    }
+    if (crop.kc.source.startsWith('FAO') && crop.kcb.source.startsWith('FAO')) {
+      // Table 17 lies 0.05 to 0.15 under table 12 at mid-season.
+      const gap = crop.kc.mid - crop.kcb.mid;
+      expect(gap).toBeGreaterThan(0.04);
+      expect(gap).toBeLessThan(0.16);
+    }
+    if (crop.roots.source.startsWith('FAO')) {
+      expect(crop.roots.minM).toBeGreaterThanOrEqual(0.2);
+      expect(crop.roots.maxM).toBeLessThanOrEqual(2.4);
+    }
+    if (crop.p.source.startsWith('FAO')) {
+      expect(crop.p.value).toBeGreaterThanOrEqual(0.2);
+      expect(crop.p.value).toBeLessThanOrEqual(0.7);
+    }
+  }
+});
+
+describe('perennials', () => {
+  const apple = { cropId: 'apple', plantedOn: '2020-03-01' };
+  test('stand bare in winter, in full leaf in July, and the south mirrors the north half a year on', () => {
+    expect(plantOnDay(apple, '2026-01-15')?.kcb).toBeLessThanOrEqual(0.35);
+    expect(plantOnDay(apple, '2026-07-15')?.kcb).toBeCloseTo(0.9, 6);
+    const south = { ...apple, leafOut: '10-10' };
+    expect(plantOnDay(south, '2026-01-15')?.kcb).toBeCloseTo(0.9, 1);
+    expect(plantOnDay(south, '2026-07-15')?.kcb).toBeLessThanOrEqual(0.35);
+  });
+  test('take three years to their full roots (common practice)', () => {
+    const young = { cropId: 'apple', plantedOn: '2026-04-10' };
+    const depth = (date: string): number => plantOnDay(young, date)?.rootDepthMm ?? 0;
+    expect(depth('2026-07-10')).toBeLessThan(depth('2027-07-10'));
+    expect(depth('2029-07-10')).toBeCloseTo(1000, 6);
+    expect(plantOnDay(young, '2026-07-15')?.kcb).toBeLessThan(0.5);
+  });
 });
 
 describe('a planting through its season', () => {

@@ -65,12 +65,33 @@ function headStart(crop: CropEntry, method: StartMethod): number {
   return 0;
 }
 
+/** Coming into leaf in a temperate garden of the north, and of the south. Judgement; the gardener's own date wins. */
+const LEAF_OUT_NORTH = '04-10';
+const LEAF_OUT_SOUTH = '10-10';
+/** Years a woody plant or perennial takes to its full root and crown. Common practice: three to establish. */
+const YEARS_TO_ESTABLISH = 3;
+/** Share of the full coefficient a first-year perennial uses. Judgement. */
+const FIRST_YEAR_SHARE = 0.4;
+
+/** Usual day of coming into leaf on a hemisphere, MM-DD. */
+export const usualLeafOut = (latitudeDeg: number): string =>
+  latitudeDeg < 0 ? LEAF_OUT_SOUTH : LEAF_OUT_NORTH;
+
+/** First day of the growing season that `date` falls in. */
+function seasonStart(planting: PlantingInput, crop: CropEntry, date: IsoDate): IsoDate {
+  if (crop.cycle === 'annual') return planting.plantedOn;
+  const year = Number(date.slice(0, 4));
+  const leafOut = `${date.slice(0, 4)}-${planting.leafOut ?? LEAF_OUT_NORTH}`;
+  return date >= leafOut ? leafOut : `${String(year - 1).padStart(4, '0')}-${leafOut.slice(5)}`;
+}
+
 /** Day of the season on the crop's own curve: the calendar, moved by what the gardener saw. */
 export function seasonDay(planting: PlantingInput, date: IsoDate): number {
   const crop = cropOf(planting);
+  const start = seasonStart(planting, crop, date);
   const method = planting.method ?? crop.usualStart;
-  let day = daysBetween(planting.plantedOn, date) + headStart(crop, method);
-  let latest: IsoDate = planting.plantedOn;
+  let day = daysBetween(start, date) + (crop.cycle === 'annual' ? headStart(crop, method) : 0);
+  let latest: IsoDate = start;
   for (const seen of planting.seen ?? []) {
     if (seen.on <= date && seen.on >= latest) {
       latest = seen.on;
@@ -80,13 +101,20 @@ export function seasonDay(planting: PlantingInput, date: IsoDate): number {
   return day;
 }
 
+/** The curve over the season; a deciduous plant without leaves uses no more than at bud break. */
+function seasonalKcb(crop: CropEntry, day: number): number {
+  const bare = crop.cycle === 'deciduous' && day >= stageStart(crop, 'past');
+  return bare ? Math.min(crop.kcb.ini, crop.kcb.end) : curveAt(crop.stages, crop.kcb, day);
+}
+
 function stageOn(crop: CropEntry, day: number): StageName {
   const found = [...STAGE_NAMES].reverse().find((stage) => day >= stageStart(crop, stage));
   return found ?? 'establishing';
 }
 
-/** Growth from planting to full leaf, 0–1: roots and height follow it. Source: FAO-56 ch. 8 (linear with time). */
-function growthShare(crop: CropEntry, day: number): number {
+/** Growth to full root and height, 0–1: over the season for annuals (FAO-56 ch. 8, linear), over years for the rest. */
+function growthShare(crop: CropEntry, day: number, age: number): number {
+  if (crop.cycle !== 'annual') return Math.min(1, age / (365 * YEARS_TO_ESTABLISH));
   return Math.min(1, Math.max(0, day / (crop.stages.ini + crop.stages.dev)));
 }
 
@@ -105,14 +133,16 @@ export function plantOnDay(planting: PlantingInput, date: IsoDate): PlantOnDay |
   if (planting.endedOn !== undefined && date >= planting.endedOn) return null;
   const crop = cropOf(planting);
   const day = seasonDay(planting, date);
-  const growth = growthShare(crop, day);
-  const kcb = curveAt(crop.stages, crop.kcb, day);
+  const age = daysBetween(planting.plantedOn, date);
+  const growth = growthShare(crop, day, age);
+  const young = crop.cycle === 'annual' ? 1 : FIRST_YEAR_SHARE + (1 - FIRST_YEAR_SHARE) * growth;
+  const kcb = young * seasonalKcb(crop, day);
   const heightM = crop.heightM * (START_HEIGHT_SHARE + (1 - START_HEIGHT_SHARE) * growth);
   const startMm = START_ROOT_MM[planting.method ?? crop.usualStart];
   const fullMm = Math.max(startMm, crop.roots.minM * 1000);
   return {
     stage: stageOn(crop, day),
-    age: daysBetween(planting.plantedOn, date),
+    age,
     kcb,
     heightM,
     canopyCover: canopyCoverFrom(kcb, heightM),

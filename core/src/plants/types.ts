@@ -83,6 +83,8 @@ export interface PlantingInput {
   share?: number;
   /** Stages the gardener saw begin: each re-anchors the rest of the curve. */
   seen?: { stage: StageName; on: string }[];
+  /** Month and day (MM-DD) on which a perennial comes into leaf; default 10 April, the north's. */
+  leafOut?: string;
   /** A plant of the gardener's own, or one whose numbers were changed. */
   custom?: CropEntry;
 }

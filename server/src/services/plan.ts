@@ -16,6 +16,7 @@ import {
   plantOnDay,
   referenceEt,
   soilProfile,
+  usualLeafOut,
   type BedInput,
   type BedOutlook,
   type DailyRecord,
@@ -43,7 +44,7 @@ const groundOf = (bed: BedView): GroundInput => ({
     : [{ textureClass: bed.textureClass }],
 });
 
-const plantingsOf = (bed: BedView): PlantingInput[] =>
+const plantingsOf = (bed: BedView, latitudeDeg: number): PlantingInput[] =>
   bed.planting
     ? [
         {
@@ -51,25 +52,31 @@ const plantingsOf = (bed: BedView): PlantingInput[] =>
           plantedOn: bed.planting.plantedOn,
           endedOn: bed.planting.endedOn ?? undefined,
           method: bed.planting.method as StartMethod | undefined,
+          leafOut: usualLeafOut(latitudeDeg),
         },
       ]
     : [];
 
-const bedInput = (bed: BedView): BedInput => ({
+const bedInput = (bed: BedView, latitudeDeg: number): BedInput => ({
   areaM2: bed.areaM2,
   ground: groundOf(bed),
-  plantings: plantingsOf(bed),
+  plantings: plantingsOf(bed, latitudeDeg),
   form: bed.form,
   mulch: bed.mulchMaterial && bed.mulchMm ? { material: bed.mulchMaterial, depthMm: bed.mulchMm } : undefined,
   place: { underCover: bed.underCover },
 });
 
 /** A bed and its events as the core's plan takes them. */
-export function planBed(bed: BedView, events: readonly EventView[], today: string): PlanBed {
+export function planBed(
+  bed: BedView,
+  events: readonly EventView[],
+  today: string,
+  latitudeDeg: number,
+): PlanBed {
   const mine = events.filter((event) => event.bedId === bed.id);
   return {
     id: bed.id,
-    bed: bedInput(bed),
+    bed: bedInput(bed, latitudeDeg),
     delivery: bed.delivery,
     startOn: bed.startOn,
     startFullness: START_FULLNESS[bed.startWetness] ?? 1,
@@ -102,7 +109,7 @@ async function contextOf(garden: Garden, wall: WallClock, log: Logger): Promise<
       raw: true,
     })
   ).map(eventToView);
-  const planBeds = beds.map((bed) => planBed(bed, events, today));
+  const planBeds = beds.map((bed) => planBed(bed, events, today, garden.latitudeDeg));
   const plan = planGarden(
     { site: siteOf(garden), beds: planBeds },
     weather,
@@ -112,10 +119,10 @@ async function contextOf(garden: Garden, wall: WallClock, log: Logger): Promise<
   return { garden: view, today, weather, plan, events, beds };
 }
 
-function coreOf(bed: BedView, outlook: BedOutlook, today: string): CoreView {
+function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: number): CoreView {
   const profile = soilProfile(groundOf(bed));
   const crop = bed.planting ? cropById(bed.planting.cropId) : null;
-  const planting = plantingsOf(bed)[0];
+  const planting = plantingsOf(bed, latitudeDeg)[0];
   const plant = planting ? plantOnDay(planting, today) : null;
   const lastWet = [...outlook.past]
     .reverse()
@@ -138,7 +145,7 @@ function coreOf(bed: BedView, outlook: BedOutlook, today: string): CoreView {
   };
 }
 
-function headOf(bed: BedView, outlook: BedOutlook, today: string) {
+function headOf(bed: BedView, outlook: BedOutlook, { today, garden }: Context) {
   return {
     bedId: bed.id,
     bedName: bed.name,
@@ -146,14 +153,14 @@ function headOf(bed: BedView, outlook: BedOutlook, today: string) {
     stage: outlook.stage,
     textureClass: bed.textureClass,
     areaM2: bed.areaM2,
-    core: coreOf(bed, outlook, today),
+    core: coreOf(bed, outlook, today, garden.latitudeDeg),
   };
 }
 
-function stopOf(bed: BedView, outlook: BedOutlook, watering: PlannedWatering, today: string): StopView {
+function stopOf(bed: BedView, outlook: BedOutlook, watering: PlannedWatering, context: Context): StopView {
   const crop = bed.planting ? cropById(bed.planting.cropId) : null;
   return {
-    ...headOf(bed, outlook, today),
+    ...headOf(bed, outlook, context),
     method: bed.delivery.method,
     how: METHOD_FACTS[bed.delivery.method].how,
     litresPerMinute: bed.delivery.litresPerMinute,
@@ -169,7 +176,7 @@ function leaveOf(bed: BedView, outlook: BedOutlook, context: Context): LeaveView
   if (!outlook.leave) return null;
   const settled = context.events.filter((event) => event.bedId === bed.id && event.date === context.today);
   return {
-    ...headOf(bed, outlook, context.today),
+    ...headOf(bed, outlook, context),
     nextDate: outlook.next?.date ?? null,
     reason: outlook.leave,
     event: settled.at(-1) ?? null,
@@ -186,7 +193,7 @@ export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Pro
     const outlook = plan.beds.find((b) => b.bedId === bed.id);
     if (!outlook) continue;
     const watering = plan.waterings.find((w) => w.bedId === bed.id && w.date === today);
-    if (watering) stops.push(stopOf(bed, outlook, watering, today));
+    if (watering) stops.push(stopOf(bed, outlook, watering, context));
     else {
       const leave = leaveOf(bed, outlook, context);
       if (leave) leaveAlone.push(leave);
@@ -256,14 +263,14 @@ export async function bedPageOf(
     outlook.past.reduce((total, day) => total + pick(day), 0);
   const sources = new Map(context.weather.map((day) => [day.date, day.source]));
   return {
-    ...headOf(bed, outlook, today),
+    ...headOf(bed, outlook, context),
     garden: context.garden,
     days: [
       ...outlook.past.map((day) => chartDay(day, false, sources.get(day.date) ?? 'record')),
       ...outlook.ahead.map((day, i) => chartDay(day, true, outlook.aheadSources[i] ?? 'forecast')),
     ],
     stages: outlook.stages,
-    stop: watering ? stopOf(bed, outlook, watering, today) : null,
+    stop: watering ? stopOf(bed, outlook, watering, context) : null,
     leave: watering ? null : leaveOf(bed, outlook, context),
     next: outlook.next
       ? {

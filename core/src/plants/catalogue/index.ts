@@ -1,8 +1,30 @@
 import type { CropEntry } from '../types.ts';
-import { vegetables } from './vegetables.ts';
+import { lessCommonVegetables } from './lessCommonVegetables.ts';
+import { herbs } from './herbs.ts';
+import { softFruit } from './softFruit.ts';
+import { fruitTrees } from './fruitTrees.ts';
+import { ornamentalTrees } from './ornamentalTrees.ts';
+import { shrubs } from './shrubs.ts';
+import { perennials } from './perennials.ts';
+import { turf } from './turf.ts';
+import { houseplants } from './houseplants.ts';
+import { succulents } from './succulents.ts';
+import { commonVegetables } from './commonVegetables.ts';
 
 /** Every plant the catalogue knows. */
-export const CATALOGUE: readonly CropEntry[] = [...vegetables];
+export const CATALOGUE: readonly CropEntry[] = [
+  ...commonVegetables,
+  ...lessCommonVegetables,
+  ...herbs,
+  ...softFruit,
+  ...fruitTrees,
+  ...ornamentalTrees,
+  ...shrubs,
+  ...perennials,
+  ...turf,
+  ...houseplants,
+  ...succulents,
+];
 
 const byId = new Map(CATALOGUE.map((crop) => [crop.id, crop]));
 

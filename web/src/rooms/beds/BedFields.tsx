@@ -8,6 +8,7 @@ import {
   type Method,
   type TextureClass,
 } from '@kibble/core';
+import { groups } from 'd3';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import type { BedDraft } from '../../app/api.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
@@ -40,6 +41,12 @@ const USUAL_FLOW: Readonly<Record<Method, number>> = {
   'soaker hose': 2,
   'watering can': 8,
 };
+
+/** The catalogue by group, each in the order of the alphabet. */
+const CROP_GROUPS = groups(
+  [...CATALOGUE].sort((a, b) => a.name.localeCompare(b.name)),
+  (crop) => crop.group,
+);
 
 export const emptyBed = (plantedOn: string): TypedBed => ({
   name: '',
@@ -165,10 +172,14 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         {...form.register('area', { validate: (v) => numberRule('areaM2', v, units) })}
       />
       <Choice label="Crop" {...form.register('cropId')}>
-        {CATALOGUE.map((crop) => (
-          <option key={crop.id} value={crop.id}>
-            {crop.name}
-          </option>
+        {CROP_GROUPS.map(([group, crops]) => (
+          <optgroup key={group} label={group}>
+            {crops.map((crop) => (
+              <option key={crop.id} value={crop.id}>
+                {crop.name}
+              </option>
+            ))}
+          </optgroup>
         ))}
       </Choice>
       <Field

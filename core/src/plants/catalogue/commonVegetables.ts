@@ -1,7 +1,7 @@
 import { entry, vegetable } from './entry.ts';
 
 /** Vegetables. Coefficients, stages, roots and p: FAO-56 tables 12, 17, 11 and 22, from memory. */
-export const vegetables = [
+export const commonVegetables = [
   vegetable('tomato', 'Tomato', {
     kc: [0.6, 1.15, 0.8],
     kcb: [0.15, 1.1, 0.7],
