@@ -7,6 +7,12 @@ export { saturationVapourPressure } from './weather/saturationVapourPressure.ts'
 export { daylightHours, extraterrestrialRadiation } from './weather/solar.ts';
 export { referenceEt, checkWeather, type ReferenceEt, type ReferenceEtRoute } from './weather/referenceEt.ts';
 export * from './weather/alerts.ts';
+export {
+  forecastEnsemble,
+  rainClimatology,
+  type ForecastEnsemble,
+  type RainClimatology,
+} from './weather/forecastEnsemble.ts';
 export { placeFactors, type PlaceWords } from './weather/placeFactors.ts';
 export { hargreavesEt } from './weather/hargreavesEt.ts';
 export { seasonWords, weatherFromWords, type WeatherWords } from './weather/words.ts';
@@ -57,6 +63,10 @@ export { weighTest, type WeighTest } from './checks/weighTest.ts';
 export { roofHarvest } from './water/roofHarvest.ts';
 export { bucketTest } from './delivery/bucketTest.ts';
 export { cycleAndSoak, type CyclePlan } from './delivery/cycleAndSoak.ts';
+export { adviseMethod, type MethodAdvice, type MethodQuestion } from './delivery/adviseMethod.ts';
+export { bestHour, handPasses, type BestHour } from './delivery/bestHour.ts';
+export { efficiencyAt, HOURS, type HourOfDay } from './delivery/losses.ts';
+export { todaysHabit } from './delivery/todaysHabit.ts';
 export { METHODS, METHOD_FACTS, type Method } from './delivery/methods.ts';
 export {
   deliveryRate,
@@ -70,6 +80,7 @@ export {
 } from './delivery/runPlan.ts';
 
 export {
+  type DueWindow,
   followSeason,
   planGarden,
   type BedOutlook,
@@ -81,3 +92,14 @@ export {
   type PlanOptions,
   type WaterReason,
 } from './plan/planGarden.ts';
+
+export * from './working/types.ts';
+export { explainRate, explainReferenceEt, explainWatering, type Known } from './working/explain.ts';
+export {
+  ASSUMABLE,
+  assumedOf,
+  nextBestTest,
+  type Assumable,
+  type NextBestTest,
+  type TestWorth,
+} from './working/nextBestTest.ts';

@@ -33,6 +33,8 @@ export interface BedState {
   rootMm: number;
   wetDays: number;
   out: Float64Array;
+  /** Scratch of one step: how strongly roots draw on each layer. */
+  pull: Float64Array;
 }
 
 /** A bed at a share of its available water: 1 is field capacity, 0 the wilting point. */
@@ -45,7 +47,13 @@ export function startState(model: BedModel, fullness: number): BedState {
       water[c * layers + i] = wilting + fullness * (fieldCapacityMm[i] - wilting);
     }
   }
-  return { water, rootMm: model.potentialRootMm[0] ?? LAYER_MM, wetDays: 0, out: new Float64Array(OUT_SIZE) };
+  return {
+    water,
+    rootMm: model.potentialRootMm[0] ?? LAYER_MM,
+    wetDays: 0,
+    out: new Float64Array(OUT_SIZE),
+    pull: new Float64Array(layers * model.columns),
+  };
 }
 
 /** Sets `target` to what `source` is, without allocating. */
@@ -61,6 +69,7 @@ export const cloneState = (source: BedState): BedState => ({
   rootMm: source.rootMm,
   wetDays: source.wetDays,
   out: source.out.slice(),
+  pull: new Float64Array(source.pull.length),
 });
 
 /** Water in the whole profile, mm over the bed. */

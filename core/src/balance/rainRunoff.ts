@@ -22,5 +22,5 @@ export function curveStorageMm(conductivityMmPerHour: number, mulched: boolean):
 /** Runoff, mm, from `rainMm` on a surface with storage `s` mm. */
 export function rainRunoff(rainMm: number, s: number): number {
   const initial = 0.2 * s;
-  return rainMm > initial ? (rainMm - initial) ** 2 / (rainMm + 0.8 * s) : 0;
+  return rainMm > initial ? ((rainMm - initial) * (rainMm - initial)) / (rainMm + 0.8 * s) : 0;
 }

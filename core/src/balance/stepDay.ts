@@ -65,6 +65,8 @@ export function stepDay(
   const potential = model.potentialRootMm[d];
   if (!model.rootResponse || potential < root) root = potential;
   const rootLayers = Math.min(n, Math.ceil(root / LAYER_MM - 1e-9));
+  // Share of the lowest rooted layer that the roots have reached.
+  const lastPart = Math.min(1, root / LAYER_MM - (rootLayers - 1));
 
   // Water in and down.
   for (let c = 0; c < columns; c += 1) {
@@ -169,7 +171,7 @@ export function stepDay(
     let taw = 0;
     let gone = 0;
     for (let i = 0; i < rootLayers; i += 1) {
-      const part = Math.min(1, (root - i * LAYER_MM) / LAYER_MM);
+      const part = i + 1 < rootLayers ? 1 : lastPart;
       const w = water[base + i];
       taw += part * (fc[i] - wp[i]);
       if (w < fc[i]) gone += part * (fc[i] - w);
@@ -191,35 +193,47 @@ export function stepDay(
   // Roots draw where they are many and the soil is moist; what one layer lacks, wetter ones give.
   let left = stress * airFactor * wantedT;
   let transpiration = 0;
+  const pull = state.pull;
+  let above = 0;
+  for (let i = 0; i < rootLayers; i += 1) {
+    const upTo = rootsAbove(((i + 1) * LAYER_MM) / root);
+    for (let c = 0; c < columns; c += 1) {
+      const k = c * n + i;
+      const free = water[k] - wp[i];
+      const held = fc[i] - wp[i];
+      pull[k] = free <= 0 ? 0 : (upTo - above) * (free >= held ? 1 : free / held);
+    }
+    above = upTo;
+  }
   for (let round = 0; round < 3 && left > 1e-12; round += 1) {
     let weights = 0;
     for (let c = 0; c < columns; c += 1) {
       const base = c * n;
-      for (let i = 0; i < rootLayers; i += 1) {
-        const free = water[base + i] - wp[i];
-        if (free <= 0) continue;
-        const roots = rootsAbove(((i + 1) * LAYER_MM) / root) - rootsAbove((i * LAYER_MM) / root);
-        const held = fc[i] - wp[i];
-        weights += columnShare[c] * roots * (free >= held ? 1 : free / held);
-      }
+      let sum = 0;
+      for (let i = 0; i < rootLayers; i += 1) sum += pull[base + i];
+      weights += columnShare[c] * sum;
     }
     if (weights <= 0) break;
     const perWeight = left / weights;
     let given = 0;
     for (let c = 0; c < columns; c += 1) {
       const base = c * n;
+      let sum = 0;
       for (let i = 0; i < rootLayers; i += 1) {
-        const free = water[base + i] - wp[i];
-        if (free <= 0) continue;
-        const roots = rootsAbove(((i + 1) * LAYER_MM) / root) - rootsAbove((i * LAYER_MM) / root);
-        const held = fc[i] - wp[i];
-        const asked = perWeight * roots * (free >= held ? 1 : free / held);
-        const part = Math.min(1, (root - i * LAYER_MM) / LAYER_MM);
-        const can = free * part;
-        const taken = asked < can ? asked : can;
+        const asked = perWeight * pull[base + i];
+        if (asked <= 0) continue;
+        const part = i + 1 < rootLayers ? 1 : lastPart;
+        const can = (water[base + i] - wp[i]) * part;
+        let taken = asked;
+        if (asked >= can) {
+          taken = can;
+          // A layer that gave all it could is not asked again.
+          pull[base + i] = 0;
+        }
         water[base + i] -= taken;
-        given += columnShare[c] * taken;
+        sum += taken;
       }
+      given += columnShare[c] * sum;
     }
     transpiration += given;
     left -= given;
@@ -229,7 +243,7 @@ export function stepDay(
   // End of day: the store as it stands now, on the wetted ground.
   let depletion = 0;
   for (let i = 0; i < rootLayers; i += 1) {
-    const part = Math.min(1, (root - i * LAYER_MM) / LAYER_MM);
+    const part = i + 1 < rootLayers ? 1 : lastPart;
     const w = water[i];
     if (w < fc[i]) depletion += part * (fc[i] - w);
   }

@@ -1,48 +1,66 @@
-/** Ways of bringing water to a bed. Data, not rules: the plan reads the figures. */
-export const METHODS = ['sprinkler', 'hose wand', 'drip', 'soaker hose', 'watering can'] as const;
+/** Ways of bringing water to a bed. Data, not rules: the plan and the adviser read the figures. */
+export const METHODS = [
+  'sprinkler',
+  'micro-spray',
+  'hose wand',
+  'drip',
+  'gravity drip kit',
+  'soaker hose',
+  'bubbler',
+  'slow bucket',
+  'watering can',
+] as const;
 export type Method = (typeof METHODS)[number];
 
 export interface MethodFacts {
-  /** Share of the water sent that reaches the soil. FAO irrigation manuals' usual field values, middle of the range; wand and can judgement. */
+  /** Share of the water sent that reaches the soil in still morning air. FAO irrigation manuals' usual field values, middle of the range; wand and can judgement. */
   efficiency: number;
   /** Share of the bed's surface it wets. Judgement for beds of usual spacing. */
   wettedFraction: number;
-  /** Wets leaves. */
+  /** Falls on leaves. */
   overhead: boolean;
+  /** Somebody stands there while it runs. */
+  byHand: boolean;
+  /** Runs through small holes at low flow. */
+  slow: boolean;
+  /** How much of it wind and midday heat can take, 0 (none) to 1 (a thrown spray). Judgement. */
+  exposure: number;
+  /** Weeding it makes, 0 (dry paths) to 1 (everything wetted). Common practice. */
+  weeds: number;
   /** Water the surface may hold while it runs, mm: crumbly level ground under a gentle fall. Judgement. */
   surfaceStorageMm: number;
   /** How to do it, one phrase on the task. */
   how: string;
 }
 
+const row = (
+  efficiency: number,
+  wettedFraction: number,
+  exposure: number,
+  weeds: number,
+  surfaceStorageMm: number,
+  how: string,
+  kind: { overhead?: boolean; byHand?: boolean; slow?: boolean } = {},
+): MethodFacts => ({
+  efficiency,
+  wettedFraction,
+  exposure,
+  weeds,
+  surfaceStorageMm,
+  how,
+  overhead: kind.overhead ?? false,
+  byHand: kind.byHand ?? false,
+  slow: kind.slow ?? false,
+});
+
 export const METHOD_FACTS: Readonly<Record<Method, MethodFacts>> = {
-  sprinkler: {
-    efficiency: 0.75,
-    wettedFraction: 1,
-    overhead: true,
-    surfaceStorageMm: 5,
-    how: 'sprinkler, before the wind gets up',
-  },
-  'hose wand': {
-    efficiency: 0.85,
-    wettedFraction: 1,
-    overhead: false,
-    surfaceStorageMm: 8,
-    how: 'hose wand, low, on the soil',
-  },
-  drip: { efficiency: 0.9, wettedFraction: 0.5, overhead: false, surfaceStorageMm: 10, how: 'drip line' },
-  'soaker hose': {
-    efficiency: 0.85,
-    wettedFraction: 0.6,
-    overhead: false,
-    surfaceStorageMm: 10,
-    how: 'soaker hose',
-  },
-  'watering can': {
-    efficiency: 0.9,
-    wettedFraction: 0.8,
-    overhead: false,
-    surfaceStorageMm: 6,
-    how: 'watering can, at the foot of the plants',
-  },
+  sprinkler: row(0.75, 1, 1, 1, 5, 'sprinkler, before the wind gets up', { overhead: true }),
+  'micro-spray': row(0.8, 0.9, 0.7, 0.8, 6, 'micro-sprays, low', { overhead: true }),
+  'hose wand': row(0.85, 1, 0.2, 0.7, 8, 'hose wand, low, on the soil', { byHand: true }),
+  drip: row(0.9, 0.5, 0, 0.2, 10, 'drip line', { slow: true }),
+  'gravity drip kit': row(0.9, 0.4, 0, 0.2, 10, 'gravity drip kit', { slow: true }),
+  'soaker hose': row(0.85, 0.6, 0.05, 0.3, 10, 'soaker hose', { slow: true }),
+  bubbler: row(0.9, 0.4, 0, 0.3, 20, 'bubbler, moved round from spot to spot'),
+  'slow bucket': row(0.95, 0.3, 0, 0.2, 20, 'buckets with a hole, stood by the plants', { slow: true }),
+  'watering can': row(0.9, 0.8, 0.1, 0.5, 6, 'watering can, at the foot of the plants', { byHand: true }),
 };

@@ -1,4 +1,4 @@
-import { positive } from '../units/guard.ts';
+import { positive, within } from '../units/guard.ts';
 import { cycleAndSoak, type CyclePlan } from './cycleAndSoak.ts';
 import { METHOD_FACTS, type Method } from './methods.ts';
 
@@ -10,10 +10,14 @@ export interface Delivery {
   /** Share reaching the soil and share of the bed wetted, when known better than the method's usual. */
   efficiency?: number;
   wettedFraction?: number;
+  /** Evenness from a can test, 0.2–1: the driest quarter is what the plan waters. Default 1. */
+  lowQuarterUniformity?: number;
 }
 
+/** Share of the water sent that the driest quarter of the bed gets: losses and unevenness together (low-quarter method). */
 export const efficiencyOf = (delivery: Delivery): number =>
-  delivery.efficiency ?? METHOD_FACTS[delivery.method].efficiency;
+  (delivery.efficiency ?? METHOD_FACTS[delivery.method].efficiency) *
+  within('lowQuarterUniformity', delivery.lowQuarterUniformity ?? 1, 0.2, 1);
 export const wettedFractionOf = (delivery: Delivery): number =>
   delivery.wettedFraction ?? METHOD_FACTS[delivery.method].wettedFraction;
 
@@ -44,7 +48,7 @@ export const netDepth = (litres: number, areaM2: number, efficiency: number): nu
 /**
  * From a net depth on the wetted ground to litres, minutes and cycles.
  * @throws RangeError on a depth, flow or area of 0 or less
- * Source: gross = net / efficiency; cycles as `cycleAndSoak`.
+ * Source: gross = net / efficiency / low-quarter uniformity; cycles as `cycleAndSoak`.
  */
 export function runPlan(options: {
   localMm: number;

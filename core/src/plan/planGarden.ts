@@ -9,7 +9,14 @@ import {
   type WeatherSeries,
 } from '../balance/simulateBed.ts';
 import { stepDay } from '../balance/stepDay.ts';
-import { runPlan, wettedFractionOf, type Delivery, type RunPlan } from '../delivery/runPlan.ts';
+import {
+  efficiencyOf,
+  grossLitres,
+  runPlan,
+  wettedFractionOf,
+  type Delivery,
+  type RunPlan,
+} from '../delivery/runPlan.ts';
 import { plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import { LAYER_MM } from '../soil/soilProfile.ts';
 import type { StageName } from '../plants/types.ts';
@@ -17,7 +24,13 @@ import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import { atLeast, within } from '../units/guard.ts';
 import type { DaySource, SourcedDay } from '../weather/completeWeather.ts';
 import type { ReferenceEtRoute } from '../weather/referenceEt.ts';
+import {
+  forecastEnsemble,
+  type ForecastEnsemble,
+  type RainClimatology,
+} from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
+import { bedSpread, quantile } from './dueWindow.ts';
 
 /** A bed as the plan takes it: its ground and plants, its water, what it has had and how it began. */
 export interface PlanBed {
@@ -36,6 +49,21 @@ export interface PlanOptions {
   today: IsoDate;
   /** Days ahead, today included, 1–28; default 14. */
   horizonDays?: number;
+  /** Members of the ensemble behind the windows, 0–1000; default 200; 0 leaves the windows out. */
+  members?: number;
+  /** Seed of the ensemble; default 1. The same seed gives the same plan. */
+  seed?: number;
+  /** Rain of the season on days past the forecast; without it such days are dry. */
+  climatology?: RainClimatology;
+}
+
+/** When the next watering falls due in 10, 50 and 90 % of the ways the weather may go; null past the horizon. */
+export interface DueWindow {
+  early: IsoDate | null;
+  likely: IsoDate | null;
+  late: IsoDate | null;
+  /** Litres through the tap over the horizon: 10, 50 and 90 %. */
+  litres: { low: number; middle: number; high: number };
 }
 
 /** Limits of the garden. What does not fit is left out, and said. */
@@ -44,10 +72,19 @@ export interface PlanConstraints {
   minutesPerDay?: number;
 }
 
-/** Why a bed is watered on a day, as facts; the words are made where they are shown. */
-export type WaterReason =
-  | { code: 'refill line'; depletionMm: number; readilyMm: number; useTodayMm: number }
-  | { code: 'establishing'; depletionMm: number; readilyMm: number; useTodayMm: number };
+/** What a watering was decided on, as facts; the words are made where they are shown. mm deep in the watered ground. */
+export interface WaterReason {
+  code: 'refill line' | 'establishing';
+  /** Gone from the root zone this morning, what it can spare today, and what it can hold. */
+  depletionMm: number;
+  readilyMm: number;
+  totalMm: number;
+  /** Use of the day over the bed if no water came, and what an unhindered crop would use. */
+  useTodayMm: number;
+  cropUseMm: number;
+  /** Share of the store that may go, before the day's use moves it. */
+  depletionShare: number;
+}
 
 /** Why a bed is left alone today. */
 export type LeaveReason =
@@ -64,6 +101,8 @@ export interface PlannedWatering {
   /** How deep the water will reach, mm. */
   reachesMm: number;
   reason: WaterReason;
+  /** On a bed's first watering: how sure its date is. */
+  window?: DueWindow;
 }
 
 export interface BedOutlook {
@@ -85,6 +124,8 @@ export interface BedOutlook {
   stage: StageName | null;
   stages: { stage: StageName; from: IsoDate }[];
   next: PlannedWatering | null;
+  /** Null when no ensemble was asked for. */
+  window: DueWindow | null;
   /** Present when nothing is asked of the bed today. */
   leave: LeaveReason | null;
 }
@@ -104,6 +145,8 @@ const WAIT_STRETCH = 1.15;
 /** Least depth worth carrying water for, mm. Judgement. */
 const LEAST_MM = 4;
 
+const DEFAULT_MEMBERS = 200;
+
 const likelyRain = (day: SourcedDay): number => (day.rainChance >= LIKELY ? day.rainMm : 0);
 
 interface Run {
@@ -117,15 +160,18 @@ function step(run: Run, d: number, rain: number, irrigationMm: number): void {
   stepDay(run.model, run.state, d, run.series.et0[d], rain, irrigationMm, run.series.climate[d]);
 }
 
-/** Depletion, what can be spared and the demand of the day if no water came: a look ahead on a copy. */
-function lookAhead(run: Run, d: number, rain: number): { depletion: number; readily: number; use: number } {
+/** How the day would end if no water came: a look ahead on a copy. */
+function lookAhead(run: Run, d: number, rain: number): Omit<WaterReason, 'code'> {
   const trial: Run = { ...run, state: cloneState(run.state) };
   step(trial, d, rain, 0);
   const { out } = trial.state;
   return {
-    depletion: out[OUT.depletion],
-    readily: out[OUT.readily],
-    use: out[OUT.evaporation] + out[OUT.transpiration],
+    depletionMm: out[OUT.depletion],
+    readilyMm: out[OUT.readily],
+    totalMm: out[OUT.available],
+    useTodayMm: out[OUT.evaporation] + out[OUT.transpiration],
+    cropUseMm: out[OUT.evaporation] + out[OUT.transpirationWanted],
+    depletionShare: run.model.p[d],
   };
 }
 
@@ -168,7 +214,8 @@ function outlookOf(
   weather: readonly SourcedDay[],
   series: WeatherSeries,
   first: IsoDate,
-  options: Required<PlanOptions>,
+  options: { today: IsoDate; horizonDays: number },
+  ensemble: ForecastEnsemble | null,
 ): { outlook: BedOutlook; waterings: PlannedWatering[] } {
   const bed: BedInput = { ...input.bed, wettedFraction: wettedFractionOf(input.delivery) };
   const offset = daysBetween(first, input.startOn);
@@ -214,6 +261,7 @@ function outlookOf(
   const planting = bed.plantings.find((p) => plantOnDay(p, options.today) !== null);
   const plant = planting ? plantOnDay(planting, options.today) : null;
 
+  const window = ensemble && windowOf(input, run, todayIndex, ensemble, given[todayIndex], options.today);
   const ahead: DailyRecord[] = [];
   const waterings: PlannedWatering[] = [];
   let leave: LeaveReason | null = null;
@@ -225,10 +273,10 @@ function outlookOf(
     const growing = bed.plantings.some((p) => plantOnDay(p, day.date) !== null);
     let irrigationMm = given[d];
     const trial = lookAhead(run, d, rain);
-    if (isToday) readilyNow = trial.readily;
+    if (isToday) readilyNow = trial.readilyMm;
     const before = morning(run).depletion;
     const airless = run.state.wetDays;
-    const past = trial.depletion > trial.readily && before >= LEAST_MM;
+    const past = trial.depletionMm > trial.readilyMm && before >= LEAST_MM;
     const held = !growing || (isToday && input.settledToday) || irrigationMm > 0;
     const wait = past && !held ? rainWorthWaiting(run, days, d, before) : null;
     if (past && !held && !wait) {
@@ -239,14 +287,13 @@ function outlookOf(
         infiltrationMmPerHour: model.profile.infiltrationMmPerHour,
       });
       irrigationMm = plan.bedMm;
-      const facts = { depletionMm: before, readilyMm: trial.readily, useTodayMm: trial.use };
       const young = growing && bed.plantings.some((p) => plantOnDay(p, day.date)?.stage === 'establishing');
       waterings.push({
         bedId: input.id,
         date: day.date,
         run: plan,
         reachesMm: 0,
-        reason: { code: young ? 'establishing' : 'refill line', ...facts },
+        reason: { ...trial, code: young ? 'establishing' : 'refill line', depletionMm: before },
       });
     } else if (isToday) {
       leave = leaveReason({
@@ -263,6 +310,7 @@ function outlookOf(
   }
 
   const next = waterings[0] ?? null;
+  if (next && window) next.window = window;
   if (leave?.code === 'enough in store') {
     leave = {
       code: 'enough in store',
@@ -288,9 +336,46 @@ function outlookOf(
       stage: plant?.stage ?? null,
       stages: planting ? stageDates(planting, options.today) : [],
       next,
+      window,
       leave,
     },
     waterings,
+  };
+}
+
+/** Due dates and litres over the members of the ensemble. */
+function windowOf(
+  input: PlanBed,
+  run: Run,
+  todayIndex: number,
+  ensemble: ForecastEnsemble,
+  givenTodayMm: number,
+  today: IsoDate,
+): DueWindow {
+  const grows = Array.from({ length: ensemble.days }, (_, d) =>
+    input.bed.plantings.some((p) => plantOnDay(p, addDays(today, d)) !== null),
+  );
+  const spread = bedSpread({
+    model: run.model,
+    state: run.state,
+    todayIndex,
+    ensemble,
+    grows,
+    leastMm: LEAST_MM,
+    givenTodayMm,
+    settledToday: Boolean(input.settledToday) || givenTodayMm > 0,
+  });
+  const date = (share: number): IsoDate | null => {
+    const day = quantile(spread.dueDay, share);
+    return day < ensemble.days ? addDays(today, day) : null;
+  };
+  const litres = (share: number): number =>
+    grossLitres(quantile(spread.bedMm, share), input.bed.areaM2, efficiencyOf(input.delivery));
+  return {
+    early: date(0.1),
+    likely: date(0.5),
+    late: date(0.9),
+    litres: { low: litres(0.1), middle: litres(0.5), high: litres(0.9) },
   };
 }
 
@@ -336,6 +421,18 @@ export function planGarden(
   const days = weather.slice(0, daysBetween(first, end) + 1);
   const series = weatherSeries(days, garden.site);
 
+  const members = within('members', options.members ?? DEFAULT_MEMBERS, 0, 1000);
+  const ensemble =
+    members > 0
+      ? forecastEnsemble({
+          days: days.slice(daysBetween(first, today)),
+          site: garden.site,
+          members,
+          seed: options.seed ?? 1,
+          climatology: options.climatology,
+        })
+      : null;
+
   const waterings: PlannedWatering[] = [];
   const beds: BedOutlook[] = [];
   for (const bed of garden.beds) {
@@ -343,7 +440,14 @@ export function planGarden(
       throw new RangeError(`startOn must lie from ${first} to ${today}; got ${bed.startOn}`);
     }
     within('startFullness', bed.startFullness, 0, 1);
-    const { outlook, waterings: mine } = outlookOf(bed, days, series, first, { today, horizonDays });
+    const { outlook, waterings: mine } = outlookOf(
+      bed,
+      days,
+      series,
+      first,
+      { today, horizonDays },
+      ensemble,
+    );
     beds.push(outlook);
     waterings.push(...mine);
   }
@@ -373,7 +477,7 @@ export function followSeason(options: {
   const days = weather.filter((day) => day.date <= to);
   const series = weatherSeries(days, options.site);
   const horizonDays = within('days', daysBetween(bed.startOn, to) + 1, 1, 2000, 'days');
-  return outlookOf(bed, days, series, first, { today: bed.startOn, horizonDays }).waterings;
+  return outlookOf(bed, days, series, first, { today: bed.startOn, horizonDays }, null).waterings;
 }
 
 /** Today's waterings that do not fit the minutes of the day: those furthest below their line are kept. */

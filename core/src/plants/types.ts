@@ -1,5 +1,5 @@
 /** Where a catalogue value comes from. FAO-56 figures are written from memory of the printed tables. */
-export type Provenance = `FAO-56 table ${number}` | `judgement: ${string}`;
+export type Source = `FAO-56 table ${number}` | `judgement: ${string}`;
 
 export type CropGroup =
   | 'vegetables'
@@ -31,7 +31,7 @@ export interface Coefficients {
   ini: number;
   mid: number;
   end: number;
-  source: Provenance;
+  source: Source;
 }
 
 export interface CropEntry {
@@ -45,13 +45,13 @@ export interface CropEntry {
   kcb: Coefficients;
   /** Tallest the crop gets, m. */
   heightM: number;
-  heightSource: Provenance;
+  heightSource: Source;
   /** Days of each stage from planting (from leaf-out for deciduous plants). */
-  stages: { ini: number; dev: number; mid: number; late: number; source: Provenance };
+  stages: { ini: number; dev: number; mid: number; late: number; source: Source };
   /** Range of the greatest rooting depth, m. Watering is planned on the shallow end (FAO-56 note to table 22). */
-  roots: { minM: number; maxM: number; source: Provenance };
+  roots: { minM: number; maxM: number; source: Source };
   /** Share of the available water that may go before the plant slows, at 5 mm/day. */
-  p: { value: number; source: Provenance };
+  p: { value: number; source: Source };
   /** Usual spacing, mm: in the row and between rows. Common practice. */
   spacing: { inRowMm: number; betweenRowsMm: number };
   usualStart: StartMethod;

@@ -9,7 +9,22 @@ export type IsoDate = string;
 
 const ISO_DATE = /^(\d{4})-(\d{2})-(\d{2})$/;
 
+/** The same few hundred days are asked for over and over; reading a date costs more than all else a day does. */
+const CACHE_SIZE = 20_000;
+const parsedDates = new Map<IsoDate, UTCDate>();
+const yearDays = new Map<IsoDate, number>();
+
+function remember<T>(cache: Map<IsoDate, T>, date: IsoDate, value: T): T {
+  if (cache.size >= CACHE_SIZE) cache.clear();
+  cache.set(date, value);
+  return value;
+}
+
 function parse(date: IsoDate): UTCDate {
+  return parsedDates.get(date) ?? remember(parsedDates, date, read(date));
+}
+
+function read(date: IsoDate): UTCDate {
   const parts = ISO_DATE.exec(date);
   const parsed = parts
     ? new UTCDate(Number(parts[1]), Number(parts[2]) - 1, Number(parts[3]))
@@ -43,5 +58,5 @@ export function daysBetween(from: IsoDate, to: IsoDate): number {
 
 /** Day of the year, 1 (1 January) to 366. */
 export function dayOfYear(date: IsoDate): number {
-  return getDayOfYear(parse(date));
+  return yearDays.get(date) ?? remember(yearDays, date, getDayOfYear(parse(date)));
 }

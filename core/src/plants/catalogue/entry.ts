@@ -3,7 +3,7 @@ import type {
   CropGroup,
   FrostClass,
   LifeCycle,
-  Provenance,
+  Source,
   StartMethod,
   ToughenRule,
 } from '../types.ts';
@@ -30,12 +30,12 @@ export interface Row {
   sensitivity: number;
   traits: readonly Trait[];
   cycle?: LifeCycle;
-  kcSource?: Provenance;
-  kcbSource?: Provenance;
-  heightSource?: Provenance;
-  stagesSource?: Provenance;
-  rootsSource?: Provenance;
-  pSource?: Provenance;
+  kcSource?: Source;
+  kcbSource?: Source;
+  heightSource?: Source;
+  stagesSource?: Source;
+  rootsSource?: Source;
+  pSource?: Source;
 }
 
 export type NamedRow = Row & { id: string; name: string; group: CropGroup };
@@ -47,7 +47,7 @@ export const inGroup =
 
 export const vegetable = inGroup('vegetables');
 
-const values = ([ini, mid, end]: readonly [number, number, number], source: Provenance): CropEntry['kc'] => ({
+const values = ([ini, mid, end]: readonly [number, number, number], source: Source): CropEntry['kc'] => ({
   ini,
   mid,
   end,

@@ -1,0 +1,132 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { bedModel, type BedInput } from '../../core/src/balance/bedModel.ts';
+import { cloneState, copyState, OUT_SIZE, startState } from '../../core/src/balance/bedState.ts';
+import { weatherSeries, type WeatherSeries } from '../../core/src/balance/simulateBed.ts';
+import { singleStoreDay } from '../../core/src/balance/singleStore.ts';
+import { stepDay } from '../../core/src/balance/stepDay.ts';
+import { addDays } from '../../core/src/units/dates.ts';
+import { weatherOn } from '@kibble/simulators';
+import { medianMs } from './measure.ts';
+
+const DAYS = 120;
+const FIRST = '2026-05-12';
+const site = { latitudeDeg: 46.9, elevationM: 112 };
+
+const bed = (wettedFraction: number): BedInput => ({
+  areaM2: 10,
+  ground: { horizons: [{ thicknessMm: 300, textureClass: 'sandy loam' }, { textureClass: 'clay loam' }] },
+  plantings: [{ cropId: 'tomato', plantedOn: FIRST }],
+  wettedFraction,
+});
+
+const weather = Array.from({ length: DAYS }, (_, i) => weatherOn({ seed: 46, latitudeDeg: 46.9 }, addDays(FIRST, i)));
+
+interface Case {
+  model: ReturnType<typeof bedModel>;
+  start: ReturnType<typeof startState>;
+  series: WeatherSeries;
+  irrigation: Float64Array;
+}
+
+function caseOf(wettedFraction: number): Case {
+  const model = bedModel(bed(wettedFraction), FIRST, DAYS);
+  const irrigation = Float64Array.from({ length: DAYS }, (_, d) => (d % 5 === 4 ? 18 : 0));
+  return { model, start: startState(model, 0.9), series: weatherSeries(weather, site), irrigation };
+}
+
+/** Runs the case once; hands every day's numbers to `each`. */
+function runOnce(c: Case, state: ReturnType<typeof cloneState>, each?: (d: number) => void): void {
+  copyState(c.start, state);
+  for (let d = 0; d < DAYS; d += 1) {
+    stepDay(c.model, state, d, c.series.et0[d], c.series.rain[d], c.irrigation[d], c.series.climate[d]);
+    each?.(d);
+  }
+}
+
+/** The case as the flat file of doubles that the C twin reads. */
+function fileOf(c: Case): Float64Array {
+  const { model, start, series } = c;
+  const { profile } = model;
+  const basin = model.runoffStorageMm === Number.POSITIVE_INFINITY;
+  const head = [
+    profile.layers, model.columns, DAYS, Number(model.underCover), Number(basin), Number(model.rootResponse),
+    model.evaporationFactor, model.demandFactor, basin ? 0 : model.runoffStorageMm, profile.bottomFluxMmPerDay,
+    profile.readilyEvaporableMm, profile.totalEvaporableMm, start.rootMm, model.columnShare[0], model.columnShare[1] ?? 0,
+  ];
+  const arrays = [
+    profile.fieldCapacityMm, profile.wiltingPointMm, profile.saturationMm, profile.airDryMm, profile.maxFluxMmPerDay,
+    profile.drainShare, model.kcb, model.canopyCover, model.heightTerm, model.potentialRootMm, model.p, series.et0,
+    series.rain, c.irrigation, series.climate, start.water,
+  ];
+  return Float64Array.from([...head, ...arrays.flatMap((a) => [...a])]);
+}
+
+/** Nanoseconds of a bed-day in C, or null where there is no C compiler; throws when the numbers differ by more than 1e-9. */
+function twinNs(c: Case): number | null {
+  const dir = mkdtempSync(join(tmpdir(), 'kibble-twin-'));
+  try {
+    const source = fileURLToPath(new URL('../twin/step.c', import.meta.url));
+    const program = join(dir, 'step');
+    if (spawnSync('cc', ['-O2', '-o', program, source, '-lm']).status !== 0) return null;
+    const input = join(dir, 'input');
+    const output = join(dir, 'output');
+    writeFileSync(input, fileOf(c));
+    const answer = spawnSync(program, [input, output, '400'], { encoding: 'utf8' });
+    const bytes = readFileSync(output);
+    const theirs = new Float64Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength));
+    const state = cloneState(c.start);
+    let worst = 0;
+    runOnce(c, state, (d) => {
+      for (let k = 0; k < OUT_SIZE; k += 1) worst = Math.max(worst, Math.abs(state.out[k] - theirs[d * OUT_SIZE + k]));
+    });
+    state.water.forEach((mm, i) => (worst = Math.max(worst, Math.abs(mm - theirs[DAYS * OUT_SIZE + i]))));
+    if (!(worst <= 1e-9)) throw new Error(`the C twin differs by ${worst}`);
+    return Number(answer.stdout);
+  } finally {
+    rmSync(dir, { recursive: true, force: true });
+  }
+}
+
+export interface StepFigures {
+  name: string;
+  nsPerBedDay: number;
+  twinNsPerBedDay: number | null;
+}
+
+/** The layered step against its C twin, on a bed wetted all over and on one wetted in part. */
+export function layeredStepFigures(): StepFigures[] {
+  return [
+    ['whole surface wetted, 30 layers', 1],
+    ['half wetted, 2 × 30 layers', 0.5],
+  ].map(([name, fraction]) => {
+    const c = caseOf(Number(fraction));
+    const state = cloneState(c.start);
+    const repeats = 200;
+    const ms = medianMs(() => {
+      for (let r = 0; r < repeats; r += 1) runOnce(c, state);
+    });
+    return { name: String(name), nsPerBedDay: (ms * 1e6) / (repeats * DAYS), twinNsPerBedDay: twinNs(c) };
+  });
+}
+
+/** Nanoseconds of one day of the single-store balance: the floor. */
+export function singleStoreNs(): number {
+  const repeats = 2000;
+  let depletion = 0;
+  const ms = medianMs(() => {
+    for (let r = 0; r < repeats; r += 1) {
+      depletion = 0;
+      for (let d = 0; d < DAYS; d += 1) {
+        depletion = singleStoreDay({
+          depletionMm: depletion, cropUseMm: 5, rainMm: weather[d].rainMm, irrigationMm: d % 5 === 4 ? 18 : 0,
+          totalAvailableMm: 100, readilyAvailableMm: 40,
+        }).depletionMm;
+      }
+    }
+  });
+  return (ms * 1e6) / (repeats * DAYS);
+}

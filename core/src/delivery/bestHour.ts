@@ -1,0 +1,80 @@
+import type { CropEntry } from '../plants/types.ts';
+import { daylightHours } from '../weather/solar.ts';
+import { METHOD_FACTS, type Method } from './methods.ts';
+
+export type HourReason =
+  | 'wilting now'
+  | 'opens its pores at night'
+  | 'any hour, it wets no leaf'
+  | 'cool and calm, and leaves dry fast';
+
+export interface BestHour {
+  /** Hours of the sun's day (12 = the sun at its highest). */
+  fromHour: number;
+  toHour: number;
+  reason: HourReason;
+  /** Second choice, so placed that the surface is dry by dark; null when there is none or it is not needed. */
+  fallback: { fromHour: number; toHour: number } | null;
+  /** Leaves must not be wet in the evening: sprays are refused then. */
+  refuseEveningSpray: boolean;
+}
+
+/** The morning watering ends this long after sunrise, and the late one this long before sunset. Common practice: dry by dark. */
+const MORNING_HOURS = 3;
+const DRYING_HOURS = 2;
+const LATE_HOURS = 2;
+
+/**
+ * When to water a bed, and why.
+ * @param options method, crop, latitude in degrees, day of the year, whether it wilts now
+ * Source: common practice: early morning; late afternoon next; evening only on dry leaves; wilting at once; cacti from dusk.
+ */
+export function bestHour(options: {
+  method: Method;
+  crop?: CropEntry;
+  latitudeDeg: number;
+  dayOfYear: number;
+  wilting?: boolean;
+}): BestHour {
+  const light = daylightHours(options);
+  const sunrise = 12 - light / 2;
+  const sunset = 12 + light / 2;
+  const { overhead, slow } = METHOD_FACTS[options.method];
+  const refuseEveningSpray = overhead || Boolean(options.crop?.traits.foliageDiseaseProne);
+  const plain = { fallback: null, refuseEveningSpray };
+  if (options.wilting) return { fromHour: 0, toHour: 24, reason: 'wilting now', ...plain };
+  if (options.crop?.group === 'cacti and succulents') {
+    return {
+      fromHour: sunset,
+      toHour: Math.min(24, sunset + 3),
+      reason: 'opens its pores at night',
+      ...plain,
+    };
+  }
+  if (slow) return { fromHour: 0, toHour: 24, reason: 'any hour, it wets no leaf', ...plain };
+  return {
+    fromHour: Math.max(0, sunrise - 1),
+    toHour: sunrise + MORNING_HOURS,
+    reason: 'cool and calm, and leaves dry fast',
+    fallback: { fromHour: sunset - DRYING_HOURS - LATE_HOURS, toHour: sunset - DRYING_HOURS },
+    refuseEveningSpray,
+  };
+}
+
+/** Least rest before a check or the next pass counts, minutes: sand takes the short end, clay the long. Common practice, 2–10 min. */
+const PASS_REST_MINUTES = [2, 10] as const;
+
+/**
+ * Hand watering in passes: how many, with what rest between.
+ * @param options net depth mm, rate mm/h, intake mm/h, surface storage mm, and whether the ground is dry
+ * @returns at least two passes on dry ground, since the first only makes the surface take the second
+ * Source: common practice, 2–3 passes and more on dry soil.
+ */
+export function handPasses(options: { cycles: number; soakMinutes: number; dryGround: boolean }): {
+  passes: number;
+  restMinutes: number;
+} {
+  const passes = Math.max(options.dryGround ? 2 : 1, options.cycles);
+  const [least, most] = PASS_REST_MINUTES;
+  return { passes, restMinutes: passes > 1 ? Math.max(least, Math.min(most, options.soakMinutes)) : 0 };
+}

@@ -1,0 +1,109 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { atLeast, within } from '../units/guard.ts';
+import { climateTerm } from '../balance/evaporation.ts';
+import type { SourcedDay } from './completeWeather.ts';
+import { dayMinimumHumidity, dayWind, referenceEt } from './referenceEt.ts';
+import type { Site, WeatherDay } from './types.ts';
+
+/** Many ways the days ahead may turn out; day `d` of member `m` stands at `m * days + d`. */
+export interface ForecastEnsemble {
+  members: number;
+  days: number;
+  /** mm. */
+  et0: Float64Array;
+  rain: Float64Array;
+  /** Wind and humidity term of FAO-56 eq. 70. */
+  climate: Float64Array;
+}
+
+/** How often and how much it rains at this time of year, for days nobody forecast. */
+export interface RainClimatology {
+  /** Chance of a wet day, 0–1. */
+  chance: number;
+  /** Mean of a wet day, mm. */
+  meanMm: number;
+}
+
+/** Spread of a forecast temperature, °C: at the first day, more with each day ahead, and at most. Judgement after usual verification scores. */
+const TEMP_SD_C = 0.6;
+const TEMP_SD_PER_DAY_C = 0.35;
+const TEMP_SD_MOST_C = 4;
+/** How much of a day's error lasts into the next. Judgement. */
+const PERSISTENCE = 0.7;
+/** Spread of the logarithm of a rain amount: at the first day, and more with each day ahead. Judgement. */
+const RAIN_LOG_SD = 0.25;
+const RAIN_LOG_SD_PER_DAY = 0.06;
+/** Mean of a shower that was given a chance but no amount, mm. Judgement. */
+const CHANCE_SHOWER_MM = 3;
+/** A wet day for the climatology, mm. Usual meteorological threshold. */
+const WET_DAY_MM = 1;
+
+/** Chance and size of rain in a record. Throws `RangeError` on an empty record. */
+export function rainClimatology(record: readonly WeatherDay[]): RainClimatology {
+  atLeast('record', record, 1);
+  const wet = record.filter((day) => day.rainMm >= WET_DAY_MM);
+  const total = wet.reduce((sum, day) => sum + day.rainMm, 0);
+  return { chance: wet.length / record.length, meanMm: wet.length > 0 ? total / wet.length : 0 };
+}
+
+/**
+ * Spreads a forecast into members: temperatures with an error that grows and lasts, rain by its chance and amount.
+ * Days past the forecast take their rain from the climatology. Measured days are the same in every member.
+ * @param options consecutive days from today on, site, members (1–1000), seed (a whole number: the same seed, the same members)
+ * @throws RangeError on no day, or members outside 1–1000
+ * Source: spreads are the judgements named in this file.
+ */
+export function forecastEnsemble(options: {
+  days: readonly SourcedDay[];
+  site: Site;
+  members: number;
+  seed: number;
+  climatology?: RainClimatology;
+}): ForecastEnsemble {
+  const { days, site } = options;
+  atLeast('days', days, 1);
+  const members = within('members', options.members, 1, 1000);
+  const random = xoroshiro128plus(within('seed', options.seed, -(2 ** 31), 2 ** 31) | 0);
+  const uniform = (): number => uniformFloat64(random);
+  const normal = (): number => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
+  const climate = options.climatology ?? { chance: 0, meanMm: 0 };
+  const size = members * days.length;
+  const ensemble: ForecastEnsemble = {
+    members,
+    days: days.length,
+    et0: new Float64Array(size),
+    rain: new Float64Array(size),
+    climate: new Float64Array(size),
+  };
+
+  for (let m = 0; m < members; m += 1) {
+    let error = normal();
+    for (const [d, day] of days.entries()) {
+      const at = m * days.length + d;
+      error = PERSISTENCE * error + Math.sqrt(1 - PERSISTENCE ** 2) * normal();
+      const known = day.source === 'record';
+      const sd = known ? 0 : Math.min(TEMP_SD_MOST_C, TEMP_SD_C + TEMP_SD_PER_DAY_C * d);
+      const shift = Math.max(-60 - day.tMinC, Math.min(60 - day.tMaxC, sd * error));
+      const member = { ...day, tMinC: day.tMinC + shift, tMaxC: day.tMaxC + shift };
+      ensemble.et0[at] = referenceEt(member, site).mm;
+      ensemble.climate[at] = climateTerm(
+        Math.min(6, Math.max(1, dayWind(day).ms)),
+        dayMinimumHumidity(member),
+      );
+      // Both draws are made every day, so that one day's rain never shifts the next day's luck.
+      const luck = uniform();
+      const amount = normal();
+      if (known) ensemble.rain[at] = day.rainMm;
+      else if (day.source === 'forecast') {
+        const sdLog = RAIN_LOG_SD + RAIN_LOG_SD_PER_DAY * d;
+        const mean = day.rainMm > 0 ? day.rainMm : CHANCE_SHOWER_MM;
+        ensemble.rain[at] = luck < day.rainChance ? mean * Math.exp(sdLog * amount - sdLog ** 2 / 2) : 0;
+      } else {
+        // The part of the luck under the chance, stretched to 0–1, gives an exponential amount.
+        ensemble.rain[at] = luck < climate.chance ? -Math.log(1 - luck / climate.chance) * climate.meanMm : 0;
+      }
+    }
+  }
+  return ensemble;
+}
