@@ -24,7 +24,10 @@ export function gardenEnsembleMs(): { plain: number; ensemble: number } {
   const weather = completeWeather({
     record: Array.from({ length: 44 }, (_, i) => weatherOn(climate, addDays('2026-05-31', i))),
     forecast: Array.from({ length: 10 }, (_, lead) => forecastOn(climate, TODAY, lead)),
-    site, from: '2026-07-01', to: addDays(TODAY, 13), today: addDays(TODAY, -1),
+    site,
+    from: '2026-07-01',
+    to: addDays(TODAY, 13),
+    today: addDays(TODAY, -1),
   });
   const plan = (members: number) => () => planGarden({ site, beds }, weather, {}, { today: TODAY, members });
   return { plain: medianMs(plan(0), 7), ensemble: medianMs(plan(200), 7) };

@@ -21,7 +21,7 @@ static double rootsAbove(double x) { return x >= 1 ? 1 : x * (1.8 - 0.8 * x); }
 static double min2(double a, double b) { return a < b ? a : b; }
 static double max2(double a, double b) { return a > b ? a : b; }
 
-static void step(const Bed *b, double *water, double *rootMm, double *wetDaysState, int d, double *out) {
+static void step(const Bed *b, double *water, double *surface, double *rootMm, double *wetDaysState, int *drainedState, int d, double *out) {
   const int n = b->n;
   const double demand = b->et0[d] * b->demandFactor;
   const double fallen = b->underCover ? 0 : b->rain[d];
@@ -37,6 +37,7 @@ static void step(const Bed *b, double *water, double *rootMm, double *wetDaysSta
   if (!b->rootResponse || potential < root) root = potential;
   int rootLayers = (int)ceil(root / LAYER_MM - 1e-9);
   if (rootLayers > n) rootLayers = n;
+  const double perLayer = root > 0 ? LAYER_MM / root : 1;
   const double lastPart = min2(1, root / LAYER_MM - (rootLayers - 1));
 
   for (int c = 0; c < b->columns; c++) {
@@ -44,6 +45,7 @@ static void step(const Bed *b, double *water, double *rootMm, double *wetDaysSta
     const double share = b->share[c];
     double flux = entering + (c == 0 ? b->irrigation[d] / share : 0);
     const double inflow = flux;
+    if (inflow == 0 && *drainedState) continue;
     for (int i = 0; i < n; i++) {
       const double before = w[i];
       if (c == 0 && inflow > 0 && flux > 1e-9) {
@@ -78,6 +80,13 @@ static void step(const Bed *b, double *water, double *rootMm, double *wetDaysSta
     }
   }
 
+  int drained = *drainedState;
+  if (!drained || entering > 0 || b->irrigation[d] > 0) {
+    drained = 1;
+    for (int c = 0; c < b->columns; c++)
+      for (int i = 0; i < n && drained; i++) drained = water[c * n + i] <= b->fc[i];
+  }
+
   const double kcb = b->kcb[d], climate = b->climate[d], height = b->height[d];
   const double maxK = max2(1.2 + climate * height, kcb + 0.05);
   const double adjusted = kcb > 0.45 ? max2(0, kcb + climate * height) : kcb;
@@ -87,11 +96,9 @@ static void step(const Bed *b, double *water, double *rootMm, double *wetDaysSta
   const double ceiling = exposed * topK * demand;
   double freedom[2] = {0, 0};
   for (int c = 0; c < b->columns; c++) {
-    double depleted = 0;
-    for (int i = 0; i < 2; i++) {
-      const double gap = b->fc[i] - water[c * n + i];
-      if (gap > 0) depleted += gap;
-    }
+    const double inflow = entering + (c == 0 ? b->irrigation[d] / b->share[0] : 0);
+    const double depleted = max2(0, surface[c] - inflow);
+    surface[c] = depleted;
     freedom[c] = depleted <= b->rew ? 1 : max2(0, (b->tew - depleted) / (b->tew - b->rew));
   }
   const double share1 = b->columns == 2 ? b->share[1] : 0;
@@ -102,6 +109,7 @@ static void step(const Bed *b, double *water, double *rootMm, double *wetDaysSta
     const double share = b->share[c], free = freedom[c];
     const double wanted = min2(energy * free * share * free / freedomSum, share * ceiling);
     double local = wanted * b->evaporationFactor / share;
+    const double before = local;
     for (int i = 0; i < 2 && local > 0; i++) {
       const double can = w[i] - b->dry[i];
       if (can <= 0) continue;
@@ -110,21 +118,30 @@ static void step(const Bed *b, double *water, double *rootMm, double *wetDaysSta
       local -= taken;
       evaporation += share * taken;
     }
+    surface[c] = min2(b->tew, surface[c] + (before - local) / exposed);
   }
 
   const double wantedT = adjusted * demand;
   double p = b->p[d] + 0.04 * (5 - (wantedT + evaporation));
   p = p < 0.1 ? 0.1 : p > 0.8 ? 0.8 : p;
-  double available = 0, depletion0 = 0, stress = 0, air = 0;
+  double available = 0, depletion0 = 0, stress = 0, air = 0, weights = 0;
+  double pull[128];
   for (int c = 0; c < b->columns; c++) {
     const double *w = water + c * n;
-    double taw = 0, gone = 0;
+    double taw = 0, gone = 0, above = 0, sum = 0;
     for (int i = 0; i < rootLayers; i++) {
       const double part = i + 1 < rootLayers ? 1 : lastPart;
-      taw += part * (b->fc[i] - b->wp[i]);
-      if (w[i] < b->fc[i]) gone += part * (b->fc[i] - w[i]);
+      const double held = b->fc[i] - b->wp[i], free = w[i] - b->wp[i];
+      taw += part * held;
+      if (free < held) gone += part * (held - free);
       if (c == 0) air += part * (b->sat[i] - w[i]);
+      const double upTo = rootsAbove((i + 1) * perLayer);
+      const double strength = free <= 0 ? 0 : free >= held ? upTo - above : (upTo - above) * free / held;
+      pull[c * n + i] = strength;
+      sum += strength;
+      above = upTo;
     }
+    weights += b->share[c] * sum;
     const double readily = p * taw;
     const double ks = gone <= readily ? 1 : taw > readily ? max2(0, (taw - gone) / (taw - readily)) : 0;
     if (c == 0) {
@@ -137,53 +154,45 @@ static void step(const Bed *b, double *water, double *rootMm, double *wetDaysSta
   const double wetDays = airless ? *wetDaysState + 1 : 0;
   const double airFactor = wetDays > 2 ? 0.6 : 1;
 
-  double left = stress * airFactor * wantedT, transpiration = 0;
-  double pull[128];
-  double above = 0;
-  for (int i = 0; i < rootLayers; i++) {
-    const double upTo = rootsAbove((i + 1) * LAYER_MM / root);
-    for (int c = 0; c < b->columns; c++) {
-      const double free = water[c * n + i] - b->wp[i], held = b->fc[i] - b->wp[i];
-      pull[c * n + i] = free <= 0 ? 0 : (upTo - above) * (free >= held ? 1 : free / held);
-    }
-    above = upTo;
-  }
+  double left = stress * airFactor * wantedT, transpiration = 0, drawn = 0;
   for (int round = 0; round < 3 && left > 1e-12; round++) {
-    double weights = 0;
-    for (int c = 0; c < b->columns; c++) {
-      double sum = 0;
-      for (int i = 0; i < rootLayers; i++) sum += pull[c * n + i];
-      weights += b->share[c] * sum;
-    }
     if (weights <= 0) break;
     const double perWeight = left / weights;
     double given = 0;
+    weights = 0;
     for (int c = 0; c < b->columns; c++) {
       double *w = water + c * n;
-      double sum = 0;
+      double sum = 0, stillPulling = 0;
       for (int i = 0; i < rootLayers; i++) {
         const double asked = perWeight * pull[c * n + i];
         if (asked <= 0) continue;
-        const double can = (w[i] - b->wp[i]) * (i + 1 < rootLayers ? 1 : lastPart);
+        const double part = i + 1 < rootLayers ? 1 : lastPart;
+        const double can = (w[i] - b->wp[i]) * part;
         double taken = asked;
         if (asked >= can) {
           taken = can;
           pull[c * n + i] = 0;
-        }
+        } else stillPulling += pull[c * n + i];
         w[i] -= taken;
         sum += taken;
+        if (c == 0) drawn += part * taken;
+        if (i < 2) surface[c] = min2(b->tew, surface[c] + taken);
       }
       given += b->share[c] * sum;
+      weights += b->share[c] * stillPulling;
     }
     transpiration += given;
     left -= given;
     if (given < 1e-12) break;
   }
 
-  double depletion = 0;
-  for (int i = 0; i < rootLayers; i++) {
-    const double part = i + 1 < rootLayers ? 1 : lastPart;
-    if (water[i] < b->fc[i]) depletion += part * (b->fc[i] - water[i]);
+  double depletion = depletion0 + drawn;
+  if (!drained) {
+    depletion = 0;
+    for (int i = 0; i < rootLayers; i++) {
+      const double part = i + 1 < rootLayers ? 1 : lastPart;
+      if (water[i] < b->fc[i]) depletion += part * (b->fc[i] - water[i]);
+    }
   }
   const double results[OUTS] = {fallen, b->irrigation[d], runoff, evaporation, transpiration, wantedT, below, drainage,
     depletion, available, p * available, stress * airFactor, root, front, wetDays};
@@ -201,6 +210,7 @@ static void step(const Bed *b, double *water, double *rootMm, double *wetDaysSta
   }
   *rootMm = root;
   *wetDaysState = wetDays;
+  *drainedState = drained;
 }
 
 static int ascending(const void *a, const void *b) {
@@ -240,8 +250,12 @@ int main(int argc, char **argv) {
     clock_gettime(CLOCK_MONOTONIC, &t0);
     for (int r = 0; r < repeats; r++) {
       double root = b.startRoot, wet = 0;
+      int drained = 0;
       memcpy(water, b.start, sizeof(double) * b.n * b.columns);
-      for (int d = 0; d < b.days; d++) step(&b, water, &root, &wet, d, outs + OUTS * d);
+      double surface[2] = {0, 0};
+      for (int c = 0; c < b.columns; c++)
+        for (int i = 0; i < 2; i++) surface[c] += max2(0, b.fc[i] - b.start[c * b.n + i]);
+      for (int d = 0; d < b.days; d++) step(&b, water, surface, &root, &wet, &drained, d, outs + OUTS * d);
     }
     clock_gettime(CLOCK_MONOTONIC, &t1);
     times[run] = ((t1.tv_sec - t0.tv_sec) * 1e9 + (t1.tv_nsec - t0.tv_nsec)) / ((double)repeats * b.days);

@@ -1,4 +1,4 @@
-import { LAYER_MM } from '../soil/soilProfile.ts';
+import { EVAPORATION_DEPTH_MM, LAYER_MM } from '../soil/soilProfile.ts';
 import type { BedModel } from './bedModel.ts';
 
 /** Slots of the numbers one step leaves behind, all mm over the bed unless said otherwise. */
@@ -33,6 +33,10 @@ export interface BedState {
   rootMm: number;
   wetDays: number;
   out: Float64Array;
+  /** No layer holds more than field capacity, so nothing sinks until water comes. */
+  drained: boolean;
+  /** Water gone from the exposed top 100 mm of each column, mm (FAO-56 De). */
+  surface: Float64Array;
   /** Scratch of one step: how strongly roots draw on each layer. */
   pull: Float64Array;
 }
@@ -47,10 +51,18 @@ export function startState(model: BedModel, fullness: number): BedState {
       water[c * layers + i] = wilting + fullness * (fieldCapacityMm[i] - wilting);
     }
   }
+  const surface = new Float64Array(model.columns);
+  for (let c = 0; c < model.columns; c += 1) {
+    for (let i = 0; i * LAYER_MM < EVAPORATION_DEPTH_MM; i += 1) {
+      surface[c] += Math.max(0, fieldCapacityMm[i] - water[c * layers + i]);
+    }
+  }
   return {
     water,
+    surface,
     rootMm: model.potentialRootMm[0] ?? LAYER_MM,
     wetDays: 0,
+    drained: false,
     out: new Float64Array(OUT_SIZE),
     pull: new Float64Array(layers * model.columns),
   };
@@ -61,14 +73,18 @@ export function copyState(source: BedState, target: BedState): void {
   target.water.set(source.water);
   target.rootMm = source.rootMm;
   target.wetDays = source.wetDays;
+  target.drained = source.drained;
   target.out.set(source.out);
+  target.surface.set(source.surface);
 }
 
 export const cloneState = (source: BedState): BedState => ({
   water: source.water.slice(),
   rootMm: source.rootMm,
   wetDays: source.wetDays,
+  drained: source.drained,
   out: source.out.slice(),
+  surface: source.surface.slice(),
   pull: new Float64Array(source.pull.length),
 });
 

@@ -66,6 +66,7 @@ export function stepDay(
   if (!model.rootResponse || potential < root) root = potential;
   const rootLayers = Math.min(n, Math.ceil(root / LAYER_MM - 1e-9));
   // Share of the lowest rooted layer that the roots have reached.
+  const perLayer = root > 0 ? LAYER_MM / root : 1;
   const lastPart = Math.min(1, root / LAYER_MM - (rootLayers - 1));
 
   // Water in and down.
@@ -74,6 +75,8 @@ export function stepDay(
     const share = columnShare[c];
     let flux = entering + (c === 0 ? irrigation / share : 0);
     const inflow = flux;
+    // On a day without water a profile that has drained stays as it is.
+    if (inflow === 0 && state.drained) continue;
     for (let i = 0; i < n; i += 1) {
       const k = base + i;
       const before = water[k];
@@ -110,6 +113,14 @@ export function stepDay(
     }
   }
 
+  let drained = state.drained;
+  if (!drained || entering > 0 || irrigation > 0) {
+    drained = true;
+    for (let c = 0; c < columns; c += 1) {
+      for (let i = 0; i < n && drained; i += 1) drained = water[c * n + i] <= fc[i];
+    }
+  }
+
   // Out of the surface: energy the plants leave over, shared by how freely each column gives.
   const kcb = model.kcb[d];
   const maxK = Math.max(1.2 + climate * model.heightTerm[d], kcb + 0.05);
@@ -118,15 +129,14 @@ export function stepDay(
   const exposed = Math.max(0.01, 1 - model.canopyCover[d]);
   const energy = (topK - adjustedKcb) * demand;
   const ceiling = exposed * topK * demand;
+  const surface = state.surface;
   let freedom0 = 0;
   let freedom1 = 0;
   for (let c = 0; c < columns; c += 1) {
-    const base = c * n;
-    let depleted = 0;
-    for (let i = 0; i < EVAPORATING_LAYERS; i += 1) {
-      const gap = fc[i] - water[base + i];
-      if (gap > 0) depleted += gap;
-    }
+    // FAO-56 eq. 77 on the exposed ground: the morning's water first, then what the day takes.
+    const inflow = entering + (c === 0 ? irrigation / columnShare[0] : 0);
+    const depleted = Math.max(0, surface[c] - inflow);
+    surface[c] = depleted;
     const free =
       depleted <= profile.readilyEvaporableMm
         ? 1
@@ -148,6 +158,7 @@ export function stepDay(
     const free = c === 0 ? freedom0 : freedom1;
     const wanted = Math.min((energy * free * share * free) / freedomSum, share * ceiling);
     let local = (wanted * model.evaporationFactor) / share;
+    const before = local;
     for (let i = 0; i < EVAPORATING_LAYERS && local > 0; i += 1) {
       const can = water[base + i] - dry[i];
       if (can <= 0) continue;
@@ -156,6 +167,7 @@ export function stepDay(
       local -= taken;
       evaporation += share * taken;
     }
+    surface[c] = Math.min(profile.totalEvaporableMm, surface[c] + (before - local) / exposed);
   }
 
   // What the root zone holds, per column.
@@ -166,17 +178,30 @@ export function stepDay(
   let depletion0 = 0;
   let stress = 0;
   let air = 0;
+  let weights = 0;
+  const pull = state.pull;
   for (let c = 0; c < columns; c += 1) {
     const base = c * n;
     let taw = 0;
     let gone = 0;
+    let above = 0;
+    let sum = 0;
     for (let i = 0; i < rootLayers; i += 1) {
       const part = i + 1 < rootLayers ? 1 : lastPart;
       const w = water[base + i];
-      taw += part * (fc[i] - wp[i]);
-      if (w < fc[i]) gone += part * (fc[i] - w);
+      const held = fc[i] - wp[i];
+      const free = w - wp[i];
+      taw += part * held;
+      if (free < held) gone += part * (held - free);
       if (c === 0) air += part * (sat[i] - w);
+      // Roots draw where they are many and the soil is moist.
+      const upTo = rootsAbove((i + 1) * perLayer);
+      const strength = free <= 0 ? 0 : free >= held ? upTo - above : ((upTo - above) * free) / held;
+      pull[base + i] = strength;
+      sum += strength;
+      above = upTo;
     }
+    weights += columnShare[c] * sum;
     const readily = p * taw;
     const ks = gone <= readily ? 1 : taw > readily ? Math.max(0, (taw - gone) / (taw - readily)) : 0;
     if (c === 0) {
@@ -190,35 +215,19 @@ export function stepDay(
   const wetDays = airless ? state.wetDays + 1 : 0;
   const airFactor = wetDays > AIRLESS_DAYS ? AIRLESS_FACTOR : 1;
 
-  // Roots draw where they are many and the soil is moist; what one layer lacks, wetter ones give.
+  // What one layer lacks, wetter ones give: a layer that gave all it could is not asked again.
   let left = stress * airFactor * wantedT;
   let transpiration = 0;
-  const pull = state.pull;
-  let above = 0;
-  for (let i = 0; i < rootLayers; i += 1) {
-    const upTo = rootsAbove(((i + 1) * LAYER_MM) / root);
-    for (let c = 0; c < columns; c += 1) {
-      const k = c * n + i;
-      const free = water[k] - wp[i];
-      const held = fc[i] - wp[i];
-      pull[k] = free <= 0 ? 0 : (upTo - above) * (free >= held ? 1 : free / held);
-    }
-    above = upTo;
-  }
+  let drawn = 0;
   for (let round = 0; round < 3 && left > 1e-12; round += 1) {
-    let weights = 0;
-    for (let c = 0; c < columns; c += 1) {
-      const base = c * n;
-      let sum = 0;
-      for (let i = 0; i < rootLayers; i += 1) sum += pull[base + i];
-      weights += columnShare[c] * sum;
-    }
     if (weights <= 0) break;
     const perWeight = left / weights;
     let given = 0;
+    weights = 0;
     for (let c = 0; c < columns; c += 1) {
       const base = c * n;
       let sum = 0;
+      let stillPulling = 0;
       for (let i = 0; i < rootLayers; i += 1) {
         const asked = perWeight * pull[base + i];
         if (asked <= 0) continue;
@@ -227,13 +236,15 @@ export function stepDay(
         let taken = asked;
         if (asked >= can) {
           taken = can;
-          // A layer that gave all it could is not asked again.
           pull[base + i] = 0;
-        }
+        } else stillPulling += pull[base + i];
         water[base + i] -= taken;
         sum += taken;
+        if (c === 0) drawn += part * taken;
+        if (i < EVAPORATING_LAYERS) surface[c] = Math.min(profile.totalEvaporableMm, surface[c] + taken);
       }
       given += columnShare[c] * sum;
+      weights += columnShare[c] * stillPulling;
     }
     transpiration += given;
     left -= given;
@@ -241,11 +252,14 @@ export function stepDay(
   }
 
   // End of day: the store as it stands now, on the wetted ground.
-  let depletion = 0;
-  for (let i = 0; i < rootLayers; i += 1) {
-    const part = i + 1 < rootLayers ? 1 : lastPart;
-    const w = water[i];
-    if (w < fc[i]) depletion += part * (fc[i] - w);
+  let depletion = depletion0 + drawn;
+  if (!drained) {
+    // Where a layer still holds more than field capacity, that part was drawn first and is no depletion.
+    depletion = 0;
+    for (let i = 0; i < rootLayers; i += 1) {
+      const part = i + 1 < rootLayers ? 1 : lastPart;
+      if (water[i] < fc[i]) depletion += part * (fc[i] - water[i]);
+    }
   }
 
   out[OUT.rain] = fallen;
@@ -276,4 +290,5 @@ export function stepDay(
   }
   state.rootMm = root;
   state.wetDays = wetDays;
+  state.drained = drained;
 }
