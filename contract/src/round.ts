@@ -1,4 +1,4 @@
-import type { LeaveReason, WaterReason } from '@kibble/core';
+import type { LeaveReason, WaterReason, Working } from '@kibble/core';
 import { z } from 'zod';
 import { eventView } from './events.ts';
 import { gardenView, isoDate } from './garden.ts';
@@ -33,6 +33,14 @@ export const coreView = z.object({
   growth: z.number(),
 });
 
+/** When the next watering is likely due, and the fortnight's litres: 10, 50 and 90 % of the ways the weather may go. */
+const windowView = z.object({
+  early: isoDate.nullable(),
+  likely: isoDate.nullable(),
+  late: isoDate.nullable(),
+  litres: z.object({ low: z.number(), middle: z.number(), high: z.number() }),
+});
+
 const runView = z.object({
   minutes: z.number(),
   litres: z.number(),
@@ -64,10 +72,13 @@ export const stopView = bedHead.extend({
   reachesMm: z.number(),
   reason: z.custom<WaterReason>((v) => typeof v === 'object' && v !== null && 'code' in v),
   keepLeavesDry: z.boolean(),
+  /** From the minutes down to what was measured, told, looked up or assumed. */
+  working: z.custom<Working>((v) => typeof v === 'object' && v !== null && 'inputs' in v),
 });
 
 export const leaveView = bedHead.extend({
   nextDate: isoDate.nullable(),
+  window: windowView.nullable(),
   reason: z.custom<LeaveReason>((v) => typeof v === 'object' && v !== null && 'code' in v),
   event: eventView.nullable(),
 });
@@ -77,6 +88,15 @@ export const roundView = z.object({
   date: isoDate,
   stops: z.array(stopView),
   leaveAlone: z.array(leaveView),
+  /** The short measurement that would narrow one bed's fortnight most; null when nothing telling is assumed. */
+  sharpen: z
+    .object({
+      bedName: z.string(),
+      minutes: z.number(),
+      now: z.object({ low: z.number(), high: z.number() }),
+      after: z.object({ low: z.number(), high: z.number() }),
+    })
+    .nullable(),
   totals: z.object({ minutes: z.number(), litres: z.number() }),
   ribbon: z.array(ribbonDay),
   /** Share of the past fortnight's days that somebody or something measured, 0–1. */
@@ -107,6 +127,7 @@ export const bedPageView = bedHead.extend({
   stages: z.array(z.object({ stage: z.string(), from: isoDate })),
   stop: stopView.nullable(),
   leave: leaveView.nullable(),
+  window: windowView.nullable(),
   next: z.object({ date: isoDate, litres: z.number(), minutes: z.number(), localMm: z.number() }).nullable(),
   events: z.array(eventView),
   season: z.object({
@@ -126,3 +147,4 @@ export type LeaveView = z.infer<typeof leaveView>;
 export type RoundView = z.infer<typeof roundView>;
 export type ChartDay = z.infer<typeof chartDay>;
 export type BedPageView = z.infer<typeof bedPageView>;
+export type WindowView = z.infer<typeof windowView>;

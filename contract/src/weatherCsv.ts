@@ -3,6 +3,7 @@ import {
   inchesToMm,
   isIsoDate,
   kmhToMs,
+  kwhToMJ,
   mphToMs,
   wattsToMJPerDay,
   type WeatherDay,
@@ -99,7 +100,7 @@ const KINDS: readonly ColumnKind[] = [
     units: [
       { unit: 'MJ/m²', marks: /mj/, toSi: same },
       { unit: 'W/m²', marks: /w\/m|watt|wm-?2|w m/, toSi: wattsToMJPerDay },
-      { unit: 'kWh/m²', marks: /kwh/, toSi: (v) => v * 3.6 },
+      { unit: 'kWh/m²', marks: /kwh/, toSi: kwhToMJ },
     ],
   },
 ];

@@ -53,6 +53,7 @@ export {
   type SimulateOptions,
   type SimulationResult,
 } from './balance/simulateBed.ts';
+export { balanceTotals, type BalanceTotals } from './balance/balanceTotals.ts';
 export * from './balance/singleStore.ts';
 export * from './balance/evaporation.ts';
 

@@ -62,3 +62,11 @@ export function spotLitres(options: { litresPerMinute: number; minutes: number }
     positive('minutes', options.minutes, 10_080, 'min')
   );
 }
+
+/** Minutes a tap runs for a volume. Source: arithmetic. */
+export function minutesFor(options: { litres: number; litresPerMinute: number }): number {
+  return (
+    positive('litres', options.litres, 1_000_000, 'L') /
+    positive('litresPerMinute', options.litresPerMinute, 1000, 'L/min')
+  );
+}

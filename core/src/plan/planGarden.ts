@@ -132,6 +132,8 @@ export interface BedOutlook {
 
 export interface GardenPlan {
   waterings: PlannedWatering[];
+  /** All of today’s waterings together: minutes one after another, litres through the taps. */
+  todayTotals: { minutes: number; litres: number };
   leftOut: { bedId: number; date: IsoDate; minutes: number; why: 'minutes a day' }[];
   beds: BedOutlook[];
 }
@@ -412,7 +414,8 @@ export function planGarden(
 ): GardenPlan {
   const horizonDays = within('horizonDays', options.horizonDays ?? 14, 1, 28, 'days');
   const { today } = options;
-  if (garden.beds.length === 0) return { waterings: [], leftOut: [], beds: [] };
+  if (garden.beds.length === 0)
+    return { waterings: [], todayTotals: { minutes: 0, litres: 0 }, leftOut: [], beds: [] };
   atLeast('weather', weather, 1);
   const first = (weather[0] as SourcedDay).date;
   const end = addDays(today, horizonDays - 1);
@@ -453,11 +456,13 @@ export function planGarden(
   }
   waterings.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.bedId - b.bedId));
   const leftOut = overLimit(waterings, constraints, today);
-  return {
-    waterings: waterings.filter((w) => !leftOut.some((l) => l.bedId === w.bedId && l.date === w.date)),
-    leftOut,
-    beds,
+  const kept = waterings.filter((w) => !leftOut.some((l) => l.bedId === w.bedId && l.date === w.date));
+  const now = kept.filter((w) => w.date === today);
+  const todayTotals = {
+    minutes: now.reduce((sum, w) => sum + w.run.minutes, 0),
+    litres: now.reduce((sum, w) => sum + w.run.litres, 0),
   };
+  return { waterings: kept, todayTotals, leftOut, beds };
 }
 
 /**

@@ -39,6 +39,9 @@ export const mToFeet = (m: number): number => m / M_PER_FOOT;
 /** Solar radiation, W/m² as a day's mean, to MJ/m²/day: 86,400 s in a day. */
 export const wattsToMJPerDay = (watts: number): number => watts * 0.0864;
 
+/** Solar energy, kWh/m² a day, to MJ/m²/day. */
+export const kwhToMJ = (kwh: number): number => kwh * 3.6;
+
 /** Litres that stand `mm` deep over `m2`: 1 mm on 1 m² is 1 L. */
 export const litresFromDepth = (mm: number, m2: number): number => mm * m2;
 /** Depth in mm of `litres` spread evenly over `m2`. */

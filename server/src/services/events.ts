@@ -1,5 +1,5 @@
 import type { EventView, SkipBody, WateringBody } from '@kibble/contract';
-import { efficiencyOf, netDepth, type Delivery as CoreDelivery } from '@kibble/core';
+import { efficiencyOf, minutesFor, netDepth, spotLitres, type Delivery as CoreDelivery } from '@kibble/core';
 import { Delivery, EventRow, type Bed } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
 import type { WallClock } from './clock.ts';
@@ -41,7 +41,8 @@ export async function logWatering(
   const delivery = await Delivery.findOne({ where: { bedId: bed.id } });
   if (!delivery) throw new Refusal('conflict', `${bed.name} has no way of watering yet.`);
   const asCore = { method: delivery.method, litresPerMinute: delivery.litresPerMinute } as CoreDelivery;
-  const litres = body.litres ?? (body.minutes ?? 0) * delivery.litresPerMinute;
+  const { litresPerMinute } = delivery;
+  const litres = body.litres ?? spotLitres({ litresPerMinute, minutes: body.minutes ?? 0 });
   const netMm = netDepth(litres, bed.areaM2, efficiencyOf(asCore));
   if (netMm > DEEPEST_MM) {
     throw new Refusal(
@@ -58,7 +59,7 @@ export async function logWatering(
     date,
     at: wall.now(),
     litres,
-    minutes: body.minutes ?? litres / delivery.litresPerMinute,
+    minutes: body.minutes ?? minutesFor({ litres, litresPerMinute }),
     netMm,
     reason: body.asPlanned ? 'as planned' : 'done differently',
     note: body.note ?? null,

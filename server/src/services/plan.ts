@@ -10,10 +10,15 @@ import type {
 } from '@kibble/contract';
 import {
   addDays,
+  assumedOf,
+  balanceTotals,
   cropById,
+  explainWatering,
   METHOD_FACTS,
+  nextBestTest,
   planGarden,
   plantOnDay,
+  rainClimatology,
   referenceEt,
   soilProfile,
   usualLeafOut,
@@ -22,6 +27,7 @@ import {
   type DailyRecord,
   type GardenPlan,
   type GroundInput,
+  type Known,
   type PlanBed,
   type PlannedWatering,
   type PlantingInput,
@@ -37,6 +43,8 @@ import { earliestStart, gardenWeather, siteOf } from './weather.ts';
 
 export const HORIZON_DAYS = 14;
 const RIBBON_PAST_DAYS = 6;
+/** Latest measured days from which rain past the forecast is guessed. */
+const CLIMATOLOGY_DAYS = 60;
 
 const groundOf = (bed: BedView): GroundInput => ({
   horizons: bed.subsoilClass
@@ -110,11 +118,16 @@ async function contextOf(garden: Garden, wall: WallClock, log: Logger): Promise<
     })
   ).map(eventToView);
   const planBeds = beds.map((bed) => planBed(bed, events, today, garden.latitudeDeg));
+  const measured = weather.filter((day) => day.source === 'record').slice(-CLIMATOLOGY_DAYS);
   const plan = planGarden(
     { site: siteOf(garden), beds: planBeds },
     weather,
     {},
-    { today, horizonDays: HORIZON_DAYS },
+    {
+      today,
+      horizonDays: HORIZON_DAYS,
+      climatology: measured.length >= CLIMATOLOGY_DAYS / 2 ? rainClimatology(measured) : undefined,
+    },
   );
   return { garden: view, today, weather, plan, events, beds };
 }
@@ -157,10 +170,44 @@ function headOf(bed: BedView, outlook: BedOutlook, { today, garden }: Context) {
   };
 }
 
+/** What of a bed is known better than its method's usual figures. */
+const knownOf = (bed: BedView): Known => (bed.delivery.measured ? { flow: { kind: 'measured' } } : {});
+
+/**
+ * The bed whose tap is a guess and that will take most water, if timing a bucket there is what would tell most.
+ * The beds' page is where the bucket's figures go.
+ */
+function sharpenOf(context: Context): RoundView['sharpen'] {
+  const guessed = context.plan.beds
+    .filter((outlook) => context.beds.some((bed) => bed.id === outlook.bedId && !bed.delivery.measured))
+    .sort((a, b) => (b.window?.litres.middle ?? 0) - (a.window?.litres.middle ?? 0))[0];
+  const bed = context.beds.find((b) => b.id === guessed?.bedId);
+  if (!bed) return null;
+  const best = nextBestTest({
+    bed: planBed(bed, context.events, context.today, context.garden.latitudeDeg),
+    assumed: assumedOf(bed.delivery, false),
+    site: { latitudeDeg: context.garden.latitudeDeg, elevationM: context.garden.elevationM },
+    weather: context.weather,
+    today: context.today,
+  });
+  const first = best?.ranking[0];
+  if (!best || first?.test !== 'bucket' || best.litres <= 0) return null;
+  return { bedName: bed.name, minutes: first.minutes, now: best.now, after: best.after };
+}
+
 function stopOf(bed: BedView, outlook: BedOutlook, watering: PlannedWatering, context: Context): StopView {
   const crop = bed.planting ? cropById(bed.planting.cropId) : null;
+  const { garden, today } = context;
+  const day = context.weather.find((d) => d.date === today) as SourcedDay;
   return {
     ...headOf(bed, outlook, context),
+    working: explainWatering({
+      watering,
+      bed: planBed(bed, context.events, today, garden.latitudeDeg),
+      day,
+      site: { latitudeDeg: garden.latitudeDeg, elevationM: garden.elevationM },
+      known: knownOf(bed),
+    }),
     method: bed.delivery.method,
     how: METHOD_FACTS[bed.delivery.method].how,
     litresPerMinute: bed.delivery.litresPerMinute,
@@ -178,6 +225,7 @@ function leaveOf(bed: BedView, outlook: BedOutlook, context: Context): LeaveView
   return {
     ...headOf(bed, outlook, context),
     nextDate: outlook.next?.date ?? null,
+    window: outlook.window,
     reason: outlook.leave,
     event: settled.at(-1) ?? null,
   };
@@ -207,10 +255,8 @@ export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Pro
     date: today,
     stops,
     leaveAlone,
-    totals: {
-      minutes: stops.reduce((sum, stop) => sum + stop.run.minutes, 0),
-      litres: stops.reduce((sum, stop) => sum + stop.run.litres, 0),
-    },
+    sharpen: sharpenOf(context),
+    totals: plan.todayTotals,
     ribbon: weather
       .filter((day) => day.date >= from)
       .map((day) => ({
@@ -259,8 +305,6 @@ export async function bedPageOf(
   const outlook = plan.beds.find((b) => b.bedId === bedRow.id);
   if (!bed || !outlook) return null;
   const watering = plan.waterings.find((w) => w.bedId === bed.id && w.date === today);
-  const sum = (pick: (day: DailyRecord) => number): number =>
-    outlook.past.reduce((total, day) => total + pick(day), 0);
   const sources = new Map(context.weather.map((day) => [day.date, day.source]));
   return {
     ...headOf(bed, outlook, context),
@@ -270,6 +314,7 @@ export async function bedPageOf(
       ...outlook.ahead.map((day, i) => chartDay(day, true, outlook.aheadSources[i] ?? 'forecast')),
     ],
     stages: outlook.stages,
+    window: outlook.window,
     stop: watering ? stopOf(bed, outlook, watering, context) : null,
     leave: watering ? null : leaveOf(bed, outlook, context),
     next: outlook.next
@@ -281,13 +326,6 @@ export async function bedPageOf(
         }
       : null,
     events: context.events.filter((event) => event.bedId === bed.id).reverse(),
-    season: {
-      rainMm: sum((d) => d.rainMm),
-      irrigationMm: sum((d) => d.irrigationMm),
-      evaporationMm: sum((d) => d.evaporationMm),
-      transpirationMm: sum((d) => d.transpirationMm),
-      runoffMm: sum((d) => d.runoffMm),
-      lostBelowRootsMm: sum((d) => d.lostBelowRootsMm),
-    },
+    season: balanceTotals(outlook.past),
   };
 }

@@ -1,3 +1,4 @@
+import type { WindowView } from '@kibble/contract';
 import type { LeaveReason, WaterReason } from '@kibble/core';
 import { format, isSameYear, parseISO } from 'date-fns';
 import type { Units } from './units.ts';
@@ -62,4 +63,16 @@ export function leaveSentence(
       if (event?.kind === 'skip') return `Skipped: ${event.reason ?? 'no reason given'}.`;
       return event?.litres ? `Had ${units.text('volume', event.litres)} today.` : 'Had its water today.';
   }
+}
+
+/** When the next watering falls due, as sure as the weather lets it be. */
+export function windowWords(window: WindowView, today: string): string {
+  const { early, likely, late } = window;
+  if (!early) return 'No watering is likely within a fortnight.';
+  const name = (date: string): string => (date === today ? 'today' : dayMonth(date));
+  if (early === late) return `Next: ${name(early)}, as good as certain.`;
+  const middle = likely ? `, most likely ${name(likely)}` : '';
+  return late
+    ? `Next: between ${name(early)} and ${name(late)}${middle}.`
+    : `Next: ${name(early)} at the earliest, and perhaps not within a fortnight${middle}.`;
 }

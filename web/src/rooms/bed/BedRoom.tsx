@@ -1,7 +1,7 @@
 import { useParams } from 'react-router';
 import { useBedPageQuery } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
-import { dayMonth, leaveHead, leaveSentence, plainDate, waterSentence } from '../../app/words.ts';
+import { leaveHead, leaveSentence, plainDate, waterSentence, windowWords } from '../../app/words.ts';
 import { DepletionChart } from '../../drawing/DepletionChart.tsx';
 import { SoilCore } from '../../drawing/SoilCore.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
@@ -16,7 +16,7 @@ export function BedRoom() {
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!page) return <Loading what="the bed" />;
   const today = page.garden.today;
-  const { core, stop, leave, next } = page;
+  const { core, stop, leave } = page;
   const stage = page.stages.find((s) => s.stage === page.stage);
   const following = page.stages.find((s) => s.from > today && s.stage !== 'past');
 
@@ -53,7 +53,13 @@ export function BedRoom() {
             <p className="text-lg">
               <strong>Leave alone today: {leaveHead(leave.reason, leave.nextDate)}.</strong>{' '}
               {leaveSentence(leave.reason, units, leave.event)}
-              {next ? ` Next: ${dayMonth(next.date)}, about ${units.text('volume', next.litres)}.` : ''}
+            </p>
+          ) : null}
+          {page.window ? (
+            <p className="mt-1 text-quiet">
+              {windowWords(page.window, today)} Over the fortnight{' '}
+              {units.number('volume', page.window.litres.low)} to{' '}
+              {units.text('volume', page.window.litres.high)}, whichever way the weather goes.
             </p>
           ) : null}
         </section>

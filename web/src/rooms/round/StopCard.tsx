@@ -8,6 +8,7 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import { waterSentence } from '../../app/words.ts';
 import { SoilCore } from '../../drawing/SoilCore.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { WorkingSheet } from '../../ui/WorkingSheet.tsx';
 import { DifferentSheet } from './DifferentSheet.tsx';
 import { SkipSheet } from './SkipSheet.tsx';
 
@@ -21,11 +22,11 @@ function howText(stop: StopView): string {
 }
 
 /** One stop of the walk: minutes large, how, one sentence of why, and what became of it. */
-export function StopCard({ stop, place }: { stop: StopView; place: number }) {
+export function StopCard({ stop, place, today }: { stop: StopView; place: number; today: string }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [water, { isLoading, error }] = useLogWateringMutation();
-  const [asking, setAsking] = useState<'different' | 'skip' | null>(null);
+  const [asking, setAsking] = useState<'different' | 'skip' | 'working' | null>(null);
 
   const done = async (): Promise<void> => {
     const event = await water({
@@ -77,12 +78,17 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
           ) : null}
         </div>
         <div className="col-start-3 mt-2 md:col-start-4 md:row-span-2 md:mt-0">
-          <p className="leading-none">
+          <button
+            type="button"
+            className="text-left leading-none"
+            aria-label={`${Math.max(1, Math.round(stop.run.minutes))} minutes: show the working`}
+            onClick={() => setAsking('working')}
+          >
             <span className={`text-5xl font-bold ${stop.flowMeasured ? '' : 'assumed'}`}>
               {Math.max(1, Math.round(stop.run.minutes))}
             </span>{' '}
             <span className="text-lg">min</span>
-          </p>
+          </button>
           <p className="mt-2">
             {units.text('volume', stop.run.litres)}
             <br />
@@ -107,6 +113,13 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
           ) : null}
         </div>
       </div>
+      <WorkingSheet
+        working={stop.working}
+        title={`${stop.bedName}: where the minutes come from`}
+        today={today}
+        open={asking === 'working'}
+        onClose={() => setAsking(null)}
+      />
       <DifferentSheet stop={stop} open={asking === 'different'} onClose={() => setAsking(null)} />
       <SkipSheet stop={stop} open={asking === 'skip'} onClose={() => setAsking(null)} />
     </li>
