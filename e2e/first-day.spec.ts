@@ -85,3 +85,22 @@ test('a phone shows the round within the thumb’s reach and nothing spills side
   const box = await page.getByRole('button', { name: 'Done' }).first().boundingBox();
   expect(box?.height).toBeGreaterThanOrEqual(44);
 });
+
+test('the minutes open their working, down to what is measured and what is assumed', async ({
+  page,
+  kibble,
+}) => {
+  await page.goto(kibble);
+  await page
+    .getByRole('button', { name: /show the working/ })
+    .first()
+    .click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByText('litres ÷ flow')).toBeVisible();
+  await expect(dialog.getByText(/Flow/).last()).toBeVisible();
+  await dialog.getByText('Litres through the tap').click();
+  await expect(dialog.getByText('Share that reaches the soil')).toBeVisible();
+  await expect(dialog.getByText(/assumed: usual for/).first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+});

@@ -14,15 +14,28 @@ test('pictures of the main views', async ({ page, kibble }) => {
   for (const [name, path, width, height] of VIEWS) {
     await page.setViewportSize({ width, height });
     await page.goto(`${kibble}${path}`);
+    await page.getByRole('heading', { level: 1 }).waitFor();
     await page.waitForLoadState('networkidle');
     await page.evaluate(() => document.fonts.ready);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
   }
 });
 
+test('the working of a watering, opened', async ({ page, kibble }) => {
+  await page.goto(`${kibble}/garden/1/round`);
+  await page
+    .getByRole('button', { name: /show the working/ })
+    .first()
+    .click();
+  const closed = page.locator('details:not([open]) > summary');
+  for (let i = 0; i < 5 && (await closed.count()) > 0; i += 1) await closed.first().click();
+  await page.screenshot({ path: 'docs/screenshots/working.png' });
+});
+
 test('the round in the dark', async ({ page, kibble }) => {
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.goto(`${kibble}/garden/1/round`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
   await page.waitForLoadState('networkidle');
   await page.screenshot({ path: 'docs/screenshots/round-dark.png' });
 });

@@ -61,6 +61,9 @@ export { canMap, canTest, type CanTest } from './delivery/canTest.ts';
 export { dripLayout, dripRate, type DripLayout, type DripLayoutInput } from './delivery/dripLayout.ts';
 export * from './delivery/fills.ts';
 export { weighTest, type WeighTest } from './checks/weighTest.ts';
+export { treeRing } from './delivery/treeRing.ts';
+export { daysInStore, FIXED_WEEK_MM, fixedWeekShortfall } from './plan/fixedWeek.ts';
+export { intakeRate } from './soil/soilProfile.ts';
 export { roofHarvest } from './water/roofHarvest.ts';
 export { bucketTest } from './delivery/bucketTest.ts';
 export { cycleAndSoak, type CyclePlan } from './delivery/cycleAndSoak.ts';
@@ -104,3 +107,4 @@ export {
   type NextBestTest,
   type TestWorth,
 } from './working/nextBestTest.ts';
+export * from './working/explainTests.ts';

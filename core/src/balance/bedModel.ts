@@ -66,7 +66,7 @@ export function bedModel(
 ): BedModel {
   positive('areaM2', bed.areaM2, 1_000_000, 'm²');
   const wetted = within('wettedFraction', bed.wettedFraction ?? 1, 0.05, 1);
-  const profile = soilProfile(bed.ground);
+  const profile = soilProfile(bed.ground, Boolean(bed.mulch));
   const top = profile.maxFluxMmPerDay[0] ?? 0;
   const columns = wetted < 1 ? 2 : 1;
   const model: BedModel = {

@@ -41,10 +41,12 @@ describe('hole test', () => {
   test('refuses no time at all', () => expect(() => holeTest({ fallMm: 50, minutes: 0 })).toThrow(/minutes/));
 });
 
-test('slope and crust lower intake, a measured figure wins (common practice)', () => {
+test('slope and crust lower intake, mulch and organic matter raise it, a measured figure wins (common practice)', () => {
   const horizons = [{ textureClass: 'loam' as const }];
   const level = intakeRate({ horizons });
   expect(intakeRate({ horizons, slopePct: 12 })).toBeLessThan(level);
   expect(intakeRate({ horizons, crusted: true })).toBeLessThan(level);
+  expect(intakeRate({ horizons }, true)).toBeGreaterThan(level);
+  expect(intakeRate({ horizons: [{ textureClass: 'loam', organicMatterPct: 6 }] })).toBeGreaterThan(level);
   expect(intakeRate({ horizons, crusted: true, infiltrationMmPerHour: 7 })).toBe(7);
 });

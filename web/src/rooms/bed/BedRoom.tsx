@@ -59,7 +59,7 @@ export function BedRoom() {
             <p className="mt-1 text-quiet">
               {windowWords(page.window, today)} Over the fortnight{' '}
               {units.number('volume', page.window.litres.low)} to{' '}
-              {units.text('volume', page.window.litres.high)}, whichever way the weather goes.
+              {units.text('volume', page.window.litres.high)}, in eight of ten ways the weather may go.
             </p>
           ) : null}
         </section>
