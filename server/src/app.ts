@@ -3,20 +3,11 @@ import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import type { Logger } from 'pino';
-import type { Sequelize } from 'sequelize';
 import { errorHandler, Refusal } from './errors.ts';
 import { eventRoutes } from './routes/events.ts';
 import { gardenRoutes } from './routes/gardens.ts';
 import { weatherRoutes } from './routes/weather.ts';
-import type { WallClock } from './services/clock.ts';
-
-/** What routes and services are given. */
-export interface Services {
-  sequelize: Sequelize;
-  wall: WallClock;
-  log: Logger;
-}
+import type { Services } from './services/services.ts';
 
 /** The application: the API under /api and, when it is built, the interface from `webDir`. */
 export function kibbleApp(services: Services, webDir?: string): Express {

@@ -1,7 +1,6 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import Papa from 'papaparse';
+import { seattle, seattleSite as site } from '../../tests/seattle.ts';
 import { cropCoefficient } from '../plants/cropCoefficient.ts';
 import { addDays } from '../units/dates.ts';
 import type { WeatherDay } from '../weather/types.ts';
@@ -17,19 +16,7 @@ import type { BedInput } from './bedModel.ts';
 import { soilProfile } from '../soil/soilProfile.ts';
 import { TEXTURE_CLASSES } from '../soil/textureClass.ts';
 
-/** Four years of real daily weather that ships with vega-datasets: the seattle-weather record. */
-const seattle: WeatherDay[] = Papa.parse<Record<string, string>>(
-  readFileSync('node_modules/vega-datasets/data/seattle-weather.csv', 'utf8').trim(),
-  { header: true },
-).data.map((row) => ({
-  date: String(row.date),
-  tMinC: Number(row.temp_min),
-  tMaxC: Number(row.temp_max),
-  windMs: Number(row.wind),
-  rainMm: Number(row.precipitation),
-}));
 const summer2015 = seattle.filter((d) => d.date >= '2015-04-01' && d.date <= '2015-10-15');
-const site = { latitudeDeg: 47.6, elevationM: 50 };
 
 const tomatoes: BedInput = {
   areaM2: 10,

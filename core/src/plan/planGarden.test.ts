@@ -1,27 +1,11 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import Papa from 'papaparse';
+import { seattle, seattleSite as site } from '../../tests/seattle.ts';
 import { METHODS } from '../delivery/methods.ts';
 import { TEXTURE_CLASSES } from '../soil/textureClass.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
 import { completeWeather, type ForecastDay } from '../weather/completeWeather.ts';
-import type { WeatherDay } from '../weather/types.ts';
 import { followSeason, planGarden, type PlanBed } from './planGarden.ts';
-
-const site = { latitudeDeg: 47.6, elevationM: 50 };
-
-/** Four years of real daily weather that ships with vega-datasets: the seattle-weather record. */
-const seattle: WeatherDay[] = Papa.parse<Record<string, string>>(
-  readFileSync('node_modules/vega-datasets/data/seattle-weather.csv', 'utf8').trim(),
-  { header: true },
-).data.map((row) => ({
-  date: String(row.date),
-  tMinC: Number(row.temp_min),
-  tMaxC: Number(row.temp_max),
-  windMs: Number(row.wind),
-  rainMm: Number(row.precipitation),
-}));
 
 const tomatoes: PlanBed = {
   id: 1,

@@ -1,6 +1,6 @@
 import { eventView, gaugeBody, skipBody, wateringBody } from '@kibble/contract';
 import { Router } from 'express';
-import type { Services } from '../app.ts';
+import type { Services } from '../services/services.ts';
 import { read, readId, Refusal } from '../errors.ts';
 import { todayOf } from '../services/clock.ts';
 import { logRain, logSkip, logWatering, markEvent } from '../services/events.ts';

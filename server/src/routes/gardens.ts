@@ -11,7 +11,7 @@ import { Router } from 'express';
 import { z } from 'zod';
 import { Bed, Garden } from '../db/models.ts';
 import { read, readId, Refusal } from '../errors.ts';
-import type { Services } from '../app.ts';
+import type { Services } from '../services/services.ts';
 import { setClock, stepClock, todayOf } from '../services/clock.ts';
 import { bedPageOf, roundOf } from '../services/plan.ts';
 import {

@@ -7,7 +7,7 @@ import {
   type ReadWeather,
 } from '@kibble/contract';
 import { Router } from 'express';
-import type { Services } from '../app.ts';
+import type { Services } from '../services/services.ts';
 import { read, readId, Refusal } from '../errors.ts';
 import { todayOf } from '../services/clock.ts';
 import { findGarden } from '../services/setup.ts';

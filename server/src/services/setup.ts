@@ -28,26 +28,24 @@ export async function createGarden(
   );
 }
 
+/** A bed's own columns. Its balance starts on the day of planting. */
+const bedColumns = (body: BedBody) => ({
+  name: body.name,
+  areaM2: body.areaM2,
+  textureClass: body.textureClass,
+  subsoilClass: body.subsoilClass ?? null,
+  form: body.form,
+  underCover: body.underCover,
+  mulchMaterial: body.mulchMaterial ?? null,
+  mulchMm: body.mulchMm ?? null,
+  startOn: body.planting.plantedOn,
+  startWetness: body.startWetness,
+});
+
 /** Adds a bed with its planting and delivery: all of them, or none. */
 export async function createBed(gardenId: number, body: BedBody, transaction: Transaction): Promise<Bed> {
   const position = await Bed.count({ where: { gardenId }, transaction });
-  const bed = await Bed.create(
-    {
-      gardenId,
-      position,
-      name: body.name,
-      areaM2: body.areaM2,
-      textureClass: body.textureClass,
-      subsoilClass: body.subsoilClass ?? null,
-      form: body.form,
-      underCover: body.underCover,
-      mulchMaterial: body.mulchMaterial ?? null,
-      mulchMm: body.mulchMm ?? null,
-      startOn: body.planting.plantedOn,
-      startWetness: body.startWetness,
-    },
-    { transaction },
-  );
+  const bed = await Bed.create({ gardenId, position, ...bedColumns(body) }, { transaction });
   await Planting.create(
     {
       bedId: bed.id,
@@ -65,21 +63,7 @@ export async function createBed(gardenId: number, body: BedBody, transaction: Tr
 /** Changes a bed, its planting and its delivery together. */
 export async function changeBed(bed: Bed, body: BedBody, sequelize: Sequelize): Promise<void> {
   await sequelize.transaction(async (transaction) => {
-    await bed.update(
-      {
-        name: body.name,
-        areaM2: body.areaM2,
-        textureClass: body.textureClass,
-        subsoilClass: body.subsoilClass ?? null,
-        form: body.form,
-        underCover: body.underCover,
-        mulchMaterial: body.mulchMaterial ?? null,
-        mulchMm: body.mulchMm ?? null,
-        startOn: body.planting.plantedOn,
-        startWetness: body.startWetness,
-      },
-      { transaction },
-    );
+    await bed.update(bedColumns(body), { transaction });
     await Planting.update(
       {
         cropId: body.planting.cropId,

@@ -45,6 +45,17 @@ export const inGroup =
   (group: CropGroup) =>
   (id: string, name: string, row: Row): NamedRow => ({ ...row, id, name, group });
 
+/** The sources of a plant that no standard's table has: what its coefficients, roots and p were judged by. */
+export const judged = (by: string) =>
+  ({
+    kcSource: `judgement: ${by}`,
+    kcbSource: `judgement: ${by}`,
+    heightSource: 'judgement: usual height of garden kinds',
+    stagesSource: 'judgement: growing season of a temperate garden',
+    rootsSource: `judgement: ${by}`,
+    pSource: `judgement: ${by}`,
+  }) as const;
+
 export const vegetable = inGroup('vegetables');
 
 const values = ([ini, mid, end]: readonly [number, number, number], source: Source): CropEntry['kc'] => ({

@@ -1,4 +1,4 @@
-import { entry, inGroup } from './entry.ts';
+import { entry, inGroup, judged } from './entry.ts';
 
 const plant = inGroup('fruit trees');
 
@@ -167,12 +167,7 @@ export const fruitTrees = [
     thirstiest: 'while the fruit swells',
     sensitivity: 0.6,
     traits: ['splits'],
-    kcSource: 'judgement: no row; a dry-summer tree, under the stone-fruit row',
-    kcbSource: 'judgement: no row; a dry-summer tree, under the stone-fruit row',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource: 'judgement: no row; a dry-summer tree, under the stone-fruit row',
-    pSource: 'judgement: no row; a dry-summer tree, under the stone-fruit row',
+    ...judged('no row; a dry-summer tree, under the stone-fruit row'),
     cycle: 'deciduous',
   }),
   plant('olive', 'Olive', {
@@ -258,12 +253,7 @@ export const fruitTrees = [
     thirstiest: 'first three summers',
     sensitivity: 0.6,
     traits: [],
-    kcSource: 'judgement: no row; a deep-rooted tree, as the stone-fruit row',
-    kcbSource: 'judgement: no row; a deep-rooted tree, as the stone-fruit row',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource: 'judgement: no row; a deep-rooted tree, as the stone-fruit row',
-    pSource: 'judgement: no row; a deep-rooted tree, as the stone-fruit row',
+    ...judged('no row; a deep-rooted tree, as the stone-fruit row'),
     cycle: 'deciduous',
   }),
 ].map(entry);

@@ -1,4 +1,4 @@
-import { entry, inGroup } from './entry.ts';
+import { entry, inGroup, judged } from './entry.ts';
 
 const plant = inGroup('houseplants');
 
@@ -18,12 +18,7 @@ export const houseplants = [
     thirstiest: 'always evenly moist',
     sensitivity: 0.7,
     traits: [],
-    kcSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    kcbSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    pSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
+    ...judged('indoor plant in a pot: use follows leaf area and is best measured by weighing'),
     cycle: 'evergreen',
   }),
   plant('peace-lily', 'Peace lily', {
@@ -40,12 +35,7 @@ export const houseplants = [
     thirstiest: 'in growth; it droops to tell',
     sensitivity: 0.7,
     traits: [],
-    kcSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    kcbSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    pSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
+    ...judged('indoor plant in a pot: use follows leaf area and is best measured by weighing'),
     cycle: 'evergreen',
   }),
   plant('rubber-plant', 'Rubber plant', {
@@ -62,12 +52,7 @@ export const houseplants = [
     thirstiest: 'in growth',
     sensitivity: 0.7,
     traits: ['dislikesWetFeet'],
-    kcSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    kcbSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    pSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
+    ...judged('indoor plant in a pot: use follows leaf area and is best measured by weighing'),
     cycle: 'evergreen',
   }),
   plant('spider-plant', 'Spider plant', {
@@ -84,12 +69,7 @@ export const houseplants = [
     thirstiest: 'in growth',
     sensitivity: 0.7,
     traits: [],
-    kcSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    kcbSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    pSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
+    ...judged('indoor plant in a pot: use follows leaf area and is best measured by weighing'),
     cycle: 'evergreen',
   }),
   plant('monstera', 'Swiss cheese plant', {
@@ -106,12 +86,7 @@ export const houseplants = [
     thirstiest: 'in growth',
     sensitivity: 0.7,
     traits: [],
-    kcSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    kcbSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
-    pSource: 'judgement: indoor plant in a pot: use follows leaf area and is best measured by weighing',
+    ...judged('indoor plant in a pot: use follows leaf area and is best measured by weighing'),
     cycle: 'evergreen',
   }),
 ].map(entry);

@@ -1,4 +1,4 @@
-import { entry, inGroup } from './entry.ts';
+import { entry, inGroup, judged } from './entry.ts';
 
 const plant = inGroup('shrubs and roses');
 
@@ -18,16 +18,7 @@ export const shrubs = [
     thirstiest: 'budding and flowering',
     sensitivity: 0.9,
     traits: ['foliageDiseaseProne'],
-    kcSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    kcbSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    pSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
+    ...judged('no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass'),
     cycle: 'deciduous',
   }),
   plant('climbing-rose', 'Climbing rose', {
@@ -44,16 +35,7 @@ export const shrubs = [
     thirstiest: 'budding and flowering',
     sensitivity: 0.9,
     traits: ['foliageDiseaseProne'],
-    kcSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    kcbSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    pSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
+    ...judged('no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass'),
     cycle: 'deciduous',
   }),
   plant('hydrangea', 'Hydrangea', {
@@ -70,16 +52,7 @@ export const shrubs = [
     thirstiest: 'all summer; it wilts first',
     sensitivity: 1.1,
     traits: ['likesAcidWater'],
-    kcSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    kcbSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    pSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
+    ...judged('no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass'),
     cycle: 'deciduous',
   }),
   plant('lilac', 'Lilac', {
@@ -96,16 +69,7 @@ export const shrubs = [
     thirstiest: 'spring growth',
     sensitivity: 0.5,
     traits: [],
-    kcSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    kcbSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    pSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
+    ...judged('no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass'),
     cycle: 'deciduous',
   }),
   plant('buddleia', 'Buddleia', {
@@ -122,16 +86,7 @@ export const shrubs = [
     thirstiest: 'first summer',
     sensitivity: 0.4,
     traits: [],
-    kcSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    kcbSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    pSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
+    ...judged('no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass'),
     cycle: 'deciduous',
   }),
   plant('forsythia', 'Forsythia', {
@@ -148,16 +103,7 @@ export const shrubs = [
     thirstiest: 'first summer',
     sensitivity: 0.5,
     traits: [],
-    kcSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    kcbSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    pSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
+    ...judged('no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass'),
     cycle: 'deciduous',
   }),
   plant('box', 'Box', {
@@ -174,16 +120,7 @@ export const shrubs = [
     thirstiest: 'first two years; winter wind',
     sensitivity: 0.6,
     traits: [],
-    kcSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    kcbSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    pSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
+    ...judged('no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass'),
     cycle: 'evergreen',
   }),
   plant('privet', 'Privet hedge', {
@@ -200,16 +137,7 @@ export const shrubs = [
     thirstiest: 'first two years',
     sensitivity: 0.5,
     traits: [],
-    kcSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    kcbSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    pSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
+    ...judged('no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass'),
     cycle: 'evergreen',
   }),
   plant('rhododendron', 'Rhododendron and azalea', {
@@ -226,16 +154,7 @@ export const shrubs = [
     thirstiest: 'late spring to late summer; shallow roots',
     sensitivity: 1.0,
     traits: ['likesAcidWater'],
-    kcSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    kcbSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    pSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
+    ...judged('no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass'),
     cycle: 'evergreen',
   }),
   plant('camellia', 'Camellia', {
@@ -252,16 +171,7 @@ export const shrubs = [
     thirstiest: 'late summer, while buds form',
     sensitivity: 0.9,
     traits: ['likesAcidWater'],
-    kcSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    kcbSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
-    pSource:
-      'judgement: no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass',
+    ...judged('no row; garden shrubs by leaf and kind, between table 12’s berries and half of grass'),
     cycle: 'evergreen',
   }),
 ].map(entry);

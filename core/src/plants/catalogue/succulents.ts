@@ -1,4 +1,4 @@
-import { entry, inGroup } from './entry.ts';
+import { entry, inGroup, judged } from './entry.ts';
 
 const plant = inGroup('cacti and succulents');
 
@@ -18,16 +18,7 @@ export const succulents = [
     thirstiest: 'warm months, when wholly dry',
     sensitivity: 0.2,
     traits: ['dislikesWetFeet'],
-    kcSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    kcbSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    pSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
+    ...judged('opens its pores at night and uses a small part of what leaves would; no standard has a value'),
     cycle: 'evergreen',
   }),
   plant('globe-cactus', 'Globe cactus, quick kinds', {
@@ -44,16 +35,7 @@ export const succulents = [
     thirstiest: 'warm months, when dry',
     sensitivity: 0.2,
     traits: ['dislikesWetFeet'],
-    kcSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    kcbSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    pSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
+    ...judged('opens its pores at night and uses a small part of what leaves would; no standard has a value'),
     cycle: 'evergreen',
   }),
   plant('echeveria', 'Echeveria', {
@@ -70,16 +52,7 @@ export const succulents = [
     thirstiest: 'spring and autumn growth',
     sensitivity: 0.2,
     traits: ['dislikesWetFeet'],
-    kcSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    kcbSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    pSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
+    ...judged('opens its pores at night and uses a small part of what leaves would; no standard has a value'),
     cycle: 'evergreen',
   }),
   plant('aloe', 'Aloe', {
@@ -96,16 +69,7 @@ export const succulents = [
     thirstiest: 'warm months',
     sensitivity: 0.2,
     traits: ['dislikesWetFeet'],
-    kcSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    kcbSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    pSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
+    ...judged('opens its pores at night and uses a small part of what leaves would; no standard has a value'),
     cycle: 'evergreen',
   }),
   plant('jade-plant', 'Jade plant', {
@@ -122,16 +86,7 @@ export const succulents = [
     thirstiest: 'growth, when the leaves soften',
     sensitivity: 0.2,
     traits: ['dislikesWetFeet'],
-    kcSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    kcbSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    pSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
+    ...judged('opens its pores at night and uses a small part of what leaves would; no standard has a value'),
     cycle: 'evergreen',
   }),
   plant('agave', 'Agave', {
@@ -148,16 +103,7 @@ export const succulents = [
     thirstiest: 'first summer',
     sensitivity: 0.2,
     traits: ['dislikesWetFeet'],
-    kcSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    kcbSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    heightSource: 'judgement: usual height of garden kinds',
-    stagesSource: 'judgement: growing season of a temperate garden',
-    rootsSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
-    pSource:
-      'judgement: opens its pores at night and uses a small part of what leaves would; no standard has a value',
+    ...judged('opens its pores at night and uses a small part of what leaves would; no standard has a value'),
     cycle: 'evergreen',
   }),
 ].map(entry);

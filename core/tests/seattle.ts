@@ -1,0 +1,16 @@
+import { readFileSync } from 'node:fs';
+import Papa from 'papaparse';
+import type { WeatherDay } from '../src/weather/types.ts';
+
+/** For tests: four years of real daily weather that ships with vega-datasets, the seattle-weather record. */
+export const seattle: WeatherDay[] = Papa.parse<Record<string, string>>(
+  readFileSync('node_modules/vega-datasets/data/seattle-weather.csv', 'utf8').trim(),
+  { header: true },
+).data.map((row) => ({
+  date: String(row.date),
+  tMinC: Number(row.temp_min),
+  tMaxC: Number(row.temp_max),
+  windMs: Number(row.wind),
+  rainMm: Number(row.precipitation),
+}));
+export const seattleSite = { latitudeDeg: 47.6, elevationM: 50 };
