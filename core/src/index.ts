@@ -83,19 +83,9 @@ export {
   type RunPlan,
 } from './delivery/runPlan.ts';
 
-export {
-  type DueWindow,
-  followSeason,
-  planGarden,
-  type BedOutlook,
-  type GardenPlan,
-  type LeaveReason,
-  type PlanBed,
-  type PlanConstraints,
-  type PlannedWatering,
-  type PlanOptions,
-  type WaterReason,
-} from './plan/planGarden.ts';
+export { followSeason } from './plan/followSeason.ts';
+export { planGarden } from './plan/planGarden.ts';
+export type * from './plan/types.ts';
 
 export * from './working/types.ts';
 export { explainRate, explainReferenceEt, explainWatering, type Known } from './working/explain.ts';

@@ -1,8 +1,15 @@
 import type { BedModel } from '../balance/bedModel.ts';
 import { cloneState, copyState, OUT, type BedState } from '../balance/bedState.ts';
 import { stepDay } from '../balance/stepDay.ts';
-import { LAYER_MM } from '../soil/soilProfile.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
+import { efficiencyOf, grossLitres } from '../delivery/runPlan.ts';
+import { plantOnDay } from '../plants/plantOnDay.ts';
+import { addDays, type IsoDate } from '../units/dates.ts';
+import { rootZoneDepletion } from './rootZone.ts';
+import type { DueWindow, PlanBed } from './types.ts';
+
+/** Least depth worth carrying water for, mm. Judgement. */
+export const LEAST_MM = 4;
 
 /** What the members of an ensemble make of one bed. */
 export interface BedSpread {
@@ -10,18 +17,6 @@ export interface BedSpread {
   dueDay: Int16Array;
   /** Net water each member asks for over the horizon, mm over the bed. */
   bedMm: Float64Array;
-}
-
-/** Water gone from the root zone of the wetted ground as it stands, mm deep there. */
-export function rootZoneDepletion(model: BedModel, state: BedState): number {
-  const { profile } = model;
-  let depletion = 0;
-  for (let i = 0; i * LAYER_MM < state.rootMm && i < profile.layers; i += 1) {
-    const part = Math.min(1, state.rootMm / LAYER_MM - i);
-    const gone = profile.fieldCapacityMm[i] - state.water[i];
-    if (gone > 0) depletion += part * gone;
-  }
-  return depletion;
 }
 
 /**
@@ -73,4 +68,40 @@ export function bedSpread(options: {
 export function quantile(values: ArrayLike<number>, share: number): number {
   const sorted = Float64Array.from(values).sort();
   return sorted[Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1))];
+}
+
+/** Due dates and litres over the members of the ensemble. */
+export function windowOf(
+  input: PlanBed,
+  run: { model: BedModel; state: BedState },
+  todayIndex: number,
+  ensemble: ForecastEnsemble,
+  givenTodayMm: number,
+  today: IsoDate,
+): DueWindow {
+  const grows = Array.from({ length: ensemble.days }, (_, d) =>
+    input.bed.plantings.some((p) => plantOnDay(p, addDays(today, d)) !== null),
+  );
+  const spread = bedSpread({
+    model: run.model,
+    state: run.state,
+    todayIndex,
+    ensemble,
+    grows,
+    leastMm: LEAST_MM,
+    givenTodayMm,
+    settledToday: Boolean(input.settledToday) || givenTodayMm > 0,
+  });
+  const date = (share: number): IsoDate | null => {
+    const day = quantile(spread.dueDay, share);
+    return day < ensemble.days ? addDays(today, day) : null;
+  };
+  const litres = (share: number): number =>
+    grossLitres(quantile(spread.bedMm, share), input.bed.areaM2, efficiencyOf(input.delivery));
+  return {
+    early: date(0.1),
+    likely: date(0.5),
+    late: date(0.9),
+    litres: { low: litres(0.1), middle: litres(0.5), high: litres(0.9) },
+  };
 }

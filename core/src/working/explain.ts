@@ -1,7 +1,7 @@
 import { deliveryRate, efficiencyOf, wettedFractionOf } from '../delivery/runPlan.ts';
 import { METHOD_FACTS } from '../delivery/methods.ts';
 import { cropOf } from '../plants/plantOnDay.ts';
-import type { PlanBed, PlannedWatering } from '../plan/planGarden.ts';
+import type { PlanBed, PlannedWatering } from '../plan/types.ts';
 import type { IsoDate } from '../units/dates.ts';
 import { referenceEt } from '../weather/referenceEt.ts';
 import { hargreavesEt } from '../weather/hargreavesEt.ts';

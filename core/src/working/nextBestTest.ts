@@ -1,6 +1,7 @@
 import { wettedFractionOf } from '../delivery/runPlan.ts';
 import { METHOD_FACTS } from '../delivery/methods.ts';
-import { planGarden, type PlanBed } from '../plan/planGarden.ts';
+import { planGarden } from '../plan/planGarden.ts';
+import type { PlanBed } from '../plan/types.ts';
 import { TEXTURE_CLASSES, type TextureClass } from '../soil/textureClass.ts';
 import { soilOfClass } from '../soil/soils.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';

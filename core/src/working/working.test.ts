@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { planGarden, type PlanBed } from '../plan/planGarden.ts';
+import { planGarden } from '../plan/planGarden.ts';
+import type { PlanBed } from '../plan/types.ts';
 import { addDays } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { explainRate, explainWatering } from './explain.ts';

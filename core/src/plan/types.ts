@@ -1,0 +1,113 @@
+import type { BedInput } from '../balance/bedModel.ts';
+import type { DailyRecord, Irrigation } from '../balance/simulateBed.ts';
+import type { Delivery, RunPlan } from '../delivery/runPlan.ts';
+import type { StageName } from '../plants/types.ts';
+import type { IsoDate } from '../units/dates.ts';
+import type { DaySource } from '../weather/completeWeather.ts';
+import type { RainClimatology } from '../weather/forecastEnsemble.ts';
+
+/** A bed as the plan takes it: its ground and plants, its water, what it has had and how it began. */
+export interface PlanBed {
+  id: number;
+  bed: BedInput;
+  delivery: Delivery;
+  irrigations: Irrigation[];
+  /** First day of its balance, and the share of its available water on it (0–1). */
+  startOn: IsoDate;
+  startFullness: number;
+  /** Watered, or left on purpose, today: no more is asked of it until tomorrow. */
+  settledToday?: boolean;
+}
+
+export interface PlanOptions {
+  today: IsoDate;
+  /** Days ahead, today included, 1–28; default 14. */
+  horizonDays?: number;
+  /** Members of the ensemble behind the windows, 0–1000; default 200; 0 leaves the windows out. */
+  members?: number;
+  /** Seed of the ensemble; default 1. The same seed gives the same plan. */
+  seed?: number;
+  /** Rain of the season on days past the forecast; without it such days are dry. */
+  climatology?: RainClimatology;
+}
+
+/** When the next watering falls due in 10, 50 and 90 % of the ways the weather may go; null past the horizon. */
+export interface DueWindow {
+  early: IsoDate | null;
+  likely: IsoDate | null;
+  late: IsoDate | null;
+  /** Litres through the tap over the horizon: 10, 50 and 90 %. */
+  litres: { low: number; middle: number; high: number };
+}
+
+/** Limits of the garden. What does not fit is left out, and said. */
+export interface PlanConstraints {
+  /** Minutes the taps may run on one day. */
+  minutesPerDay?: number;
+}
+
+/** What a watering was decided on, as facts; the words are made where they are shown. mm deep in the watered ground. */
+export interface WaterReason {
+  code: 'refill line' | 'establishing';
+  /** Gone from the root zone this morning, what it can spare today, and what it can hold. */
+  depletionMm: number;
+  readilyMm: number;
+  totalMm: number;
+  /** Use of the day over the bed if no water came, and what an unhindered crop would use. */
+  useTodayMm: number;
+  cropUseMm: number;
+  /** Share of the store that may go, before the day's use moves it. */
+  depletionShare: number;
+}
+
+/** Why a bed is left alone today. */
+export type LeaveReason =
+  | { code: 'enough in store'; daysInHand: number; depletionMm: number; readilyMm: number }
+  | { code: 'rain coming'; on: IsoDate; rainMm: number; chance: number }
+  | { code: 'too wet'; airlessDays: number }
+  | { code: 'nothing growing' }
+  | { code: 'settled today' };
+
+export interface PlannedWatering {
+  bedId: number;
+  date: IsoDate;
+  run: RunPlan;
+  /** How deep the water will reach, mm. */
+  reachesMm: number;
+  reason: WaterReason;
+  /** On a bed's first watering: how sure its date is. */
+  window?: DueWindow;
+}
+
+export interface BedOutlook {
+  bedId: number;
+  /** Every day of the balance up to yesterday. */
+  past: DailyRecord[];
+  /** The days of the horizon, with the plan's waterings in them, and what each day's weather rests on. */
+  ahead: DailyRecord[];
+  aheadSources: DaySource[];
+  /** Today's morning: water gone from the root zone, what it can spare and hold, mm deep in the watered ground. */
+  depletionMm: number;
+  readilyMm: number;
+  totalMm: number;
+  rootDepthMm: number;
+  layersMm: number[];
+  fieldCapacityMm: number[];
+  wiltingPointMm: number[];
+  saturationMm: number[];
+  stage: StageName | null;
+  stages: { stage: StageName; from: IsoDate }[];
+  next: PlannedWatering | null;
+  /** Null when no ensemble was asked for. */
+  window: DueWindow | null;
+  /** Present when nothing is asked of the bed today. */
+  leave: LeaveReason | null;
+}
+
+export interface GardenPlan {
+  waterings: PlannedWatering[];
+  /** All of today’s waterings together: minutes one after another, litres through the taps. */
+  todayTotals: { minutes: number; litres: number };
+  leftOut: { bedId: number; date: IsoDate; minutes: number; why: 'minutes a day' }[];
+  beds: BedOutlook[];
+}
