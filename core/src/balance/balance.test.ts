@@ -182,6 +182,26 @@ describe('a season of the real record', () => {
   });
 });
 
+test('a little every day keeps roots shallow; deep waterings with drying between take them down (common practice)', () => {
+  const weather = Array.from({ length: 70 }, (_, i): WeatherDay => ({
+    date: addDays('2026-06-01', i),
+    tMinC: 12,
+    tMaxC: 22,
+    windMs: 1,
+    rhMinPct: 50,
+    rhMaxPct: 95,
+    rainMm: 0,
+  }));
+  const bed: BedInput = { ...tomatoes, plantings: [{ cropId: 'tomato', plantedOn: '2026-06-01' }] };
+  const depth = (every: number, netMm: number, rootResponse = true): number => {
+    const irrigations = weather.filter((_, d) => d % every === 0).map((day) => ({ date: day.date, netMm }));
+    return simulateBed(bed, weather, irrigations, { site, rootResponse }).days.at(-1)?.rootDepthMm ?? 0;
+  };
+  expect(depth(1, 5)).toBeLessThan(0.8 * depth(8, 40));
+  // With the switch off the calendar alone decides.
+  expect(depth(1, 5, false)).toBeCloseTo(depth(8, 40, false), 9);
+});
+
 test('sand never holds more than loam (common practice), whatever the organic matter', () => {
   fc.assert(
     fc.property(fc.double({ min: 0, max: 8, noNaN: true }), (om) => {

@@ -1,7 +1,8 @@
 import { deliveryRate, efficiencyOf, wettedFractionOf } from '../delivery/runPlan.ts';
 import { METHOD_FACTS } from '../delivery/methods.ts';
 import { cropOf } from '../plants/plantOnDay.ts';
-import type { PlanBed, PlannedWatering } from '../plan/types.ts';
+import type { BedOutlook, PlanBed, PlannedWatering } from '../plan/types.ts';
+import { LAYER_MM } from '../soil/soilProfile.ts';
 import type { IsoDate } from '../units/dates.ts';
 import { referenceEt } from '../weather/referenceEt.ts';
 import { hargreavesEt } from '../weather/hargreavesEt.ts';
@@ -75,6 +76,8 @@ export function explainWatering(options: {
   day: SourcedDay;
   site: Site;
   known?: Known;
+  /** The bed's outlook of this morning, to open what is gone layer by layer. */
+  outlook?: BedOutlook;
 }): Working {
   const { watering, bed, day, site, known = {} } = options;
   const { run, reason } = watering;
@@ -124,7 +127,7 @@ export function explainWatering(options: {
     run.localMm,
     'mm',
     'what is gone this morning: it would pass what can be spared today',
-    [leaf('Gone this morning', reason.depletionMm, 'mm', { kind: 'worked out' }), spare],
+    [gone(reason.depletionMm, options.outlook), spare],
   );
   const bedDepth = worked(
     'The same over the whole bed',
@@ -167,6 +170,31 @@ const provenanceOf = (source: string): Provenance =>
   source.startsWith('judgement')
     ? { kind: 'assumed', why: source.slice('judgement: '.length) }
     : { kind: 'table', name: source };
+
+/** What is gone from the root zone, as what it holds when full less what it holds now. */
+function gone(depletionMm: number, outlook?: BedOutlook): Working {
+  if (!outlook) return leaf('Gone this morning', depletionMm, 'mm', { kind: 'worked out' });
+  let full = 0;
+  let now = 0;
+  for (let i = 0; i * LAYER_MM < outlook.rootDepthMm && i < outlook.layersMm.length; i += 1) {
+    const part = Math.min(1, outlook.rootDepthMm / LAYER_MM - i);
+    full += part * outlook.fieldCapacityMm[i];
+    now += part * Math.min(outlook.fieldCapacityMm[i], outlook.layersMm[i]);
+  }
+  const balance = 'the bed’s balance since planting: rain and waterings in, use, runoff and drainage out';
+  return worked(
+    'Gone this morning',
+    depletionMm,
+    'mm',
+    'what the root zone holds when full − what it holds now, layer by layer',
+    [
+      leaf('Full', full, 'mm', { kind: 'table', name: 'Saxton & Rawls 2006, from the soil’s texture' }),
+      worked('Now', now, 'mm', balance, [
+        leaf('Days counted', outlook.past.length, '', { kind: 'worked out' }),
+      ]),
+    ],
+  );
+}
 
 /** Rate on the wetted ground, with its inputs. */
 export function explainRate(bed: PlanBed, known: Known = {}): Working {

@@ -40,10 +40,14 @@ const bed: PlanBed = {
   startFullness: 1,
 };
 const today = '2026-06-25';
-const watering = planGarden({ site, beds: [bed] }, weather, {}, { today, members: 0 }).waterings[0];
+const ahead =
+  planGarden({ site, beds: [bed] }, weather, {}, { today, members: 0 }).waterings[0]?.date ?? today;
+const plan = planGarden({ site, beds: [bed] }, weather, {}, { today: ahead, members: 0 });
+const watering = plan.waterings[0];
 if (!watering) throw new Error('this bed must ask for water');
 const day = weather.find((d) => d.date === watering.date) as SourcedDay;
 const tree = explainWatering({
+  outlook: plan.beds[0],
   watering,
   bed,
   day,
@@ -72,6 +76,7 @@ describe('the working of a watering', () => {
       9,
     );
     expect(of('Depth to fill the root zone')).toBeCloseTo(of('Gone this morning'), 9);
+    expect(of('Gone this morning')).toBeCloseTo(of('Full') - of('Now'), 9);
     expect(of('The root zone can spare')).toBeCloseTo(of('It can hold') * of('Share that may go'), 9);
     const p = of('The crop’s share') + 0.04 * (5 - of('Its use today'));
     expect(of('Share that may go')).toBeCloseTo(Math.min(0.8, Math.max(0.1, p)), 9);

@@ -207,6 +207,7 @@ function stopOf(bed: BedView, outlook: BedOutlook, watering: PlannedWatering, co
       day,
       site: { latitudeDeg: garden.latitudeDeg, elevationM: garden.elevationM },
       known: knownOf(bed),
+      outlook,
     }),
     method: bed.delivery.method,
     how: METHOD_FACTS[bed.delivery.method].how,
