@@ -14,6 +14,8 @@ test('Three Poplars: what to water and why, tick a stop, undo, step a day', asyn
   await expect(first.getByText('min', { exact: true })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Leave alone today' })).toBeVisible();
 
+  await expect(page.getByText(/Heat from Wed 15 Jul: .* up to 36°C/)).toBeVisible();
+
   const name = (await first.getByRole('heading').innerText()).trim();
   await first.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByRole('status')).toContainText(`${name}: `);

@@ -119,3 +119,26 @@ test('a bed can be put away and brought back, and a bad change is refused', asyn
     '2026-07-14 (today at this garden) or earlier; got 2026-12-24',
   );
 });
+
+// One bed with a measured flow on a raised bed, one with a guessed flow.
+for (const name of ['Tomatoes, long bed', 'Sweetcorn block']) {
+  test(`changing the area of ${name} leaves the rest as it was`, async ({ page, kibble }) => {
+    await page.goto(kibble);
+    await page.getByRole('link', { name: 'Beds', exact: true }).click();
+    const bed = async (): Promise<Record<string, unknown>> => {
+      const [garden] = (await (await page.request.get(`${kibble}/api/gardens`)).json()) as {
+        beds: Record<string, unknown>[];
+      }[];
+      return garden?.beds.find((b) => b.name === name) ?? {};
+    };
+    const before = await bed();
+    await page
+      .getByRole('row', { name: new RegExp(name) })
+      .getByRole('button', { name: 'Change' })
+      .click();
+    await page.getByLabel('Its area').fill('16.5');
+    await page.getByRole('button', { name: 'Keep the changes' }).click();
+    await expect(page.getByRole('cell', { name: '16.5 m²' })).toBeVisible();
+    expect(await bed()).toEqual({ ...before, areaM2: 16.5 });
+  });
+}

@@ -150,7 +150,7 @@ static void step(const Bed *b, double *water, double *surface, double *rootMm, d
     }
     if (ks > stress) stress = ks;
   }
-  const int airless = root > 0 && air / root < 0.08;
+  const int airless = root > 0 && air / root < 0.05;
   const double wetDays = airless ? *wetDaysState + 1 : 0;
   const double airFactor = wetDays > 2 ? 0.6 : 1;
 

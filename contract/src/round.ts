@@ -1,4 +1,4 @@
-import type { LeaveReason, WaterReason, Working } from '@kibble/core';
+import type { LeaveReason, WaterReason, WeatherAlert, Working } from '@kibble/core';
 import { z } from 'zod';
 import { eventView } from './events.ts';
 import { gardenView, isoDate } from './garden.ts';
@@ -99,6 +99,8 @@ export const roundView = z.object({
     .nullable(),
   totals: z.object({ minutes: z.number(), litres: z.number() }),
   ribbon: z.array(ribbonDay),
+  /** What in the past weeks’ and the forecast’s weather asks for action. */
+  alerts: z.array(z.custom<WeatherAlert>((v) => typeof v === 'object' && v !== null && 'code' in v)),
   /** Share of the past fortnight's days that somebody or something measured, 0–1. */
   measuredShare: z.number(),
 });

@@ -142,6 +142,13 @@ export function outlookOf(
     const past = trial.depletionMm > trial.readilyMm && before >= LEAST_MM;
     const held = !growing || (isToday && input.settledToday) || irrigationMm > 0;
     const wait = past && !held ? rainWorthWaiting(run, days, d, before) : null;
+    // Today's own rain can be what spares the bed: then that is the reason told.
+    const spared = isToday && !past && !held && rain > 0 && before >= LEAST_MM;
+    const withoutRain = spared ? lookAhead(run, d, 0) : null;
+    const rainToday =
+      withoutRain && withoutRain.depletionMm > withoutRain.readilyMm
+        ? { on: day.date, rainMm: day.rainMm, chance: day.rainChance }
+        : null;
     if (past && !held && !wait) {
       const plan = runPlan({
         localMm: before,
@@ -162,7 +169,7 @@ export function outlookOf(
       leave = leaveReason({
         growing,
         settled: Boolean(input.settledToday) || irrigationMm > 0,
-        wait,
+        wait: wait ?? rainToday,
         airless,
       });
     }

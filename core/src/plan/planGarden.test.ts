@@ -103,6 +103,9 @@ describe('today', () => {
     expect(planOn(today, [atLine]).waterings[0]?.date).toBe(today);
     expect(planOn(today, [atLine], rain(0.8)).beds[0]?.leave?.code).toBe('rain coming');
     expect(planOn(today, [atLine], rain(0.2)).beds[0]?.leave?.code).not.toBe('rain coming');
+    // Rain expected on the day itself is the reason told, not a store that is not there.
+    const now: ForecastDay[] = [{ date: today, tMinC: 13, tMaxC: 20, rainMm: 40, rainChance: 0.9 }];
+    expect(planOn(today, [atLine], now).beds[0]?.leave).toMatchObject({ code: 'rain coming', on: today });
   });
 
   test('a limit on minutes leaves out what does not fit, and says so', () => {

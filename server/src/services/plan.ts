@@ -22,6 +22,7 @@ import {
   referenceEt,
   soilProfile,
   usualLeafOut,
+  weatherAlerts,
   type BedInput,
   type BedOutlook,
   type DailyRecord,
@@ -250,6 +251,10 @@ export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Pro
   }
   const from = addDays(today, -RIBBON_PAST_DAYS);
   const fortnight = weather.filter((day) => day.date >= addDays(today, -14) && day.date < today);
+  const ahead = weather.filter(
+    (day) => day.date >= today && (day.source === 'forecast' || day.source === 'record'),
+  );
+  const behind = weather.filter((day) => day.date < today && day.source === 'record');
   const measured = fortnight.filter((day) => day.source === 'record').length;
   return {
     garden: context.garden,
@@ -257,6 +262,10 @@ export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Pro
     stops,
     leaveAlone,
     sharpen: sharpenOf(context),
+    alerts: [
+      ...weatherAlerts(ahead).filter((alert) => alert.code !== 'dry spell'),
+      ...weatherAlerts(behind).filter((alert) => alert.code === 'dry spell'),
+    ],
     totals: plan.todayTotals,
     ribbon: weather
       .filter((day) => day.date >= from)

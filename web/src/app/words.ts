@@ -1,5 +1,5 @@
 import type { WindowView } from '@kibble/contract';
-import type { LeaveReason, WaterReason } from '@kibble/core';
+import type { LeaveReason, WaterReason, WeatherAlert } from '@kibble/core';
 import { format, isSameYear, parseISO } from 'date-fns';
 import type { Units } from './units.ts';
 
@@ -34,7 +34,7 @@ export function leaveHead(reason: LeaveReason, nextDate: string | null): string 
     case 'enough in store':
       return nextDate ? `${days(reason.daysInHand)} in hand` : 'over a fortnight in hand';
     case 'rain coming':
-      return `wait for ${dayName(reason.on)}`;
+      return `rain likely ${shortDay(reason.on)}`;
     case 'too wet':
       return 'too wet';
     case 'nothing growing':
@@ -54,7 +54,7 @@ export function leaveSentence(
     case 'enough in store':
       return `${units.number('depth', reason.depletionMm)} of the ${units.text('depth', reason.readilyMm)} it can spare are gone.`;
     case 'rain coming':
-      return `${units.text('depth', reason.rainMm)} of rain are likely (${Math.round(reason.chance * 100)} %), and it can stand the wait.`;
+      return `${units.text('depth', reason.rainMm)} expected (${Math.round(reason.chance * 100)} %), and it can stand the wait.`;
     case 'too wet':
       return `The roots have been short of air for ${days(reason.airlessDays)}. Let it drain and look again tomorrow.`;
     case 'nothing growing':
@@ -76,3 +76,26 @@ export function windowWords(window: WindowView, today: string): string {
     ? `Next: between ${name(early)} and ${name(late)}${middle}.`
     : `Next: ${name(early)} at the earliest, and perhaps not within a fortnight${middle}.`;
 }
+
+/** What the weather asks for, in one sentence. */
+export function alertWords(alert: WeatherAlert, units: Units): string {
+  const on = dayMonth(alert.from);
+  switch (alert.code) {
+    case 'heat wave':
+      return `Heat from ${on}: ${days(alert.days)}, up to ${units.text('temperature', alert.highestC)}. Soak, mulch and shade before it comes.`;
+    case 'hot dry wind':
+      return `Hot dry wind on ${on}, ${units.text('temperature', alert.highestC)}: trees and pots lose most. Drink, and keep out of the noon sun.`;
+    case 'dry spell':
+      return `${days(alert.days)} without real rain.`;
+    case 'soaking rain':
+      return `Soaking rain likely on ${on}, ${units.text('depth', alert.rainMm)}.`;
+    case 'hard frost':
+      return `Hard frost on ${on}, ${units.text('temperature', alert.lowestC)}: drain hoses and lines before it.`;
+    case 'ground about to freeze':
+      return `The ground is about to freeze from ${on}: last watering of anything that stands the winter, then none.`;
+  }
+}
+
+/** Alerts that do harm if nothing is done. */
+export const isHarm = (alert: WeatherAlert): boolean =>
+  alert.code !== 'soaking rain' && alert.code !== 'dry spell';

@@ -1,18 +1,22 @@
 import type { ChartDay } from '@kibble/contract';
 import { area, axisLabelDates, line, max, scaleLinear, scaleTime, curveMonotoneX } from './d3parts.ts';
 import { useMemo, useState } from 'react';
+import { useWidth } from './useWidth.ts';
 import { useUnits } from '../app/units.ts';
 import { dayMonth } from '../app/words.ts';
 import { parseISO } from 'date-fns';
 
-const WIDTH = 860;
-const HEIGHT = 300;
+const USUAL_WIDTH = 760;
+const HEIGHT = 290;
+/** Narrower than this the past is cut short. */
+const NARROW = 500;
 const LEFT = 48;
-const RIGHT = 96;
+const RIGHT = 76;
 const TOP = 46;
 const BOTTOM = 26;
 /** Days of the past shown; the rest is in the table of the season. */
 const PAST_DAYS = 35;
+const PAST_DAYS_NARROW = 12;
 /** Days ahead shown: as far as a forecast says anything. */
 const AHEAD_DAYS = 10;
 
@@ -20,17 +24,19 @@ const AHEAD_DAYS = 10;
 export function DepletionChart({ days, today }: { days: ChartDay[]; today: string }) {
   const units = useUnits();
   const [at, setAt] = useState<number | null>(null);
+  const [frame, width] = useWidth<HTMLElement>(USUAL_WIDTH);
+  const pastDays = width < NARROW ? PAST_DAYS_NARROW : PAST_DAYS;
   const shown = useMemo(() => {
     const index = Math.max(
       0,
       days.findIndex((d) => d.date === today),
     );
-    return days.slice(Math.max(0, index - PAST_DAYS), index + AHEAD_DAYS);
-  }, [days, today]);
+    return days.slice(Math.max(0, index - pastDays), index + AHEAD_DAYS);
+  }, [days, today, pastDays]);
   if (shown.length < 2) return <p className="text-quiet">The chart begins on the second day.</p>;
 
   const dates = shown.map((d) => parseISO(d.date));
-  const x = scaleTime([dates[0] as Date, dates[dates.length - 1] as Date], [LEFT, WIDTH - RIGHT]);
+  const x = scaleTime([dates[0] as Date, dates[dates.length - 1] as Date], [LEFT, width - RIGHT]);
   const deepest = (max(shown, (d) => Math.max(d.depletionMm, d.readilyMm)) ?? 10) * 1.18;
   const y = scaleLinear([0, deepest], [TOP, HEIGHT - BOTTOM]);
   const px = (d: ChartDay): number => x(parseISO(d.date));
@@ -53,12 +59,14 @@ export function DepletionChart({ days, today }: { days: ChartDay[]; today: strin
   const drop = scaleLinear([0, Math.max(10, most)], [0, TOP - 16]);
   const now = x(parseISO(today));
   const point = at === null ? null : shown[at];
-  const barWidth = Math.max(3, (WIDTH - LEFT - RIGHT) / shown.length / 2.6);
+  const barWidth = Math.max(3, (width - LEFT - RIGHT) / shown.length / 2.6);
+  const ticks = axisLabelDates(x, width < NARROW ? 4 : 7).filter((tick) => tick.x > LEFT + 24);
   const last = shown[shown.length - 1] as ChartDay;
 
   const move = (index: number): void => setAt(Math.min(shown.length - 1, Math.max(0, index)));
   return (
     <figure
+      ref={frame}
       tabIndex={0}
       aria-label="Chart of water gone from the root zone; left and right arrows move through the days"
       onKeyDown={(e) => {
@@ -68,18 +76,18 @@ export function DepletionChart({ days, today }: { days: ChartDay[]; today: strin
       onMouseLeave={() => setAt(null)}
     >
       <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        viewBox={`0 0 ${width} ${HEIGHT}`}
         className="w-full"
         onMouseMove={(e) => {
           const box = e.currentTarget.getBoundingClientRect();
-          const day = x.invert(((e.clientX - box.left) / box.width) * WIDTH).getTime();
+          const day = x.invert(((e.clientX - box.left) / box.width) * width).getTime();
           move(Math.round((day - (dates[0] as Date).getTime()) / 86_400_000));
         }}
       >
         <path d={held(shown) ?? ''} fill="var(--water)" opacity={0.14} />
         {y.ticks(4).map((mm) => (
           <g key={mm}>
-            <line x1={LEFT} x2={WIDTH - RIGHT} y1={y(mm)} y2={y(mm)} stroke="var(--rule)" strokeWidth={0.7} />
+            <line x1={LEFT} x2={width - RIGHT} y1={y(mm)} y2={y(mm)} stroke="var(--rule)" strokeWidth={0.7} />
             <text x={LEFT - 7} y={y(mm) + 4} fontSize={13} textAnchor="end" fill="var(--quiet)">
               {mm === 0 ? 'full' : units.number('depth', mm)}
             </text>
@@ -119,7 +127,7 @@ export function DepletionChart({ days, today }: { days: ChartDay[]; today: strin
           strokeWidth={1.4}
           strokeDasharray="7 4"
         />
-        <text x={WIDTH - RIGHT + 8} y={y(last.readilyMm) + 4} fontSize={14} fill="var(--ink)">
+        <text x={width - RIGHT + 8} y={y(last.readilyMm) + 4} fontSize={14} fill="var(--ink)">
           refill line
         </text>
         <path d={curve(past) ?? ''} fill="none" stroke="var(--water)" strokeWidth={2.6} />
@@ -135,7 +143,7 @@ export function DepletionChart({ days, today }: { days: ChartDay[]; today: strin
         <text x={now + 5} y={15} fontSize={13} fontWeight={700} fill="var(--ink)">
           today
         </text>
-        {axisLabelDates(x).map((tick) => (
+        {ticks.map((tick) => (
           <text
             key={tick.label}
             x={tick.x}

@@ -236,7 +236,7 @@ function Labels({
   const step = units.system === 'us' ? 152.4 : 200;
   return (
     <g fontSize={12} fill="var(--ink)">
-      {range(0, depthMm + 1, step).map((mm) => (
+      {range(0, depthMm - step / 4, step).map((mm) => (
         <g key={mm}>
           <line x1={x0 - 5} x2={x0} y1={y(mm)} y2={y(mm)} stroke="var(--ink)" />
           <text x={x0 - 9} y={y(mm) + 4} textAnchor="end" fill="var(--quiet)">

@@ -3,7 +3,7 @@ import { timeFormat, type ScaleTime } from 'd3';
 export { area, curveMonotoneX, line, max, scaleLinear, scaleTime } from 'd3';
 
 /** A few dates to stand under a time axis. */
-export function axisLabelDates(x: ScaleTime<number, number>): { x: number; label: string }[] {
+export function axisLabelDates(x: ScaleTime<number, number>, about: number): { x: number; label: string }[] {
   const words = timeFormat('%-d %b');
-  return x.ticks(7).map((date) => ({ x: x(date), label: words(date) }));
+  return x.ticks(about).map((date) => ({ x: x(date), label: words(date) }));
 }

@@ -1,5 +1,8 @@
 import type { BedView } from '@kibble/contract';
 import {
+  MULCH_MATERIALS,
+  type BedForm,
+  type MulchMaterial,
   bucketTest,
   CATALOGUE,
   METHODS,
@@ -21,8 +24,10 @@ export interface TypedBed {
   area: string;
   textureClass: TextureClass;
   subsoilClass: TextureClass | '';
+  form: BedForm;
   underCover: boolean;
   mulch: string;
+  mulchMaterial: MulchMaterial;
   startWetness: 'soaked' | 'moist' | 'dry';
   cropId: string;
   plantedOn: string;
@@ -31,6 +36,8 @@ export interface TypedBed {
   flow: string;
   bucketVolume: string;
   bucketSeconds: string;
+  /** The guess a bed already runs on, L/min, and the method it was made for. */
+  guessed: { method: Method; litresPerMinute: number } | null;
 }
 
 /** Flow taken when nobody measured, L/min: a garden hose; two lines of drip; a can poured. Judgement. */
@@ -57,8 +64,10 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   area: '',
   textureClass: 'loam',
   subsoilClass: '',
+  form: 'flat',
   underCover: false,
   mulch: '',
+  mulchMaterial: 'straw',
   startWetness: 'soaked',
   cropId: 'tomato',
   plantedOn,
@@ -67,6 +76,7 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   flow: '',
   bucketVolume: '',
   bucketSeconds: '',
+  guessed: null,
 });
 
 const shown = (value: number): string => String(Math.round(value * 100) / 100);
@@ -78,7 +88,9 @@ export function typedFrom(bed: BedView, units: Units): TypedBed {
     area: shown(units.of('area').fromSi(bed.areaM2)),
     textureClass: bed.textureClass,
     subsoilClass: bed.subsoilClass ?? '',
+    form: bed.form,
     underCover: bed.underCover,
+    mulchMaterial: bed.mulchMaterial ?? 'straw',
     mulch: bed.mulchMm ? shown(units.of('depth').fromSi(bed.mulchMm)) : '',
     startWetness: bed.startWetness,
     cropId: bed.planting?.cropId ?? 'tomato',
@@ -86,6 +98,7 @@ export function typedFrom(bed: BedView, units: Units): TypedBed {
     method: bed.delivery.method,
     flowBy: bed.delivery.measured ? 'told' : 'guess',
     flow: shown(units.of('flow').fromSi(bed.delivery.litresPerMinute)),
+    guessed: bed.delivery.measured ? null : bed.delivery,
   };
 }
 
@@ -97,8 +110,9 @@ export function bedDraft(typed: TypedBed, units: Units): BedDraft {
     areaM2: typedSi('areaM2', typed.area, units) ?? 0,
     textureClass: typed.textureClass,
     subsoilClass: typed.subsoilClass || null,
+    form: typed.form,
     underCover: typed.underCover,
-    mulchMaterial: mulchMm ? 'straw' : null,
+    mulchMaterial: mulchMm ? typed.mulchMaterial : null,
     mulchMm,
     startWetness: typed.startWetness,
     planting: { cropId: typed.cropId, plantedOn: typed.plantedOn },
@@ -110,13 +124,16 @@ export function bedDraft(typed: TypedBed, units: Units): BedDraft {
   };
 }
 
+const guessedFlow = (method: Method, guessed: TypedBed['guessed']): number =>
+  guessed?.method === method ? guessed.litresPerMinute : USUAL_FLOW[method];
+
 function flowOf(typed: TypedBed, units: Units): number {
   if (typed.flowBy === 'told') return typedSi('litresPerMinute', typed.flow, units) ?? 0;
   if (typed.flowBy === 'bucket') {
     const litres = typedSi('litres', typed.bucketVolume, units) ?? 0;
     return bucketTest({ litres, seconds: Number(typed.bucketSeconds) }).litresPerMinute;
   }
-  return USUAL_FLOW[typed.method];
+  return guessedFlow(typed.method, typed.guessed);
 }
 
 const SECONDS_RULE = (text: string): string | true =>
@@ -207,6 +224,18 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         hint="Leave empty for bare soil."
         {...form.register('mulch', { validate: (v) => numberRule('mulchMm', v, units, true) })}
       />
+      <Choice label="Mulch, of what" {...form.register('mulchMaterial')}>
+        {MULCH_MATERIALS.map((name) => (
+          <option key={name} value={name}>
+            {name}
+          </option>
+        ))}
+      </Choice>
+      <Choice label="Shape of the bed" {...form.register('form')}>
+        <option value="flat">level with the paths</option>
+        <option value="raised">raised</option>
+        <option value="basin">a basin with a rim: rain cannot run off</option>
+      </Choice>
       <label className="flex min-h-11 items-center gap-3">
         <input type="checkbox" className="size-5 accent-ink" {...form.register('underCover')} /> Under glass
         or plastic: no rain reaches it
@@ -230,7 +259,9 @@ export function WaterFields({ form }: { form: UseFormReturn<TypedBed> }) {
         ))}
       </Choice>
       <Choice label="How fast it flows" {...form.register('flowBy')}>
-        <option value="guess">I don’t know: assume {units.text('flow', USUAL_FLOW[method])}</option>
+        <option value="guess">
+          I don’t know: assume {units.text('flow', guessedFlow(method, form.getValues('guessed')))}
+        </option>
         <option value="bucket">I timed a bucket</option>
         <option value="told">I know the figure</option>
       </Choice>

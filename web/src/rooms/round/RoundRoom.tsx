@@ -1,6 +1,6 @@
 import { useGardenRound } from '../../app/GardenShell.tsx';
 import { minutesText, useUnits } from '../../app/units.ts';
-import { dayName } from '../../app/words.ts';
+import { alertWords, dayName, isHarm } from '../../app/words.ts';
 import { Empty } from '../../ui/states.tsx';
 import { LeaveList } from './LeaveList.tsx';
 import { StopCard } from './StopCard.tsx';
@@ -23,16 +23,25 @@ export function RoundRoom() {
     tens(low) === tens(high)
       ? units.text('volume', tens(low))
       : `${units.number('volume', tens(low))}–${units.text('volume', tens(high))}`;
+  const harmful = round.alerts.filter(isHarm);
+  const quiet = round.alerts.filter((alert) => !isHarm(alert));
   const empty = stops.length + leaveAlone.length === 0;
 
   return (
     <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_19rem]">
       <section>
         <h1 className="text-3xl">{dayName(round.date)}’s round</h1>
-        <p className="mb-4 text-quiet">
+        <p className="text-quiet">
           {stops.length > 0 ? 'Water in the early morning, before the heat. ' : ''}
-          {outlook}
+          {round.alerts.length === 0 ? outlook : quiet.map((alert) => alertWords(alert, units)).join(' ')}
         </p>
+        <ul className="mb-4">
+          {harmful.map((alert) => (
+            <li key={alert.code} className="font-semibold text-brick">
+              {alertWords(alert, units)}
+            </li>
+          ))}
+        </ul>
         {empty ? (
           <Empty title="No bed is planted yet on this date">
             <p>
