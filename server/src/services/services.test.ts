@@ -1,0 +1,94 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { gardenBody } from '@kibble/contract';
+import { pino } from 'pino';
+import type { Sequelize } from 'sequelize';
+import { WeatherDayRow, type Garden } from '../db/models.ts';
+import { openDatabase } from '../db/open.ts';
+import { todayOf } from './clock.ts';
+import { createGarden } from './setup.ts';
+import { forgetForecasts, gardenWeather, storeDays } from './weather.ts';
+
+const log = pino({ level: 'silent' });
+const dir = mkdtempSync(join(tmpdir(), 'kibble-services-'));
+const file = join(dir, 'kibble.sqlite');
+let sequelize: Sequelize;
+
+beforeAll(async () => {
+  sequelize = await openDatabase(file);
+});
+afterAll(async () => {
+  await sequelize.close();
+  rmSync(dir, { recursive: true, force: true });
+});
+
+const garden = (change: { timeZone?: string; stationUrl?: string } = {}): Promise<Garden> =>
+  sequelize.transaction((transaction) =>
+    createGarden(
+      gardenBody.parse({ name: 'Test ground', latitudeDeg: 47, timeZone: change.timeZone ?? 'UTC' }),
+      { transaction, stationUrl: change.stationUrl },
+    ),
+  );
+
+describe('today at the garden', () => {
+  test.each([
+    // The nights on which clocks change in these zones, and either side of midnight there.
+    ['Europe/Paris', '2026-03-28T22:59:00Z', '2026-03-28'],
+    ['Europe/Paris', '2026-03-28T23:01:00Z', '2026-03-29'],
+    ['Europe/Paris', '2026-10-25T22:59:00Z', '2026-10-25'],
+    ['America/New_York', '2026-11-01T03:59:00Z', '2026-10-31'],
+    ['America/New_York', '2026-11-01T04:01:00Z', '2026-11-01'],
+    ['Pacific/Auckland', '2026-07-13T12:30:00Z', '2026-07-14'],
+  ])('%s at %s is %s', async (timeZone, now, day) => {
+    expect(todayOf(await garden({ timeZone }), { now: () => new Date(now) })).toBe(day);
+  });
+});
+
+describe('weather of a garden', () => {
+  test('a station that does not answer leaves what is known, and nothing fails', async () => {
+    const made = await garden({ stationUrl: 'http://127.0.0.1:9' });
+    await storeDays(made.id, 'import', [{ date: '2026-07-10', tMinC: 14, tMaxC: 29, rainMm: 2 }]);
+    forgetForecasts();
+    const days = await gardenWeather(made, '2026-07-14', '2026-07-08', 14, log);
+    expect(days).toHaveLength(6 + 14);
+    expect(days.find((d) => d.date === '2026-07-10')).toMatchObject({ source: 'record', rainMm: 2 });
+    expect(days.find((d) => d.date === '2026-07-12')?.source).toBe('ordinary day');
+  });
+
+  test('an import outweighs the station, whichever came first, and a day stored again is replaced', async () => {
+    const made = await garden();
+    const date = '2026-07-10';
+    await storeDays(made.id, 'import', [{ date, tMinC: 10, tMaxC: 20, rainMm: 9 }]);
+    await storeDays(made.id, 'station', [{ date, tMinC: 11, tMaxC: 21, rainMm: 0 }]);
+    await storeDays(made.id, 'import', [{ date, tMinC: 10, tMaxC: 22, rainMm: 8 }]);
+    const [day] = await gardenWeather(made, '2026-07-11', date, 1, log);
+    expect(day).toMatchObject({ tMaxC: 22, rainMm: 8, source: 'record' });
+    expect(await WeatherDayRow.count({ where: { gardenId: made.id } })).toBe(2);
+  });
+
+  test('a failed write leaves nothing behind', async () => {
+    const made = await garden();
+    const good = { date: '2026-07-10', tMinC: 10, tMaxC: 20, rainMm: 9 };
+    const bad = { ...good, date: '2026-07-11', tMinC: null as unknown as number };
+    await expect(
+      sequelize.transaction(async (transaction) => {
+        await storeDays(made.id, 'import', [good], transaction);
+        await storeDays(made.id, 'import', [bad], transaction);
+      }),
+    ).rejects.toThrow();
+    expect(await WeatherDayRow.count({ where: { gardenId: made.id } })).toBe(0);
+  });
+});
+
+test('opening the same file again runs no migration twice and keeps what is in it', async () => {
+  const made = await garden();
+  const again = await openDatabase(file);
+  const [rows] = await again.query(`SELECT count(*) AS n FROM gardens WHERE id = ${made.id}`);
+  expect((rows as { n: number }[])[0]?.n).toBe(1);
+  const [migrations] = await again.query('SELECT name FROM SequelizeMeta');
+  expect(migrations).toHaveLength(1);
+  await again.close();
+  sequelize = await openDatabase(file);
+});

@@ -1,0 +1,104 @@
+import { describe, expect, test } from '@jest/globals';
+import type { LeaveReason, WaterReason, WeatherAlert } from '@kibble/core';
+import { unitsOf } from './units.ts';
+import {
+  alertWords,
+  isHarm,
+  leaveHead,
+  leaveSentence,
+  plainDate,
+  waterSentence,
+  windowWords,
+} from './words.ts';
+
+const metric = unitsOf('metric');
+const us = unitsOf('us');
+const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
+
+const reason: WaterReason = {
+  code: 'refill line',
+  depletionMm: 20.2,
+  readilyMm: 24.6,
+  totalMm: 77.6,
+  useTodayMm: 7.1,
+  cropUseMm: 7.1,
+  depletionShare: 0.4,
+};
+
+describe('why a bed is watered', () => {
+  test('one sentence with figures, units and the depth it reaches', () => {
+    expect(plain(waterSentence(reason, 637, metric))).toBe(
+      '20 of the 25 mm it can spare are gone, and today takes 7 mm more. This fills it to 640 mm deep.',
+    );
+    expect(plain(waterSentence(reason, 637, us))).toMatch(/0.8 of the 0.97 in .* 25.2 in deep/);
+  });
+  test('a bed past its line and a young one say so', () => {
+    expect(plain(waterSentence({ ...reason, depletionMm: 30 }, 500, metric))).toMatch(
+      /^Past its refill line: 30 mm are gone, it can spare 25 mm/,
+    );
+    expect(waterSentence({ ...reason, code: 'establishing' }, 200, metric)).toMatch(
+      /^Still young and short of root/,
+    );
+  });
+});
+
+describe('why a bed is left alone', () => {
+  const enough: LeaveReason = { code: 'enough in store', daysInHand: 1, depletionMm: 9, readilyMm: 29 };
+  test('days in hand, singular and beyond the horizon', () => {
+    expect(leaveHead(enough, '2026-07-15')).toBe('1 day in hand');
+    expect(leaveHead({ ...enough, daysInHand: 3 }, '2026-07-17')).toBe('3 days in hand');
+    expect(leaveHead(enough, null)).toBe('over a fortnight in hand');
+    expect(plain(leaveSentence(enough, metric, null))).toBe('9 of the 29 mm it can spare are gone.');
+  });
+  test('rain, wet ground, bare ground and what was done today', () => {
+    const rain: LeaveReason = { code: 'rain coming', on: '2026-07-22', rainMm: 27, chance: 0.6 };
+    expect(leaveHead(rain, null)).toBe('rain likely Wed 22');
+    expect(plain(leaveSentence(rain, metric, null))).toMatch(/27 mm .*60 %/);
+    expect(leaveSentence({ code: 'too wet', airlessDays: 3 }, metric, null)).toMatch(
+      /short of air for 3 days/,
+    );
+    expect(leaveSentence({ code: 'nothing growing' }, metric, null)).toMatch(/no water/);
+    const settled: LeaveReason = { code: 'settled today' };
+    expect(leaveSentence(settled, metric, { kind: 'skip', reason: 'feels moist', litres: null })).toBe(
+      'Skipped: feels moist.',
+    );
+    expect(plain(leaveSentence(settled, metric, { kind: 'watering', reason: null, litres: 120 }))).toBe(
+      'Had 120 L today.',
+    );
+  });
+});
+
+describe('when the next watering is due', () => {
+  const litres = { low: 1, middle: 2, high: 3 };
+  test('certain, between two days, perhaps not at all', () => {
+    const words = (early: string | null, likely: string | null, late: string | null): string =>
+      windowWords({ early, likely, late, litres }, '2026-07-14');
+    expect(words('2026-07-16', '2026-07-16', '2026-07-16')).toBe('Next: Thu 16 Jul, as good as certain.');
+    expect(words('2026-07-16', '2026-07-17', '2026-07-19')).toBe(
+      'Next: between Thu 16 Jul and Sun 19 Jul, most likely Fri 17 Jul.',
+    );
+    expect(words('2026-07-14', '2026-07-14', '2026-07-15')).toMatch(/between today and/);
+    expect(words('2026-07-20', null, null)).toMatch(/perhaps not within a fortnight/);
+    expect(words(null, null, null)).toMatch(/No watering is likely/);
+  });
+});
+
+test('every alert has words, and only the harmful ones are brick', () => {
+  const from = '2026-07-15';
+  const alerts: WeatherAlert[] = [
+    { code: 'heat wave', from, days: 5, highestC: 36 },
+    { code: 'hot dry wind', from, highestC: 38, humidityPct: 18, windMs: 7 },
+    { code: 'dry spell', from, days: 23 },
+    { code: 'soaking rain', from, rainMm: 27 },
+    { code: 'hard frost', from, lowestC: -8 },
+    { code: 'ground about to freeze', from, meanC: -3 },
+  ];
+  for (const alert of alerts) expect(alertWords(alert, metric).length).toBeGreaterThan(15);
+  expect(plain(alertWords(alerts[0] as WeatherAlert, us))).toMatch(/5 days, up to 97°F/);
+  expect(alerts.filter(isHarm)).toHaveLength(4);
+});
+
+test('a year is written only when it is another one', () => {
+  expect(plainDate('2026-07-03', '2026-07-14')).toBe('3 Jul');
+  expect(plainDate('2015-07-03', '2026-07-14')).toBe('3 Jul 2015');
+});
