@@ -3,6 +3,8 @@ process.env.TZ = 'America/New_York';
 
 export default {
   testEnvironment: 'node',
+  // Generous: a busy machine must not fail a test that is right.
+  testTimeout: 60_000,
   testMatch: ['<rootDir>/{core,contract,server,simulators,demo,web}/src/**/*.test.ts'],
   transform: {
     '^.+\\.tsx?$': [

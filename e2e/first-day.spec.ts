@@ -111,3 +111,27 @@ test('the minutes open their working, down to what is measured and what is assum
   await page.keyboard.press('Escape');
   await expect(dialog).toBeHidden();
 });
+
+test('the keyboard alone can tick a stop, and a phone reaches the other gardens', async ({
+  page,
+  kibble,
+}) => {
+  await page.goto(kibble);
+  const done = page.getByRole('button', { name: 'Done' });
+  await done.first().waitFor();
+  const before = await done.count();
+  await done.first().focus();
+  await page.keyboard.press('Enter');
+  await expect(done).toHaveCount(before - 1);
+  await page.getByRole('button', { name: 'Skip' }).first().focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole('link', { name: 'Settings', exact: true }).click();
+  await expect(page.getByText('Three Poplars, open now')).toBeVisible();
+  await page.getByRole('main').getByRole('link', { name: 'New garden' }).click();
+  await expect(page.getByRole('heading', { name: 'Four answers to a first plan' })).toBeVisible();
+});

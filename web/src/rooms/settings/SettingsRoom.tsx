@@ -1,5 +1,6 @@
+import { Link } from 'react-router';
 import { useForm, useWatch } from 'react-hook-form';
-import { refusal, useChangeGardenMutation } from '../../app/api.ts';
+import { refusal, useChangeGardenMutation, useGardensQuery } from '../../app/api.ts';
 import { useGardenRound } from '../../app/GardenShell.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
@@ -18,6 +19,7 @@ export function SettingsRoom() {
   const form = useForm<Typed>({
     values: { name: garden.name, units: garden.units, clock: garden.clockMode, date: garden.today },
   });
+  const { data: gardens } = useGardensQuery(null);
   const clock = useWatch({ control: form.control, name: 'clock' });
   const save = form.handleSubmit(async ({ name, units, clock: mode, date }) => {
     await change({
@@ -26,56 +28,81 @@ export function SettingsRoom() {
     }).unwrap();
   });
   return (
-    <form
-      noValidate
-      onSubmit={(e) => void save(e).catch(() => undefined)}
-      className="flex max-w-xl flex-col gap-5"
-    >
-      <h1 className="text-3xl">Settings</h1>
-      <Field
-        label="Name of the garden"
-        error={form.formState.errors.name?.message}
-        {...form.register('name', {
-          validate: (v) => v.trim() !== '' || 'Name of the garden must not be empty.',
-        })}
-      />
-      <Choice label="Units" {...form.register('units')}>
-        <option value="metric">millimetres, litres, °C</option>
-        <option value="us">inches, gallons, °F</option>
-      </Choice>
-      <Choice
-        label="Date"
-        hint="A practice date lets you walk through a year on record, one day at a time."
-        {...form.register('clock')}
+    <>
+      <form
+        noValidate
+        onSubmit={(e) => void save(e).catch(() => undefined)}
+        className="flex max-w-xl flex-col gap-5"
       >
-        <option value="real">the real date</option>
-        <option value="practice">a practice date</option>
-      </Choice>
-      {clock === 'practice' ? (
+        <h1 className="text-3xl">Settings</h1>
         <Field
-          label="Practice date"
-          type="date"
-          error={form.formState.errors.date?.message}
-          {...form.register('date', {
-            validate: (v) => /^\d{4}-\d{2}-\d{2}$/.test(v) || 'Practice date must be a day of the calendar.',
+          label="Name of the garden"
+          error={form.formState.errors.name?.message}
+          {...form.register('name', {
+            validate: (v) => v.trim() !== '' || 'Name of the garden must not be empty.',
           })}
         />
-      ) : null}
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
+        <Choice label="Units" {...form.register('units')}>
+          <option value="metric">millimetres, litres, °C</option>
+          <option value="us">inches, gallons, °F</option>
+        </Choice>
+        <Choice
+          label="Date"
+          hint="A practice date lets you walk through a year on record, one day at a time."
+          {...form.register('clock')}
+        >
+          <option value="real">the real date</option>
+          <option value="practice">a practice date</option>
+        </Choice>
+        {clock === 'practice' ? (
+          <Field
+            label="Practice date"
+            type="date"
+            error={form.formState.errors.date?.message}
+            {...form.register('date', {
+              validate: (v) =>
+                /^\d{4}-\d{2}-\d{2}$/.test(v) || 'Practice date must be a day of the calendar.',
+            })}
+          />
+        ) : null}
+        {error ? (
+          <p role="alert" className="font-semibold text-brick">
+            {refusal(error).message}
+          </p>
+        ) : null}
+        <div className="flex items-center gap-4">
+          <Button type="submit" disabled={isLoading}>
+            Keep the changes
+          </Button>
+          {isSuccess && !form.formState.isDirty ? <span role="status">Kept.</span> : null}
+        </div>
+        <p className="text-sm text-quiet">
+          {garden.name} lies at {Math.abs(garden.latitudeDeg)}° {garden.latitudeDeg < 0 ? 'south' : 'north'},
+          in the time of {garden.timeZone}.
         </p>
-      ) : null}
-      <div className="flex items-center gap-4">
-        <Button type="submit" disabled={isLoading}>
-          Keep the changes
-        </Button>
-        {isSuccess && !form.formState.isDirty ? <span role="status">Kept.</span> : null}
-      </div>
-      <p className="text-sm text-quiet">
-        {garden.name} lies at {Math.abs(garden.latitudeDeg)}° {garden.latitudeDeg < 0 ? 'south' : 'north'}, in
-        the time of {garden.timeZone}.
-      </p>
-    </form>
+      </form>
+      <section className="mt-10 max-w-xl">
+        <h2 className="mb-1 text-2xl">Gardens</h2>
+        <ul>
+          {(gardens ?? []).map((other) => (
+            <li key={other.id} className="border-t border-rule py-2">
+              {other.id === garden.id ? (
+                <strong>{other.name}, open now</strong>
+              ) : (
+                <Link className="underline underline-offset-4" to={`/garden/${other.id}/round`}>
+                  {other.name}
+                </Link>
+              )}
+            </li>
+          ))}
+        </ul>
+        <Link
+          className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4"
+          to="/new"
+        >
+          New garden
+        </Link>
+      </section>
+    </>
   );
 }
