@@ -7,6 +7,7 @@ const VIEWS = [
   ['bed', '/garden/1/beds/2', 1280, 800],
   ['beds', '/garden/1/beds', 1280, 800],
   ['weather', '/garden/1/weather', 1280, 800],
+  ['settings', '/garden/1/settings', 1280, 800],
   ['setup', '/new', 1280, 800],
 ] as const;
 

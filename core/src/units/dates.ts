@@ -1,5 +1,5 @@
 import { UTCDate } from '@date-fns/utc';
-import { addDays as addDaysTo, differenceInCalendarDays, getDayOfYear, isValid } from 'date-fns';
+import { addDays as addDaysTo, getDayOfYear, isValid } from 'date-fns';
 
 /**
  * A watering day is a calendar day at the garden, written `YYYY-MM-DD`. It has no hour and no zone,
@@ -11,10 +11,12 @@ const ISO_DATE = /^(\d{4})-(\d{2})-(\d{2})$/;
 
 /** The same few hundred days are asked for over and over; reading a date costs more than all else a day does. */
 const CACHE_SIZE = 20_000;
+const DAY_MS = 86_400_000;
 const parsedDates = new Map<IsoDate, UTCDate>();
 const yearDays = new Map<IsoDate, number>();
+const writtenDates = new Map<number, IsoDate>();
 
-function remember<T>(cache: Map<IsoDate, T>, date: IsoDate, value: T): T {
+function remember<K, T>(cache: Map<K, T>, date: K, value: T): T {
   if (cache.size >= CACHE_SIZE) cache.clear();
   cache.set(date, value);
   return value;
@@ -48,12 +50,14 @@ export function isIsoDate(date: string): boolean {
 
 /** The calendar day `days` after `date` (before it when negative). */
 export function addDays(date: IsoDate, days: number): IsoDate {
-  return format(new UTCDate(addDaysTo(parse(date), days)));
+  const start = parse(date);
+  const at = start.getTime() + days * DAY_MS;
+  return writtenDates.get(at) ?? remember(writtenDates, at, format(new UTCDate(addDaysTo(start, days))));
 }
 
-/** Whole calendar days from `from` to `to`; negative when `to` is earlier. */
+/** Whole calendar days from `from` to `to`; negative when `to` is earlier. In UTC every day is as long as the next. */
 export function daysBetween(from: IsoDate, to: IsoDate): number {
-  return differenceInCalendarDays(parse(to), parse(from));
+  return (parse(to).getTime() - parse(from).getTime()) / DAY_MS;
 }
 
 /** Day of the year, 1 (1 January) to 366. */

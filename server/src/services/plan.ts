@@ -42,7 +42,9 @@ import { eventToView } from './events.ts';
 import { gardenToView, START_FULLNESS } from './setup.ts';
 import { earliestStart, gardenWeather, siteOf } from './weather.ts';
 
-export const HORIZON_DAYS = 14;
+const HORIZON_DAYS = 14;
+/** Members of the forecast behind the due windows: enough for a 10 and a 90 % day. */
+const MEMBERS = 100;
 const RIBBON_PAST_DAYS = 6;
 /** Latest measured days from which rain past the forecast is guessed. */
 const CLIMATOLOGY_DAYS = 60;
@@ -127,6 +129,7 @@ async function contextOf(garden: Garden, wall: WallClock, log: Logger): Promise<
     {
       today,
       horizonDays: HORIZON_DAYS,
+      members: MEMBERS,
       climatology: measured.length >= CLIMATOLOGY_DAYS / 2 ? rainClimatology(measured) : undefined,
     },
   );
