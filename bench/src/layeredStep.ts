@@ -129,7 +129,7 @@ export interface StepFigures {
   ratio: number | null;
 }
 
-const ROUNDS = 7;
+const ROUNDS = 15;
 const middle = (values: number[]): number => values.sort((x, y) => x - y)[Math.floor(values.length / 2)] ?? 0;
 
 /** The layered step against its C twin, on a bed wetted all over and on one wetted in part. */

@@ -40,11 +40,13 @@ static void step(const Bed *b, double *water, double *surface, double *rootMm, d
   const double perLayer = root > 0 ? LAYER_MM / root : 1;
   const double lastPart = min2(1, root / LAYER_MM - (rootLayers - 1));
 
+  int drained = 1;
   for (int c = 0; c < b->columns; c++) {
     double *w = water + c * n;
     const double share = b->share[c];
     double flux = entering + (c == 0 ? b->irrigation[d] / share : 0);
     const double inflow = flux;
+    int spills = 0;
     if (inflow == 0 && *drainedState) continue;
     for (int i = 0; i < n; i++) {
       const double before = w[i];
@@ -60,12 +62,17 @@ static void step(const Bed *b, double *water, double *surface, double *rootMm, d
         const double limit = i + 1 < n ? b->maxFlux[i + 1] + (room > 0 ? room : 0) : b->bottomFlux;
         if (down > limit) down = limit;
       }
-      w[i] = filled - down;
+      const double stays = filled - down;
+      w[i] = stays;
+      if (stays > b->fc[i] + 1e-6) {
+        drained = 0;
+        if (stays > b->sat[i]) spills = 1;
+      }
       if (i == rootLayers - 1) below += share * down;
       flux = down;
     }
     drainage += share * flux;
-    for (int i = n - 1; i > 0; i--) {
+    for (int i = n - 1; i > 0 && spills; i--) {
       const double over = w[i] - b->sat[i];
       if (over > 0) {
         w[i] = b->sat[i];
@@ -78,13 +85,6 @@ static void step(const Bed *b, double *water, double *surface, double *rootMm, d
       w[0] = b->sat[0];
       runoff += share * over;
     }
-  }
-
-  int drained = *drainedState;
-  if (!drained || entering > 0 || b->irrigation[d] > 0) {
-    drained = 1;
-    for (int c = 0; c < b->columns; c++)
-      for (int i = 0; i < n && drained; i++) drained = water[c * n + i] <= b->fc[i];
   }
 
   const double kcb = b->kcb[d], climate = b->climate[d], height = b->height[d];

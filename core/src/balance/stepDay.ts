@@ -18,6 +18,8 @@ const ROOT_DRY_LIMIT = 0.08;
 /** Share of the store that must go before roots are drawn down, and the share of the season's growth they make before. Judgement. */
 const ROOT_DRAW = 0.1;
 const ROOT_PAMPERED = 0.5;
+/** Water above field capacity too little to count as sinking, mm. */
+const STILL_MM = 1e-6;
 /** Surface that evaporates: two layers of 50 mm. */
 const EVAPORATING_LAYERS = 2;
 
@@ -49,6 +51,7 @@ export function stepDay(
   const fc = profile.fieldCapacityMm;
   const wp = profile.wiltingPointMm;
   const sat = profile.saturationMm;
+  const heldMm = profile.availableMm;
   const dry = profile.airDryMm;
   const maxFlux = profile.maxFluxMmPerDay;
   const drainShare = profile.drainShare;
@@ -67,17 +70,20 @@ export function stepDay(
   let root = state.rootMm;
   const potential = model.potentialRootMm[d];
   if (!model.rootResponse || potential < root) root = potential;
-  const rootLayers = Math.min(n, Math.ceil(root / LAYER_MM - 1e-9));
+  // A whole number to the machine too: the loops below run on it.
+  const rootLayers = Math.min(n, Math.ceil(root / LAYER_MM - 1e-9)) | 0;
   // Share of the lowest rooted layer that the roots have reached.
   const perLayer = root > 0 ? LAYER_MM / root : 1;
   const lastPart = Math.min(1, root / LAYER_MM - (rootLayers - 1));
 
   // Water in and down.
+  let drained = true;
   for (let c = 0; c < columns; c += 1) {
     const base = c * n;
     const share = columnShare[c];
     let flux = entering + (c === 0 ? irrigation / share : 0);
     const inflow = flux;
+    let spills = false;
     // On a day without water a profile that has drained stays as it is.
     if (inflow === 0 && state.drained) continue;
     for (let i = 0; i < n; i += 1) {
@@ -95,13 +101,18 @@ export function stepDay(
         const limit = i + 1 < n ? maxFlux[i + 1] + (room > 0 ? room : 0) : profile.bottomFluxMmPerDay;
         if (down > limit) down = limit;
       }
-      water[k] = filled - down;
+      const stays = filled - down;
+      water[k] = stays;
+      if (stays > fc[i] + STILL_MM) {
+        drained = false;
+        if (stays > sat[i]) spills = true;
+      }
       if (i === rootLayers - 1) below += share * down;
       flux = down;
     }
     drainage += share * flux;
     // What a layer cannot hold backs up; at the surface it runs off.
-    for (let i = n - 1; i > 0; i -= 1) {
+    for (let i = n - 1; i > 0 && spills; i -= 1) {
       const over = water[base + i] - sat[i];
       if (over > 0) {
         water[base + i] = sat[i];
@@ -113,14 +124,6 @@ export function stepDay(
     if (over > 0) {
       water[base] = sat[0];
       runoff += share * over;
-    }
-  }
-
-  let drained = state.drained;
-  if (!drained || entering > 0 || irrigation > 0) {
-    drained = true;
-    for (let c = 0; c < columns; c += 1) {
-      for (let i = 0; i < n && drained; i += 1) drained = water[c * n + i] <= fc[i];
     }
   }
 
@@ -192,7 +195,7 @@ export function stepDay(
     for (let i = 0; i < rootLayers; i += 1) {
       const part = i + 1 < rootLayers ? 1 : lastPart;
       const w = water[base + i];
-      const held = fc[i] - wp[i];
+      const held = heldMm[i];
       const free = w - wp[i];
       taw += part * held;
       if (free < held) gone += part * (held - free);
@@ -284,7 +287,7 @@ export function stepDay(
   // Roots follow the season, but not into dry soil, and slowly where the surface is always moist.
   if (model.rootResponse && root < potential) {
     const next = Math.min(n - 1, Math.floor(root / LAYER_MM));
-    const held = fc[next] - wp[next];
+    const held = heldMm[next];
     const moist = (water[next] - wp[next]) / held > ROOT_DRY_LIMIT;
     const pampered = available > 0 && depletion0 / available < ROOT_DRAW;
     const season = d > 0 ? Math.max(0, potential - model.potentialRootMm[d - 1]) : 0;

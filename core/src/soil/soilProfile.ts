@@ -49,6 +49,8 @@ export interface SoilProfile {
   fieldCapacityMm: Float64Array;
   wiltingPointMm: Float64Array;
   saturationMm: Float64Array;
+  /** Between field capacity and wilting point. */
+  availableMm: Float64Array;
   /** Driest the air can make the top layers: half the wilting point (FAO-56 eq. 73). */
   airDryMm: Float64Array;
   /** mm a day that can pass into each layer from above. */
@@ -182,6 +184,7 @@ export function soilProfile(ground: GroundInput, mulched = false): SoilProfile {
     fieldCapacityMm: new Float64Array(layers),
     wiltingPointMm: new Float64Array(layers),
     saturationMm: new Float64Array(layers),
+    availableMm: new Float64Array(layers),
     airDryMm: new Float64Array(layers),
     maxFluxMmPerDay: new Float64Array(layers),
     drainShare: new Float64Array(layers),
@@ -209,6 +212,7 @@ export function soilProfile(ground: GroundInput, mulched = false): SoilProfile {
     profile.fieldCapacityMm[i] = water.fieldCapacity * LAYER_MM;
     profile.wiltingPointMm[i] = water.wiltingPoint * LAYER_MM;
     profile.saturationMm[i] = water.saturation * LAYER_MM;
+    profile.availableMm[i] = profile.fieldCapacityMm[i] - profile.wiltingPointMm[i];
     profile.airDryMm[i] = 0.5 * water.wiltingPoint * LAYER_MM;
     profile.maxFluxMmPerDay[i] = water.conductivity * 24;
     const travelHours = ((water.saturation - water.fieldCapacity) * LAYER_MM) / water.conductivity;
