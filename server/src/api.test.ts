@@ -121,12 +121,20 @@ describe('the demo garden', () => {
     await request(app).post('/api/gardens/1/step').send({ days: -1 });
   });
 
-  test('the season on the bed page adds up with the change in store to the last 1e-6 mm', async () => {
+  test('the season’s rain and waterings on the bed page are the station’s and the log’s own', async () => {
     const page = bedPageView.parse((await request(app).get('/api/beds/1')).body);
-    const sums = page.days
-      .filter((d) => !d.ahead)
-      .reduce((total, d) => total + d.evaporationMm + d.transpirationMm, 0);
-    expect(page.season.evaporationMm + page.season.transpirationMm).toBeCloseTo(sums, 6);
+    const first = page.days[0]?.date ?? '';
+    const stationRain = (
+      await WeatherDayRow.findAll({ where: { gardenId: 1, source: 'station' }, raw: true })
+    )
+      .filter((day) => day.date >= first && day.date < '2026-07-14')
+      .reduce((sum, day) => sum + day.rainMm, 0);
+    expect(stationRain).toBeGreaterThan(50);
+    expect(page.season.rainMm).toBeCloseTo(stationRain, 6);
+    const logged = page.events
+      .filter((event) => event.kind === 'watering' && event.date < '2026-07-14')
+      .reduce((sum, event) => sum + (event.netMm ?? 0), 0);
+    expect(page.season.irrigationMm).toBeCloseTo(logged, 6);
   });
 
   test('a typed gauge outweighs the station, and a second reading replaces the first', async () => {
