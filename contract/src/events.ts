@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isoDate } from './garden.ts';
+import { isoDate } from './parts.ts';
 import { limited } from './limits.ts';
 
 export const SKIP_REASONS = ['feels moist', 'no time', 'rain on the way', 'other'] as const;

@@ -1,33 +1,11 @@
-import {
-  BED_FORMS,
-  CATALOGUE,
-  isIsoDate,
-  METHODS,
-  MULCH_MATERIALS,
-  START_METHODS,
-  TEXTURE_CLASSES,
-} from '@kibble/core';
+import { BED_FORMS, CATALOGUE, METHODS, MULCH_MATERIALS, START_METHODS, TEXTURE_CLASSES } from '@kibble/core';
 import { z } from 'zod';
+import { findingView } from './findings.ts';
 import { limited } from './limits.ts';
+import { isoDate, name, oneOf } from './parts.ts';
 
 export const UNIT_SYSTEMS = ['metric', 'us'] as const;
 export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
-
-export const isoDate = z.string().refine(isIsoDate, {
-  error: (issue) => `Date must be a calendar day written YYYY-MM-DD; got ${JSON.stringify(issue.input)}`,
-});
-
-const name = (label: string): z.ZodString =>
-  z
-    .string({ error: `${label} must be given in words` })
-    .trim()
-    .min(1, { error: `${label} must not be empty` })
-    .max(80, { error: `${label} must be 80 letters or fewer` });
-
-const oneOf = <const T extends readonly [string, ...string[]]>(label: string, values: T) =>
-  z.enum(values, {
-    error: (issue) => `${label} must be one of ${values.join(', ')}; got ${JSON.stringify(issue.input)}`,
-  });
 
 const cropIds = new Set(CATALOGUE.map((crop) => crop.id));
 const cropId = z.string().refine((id) => cropIds.has(id), {
@@ -122,6 +100,19 @@ export const bedView = bedBody.omit({ planting: true }).extend({
   startOn: isoDate,
   planting: planting.nullable(),
   archived: z.boolean(),
+  /** The bed whose ground this one shares, and the tap it draws from. */
+  groundOf: z.number().nullable(),
+  tapId: z.number().nullable(),
+  /** Everything found out about its ground and water, those of shared ground and of its tap among them, newest first. */
+  findings: z.array(findingView),
+});
+export const tapView = z.object({
+  id: z.number(),
+  gardenId: z.number(),
+  name: z.string(),
+  nozzle: z.string(),
+  archived: z.boolean(),
+  findings: z.array(findingView),
 });
 export const gardenView = z.object({
   id: z.number(),
@@ -135,6 +126,20 @@ export const gardenView = z.object({
   isDemo: z.boolean(),
   hasStation: z.boolean(),
   beds: z.array(bedView),
+  taps: z.array(tapView),
 });
+/** A tap with what is screwed on it: another nozzle is another flow, and another entry. */
+export const tapBody = z.object({
+  name: name('Name of the tap'),
+  nozzle: z.string().trim().max(80, { error: 'Nozzle must be 80 letters or fewer' }).default(''),
+});
+/** Where a bed's ground and water come from; what is left out stays. */
+export const bedLinks = z.object({
+  groundOf: z.number().int().nullable().optional(),
+  tapId: z.number().int().nullable().optional(),
+});
+export type TapBody = z.infer<typeof tapBody>;
+export type TapView = z.infer<typeof tapView>;
+export type BedLinks = z.infer<typeof bedLinks>;
 export type BedView = z.infer<typeof bedView>;
 export type GardenView = z.infer<typeof gardenView>;

@@ -15,7 +15,12 @@ export type Quantity =
   | 'count'
   | 'humidity'
   | 'solar'
-  | 'seconds';
+  | 'seconds'
+  | 'length'
+  | 'span'
+  | 'drip'
+  | 'rate'
+  | 'share';
 
 export interface Limit {
   label: string;
@@ -43,6 +48,49 @@ export const LIMITS = {
   rhMaxPct: { label: 'Highest humidity', min: 0, max: 100, quantity: 'humidity', unit: '%' },
   solarMJ: { label: 'Solar radiation', min: 0, max: 50, quantity: 'solar', unit: 'MJ/m²/day' },
   mulchMm: { label: 'Mulch depth', min: 0, max: 500, quantity: 'depth', unit: 'mm' },
+  bucketLitres: { label: 'The bucket', min: 0, above: true, max: 1000, quantity: 'volume', unit: 'L' },
+  caughtLitres: { label: 'Water caught', min: 0, above: true, max: 1000, quantity: 'volume', unit: 'L' },
+  seconds: { label: 'Seconds', min: 0, above: true, max: 86_400, quantity: 'seconds', unit: 's' },
+  canMm: { label: 'Depth in the can', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
+  canHeightMm: { label: 'Height of the can', min: 0, above: true, max: 2000, quantity: 'depth', unit: 'mm' },
+  sandMm: { label: 'Sand layer', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
+  siltMm: { label: 'Silt layer', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
+  clayMm: { label: 'Clay layer', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
+  topsoilMm: { label: 'Topsoil', min: 50, max: 1500, quantity: 'depth', unit: 'mm' },
+  rockMm: { label: 'Rock or hard pan', min: 100, max: 3000, quantity: 'depth', unit: 'mm' },
+  stonesPct: { label: 'Stones', min: 0, max: 90, quantity: 'percent', unit: '%' },
+  organicMatterPct: { label: 'Organic matter', min: 0, max: 8, quantity: 'percent', unit: '%' },
+  slopePct: { label: 'Slope', min: 0, max: 100, quantity: 'percent', unit: '%' },
+  fallMm: { label: 'Fall of the water', min: 0, max: 2000, quantity: 'depth', unit: 'mm' },
+  probeMm: { label: 'Depth reached', min: 0, max: 2000, quantity: 'depth', unit: 'mm' },
+  lookMm: { label: 'Depth looked at', min: 5, max: 1500, quantity: 'depth', unit: 'mm' },
+  targetMm: { label: 'Depth wanted', min: 0, above: true, max: 2000, quantity: 'depth', unit: 'mm' },
+  spreadDepthMm: {
+    label: 'Depth of the dressing',
+    min: 0,
+    above: true,
+    max: 500,
+    quantity: 'depth',
+    unit: 'mm',
+  },
+  bedLengthM: { label: 'Length of the bed', min: 0, above: true, max: 1000, quantity: 'length', unit: 'm' },
+  bedWidthM: { label: 'Width of the bed', min: 0, above: true, max: 100, quantity: 'length', unit: 'm' },
+  hoseM: { label: 'Length of the hose', min: 0, above: true, max: 500, quantity: 'length', unit: 'm' },
+  insetM: { label: 'Inset from the edge', min: 0, max: 50, quantity: 'span', unit: 'm' },
+  spacingM: { label: 'Spacing', min: 0, above: true, max: 20, quantity: 'span', unit: 'm' },
+  wetWidthM: { label: 'Width that got wet', min: 0, above: true, max: 20, quantity: 'span', unit: 'm' },
+  emitterLitresPerHour: { label: 'An emitter', min: 0, above: true, max: 100, quantity: 'drip', unit: 'L/h' },
+  lines: { label: 'Lines', min: 1, max: 50, quantity: 'count', unit: 'lines' },
+  plantEvery: { label: 'Plant at every', min: 1, max: 100, quantity: 'count', unit: 'emitters' },
+  buckets: { label: 'Buckets', min: 1, max: 1000, quantity: 'count', unit: 'buckets' },
+  poolingMinutes: {
+    label: 'Minutes until it pools',
+    min: 0,
+    above: true,
+    max: 1440,
+    quantity: 'minutes',
+    unit: 'min',
+  },
   days: { label: 'Days', min: -3650, max: 3650, quantity: 'count', unit: 'days' },
 } as const satisfies Record<string, Limit>;
 

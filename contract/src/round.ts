@@ -1,7 +1,8 @@
-import type { LeaveReason, WaterReason, WeatherAlert, Working } from '@kibble/core';
+import { QUICK_TESTS, type LeaveReason, type WaterReason, type WeatherAlert } from '@kibble/core';
 import { z } from 'zod';
 import { eventView } from './events.ts';
-import { gardenView, isoDate } from './garden.ts';
+import { bedView, gardenView } from './garden.ts';
+import { isoDate } from './parts.ts';
 
 export const DAY_SOURCES = ['record', 'forecast', 'own record', 'ordinary day'] as const;
 
@@ -41,6 +42,17 @@ const windowView = z.object({
   litres: z.object({ low: z.number(), middle: z.number(), high: z.number() }),
 });
 
+const litresRange = z.object({ low: z.number(), high: z.number() });
+/** A short measurement, and what it would make of the fortnight's litres on its bed. */
+const sharpenView = z.object({
+  bedId: z.number(),
+  bedName: z.string(),
+  test: z.enum(QUICK_TESTS),
+  minutes: z.number(),
+  now: litresRange,
+  after: litresRange,
+});
+
 const runView = z.object({
   minutes: z.number(),
   litres: z.number(),
@@ -72,8 +84,8 @@ export const stopView = bedHead.extend({
   reachesMm: z.number(),
   reason: z.custom<WaterReason>((v) => typeof v === 'object' && v !== null && 'code' in v),
   keepLeavesDry: z.boolean(),
-  /** From the minutes down to what was measured, told, looked up or assumed. */
-  working: z.custom<Working>((v) => typeof v === 'object' && v !== null && 'inputs' in v),
+  /** Water went down one channel here when it was watched: a light wetting first. */
+  wetFirst: z.boolean(),
 });
 
 export const leaveView = bedHead.extend({
@@ -89,14 +101,7 @@ export const roundView = z.object({
   stops: z.array(stopView),
   leaveAlone: z.array(leaveView),
   /** The short measurement that would narrow one bed's fortnight most; null when nothing telling is assumed. */
-  sharpen: z
-    .object({
-      bedName: z.string(),
-      minutes: z.number(),
-      now: z.object({ low: z.number(), high: z.number() }),
-      after: z.object({ low: z.number(), high: z.number() }),
-    })
-    .nullable(),
+  sharpen: sharpenView.nullable(),
   totals: z.object({ minutes: z.number(), litres: z.number() }),
   ribbon: z.array(ribbonDay),
   /** What in the past weeks’ and the forecast’s weather asks for action. */
@@ -119,6 +124,8 @@ export const chartDay = z.object({
   totalMm: z.number(),
   rootDepthMm: z.number(),
   stressCoefficient: z.number(),
+  /** Depth the day's water reached, mm; 0 when none came. */
+  wetFrontMm: z.number(),
   ahead: z.boolean(),
   source: z.enum(DAY_SOURCES),
 });
@@ -130,6 +137,8 @@ export const bedPageView = bedHead.extend({
   stop: stopView.nullable(),
   leave: leaveView.nullable(),
   window: windowView.nullable(),
+  sharpen: sharpenView.nullable(),
+  bed: bedView,
   next: z.object({ date: isoDate, litres: z.number(), minutes: z.number(), localMm: z.number() }).nullable(),
   events: z.array(eventView),
   season: z.object({
@@ -142,6 +151,7 @@ export const bedPageView = bedHead.extend({
   }),
 });
 
+export type SharpenView = z.infer<typeof sharpenView>;
 export type RibbonDay = z.infer<typeof ribbonDay>;
 export type CoreView = z.infer<typeof coreView>;
 export type StopView = z.infer<typeof stopView>;

@@ -61,6 +61,22 @@ export { canMap, canTest, type CanTest } from './delivery/canTest.ts';
 export { dripLayout, dripRate, type DripLayout, type DripLayoutInput } from './delivery/dripLayout.ts';
 export * from './delivery/fills.ts';
 export { weighTest, type WeighTest } from './checks/weighTest.ts';
+export * from './checks/findings.ts';
+export { staleReason, type StaleReason } from './checks/staleness.ts';
+export {
+  reachingShare,
+  USUAL_TOPSOIL_MM,
+  whatIsKnown,
+  type KnownBed,
+  type ToldBed,
+} from './checks/whatIsKnown.ts';
+export { oddities, type Oddity } from './checks/oddities.ts';
+export { depthCheck, settledMinutes, type DepthCheck } from './checks/depthCheck.ts';
+export { lookCheck, type LookVerdict } from './checks/lookCheck.ts';
+export { canAdvice, FEWEST_FOR_EVENNESS, type CanAdvice } from './delivery/canAdvice.ts';
+export { poolingTest, type PoolingTest } from './delivery/poolingTest.ts';
+export { soakerTest } from './delivery/soakerTest.ts';
+export { spreadShare, wettedShare, wettedWidthM, type WettedShare } from './delivery/wettedStrip.ts';
 export { treeRing } from './delivery/treeRing.ts';
 export { daysInStore, FIXED_WEEK_MM, fixedWeekShortfall } from './plan/fixedWeek.ts';
 export { intakeRate } from './soil/soilProfile.ts';
@@ -70,7 +86,7 @@ export { cycleAndSoak, type CyclePlan } from './delivery/cycleAndSoak.ts';
 export { adviseMethod, type MethodAdvice, type MethodQuestion } from './delivery/adviseMethod.ts';
 export { bestHour, handPasses, type BestHour } from './delivery/bestHour.ts';
 export { efficiencyAt, HOURS, type HourOfDay } from './delivery/losses.ts';
-export { todaysHabit } from './delivery/todaysHabit.ts';
+export { todaysHabit, type HabitVerdict } from './delivery/todaysHabit.ts';
 export { METHODS, METHOD_FACTS, type Method } from './delivery/methods.ts';
 export {
   deliveryRate,
@@ -93,8 +109,16 @@ export {
   ASSUMABLE,
   assumedOf,
   nextBestTest,
+  QUICK_TESTS,
+  type QuickTest,
   type Assumable,
   type NextBestTest,
   type TestWorth,
 } from './working/nextBestTest.ts';
+export {
+  EXPLAINABLE,
+  explainNumber,
+  type Explainable,
+  type ExplainContext,
+} from './working/explainNumber.ts';
 export * from './working/explainTests.ts';

@@ -1,1 +1,1 @@
-export { beds, recordFrom, stationSeed, threePoplars } from './threePoplars.ts';
+export { beds, taps, recordFrom, stationSeed, threePoplars } from './threePoplars.ts';

@@ -1,4 +1,5 @@
 import type { BedBody, GardenBody } from '@kibble/contract';
+import type { FindingInput } from '@kibble/core';
 
 /** "Three Poplars", an invented market garden on a dry inland plain. Everything in it is made up. */
 export const threePoplars: GardenBody = {
@@ -19,7 +20,26 @@ export const recordFrom = '2026-03-01';
 /** A bed, and the last morning on which it was watered by the plan: since then nobody has been round. */
 interface DemoBed extends BedBody {
   followedUntil: string;
+  /** The tap it draws from, by its place in `taps`. */
+  tap?: number;
+  /** The bed whose ground it shares, by name. */
+  groundOf?: string;
+  findings?: { on: string; input: FindingInput }[];
 }
+
+/** The taps, and the buckets timed at them. */
+export const taps: { name: string; nozzle: string; findings: { on: string; input: FindingInput }[] }[] = [
+  {
+    name: 'Well pump',
+    nozzle: 'feed to the drip lines',
+    findings: [{ on: '2026-05-20', input: { kind: 'bucket', litres: 20, seconds: 62 } }],
+  },
+  {
+    name: 'Yard tap, mains',
+    nozzle: 'wand',
+    findings: [{ on: '2025-08-02', input: { kind: 'bucket', litres: 10, seconds: 55 } }],
+  },
+];
 
 const bed = (b: Omit<DemoBed, 'form' | 'underCover' | 'startWetness'> & Partial<DemoBed>): DemoBed => ({
   form: 'flat',
@@ -38,6 +58,18 @@ export const beds: DemoBed[] = [
     planting: { cropId: 'sweet-pepper', plantedOn: '2026-05-18' },
     delivery: { method: 'drip', litresPerMinute: 4.2, measured: true },
     followedUntil: '2026-07-13',
+    tap: 0,
+    findings: [
+      {
+        on: '2026-04-18',
+        input: {
+          kind: 'feel',
+          horizon: 'top',
+          answers: { ball: true, ribbon: true, ribbonLength: 'under 25 mm', rub: 'gritty' },
+        },
+      },
+      { on: '2026-05-24', input: { kind: 'spread', widthM: 0.3, spacingM: 0.6 } },
+    ],
   }),
   bed({
     name: 'Tomatoes, long bed',
@@ -50,6 +82,10 @@ export const beds: DemoBed[] = [
     planting: { cropId: 'tomato', plantedOn: '2026-05-12' },
     delivery: { method: 'drip', litresPerMinute: 3.8, measured: true },
     followedUntil: '2026-07-13',
+    tap: 0,
+    findings: [
+      { on: '2026-03-28', input: { kind: 'jar', horizon: 'top', sandMm: 38, siltMm: 41, clayMm: 18 } },
+    ],
   }),
   bed({
     name: 'Sweetcorn block',
@@ -67,6 +103,7 @@ export const beds: DemoBed[] = [
     planting: { cropId: 'onion', plantedOn: '2026-04-02' },
     delivery: { method: 'hose wand', litresPerMinute: 11, measured: false },
     followedUntil: '2026-07-13',
+    tap: 1,
   }),
   bed({
     name: 'Melons, clay corner',
@@ -78,6 +115,8 @@ export const beds: DemoBed[] = [
     planting: { cropId: 'melon', plantedOn: '2026-05-22' },
     delivery: { method: 'soaker hose', litresPerMinute: 1.6, measured: false },
     followedUntil: '2026-07-13',
+    tap: 0,
+    findings: [{ on: '2026-04-11', input: { kind: 'hole', fallMm: 14, minutes: 120 } }],
   }),
   bed({
     name: 'Salads, clay edge',

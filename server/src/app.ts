@@ -5,6 +5,7 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { errorHandler, Refusal } from './errors.ts';
 import { eventRoutes } from './routes/events.ts';
+import { findingRoutes } from './routes/findings.ts';
 import { gardenRoutes } from './routes/gardens.ts';
 import { weatherRoutes } from './routes/weather.ts';
 import type { Services } from './services/services.ts';
@@ -20,7 +21,13 @@ export function kibbleApp(services: Services, webDir?: string): Express {
   );
   app.use(compression());
   app.use('/api', express.json({ limit: '10mb' }));
-  app.use('/api', gardenRoutes(services), eventRoutes(services), weatherRoutes(services));
+  app.use(
+    '/api',
+    gardenRoutes(services),
+    eventRoutes(services),
+    findingRoutes(services),
+    weatherRoutes(services),
+  );
   app.use('/api', (req) => {
     throw new Refusal('not-found', `There is nothing at ${req.method} ${req.originalUrl}.`);
   });

@@ -1,8 +1,8 @@
-import { addDays, followSeason } from '@kibble/core';
-import { beds, threePoplars } from '@kibble/demo';
+import { addDays, followSeason, type FindingInput } from '@kibble/core';
+import { beds, taps, threePoplars } from '@kibble/demo';
 import type { Logger } from 'pino';
-import type { Sequelize } from 'sequelize';
-import { EventRow, Garden } from './db/models.ts';
+import type { Sequelize, Transaction } from 'sequelize';
+import { Bed, EventRow, FindingRow, Garden, Tap } from './db/models.ts';
 import { todayOf, type WallClock } from './services/clock.ts';
 import { planBed } from './services/plan.ts';
 import { createBed, createGarden, gardenToView } from './services/setup.ts';
@@ -22,10 +22,49 @@ export async function seedDemo(
   }
   await sequelize.transaction(async (transaction) => {
     const garden = await createGarden(threePoplars, { transaction, stationUrl, isDemo: true });
-    for (const { followedUntil: _, ...body } of beds) await createBed(garden.id, body, transaction);
+    for (const { followedUntil: _, tap: _tap, groundOf: _ground, findings: _findings, ...body } of beds)
+      await createBed(garden.id, body, transaction);
+    await seedFindings(garden.id, wall, transaction);
   });
   const garden = await Garden.findOne({ where: { isDemo: true } });
   if (garden) await waterAsPlanned(garden, wall, log);
+}
+
+/** The taps of the demo and what was tested before its first morning. */
+async function seedFindings(gardenId: number, wall: WallClock, transaction: Transaction): Promise<void> {
+  const fact = (of: { bedId?: number; tapId?: number; method?: string }, on: string, input: FindingInput) =>
+    FindingRow.create(
+      {
+        gardenId,
+        bedId: of.bedId ?? null,
+        tapId: of.tapId ?? null,
+        kind: input.kind,
+        date: on,
+        at: wall.now(),
+        method: of.method ?? null,
+        input: JSON.stringify(input),
+        note: null,
+      },
+      { transaction },
+    );
+  const tapIds: number[] = [];
+  for (const { name, nozzle, findings } of taps) {
+    const tap = await Tap.create({ gardenId, name, nozzle }, { transaction });
+    tapIds.push(tap.id);
+    for (const { on, input } of findings) await fact({ tapId: tap.id }, on, input);
+  }
+  const rows = await Bed.findAll({ where: { gardenId }, transaction });
+  for (const bed of beds) {
+    const row = rows.find((r) => r.name === bed.name);
+    if (!row) continue;
+    const shares = rows.find((r) => r.name === bed.groundOf);
+    await row.update(
+      { tapId: bed.tap === undefined ? null : (tapIds[bed.tap] ?? null), groundOf: shares?.id ?? null },
+      { transaction },
+    );
+    for (const { on, input } of bed.findings ?? [])
+      await fact({ bedId: row.id, method: bed.delivery.method }, on, input);
+  }
 }
 
 /** Fills the demo's past with what a gardener who followed the plan would have done. */

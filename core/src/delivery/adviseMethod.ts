@@ -83,6 +83,8 @@ const RULES: readonly Rule[] = [
   },
 ];
 const START = 60;
+/** Points below which a reason still counts but is not worth a line. Judgement. */
+const TOLD_FROM = 4;
 
 /**
  * Ways of watering a bed, best first, with what speaks for and against each.
@@ -90,11 +92,12 @@ const START = 60;
  */
 export function adviseMethod(question: MethodQuestion): MethodAdvice[] {
   return METHODS.map((method): MethodAdvice => {
-    const reasons = RULES.map(({ text, points }) => ({ text, weight: points(method, question) }))
-      .filter((r) => Math.abs(r.weight) >= 1)
+    const all = RULES.map(({ text, points }) => ({ text, weight: points(method, question) }));
+    const reasons = all
+      .filter((r) => Math.abs(r.weight) >= TOLD_FROM)
       .sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight))
       .map((r) => ({ good: r.weight > 0, ...r }));
-    const score = reasons.reduce((sum, r) => sum + r.weight, START);
+    const score = all.reduce((sum, r) => sum + r.weight, START);
     return {
       method,
       score: Math.min(100, Math.max(0, score)),

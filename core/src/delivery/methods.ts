@@ -23,6 +23,8 @@ export interface MethodFacts {
   byHand: boolean;
   /** Runs through small holes at low flow. */
   slow: boolean;
+  /** What the open tap gives is what the bed gets: a bucket at the tap is this method's flow. */
+  openTap: boolean;
   /** How much of it wind and midday heat can take, 0 (none) to 1 (a thrown spray). Judgement. */
   exposure: number;
   /** Weeding it makes, 0 (dry paths) to 1 (everything wetted). Common practice. */
@@ -40,7 +42,7 @@ const row = (
   weeds: number,
   surfaceStorageMm: number,
   how: string,
-  kind: { overhead?: boolean; byHand?: boolean; slow?: boolean } = {},
+  kind: { overhead?: boolean; byHand?: boolean; slow?: boolean; openTap?: boolean } = {},
 ): MethodFacts => ({
   efficiency,
   wettedFraction,
@@ -51,16 +53,17 @@ const row = (
   overhead: kind.overhead ?? false,
   byHand: kind.byHand ?? false,
   slow: kind.slow ?? false,
+  openTap: kind.openTap ?? false,
 });
 
 export const METHOD_FACTS: Readonly<Record<Method, MethodFacts>> = {
-  sprinkler: row(0.75, 1, 1, 1, 5, 'sprinkler, before the wind gets up', { overhead: true }),
-  'micro-spray': row(0.8, 0.9, 0.7, 0.8, 6, 'micro-sprays, low', { overhead: true }),
-  'hose wand': row(0.85, 1, 0.2, 0.7, 8, 'hose wand, low, on the soil', { byHand: true }),
+  sprinkler: row(0.75, 1, 1, 1, 5, 'sprinkler, before the wind gets up', { overhead: true, openTap: true }),
+  'micro-spray': row(0.8, 0.9, 0.7, 0.8, 6, 'micro-sprays, low', { overhead: true, openTap: true }),
+  'hose wand': row(0.85, 1, 0.2, 0.7, 8, 'hose wand, low, on the soil', { byHand: true, openTap: true }),
   drip: row(0.9, 0.5, 0, 0.2, 10, 'drip line', { slow: true }),
   'gravity drip kit': row(0.9, 0.4, 0, 0.2, 10, 'gravity drip kit', { slow: true }),
   'soaker hose': row(0.85, 0.6, 0.05, 0.3, 10, 'soaker hose', { slow: true }),
-  bubbler: row(0.9, 0.4, 0, 0.3, 20, 'bubbler, moved round from spot to spot'),
+  bubbler: row(0.9, 0.4, 0, 0.3, 20, 'bubbler, moved round from spot to spot', { openTap: true }),
   'slow bucket': row(0.95, 0.3, 0, 0.2, 20, 'buckets with a hole, stood by the plants', { slow: true }),
   'watering can': row(0.9, 0.8, 0.1, 0.5, 6, 'watering can, at the foot of the plants', { byHand: true }),
 };

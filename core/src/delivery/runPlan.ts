@@ -12,6 +12,8 @@ export interface Delivery {
   wettedFraction?: number;
   /** Evenness from a can test, 0.2–1: the driest quarter is what the plan waters. Default 1. */
   lowQuarterUniformity?: number;
+  /** Water the surface holds before it runs, mm, when it was seen; otherwise the method's usual. */
+  surfaceStorageMm?: number;
 }
 
 /** Share of the water sent that the driest quarter of the bed gets: losses and unevenness together (low-quarter method). */
@@ -67,7 +69,7 @@ export function runPlan(options: {
     netMm: localMm / efficiencyOf(delivery),
     rateMmPerHour,
     infiltrationMmPerHour: options.infiltrationMmPerHour,
-    surfaceStorageMm: METHOD_FACTS[delivery.method].surfaceStorageMm,
+    surfaceStorageMm: delivery.surfaceStorageMm ?? METHOD_FACTS[delivery.method].surfaceStorageMm,
   });
   return { ...cycles, localMm, bedMm, litres, minutes: litres / delivery.litresPerMinute, rateMmPerHour };
 }

@@ -16,13 +16,19 @@ export interface Known {
   flow?: Provenance;
   wettedFraction?: Provenance;
   efficiency?: Provenance;
+  evenness?: Provenance;
   soil?: Provenance;
+  organicMatter?: Provenance;
+  layers?: Provenance;
+  drainage?: Provenance;
+  intake?: Provenance;
+  place?: Provenance;
   area?: Provenance;
 }
 
 const DAY_SOURCE: Readonly<Record<SourcedDay['source'], (date: IsoDate) => Provenance>> = {
   record: (on) => ({ kind: 'measured', on }),
-  forecast: () => ({ kind: 'told' }),
+  forecast: () => ({ kind: 'table', name: 'the forecast' }),
   'own record': () => ({ kind: 'assumed', why: 'usual for this time of year in the garden’s own record' }),
   'ordinary day': () => ({ kind: 'assumed', why: 'an ordinary day of the season' }),
 };
@@ -97,7 +103,7 @@ export function explainWatering(options: {
         'It can hold',
         reason.totalMm,
         'mm',
-        known.soil ?? { kind: 'table', name: 'Saxton & Rawls 2006, from the soil’s texture' },
+        known.soil ?? usual('the texture as told, not tested; Saxton & Rawls 2006'),
       ),
       worked(
         'Share that may go',
@@ -127,7 +133,7 @@ export function explainWatering(options: {
     run.localMm,
     'mm',
     'what is gone this morning: it would pass what can be spared today',
-    [gone(reason.depletionMm, options.outlook), spare],
+    [explainGone(reason.depletionMm, options.outlook), spare],
   );
   const bedDepth = worked(
     'The same over the whole bed',
@@ -141,30 +147,51 @@ export function explainWatering(options: {
         wettedFractionOf(delivery),
         '',
         known.wettedFraction ?? usual(`usual for: ${method.how}`),
+        'wettedShare',
       ),
     ],
   );
+  const uneven = delivery.lowQuarterUniformity !== undefined;
+  const losses = [
+    leaf(
+      'Share that reaches the soil',
+      efficiencyOf({ ...delivery, lowQuarterUniformity: 1 }),
+      '',
+      known.efficiency ?? usual(`usual for: ${method.how}`),
+      'reachingShare',
+    ),
+  ];
+  if (uneven || method.overhead) {
+    losses.push(
+      leaf(
+        'Evenness of the driest quarter',
+        delivery.lowQuarterUniformity ?? 1,
+        '',
+        known.evenness ?? usual('taken as even; cans set out would tell'),
+        'evenness',
+      ),
+    );
+  }
   const litres = worked(
     'Litres through the tap',
     run.litres,
     'L',
-    'depth over the bed × area ÷ share that reaches the soil',
-    [
-      bedDepth,
-      leaf('Area', bed.bed.areaM2, 'm²', known.area ?? { kind: 'told' }),
-      leaf(
-        'Share that reaches the soil',
-        efficiencyOf(delivery),
-        '',
-        known.efficiency ?? usual(`usual for: ${method.how}`),
-      ),
-    ],
+    losses.length > 1
+      ? 'depth over the bed × area ÷ share that reaches the soil ÷ evenness'
+      : 'depth over the bed × area ÷ share that reaches the soil',
+    [bedDepth, leaf('Area', bed.bed.areaM2, 'm²', known.area ?? { kind: 'told' }, 'area'), ...losses],
   );
-  return worked('Minutes', run.minutes, 'min', 'litres ÷ flow', [
-    litres,
-    leaf('Flow', delivery.litresPerMinute, 'L/min', known.flow ?? usual('nobody has timed a bucket yet')),
-  ]);
+  return worked('Minutes', run.minutes, 'min', 'litres ÷ flow', [litres, flowLeaf(bed, known)]);
 }
+
+const flowLeaf = (bed: PlanBed, known: Known): Working =>
+  leaf(
+    'Flow',
+    bed.delivery.litresPerMinute,
+    'L/min',
+    known.flow ?? { kind: 'assumed', why: 'nobody has timed a bucket yet' },
+    'flow',
+  );
 
 const provenanceOf = (source: string): Provenance =>
   source.startsWith('judgement')
@@ -172,7 +199,7 @@ const provenanceOf = (source: string): Provenance =>
     : { kind: 'table', name: source };
 
 /** What is gone from the root zone, as what it holds when full less what it holds now. */
-function gone(depletionMm: number, outlook?: BedOutlook): Working {
+export function explainGone(depletionMm: number, outlook?: BedOutlook): Working {
   if (!outlook) return leaf('Gone this morning', depletionMm, 'mm', { kind: 'worked out' });
   let full = 0;
   let now = 0;
@@ -206,14 +233,15 @@ export function explainRate(bed: PlanBed, known: Known = {}): Working {
     'mm/h',
     'flow × 60 ÷ (area × share that gets wet)',
     [
+      flowLeaf(bed, known),
+      leaf('Area', bed.bed.areaM2, 'm²', known.area ?? { kind: 'told' }, 'area'),
       leaf(
-        'Flow',
-        delivery.litresPerMinute,
-        'L/min',
-        known.flow ?? { kind: 'assumed', why: 'nobody has timed a bucket yet' },
+        'Share that gets wet',
+        wettedFractionOf(delivery),
+        '',
+        known.wettedFraction ?? usual,
+        'wettedShare',
       ),
-      leaf('Area', bed.bed.areaM2, 'm²', known.area ?? { kind: 'told' }),
-      leaf('Share that gets wet', wettedFractionOf(delivery), '', known.wettedFraction ?? usual),
     ],
   );
 }

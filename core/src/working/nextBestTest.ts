@@ -7,14 +7,20 @@ import { soilOfClass } from '../soil/soils.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { Site } from '../weather/types.ts';
+import type { Known } from './explain.ts';
+import type { Provenance } from './types.ts';
 
 /** What may be assumed about a bed, and so could be measured. */
 export const ASSUMABLE = ['flow', 'texture', 'evenness', 'wetted share', 'wetness at the start'] as const;
 export type Assumable = (typeof ASSUMABLE)[number];
 
+/** The tests that can be recommended. */
+export const QUICK_TESTS = ['bucket', 'feel', 'cans', 'spread', 'look'] as const;
+export type QuickTest = (typeof QUICK_TESTS)[number];
+
 interface Question {
   /** The test that would settle it, and about how long it takes, min. */
-  test: 'bucket' | 'feel' | 'cans' | 'dig after watering' | 'probe';
+  test: QuickTest;
   minutes: number;
   /** The bed at the low and the high end of what is plausible. Ranges are judgements, named beside each. */
   ends: (bed: PlanBed) => [PlanBed, PlanBed];
@@ -72,7 +78,7 @@ const QUESTIONS: Readonly<Record<Assumable, Question>> = {
   },
   // Water spreads from a line by 40 % more or less than usual.
   'wetted share': {
-    test: 'dig after watering',
+    test: 'spread',
     minutes: 20,
     ends: (b) => [
       withDelivery(b, { wettedFraction: clamp(0.7 * wettedFractionOf(b.delivery), 0.05, 1) }),
@@ -80,7 +86,7 @@ const QUESTIONS: Readonly<Record<Assumable, Question>> = {
     ],
   },
   'wetness at the start': {
-    test: 'probe',
+    test: 'look',
     minutes: 5,
     ends: (b) => [
       { ...b, startFullness: clamp(b.startFullness + 0.35, 0, 1) },
@@ -91,7 +97,7 @@ const QUESTIONS: Readonly<Record<Assumable, Question>> = {
 
 export interface TestWorth {
   assumed: Assumable;
-  test: Question['test'];
+  test: QuickTest;
   minutes: number;
   /** The fortnight's litres at the two ends of what is plausible. */
   litresLow: number;
@@ -173,12 +179,16 @@ export function nextBestTest(options: {
   };
 }
 
-/** What of a delivery still rests on the method's usual figures. */
-export function assumedOf(delivery: PlanBed['delivery'], flowMeasured: boolean): Assumable[] {
+/** What of a bed still rests on usual figures, or on a test gone stale. */
+export function assumedOf(delivery: PlanBed['delivery'], known: Known): Assumable[] {
+  const open = (provenance: Provenance | undefined): boolean =>
+    provenance === undefined ||
+    provenance.kind === 'assumed' ||
+    (provenance.kind === 'measured' && provenance.stale !== undefined);
   const list: Assumable[] = [];
-  if (!flowMeasured) list.push('flow');
-  if (delivery.lowQuarterUniformity === undefined && METHOD_FACTS[delivery.method].overhead)
-    list.push('evenness');
-  if (delivery.wettedFraction === undefined && wettedFractionOf(delivery) < 1) list.push('wetted share');
+  if (open(known.flow)) list.push('flow');
+  if (open(known.soil)) list.push('texture');
+  if (open(known.evenness) && METHOD_FACTS[delivery.method].overhead) list.push('evenness');
+  if (open(known.wettedFraction) && wettedFractionOf(delivery) < 1) list.push('wetted share');
   return list;
 }

@@ -1,10 +1,12 @@
+import type { Tellable } from '../checks/findings.ts';
+import type { StaleReason } from '../checks/staleness.ts';
 import type { IsoDate } from '../units/dates.ts';
 
 /** How a value is known. A value with inputs is worked out from them. */
 export type Provenance =
   | { kind: 'worked out' }
-  | { kind: 'measured'; on?: IsoDate }
-  | { kind: 'told' }
+  | { kind: 'measured'; on?: IsoDate; stale?: StaleReason }
+  | { kind: 'told'; on?: IsoDate }
   | { kind: 'table'; name: string }
   | { kind: 'assumed'; why: string };
 
@@ -17,6 +19,8 @@ export interface Working {
   formula?: string;
   inputs: Working[];
   provenance: Provenance;
+  /** The gardener may put another figure in its place. */
+  tell?: Tellable;
 }
 
 /** A value worked out from others. */
@@ -35,14 +39,24 @@ export const worked = (
   provenance: { kind: 'worked out' },
 });
 
-/** A value that is simply known, and how. */
-export const leaf = (label: string, value: number, unit: string, provenance: Provenance): Working => ({
-  label,
-  value,
-  unit,
-  inputs: [],
-  provenance,
-});
+/** A value that is simply known, and how; `tell` names it when the gardener may put another in its place. */
+export const leaf = (
+  label: string,
+  value: number,
+  unit: string,
+  provenance: Provenance,
+  tell?: Tellable,
+): Working => ({ label, value, unit, inputs: [], provenance, tell });
+
+/** The first node of a tree with this label, or null. */
+export function findWorking(working: Working, label: string): Working | null {
+  if (working.label === label) return working;
+  for (const input of working.inputs) {
+    const found = findWorking(input, label);
+    if (found) return found;
+  }
+  return null;
+}
 
 /** Every leaf of a tree, left to right. */
 export function leaves(working: Working): Working[] {

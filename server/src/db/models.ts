@@ -35,6 +35,44 @@ export class Bed extends Model<InferAttributes<Bed>, InferCreationAttributes<Bed
   declare startOn: string;
   declare startWetness: string;
   declare archivedAt: CreationOptional<Date | null>;
+  /** The bed whose ground this one shares. */
+  declare groundOf: CreationOptional<number | null>;
+  declare tapId: CreationOptional<number | null>;
+}
+
+export class Tap extends Model<InferAttributes<Tap>, InferCreationAttributes<Tap>> {
+  declare id: CreationOptional<number>;
+  declare gardenId: number;
+  declare name: string;
+  declare nozzle: string;
+  declare archivedAt: CreationOptional<Date | null>;
+}
+
+/** What a test found out: an append-only fact, as it was read. */
+export class FindingRow extends Model<InferAttributes<FindingRow>, InferCreationAttributes<FindingRow>> {
+  declare id: CreationOptional<number>;
+  declare gardenId: number;
+  declare bedId: number | null;
+  declare tapId: number | null;
+  declare kind: string;
+  /** Local day at the garden. */
+  declare date: string;
+  declare at: Date;
+  /** How the bed was watered then. */
+  declare method: string | null;
+  /** The reading, JSON of the contract's `findingInput`. */
+  declare input: string;
+  declare note: string | null;
+  declare removedAt: CreationOptional<Date | null>;
+}
+
+/** A test under way: what was typed so far, and moments at which a clock was started. */
+export class Draft extends Model<InferAttributes<Draft>, InferCreationAttributes<Draft>> {
+  declare id: CreationOptional<number>;
+  declare gardenId: number;
+  declare key: string;
+  declare body: string;
+  declare updatedAt: Date;
 }
 
 export class Planting extends Model<InferAttributes<Planting>, InferCreationAttributes<Planting>> {
@@ -99,6 +137,9 @@ const numberOrNull = () => ({ type: DataTypes.DOUBLE, allowNull: true });
 const integer = () => ({ type: DataTypes.INTEGER, allowNull: false });
 const key = () => ({ type: DataTypes.INTEGER, autoIncrement: true, primaryKey: true });
 const flag = () => ({ type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false });
+const integerOrNull = () => ({ type: DataTypes.INTEGER, allowNull: true });
+const longText = () => ({ type: DataTypes.TEXT, allowNull: false });
+const time = () => ({ type: DataTypes.DATE, allowNull: false });
 const moment = () => ({ type: DataTypes.DATE, allowNull: true });
 
 /** Binds the models to a database. */
@@ -135,8 +176,34 @@ export function defineModels(sequelize: Sequelize): void {
       startOn: text(),
       startWetness: text(),
       archivedAt: moment(),
+      groundOf: integerOrNull(),
+      tapId: integerOrNull(),
     },
     as('beds'),
+  );
+  Tap.init(
+    { id: key(), gardenId: integer(), name: text(), nozzle: text(), archivedAt: moment() },
+    as('taps'),
+  );
+  FindingRow.init(
+    {
+      id: key(),
+      gardenId: integer(),
+      bedId: integerOrNull(),
+      tapId: integerOrNull(),
+      kind: text(),
+      date: text(),
+      at: time(),
+      method: textOrNull(),
+      input: longText(),
+      note: textOrNull(),
+      removedAt: moment(),
+    },
+    as('findings'),
+  );
+  Draft.init(
+    { id: key(), gardenId: integer(), key: text(), body: longText(), updatedAt: time() },
+    as('drafts'),
   );
   Planting.init(
     {
@@ -173,10 +240,10 @@ export function defineModels(sequelize: Sequelize): void {
     {
       id: key(),
       gardenId: integer(),
-      bedId: { type: DataTypes.INTEGER, allowNull: true },
+      bedId: integerOrNull(),
       kind: text(),
       date: text(),
-      at: { type: DataTypes.DATE, allowNull: false },
+      at: time(),
       litres: numberOrNull(),
       minutes: numberOrNull(),
       netMm: numberOrNull(),

@@ -4,9 +4,13 @@ import { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { defineModels } from './models.ts';
 import * as firstTables from './migrations/001-first-tables.ts';
+import * as findings from './migrations/002-findings.ts';
 
 /** Every migration, oldest first. A number is given once and never used again. */
-const MIGRATIONS = [{ name: '001-first-tables', ...firstTables }];
+const MIGRATIONS = [
+  { name: '001-first-tables', ...firstTables },
+  { name: '002-findings', ...findings },
+];
 
 /** Opens the file (made when missing), in WAL mode with foreign keys on, and brings its tables up to date. */
 export async function openDatabase(file: string): Promise<Sequelize> {

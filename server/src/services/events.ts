@@ -1,8 +1,9 @@
-import type { EventView, SkipBody, WateringBody } from '@kibble/contract';
-import { efficiencyOf, minutesFor, netDepth, spotLitres, type Delivery as CoreDelivery } from '@kibble/core';
-import { Delivery, EventRow, type Bed } from '../db/models.ts';
+import { knownBed, type EventView, type SkipBody, type WateringBody } from '@kibble/contract';
+import { efficiencyOf, minutesFor, netDepth, spotLitres } from '@kibble/core';
+import { EventRow, type Bed } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
 import type { WallClock } from './clock.ts';
+import { findBedView } from './setup.ts';
 
 export const eventToView = (row: EventRow): EventView => ({
   id: row.id,
@@ -38,16 +39,15 @@ export async function logWatering(
   date: string,
   wall: WallClock,
 ): Promise<EventView> {
-  const delivery = await Delivery.findOne({ where: { bedId: bed.id } });
-  if (!delivery) throw new Refusal('conflict', `${bed.name} has no way of watering yet.`);
-  const asCore = { method: delivery.method, litresPerMinute: delivery.litresPerMinute } as CoreDelivery;
+  const { view } = await findBedView(bed.id, wall);
+  const { areaM2, delivery } = knownBed(view, date);
   const { litresPerMinute } = delivery;
   const litres = body.litres ?? spotLitres({ litresPerMinute, minutes: body.minutes ?? 0 });
-  const netMm = netDepth(litres, bed.areaM2, efficiencyOf(asCore));
+  const netMm = netDepth(litres, areaM2, efficiencyOf(delivery));
   if (netMm > DEEPEST_MM) {
     throw new Refusal(
       'invalid',
-      `${body.litres === undefined ? 'Minutes' : 'Litres'} must come to at most ${DEEPEST_MM} mm over the bed; ${Math.round(litres)} L on ${bed.areaM2} m² is ${Math.round(netMm)} mm`,
+      `${body.litres === undefined ? 'Minutes' : 'Litres'} must come to at most ${DEEPEST_MM} mm over the bed; ${Math.round(litres)} L on ${areaM2} m² is ${Math.round(netMm)} mm`,
       body.litres === undefined ? 'minutes' : 'litres',
     );
   }

@@ -6,14 +6,15 @@ import type {
   EventView,
   LeaveView,
   RoundView,
+  SharpenView,
   StopView,
 } from '@kibble/contract';
+import { knownBed } from '@kibble/contract';
 import {
   addDays,
   assumedOf,
   balanceTotals,
   cropById,
-  explainWatering,
   METHOD_FACTS,
   nextBestTest,
   planGarden,
@@ -27,8 +28,7 @@ import {
   type BedOutlook,
   type DailyRecord,
   type GardenPlan,
-  type GroundInput,
-  type Known,
+  type KnownBed,
   type PlanBed,
   type PlannedWatering,
   type PlantingInput,
@@ -49,12 +49,6 @@ const RIBBON_PAST_DAYS = 6;
 /** Latest measured days from which rain past the forecast is guessed. */
 const CLIMATOLOGY_DAYS = 60;
 
-const groundOf = (bed: BedView): GroundInput => ({
-  horizons: bed.subsoilClass
-    ? [{ thicknessMm: 300, textureClass: bed.textureClass }, { textureClass: bed.subsoilClass }]
-    : [{ textureClass: bed.textureClass }],
-});
-
 const plantingsOf = (bed: BedView, latitudeDeg: number): PlantingInput[] =>
   bed.planting
     ? [
@@ -68,13 +62,13 @@ const plantingsOf = (bed: BedView, latitudeDeg: number): PlantingInput[] =>
       ]
     : [];
 
-const bedInput = (bed: BedView, latitudeDeg: number): BedInput => ({
-  areaM2: bed.areaM2,
-  ground: groundOf(bed),
+const bedInput = (bed: BedView, known: KnownBed, latitudeDeg: number): BedInput => ({
+  areaM2: known.areaM2,
+  ground: known.ground,
   plantings: plantingsOf(bed, latitudeDeg),
   form: bed.form,
   mulch: bed.mulchMaterial && bed.mulchMm ? { material: bed.mulchMaterial, depthMm: bed.mulchMm } : undefined,
-  place: { underCover: bed.underCover },
+  place: known.place,
 });
 
 /** A bed and its events as the core's plan takes them. */
@@ -83,12 +77,13 @@ export function planBed(
   events: readonly EventView[],
   today: string,
   latitudeDeg: number,
+  known: KnownBed = knownBed(bed, today),
 ): PlanBed {
   const mine = events.filter((event) => event.bedId === bed.id);
   return {
     id: bed.id,
-    bed: bedInput(bed, latitudeDeg),
-    delivery: bed.delivery,
+    bed: bedInput(bed, known, latitudeDeg),
+    delivery: known.delivery,
     startOn: bed.startOn,
     startFullness: START_FULLNESS[bed.startWetness] ?? 1,
     irrigations: mine
@@ -98,7 +93,7 @@ export function planBed(
   };
 }
 
-interface Context {
+export interface Context {
   garden: RoundView['garden'];
   today: string;
   weather: SourcedDay[];
@@ -107,11 +102,19 @@ interface Context {
   beds: BedView[];
 }
 
-/** Loads a garden's facts and lets the core plan it. */
-async function contextOf(garden: Garden, wall: WallClock, log: Logger): Promise<Context> {
+/** Loads a garden's facts and lets the core plan it, or one bed of it. */
+export async function contextOf(
+  garden: Garden,
+  wall: WallClock,
+  log: Logger,
+  options: { bedId?: number; members?: number } = {},
+): Promise<Context> {
   const today = todayOf(garden, wall);
   const view = await gardenToView(garden, wall);
-  const beds = view.beds.filter((bed) => !bed.archived && bed.startOn <= today);
+  const beds = view.beds.filter(
+    (bed) =>
+      !bed.archived && bed.startOn <= today && (options.bedId === undefined || bed.id === options.bedId),
+  );
   const weather = await gardenWeather(garden, today, await earliestStart(garden, today), HORIZON_DAYS, log);
   const events = (
     await EventRow.findAll({
@@ -129,7 +132,7 @@ async function contextOf(garden: Garden, wall: WallClock, log: Logger): Promise<
     {
       today,
       horizonDays: HORIZON_DAYS,
-      members: MEMBERS,
+      members: options.members ?? MEMBERS,
       climatology: measured.length >= CLIMATOLOGY_DAYS / 2 ? rainClimatology(measured) : undefined,
     },
   );
@@ -137,7 +140,7 @@ async function contextOf(garden: Garden, wall: WallClock, log: Logger): Promise<
 }
 
 function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: number): CoreView {
-  const profile = soilProfile(groundOf(bed));
+  const profile = soilProfile(knownBed(bed, today).ground);
   const crop = bed.planting ? cropById(bed.planting.cropId) : null;
   const planting = plantingsOf(bed, latitudeDeg)[0];
   const plant = planting ? plantOnDay(planting, today) : null;
@@ -163,60 +166,67 @@ function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: n
 }
 
 function headOf(bed: BedView, outlook: BedOutlook, { today, garden }: Context) {
+  const known = knownBed(bed, today);
   return {
     bedId: bed.id,
     bedName: bed.name,
     cropName: bed.planting?.cropName ?? null,
     stage: outlook.stage,
-    textureClass: bed.textureClass,
-    areaM2: bed.areaM2,
+    textureClass: known.ground.horizons[0]?.textureClass ?? bed.textureClass,
+    areaM2: known.areaM2,
     core: coreOf(bed, outlook, today, garden.latitudeDeg),
   };
 }
 
-/** What of a bed is known better than its method's usual figures. */
-const knownOf = (bed: BedView): Known => (bed.delivery.measured ? { flow: { kind: 'measured' } } : {});
+/** Beds asked about what measurement would tell most: those that will take most water. */
+const ASKED_BEDS = 8;
 
-/**
- * The bed whose tap is a guess and that will take most water, if timing a bucket there is what would tell most.
- * The beds' page is where the bucket's figures go.
- */
-function sharpenOf(context: Context): RoundView['sharpen'] {
-  const guessed = context.plan.beds
-    .filter((outlook) => context.beds.some((bed) => bed.id === outlook.bedId && !bed.delivery.measured))
-    .sort((a, b) => (b.window?.litres.middle ?? 0) - (a.window?.litres.middle ?? 0))[0];
-  const bed = context.beds.find((b) => b.id === guessed?.bedId);
-  if (!bed) return null;
+/** The short measurement that would narrow a bed's fortnight most, or null when nothing telling is assumed. */
+function sharpenBed(bed: BedView, context: Context): SharpenView | null {
+  const known = knownBed(bed, context.today);
   const best = nextBestTest({
-    bed: planBed(bed, context.events, context.today, context.garden.latitudeDeg),
-    assumed: assumedOf(bed.delivery, false),
+    bed: planBed(bed, context.events, context.today, context.garden.latitudeDeg, known),
+    assumed: assumedOf(known.delivery, known.known),
     site: { latitudeDeg: context.garden.latitudeDeg, elevationM: context.garden.elevationM },
     weather: context.weather,
     today: context.today,
   });
   const first = best?.ranking[0];
-  if (!best || first?.test !== 'bucket' || best.litres <= 0) return null;
-  return { bedName: bed.name, minutes: first.minutes, now: best.now, after: best.after };
+  if (!best || !first || best.litres <= 0 || narrowing(best) <= 0) return null;
+  return {
+    bedId: bed.id,
+    bedName: bed.name,
+    test: first.test,
+    minutes: first.minutes,
+    now: best.now,
+    after: best.after,
+  };
+}
+
+const narrowing = (range: Pick<SharpenView, 'now' | 'after'>): number =>
+  range.now.high - range.now.low - (range.after.high - range.after.low);
+
+/** Over the thirstiest beds, the measurement that would narrow most litres. */
+function sharpenOf(context: Context): RoundView['sharpen'] {
+  const thirst = (id: number): number =>
+    context.plan.beds.find((b) => b.bedId === id)?.window?.litres.middle ?? 0;
+  return [...context.beds]
+    .sort((a, b) => thirst(b.id) - thirst(a.id))
+    .slice(0, ASKED_BEDS)
+    .flatMap((bed) => sharpenBed(bed, context) ?? [])
+    .reduce<SharpenView | null>((best, s) => (best && narrowing(best) >= narrowing(s) ? best : s), null);
 }
 
 function stopOf(bed: BedView, outlook: BedOutlook, watering: PlannedWatering, context: Context): StopView {
   const crop = bed.planting ? cropById(bed.planting.cropId) : null;
-  const { garden, today } = context;
-  const day = context.weather.find((d) => d.date === today) as SourcedDay;
+  const known = knownBed(bed, context.today);
   return {
     ...headOf(bed, outlook, context),
-    working: explainWatering({
-      watering,
-      bed: planBed(bed, context.events, today, garden.latitudeDeg),
-      day,
-      site: { latitudeDeg: garden.latitudeDeg, elevationM: garden.elevationM },
-      known: knownOf(bed),
-      outlook,
-    }),
+    wetFirst: known.path === 'down one channel',
     method: bed.delivery.method,
     how: METHOD_FACTS[bed.delivery.method].how,
-    litresPerMinute: bed.delivery.litresPerMinute,
-    flowMeasured: bed.delivery.measured,
+    litresPerMinute: known.delivery.litresPerMinute,
+    flowMeasured: known.known.flow !== undefined && known.known.flow.kind !== 'assumed',
     run: watering.run,
     reachesMm: watering.reachesMm,
     reason: watering.reason,
@@ -300,6 +310,7 @@ function chartDay(day: DailyRecord, ahead: boolean, source: ChartDay['source']):
     totalMm: day.totalAvailableMm,
     rootDepthMm: day.rootDepthMm,
     stressCoefficient: day.stressCoefficient,
+    wetFrontMm: day.wetFrontMm,
     ahead,
     source,
   };
@@ -328,6 +339,8 @@ export async function bedPageOf(
     ],
     stages: outlook.stages,
     window: outlook.window,
+    sharpen: sharpenBed(bed, context),
+    bed,
     stop: watering ? stopOf(bed, outlook, watering, context) : null,
     leave: watering ? null : leaveOf(bed, outlook, context),
     next: outlook.next

@@ -9,11 +9,13 @@ import { useGardensQuery, useRoundQuery, useStepClockMutation } from './api.ts';
 import { unitsOf, UnitsContext } from './units.ts';
 import { longDate } from './words.ts';
 
+/** Path, name in the rail, and the shorter name on the phone's bar. */
 const ROOMS = [
-  ['round', 'Round'],
-  ['beds', 'Beds'],
-  ['weather', 'Weather'],
-  ['settings', 'Settings'],
+  ['round', 'Round', 'Round'],
+  ['beds', 'Beds', 'Beds'],
+  ['ground', 'Ground & taps', 'Ground'],
+  ['weather', 'Weather', 'Weather'],
+  ['settings', 'Settings', 'Settings'],
 ] as const;
 
 /** The garden and its round of today, for the rooms inside. */
@@ -40,7 +42,7 @@ export function GardenShell() {
           >
             Kibble
           </Link>
-          {ROOMS.map(([path, name]) => (
+          {ROOMS.map(([path, name, short]) => (
             <NavLink
               key={path}
               to={`/garden/${id}/${path}`}
@@ -53,7 +55,8 @@ export function GardenShell() {
                 )
               }
             >
-              {name}
+              <span className="hidden md:inline">{name}</span>
+              <span className="md:hidden">{short}</span>
             </NavLink>
           ))}
           <div className="mt-auto hidden p-4 text-sm md:block">

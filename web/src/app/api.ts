@@ -1,6 +1,15 @@
 import type {
   ApiError,
   BedBody,
+  BedLinks,
+  DraftView,
+  Explainable,
+  FindingBody,
+  FindingView,
+  TapBody,
+  TryBody,
+  TryView,
+  WorkingView,
   BedPageView,
   EventView,
   GardenPatch,
@@ -38,7 +47,7 @@ export interface ImportArgs {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Garden', 'Water'],
+  tagTypes: ['Garden', 'Water', 'Draft'],
   endpoints: (build) => ({
     gardens: build.query<GardenView[], null>({ query: () => 'gardens', providesTags: ['Garden'] }),
     round: build.query<RoundView, number>({ query: (id) => `gardens/${id}/round`, providesTags: ['Water'] }),
@@ -90,6 +99,65 @@ export const api = createApi({
         restore ? { url: `events/${id}/restore`, method: 'POST' } : { url: `events/${id}`, method: 'DELETE' },
       invalidatesTags: ['Water'],
     }),
+    logFinding: build.mutation<FindingView, { gardenId: number; body: FindingBody }>({
+      query: ({ gardenId, body }) => ({ url: `gardens/${gardenId}/findings`, method: 'POST', body }),
+      invalidatesTags: ['Garden', 'Water'],
+    }),
+    markFinding: build.mutation<FindingView, { id: number; restore?: boolean }>({
+      query: ({ id, restore }) =>
+        restore
+          ? { url: `findings/${id}/restore`, method: 'POST' }
+          : { url: `findings/${id}`, method: 'DELETE' },
+      invalidatesTags: ['Garden', 'Water'],
+    }),
+    saveTap: build.mutation<{ id: number }, { gardenId: number; tapId?: number; body: TapBody }>({
+      query: ({ gardenId, tapId, body }) =>
+        tapId === undefined
+          ? { url: `gardens/${gardenId}/taps`, method: 'POST', body }
+          : { url: `taps/${tapId}`, method: 'PUT', body },
+      invalidatesTags: ['Garden', 'Water'],
+    }),
+    archiveTap: build.mutation<{ id: number }, { tapId: number; restore?: boolean }>({
+      query: ({ tapId, restore }) =>
+        restore
+          ? { url: `taps/${tapId}/restore`, method: 'POST' }
+          : { url: `taps/${tapId}`, method: 'DELETE' },
+      invalidatesTags: ['Garden', 'Water'],
+    }),
+    linkBed: build.mutation<{ id: number }, { bedId: number; links: BedLinks }>({
+      query: ({ bedId, links }) => ({ url: `beds/${bedId}/links`, method: 'PATCH', body: links }),
+      invalidatesTags: ['Garden', 'Water'],
+    }),
+    drafts: build.query<DraftView[], number>({
+      query: (gardenId) => `gardens/${gardenId}/drafts`,
+      providesTags: ['Draft'],
+    }),
+    keepDraft: build.mutation<DraftView, { gardenId: number; key: string; body: DraftView['body'] }>({
+      // A page that is being closed still sends its last words.
+      query: ({ gardenId, key, body }) => ({
+        url: `gardens/${gardenId}/drafts/${key}`,
+        method: 'PUT',
+        body: { body },
+        keepalive: true,
+      }),
+      invalidatesTags: ['Draft'],
+    }),
+    dropDraft: build.mutation<null, { gardenId: number; key: string }>({
+      query: ({ gardenId, key }) => ({ url: `gardens/${gardenId}/drafts/${key}`, method: 'DELETE' }),
+      invalidatesTags: ['Draft'],
+    }),
+    numberWorking: build.query<WorkingView, { bedId: number; of: Explainable }>({
+      query: ({ bedId, of }) => `beds/${bedId}/working/${of}`,
+      providesTags: ['Water'],
+    }),
+    dayWorking: build.query<WorkingView, { gardenId: number; date: string }>({
+      query: ({ gardenId, date }) => `gardens/${gardenId}/working/${date}`,
+      providesTags: ['Water'],
+    }),
+    tryOnBed: build.query<TryView, { bedId: number; body: TryBody }>({
+      query: ({ bedId, body }) => ({ url: `beds/${bedId}/try`, method: 'POST', body }),
+      providesTags: ['Water'],
+    }),
     previewImport: build.mutation<ImportPreview, ImportArgs>({
       query: ({ gardenId, ...body }) => ({
         url: `gardens/${gardenId}/weather/preview`,
@@ -105,7 +173,7 @@ export const api = createApi({
 });
 
 /** The words of a refusal, whatever went wrong on the way. */
-export function refusal(error: unknown): { message: string; field?: string } {
+export function refusal(error: unknown): { message: string; field?: string; code?: string } {
   const data = (error as { data?: ApiError } | undefined)?.data;
   if (data && typeof data === 'object' && 'error' in data) return data.error;
   return { message: 'Kibble did not answer. It may have been stopped; what you typed is still here.' };
@@ -127,4 +195,15 @@ export const {
   useMarkEventMutation,
   usePreviewImportMutation,
   useImportWeatherMutation,
+  useLogFindingMutation,
+  useMarkFindingMutation,
+  useSaveTapMutation,
+  useArchiveTapMutation,
+  useLinkBedMutation,
+  useDraftsQuery,
+  useKeepDraftMutation,
+  useDropDraftMutation,
+  useNumberWorkingQuery,
+  useDayWorkingQuery,
+  useTryOnBedQuery,
 } = api;

@@ -5,6 +5,8 @@ export interface Notice {
   text: string;
   undoEventId?: number;
   undoBedId?: number;
+  undoFindingIds?: number[];
+  undoTapId?: number;
 }
 
 const initialState: { current: Notice | null } = { current: null };

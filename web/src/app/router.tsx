@@ -36,6 +36,18 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../rooms/bed/BedRoom.tsx')).BedRoom }),
       },
       {
+        path: 'ground',
+        lazy: async () => ({ Component: (await import('../rooms/ground/GroundRoom.tsx')).GroundRoom }),
+      },
+      {
+        path: 'ground/bed/:bedId',
+        lazy: async () => ({ Component: (await import('../rooms/ground/GroundOfBed.tsx')).GroundOfBed }),
+      },
+      ...['ground/bed/:bedId/:kind', 'ground/tap/:tapId/:kind'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('../rooms/ground/tests/TestRoom.tsx')).TestRoom }),
+      })),
+      {
         path: 'weather',
         lazy: async () => ({ Component: (await import('../rooms/weather/WeatherRoom.tsx')).WeatherRoom }),
       },

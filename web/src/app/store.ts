@@ -1,4 +1,5 @@
 import { configureStore } from '@reduxjs/toolkit';
+import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api.ts';
 import { noticeSlice } from './noticeSlice.ts';
@@ -7,6 +8,9 @@ export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, notice: noticeSlice.reducer },
   middleware: (defaults) => defaults().concat(api.middleware),
 });
+
+// A tab that comes back to the front looks again at what another one changed.
+setupListeners(store.dispatch);
 
 export type RootState = ReturnType<typeof store.getState>;
 export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();

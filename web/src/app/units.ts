@@ -42,6 +42,11 @@ const METRIC: Readonly<Record<Quantity, Unit>> = {
   humidity: plain('%', 0),
   solar: plain('MJ/m²', 1),
   seconds: plain('s', 0),
+  length: plain('m', 2),
+  span: { unit: 'cm', decimals: 1, fromSi: (m) => m * 100, toSi: (cm) => cm / 100 },
+  drip: plain('L/h', 1),
+  rate: plain('mm/h', 1),
+  share: { unit: '%', decimals: 0, fromSi: (v) => v * 100, toSi: (v) => v / 100 },
 };
 const US: Readonly<Record<Quantity, Unit>> = {
   ...METRIC,
@@ -52,6 +57,15 @@ const US: Readonly<Record<Quantity, Unit>> = {
   flow: { unit: 'gal/min', decimals: 1, fromSi: litresToGallons, toSi: gallonsToLitres },
   volume: { unit: 'gal', decimals: 0, fromSi: litresToGallons, toSi: gallonsToLitres },
   height: { unit: 'ft', decimals: 0, fromSi: mToFeet, toSi: feetToM },
+  length: { unit: 'ft', decimals: 1, fromSi: mToFeet, toSi: feetToM },
+  span: {
+    unit: 'in',
+    decimals: 1,
+    fromSi: (m) => mmToInches(m * 1000),
+    toSi: (inches) => inchesToMm(inches) / 1000,
+  },
+  drip: { unit: 'gal/h', decimals: 1, fromSi: litresToGallons, toSi: gallonsToLitres },
+  rate: { unit: 'in/h', decimals: 2, fromSi: mmToInches, toSi: inchesToMm },
 };
 const SYSTEMS: Readonly<Record<UnitSystem, Readonly<Record<Quantity, Unit>>>> = { metric: METRIC, us: US };
 

@@ -1,5 +1,5 @@
 import type { WindowView } from '@kibble/contract';
-import type { LeaveReason, WaterReason, WeatherAlert } from '@kibble/core';
+import type { Explainable, LeaveReason, WaterReason, WeatherAlert } from '@kibble/core';
 import { format, isSameYear, parseISO } from 'date-fns';
 import type { Units } from './units.ts';
 
@@ -12,18 +12,34 @@ export const fullDate = (date: string): string => format(parseISO(date), 'd MMM 
 export const plainDate = (date: string, today: string): string =>
   format(parseISO(date), isSameYear(parseISO(date), parseISO(today)) ? 'd MMM' : 'd MMM yyyy');
 
+/** A sentence in pieces: words, and numbers that open their working. */
+export type Piece = string | { of: Explainable; text: string };
+export type Sentence = Piece[];
+
+/** A sentence as plain text. */
+export const plain = (sentence: Sentence): string =>
+  sentence.map((piece) => (typeof piece === 'string' ? piece : piece.text)).join('');
+
 /** One sentence of why a bed is watered today. */
-export function waterSentence(reason: WaterReason, reachesMm: number, units: Units): string {
-  const gone = units.number('depth', reason.depletionMm);
-  const spare = units.text('depth', reason.readilyMm);
-  const today = units.text('depth', reason.useTodayMm);
-  const deep = `This fills it to ${units.text('depth', Math.round(reachesMm / 10) * 10)} deep.`;
+export function waterSentence(reason: WaterReason, reachesMm: number, units: Units): Sentence {
+  const past = reason.depletionMm > reason.readilyMm;
+  const gone: Piece = { of: 'gone', text: units[past ? 'text' : 'number']('depth', reason.depletionMm) };
+  const spare: Piece = { of: 'spare', text: units.text('depth', reason.readilyMm) };
+  const today: Piece = { of: 'use', text: units.text('depth', reason.useTodayMm) };
+  const deep: Piece = { of: 'reaches', text: units.text('depth', Math.round(reachesMm / 10) * 10) };
   const young = reason.code === 'establishing' ? 'Still young and short of root: ' : '';
-  const start =
-    reason.depletionMm > reason.readilyMm
-      ? `Past its refill line: ${units.text('depth', reason.depletionMm)} are gone, it can spare ${spare}, and today takes ${today} more.`
-      : `${gone} of the ${spare} it can spare are gone, and today takes ${today} more.`;
-  return `${young}${start} ${deep}`;
+  const start: Sentence = past
+    ? [
+        `${young}Past its refill line: `,
+        gone,
+        ' are gone, it can spare ',
+        spare,
+        ', and today takes ',
+        today,
+        ' more.',
+      ]
+    : [young, gone, ' of the ', spare, ' it can spare are gone, and today takes ', today, ' more.'];
+  return [...start, ' This fills it to ', deep, ' deep.'];
 }
 
 const days = (n: number): string => (n === 1 ? '1 day' : `${n} days`);
@@ -49,19 +65,28 @@ export function leaveSentence(
   reason: LeaveReason,
   units: Units,
   event: { kind: string; reason: string | null; litres: number | null } | null,
-): string {
+): Sentence {
   switch (reason.code) {
     case 'enough in store':
-      return `${units.number('depth', reason.depletionMm)} of the ${units.text('depth', reason.readilyMm)} it can spare are gone.`;
+      return [
+        { of: 'gone', text: units.number('depth', reason.depletionMm) },
+        ' of the ',
+        { of: 'spare', text: units.text('depth', reason.readilyMm) },
+        ' it can spare are gone.',
+      ];
     case 'rain coming':
-      return `${units.text('depth', reason.rainMm)} expected (${Math.round(reason.chance * 100)} %), and it can stand the wait.`;
+      return [
+        `${units.text('depth', reason.rainMm)} expected (${Math.round(reason.chance * 100)} %), and it can stand the wait.`,
+      ];
     case 'too wet':
-      return `The roots have been short of air for ${days(reason.airlessDays)}. Let it drain and look again tomorrow.`;
+      return [
+        `The roots have been short of air for ${days(reason.airlessDays)}. Let it drain and look again tomorrow.`,
+      ];
     case 'nothing growing':
-      return 'Bare ground asks for no water.';
+      return ['Bare ground asks for no water.'];
     case 'settled today':
-      if (event?.kind === 'skip') return `Skipped: ${event.reason ?? 'no reason given'}.`;
-      return event?.litres ? `Had ${units.text('volume', event.litres)} today.` : 'Had its water today.';
+      if (event?.kind === 'skip') return [`Skipped: ${event.reason ?? 'no reason given'}.`];
+      return [event?.litres ? `Had ${units.text('volume', event.litres)} today.` : 'Had its water today.'];
   }
 }
 

@@ -1,6 +1,11 @@
 import { X } from 'lucide-react';
 import { useEffect } from 'react';
-import { useArchiveBedMutation, useMarkEventMutation } from '../app/api.ts';
+import {
+  useArchiveBedMutation,
+  useArchiveTapMutation,
+  useMarkEventMutation,
+  useMarkFindingMutation,
+} from '../app/api.ts';
 import { noticeDismissed } from '../app/noticeSlice.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 
@@ -12,16 +17,24 @@ export function NoticeBar() {
   const dispatch = useAppDispatch();
   const [markEvent] = useMarkEventMutation();
   const [archiveBed] = useArchiveBedMutation();
+  const [archiveTap] = useArchiveTapMutation();
+  const [markFinding] = useMarkFindingMutation();
   useEffect(() => {
     if (!notice) return;
     const timer = setTimeout(() => dispatch(noticeDismissed()), STAYS_MS);
     return () => clearTimeout(timer);
   }, [notice, dispatch]);
   if (!notice) return null;
-  const canUndo = notice.undoEventId !== undefined || notice.undoBedId !== undefined;
+  const canUndo =
+    notice.undoEventId !== undefined ||
+    notice.undoBedId !== undefined ||
+    notice.undoFindingIds !== undefined ||
+    notice.undoTapId !== undefined;
   const undo = async (): Promise<void> => {
     if (notice.undoEventId !== undefined) await markEvent({ id: notice.undoEventId });
     if (notice.undoBedId !== undefined) await archiveBed({ bedId: notice.undoBedId, restore: true });
+    for (const id of notice.undoFindingIds ?? []) await markFinding({ id });
+    if (notice.undoTapId !== undefined) await archiveTap({ tapId: notice.undoTapId, restore: true });
     dispatch(noticeDismissed());
   };
   return (

@@ -12,7 +12,7 @@ export function Trouble({ error, onRetry }: { error: unknown; onRetry?: () => vo
     <div role="alert" className="m-6 border-l-4 border-brick pl-4">
       <p className="font-semibold">{refusal(error).message}</p>
       {onRetry ? (
-        <Button look="quiet" className="px-0" onClick={onRetry}>
+        <Button look="quiet" className="-ml-4" onClick={onRetry}>
           Try again
         </Button>
       ) : null}

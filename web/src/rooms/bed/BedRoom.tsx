@@ -1,10 +1,12 @@
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { useBedPageQuery } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
 import { leaveHead, leaveSentence, plainDate, waterSentence, windowWords } from '../../app/words.ts';
 import { DepletionChart } from '../../drawing/DepletionChart.tsx';
 import { SoilCore } from '../../drawing/SoilCore.tsx';
+import { Opens, Sentence } from '../../ui/Opens.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
+import { SharpenPlan } from '../ground/SharpenPlan.tsx';
 import { BedLog } from './BedLog.tsx';
 import { WhereItWent } from './WhereItWent.tsx';
 
@@ -16,6 +18,7 @@ export function BedRoom() {
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!page) return <Loading what="the bed" />;
   const today = page.garden.today;
+  const bed = { bedId, bedName: page.bedName };
   const { core, stop, leave } = page;
   const stage = page.stages.find((s) => s.stage === page.stage);
   const following = page.stages.find((s) => s.from > today && s.stage !== 'past');
@@ -28,7 +31,10 @@ export function BedRoom() {
           {page.cropName ?? 'Nothing planted'}
           {stage ? `, ${stage.stage}` : ''}
           {following ? `; ${following.stage} from about ${plainDate(following.from, today)}` : ''}. On{' '}
-          {page.textureClass}, {units.text('area', page.areaM2)}.
+          {page.textureClass}, {units.text('area', page.areaM2)}.{' '}
+          <Link className="underline underline-offset-4" to={`../ground/bed/${bedId}`}>
+            Ground and water
+          </Link>
         </p>
         <SoilCore
           core={core}
@@ -44,22 +50,33 @@ export function BedRoom() {
           {stop ? (
             <p className="text-lg">
               <strong>
-                Water today: {Math.round(stop.run.minutes)} min, {units.text('volume', stop.run.litres)}.
+                Water today:{' '}
+                <Opens {...bed} of="minutes" assumed={!stop.flowMeasured}>
+                  {Math.round(stop.run.minutes)} min
+                </Opens>
+                ,{' '}
+                <Opens {...bed} of="litres">
+                  {units.text('volume', stop.run.litres)}
+                </Opens>
+                .
               </strong>{' '}
-              {waterSentence(stop.reason, stop.reachesMm, units)}
+              <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units)} />
             </p>
           ) : null}
           {leave ? (
             <p className="text-lg">
               <strong>Leave alone today: {leaveHead(leave.reason, leave.nextDate)}.</strong>{' '}
-              {leaveSentence(leave.reason, units, leave.event)}
+              <Sentence {...bed} pieces={leaveSentence(leave.reason, units, leave.event)} />
             </p>
           ) : null}
           {page.window ? (
             <p className="mt-1 text-quiet">
               {windowWords(page.window, today)} Over the fortnight{' '}
-              {units.number('volume', page.window.litres.low)} to{' '}
-              {units.text('volume', page.window.litres.high)}, in eight of ten ways the weather may go.
+              <Opens {...bed} of="fortnight">
+                {units.number('volume', page.window.litres.low)} to{' '}
+                {units.text('volume', page.window.litres.high)}
+              </Opens>
+              , in eight of ten ways the weather may go.
             </p>
           ) : null}
         </section>
@@ -69,6 +86,7 @@ export function BedRoom() {
           <WhereItWent page={page} />
           <BedLog events={page.events} today={today} />
         </div>
+        {page.sharpen ? <SharpenPlan sharpen={page.sharpen} /> : null}
       </div>
     </div>
   );

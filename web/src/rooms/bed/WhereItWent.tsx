@@ -1,4 +1,5 @@
-import type { BedPageView } from '@kibble/contract';
+import type { BedPageView, Explainable } from '@kibble/contract';
+import { Opens } from '../../ui/Opens.tsx';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 
@@ -6,13 +7,13 @@ import { plainDate } from '../../app/words.ts';
 export function WhereItWent({ page }: { page: BedPageView }) {
   const units = useUnits();
   const { season } = page;
-  const rows: readonly (readonly [string, number])[] = [
-    ['Came as rain', season.rainMm],
-    ['Came by watering', season.irrigationMm],
-    ['Drunk by the plants', season.transpirationMm],
-    ['Dried from bare soil', season.evaporationMm],
-    ['Ran off', season.runoffMm],
-    ['Sank past the roots', season.lostBelowRootsMm],
+  const rows: readonly (readonly [string, number, Explainable])[] = [
+    ['Came as rain', season.rainMm, 'rain'],
+    ['Came by watering', season.irrigationMm, 'irrigation'],
+    ['Drunk by the plants', season.transpirationMm, 'transpiration'],
+    ['Dried from bare soil', season.evaporationMm, 'evaporation'],
+    ['Ran off', season.runoffMm, 'runoff'],
+    ['Sank past the roots', season.lostBelowRootsMm, 'lost'],
   ];
   const first = page.days[0];
   return (
@@ -23,12 +24,16 @@ export function WhereItWent({ page }: { page: BedPageView }) {
       </p>
       <table className="w-full">
         <tbody>
-          {rows.map(([name, mm]) => (
+          {rows.map(([name, mm, of]) => (
             <tr key={name} className="border-t border-rule">
               <th scope="row" className="py-1 text-left font-normal">
                 {name}
               </th>
-              <td className="py-1 text-right font-semibold">{units.text('depth', mm)}</td>
+              <td className="py-1 text-right font-semibold">
+                <Opens bedId={page.bedId} bedName={page.bedName} of={of}>
+                  {units.text('depth', mm)}
+                </Opens>
+              </td>
             </tr>
           ))}
         </tbody>

@@ -2,6 +2,7 @@ import type { LeaveView } from '@kibble/contract';
 import { Link } from 'react-router';
 import { useMarkEventMutation } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
+import { Sentence } from '../../ui/Opens.tsx';
 import { leaveHead, leaveSentence } from '../../app/words.ts';
 
 /** What not to water today, and why: most harm is done by a little every day. */
@@ -26,7 +27,13 @@ export function LeaveList({ items }: { items: LeaveView[] }) {
             <span className={item.reason.code === 'too wet' ? 'font-semibold text-brick' : 'font-semibold'}>
               {leaveHead(item.reason, item.nextDate)}.
             </span>{' '}
-            <span className="text-quiet">{leaveSentence(item.reason, units, item.event)}</span>{' '}
+            <span className="text-quiet">
+              <Sentence
+                bedId={item.bedId}
+                bedName={item.bedName}
+                pieces={leaveSentence(item.reason, units, item.event)}
+              />
+            </span>{' '}
             {item.event ? (
               <button
                 type="button"

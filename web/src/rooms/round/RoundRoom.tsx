@@ -3,6 +3,7 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import { alertWords, dayName, isHarm } from '../../app/words.ts';
 import { Empty } from '../../ui/states.tsx';
 import { LeaveList } from './LeaveList.tsx';
+import { SharpenPlan } from '../ground/SharpenPlan.tsx';
 import { StopCard } from './StopCard.tsx';
 import { Link } from 'react-router';
 
@@ -18,11 +19,6 @@ export function RoundRoom() {
     .reduce((a, b) => (b.tMaxC > a.tMaxC ? b : a));
   const heat = `${units.text('temperature', hottest.tMaxC)} on ${hottest.date === round.date ? 'this day' : dayName(hottest.date)}`;
   const outlook = `${heat}, ${rain ? `rain likely ${dayName(rain.date)}` : 'no rain in sight'}.`;
-  const tens = (litres: number): number => Math.round(litres / 10) * 10;
-  const spanText = ({ low, high }: { low: number; high: number }): string =>
-    tens(low) === tens(high)
-      ? units.text('volume', tens(low))
-      : `${units.number('volume', tens(low))}–${units.text('volume', tens(high))}`;
   const harmful = round.alerts.filter(isHarm);
   const quiet = round.alerts.filter((alert) => !isHarm(alert));
   const empty = stops.length + leaveAlone.length === 0;
@@ -62,7 +58,7 @@ export function RoundRoom() {
         ) : null}
         <ol>
           {stops.map((stop, i) => (
-            <StopCard key={stop.bedId} stop={stop} place={i + 1} today={round.date} />
+            <StopCard key={stop.bedId} stop={stop} place={i + 1} />
           ))}
         </ol>
       </section>
@@ -80,20 +76,7 @@ export function RoundRoom() {
           </dl>
         ) : null}
         <LeaveList items={leaveAlone} />
-        {round.sharpen ? (
-          <section className="mt-8">
-            <h2 className="mb-1 text-2xl">Sharpen the plan</h2>
-            <p className="border-t border-rule pt-2">
-              {round.sharpen.minutes === 10 ? 'Ten minutes' : `${round.sharpen.minutes} minutes`} with a
-              bucket at{' '}
-              <Link className="underline underline-offset-4" to="../beds">
-                {round.sharpen.bedName}
-              </Link>{' '}
-              would narrow its next fortnight from <strong>{spanText(round.sharpen.now)}</strong> to{' '}
-              <strong>{spanText(round.sharpen.after)}</strong>.
-            </p>
-          </section>
-        ) : null}
+        {round.sharpen ? <SharpenPlan sharpen={round.sharpen} /> : null}
         {round.measuredShare < 0.99 ? (
           <p className="mt-6 border-l-4 border-rule pl-3 text-sm">
             <span className="assumed">{Math.round((1 - round.measuredShare) * 100)} %</span> of the past

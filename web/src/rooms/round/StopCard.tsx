@@ -8,7 +8,7 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import { waterSentence } from '../../app/words.ts';
 import { SoilCore } from '../../drawing/SoilCore.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { WorkingSheet } from '../../ui/WorkingSheet.tsx';
+import { Opens, Sentence } from '../../ui/Opens.tsx';
 import { DifferentSheet } from './DifferentSheet.tsx';
 import { SkipSheet } from './SkipSheet.tsx';
 
@@ -22,11 +22,12 @@ function howText(stop: StopView): string {
 }
 
 /** One stop of the walk: minutes large, how, one sentence of why, and what became of it. */
-export function StopCard({ stop, place, today }: { stop: StopView; place: number; today: string }) {
+export function StopCard({ stop, place }: { stop: StopView; place: number }) {
+  const bed = { bedId: stop.bedId, bedName: stop.bedName };
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [water, { isLoading, error }] = useLogWateringMutation();
-  const [asking, setAsking] = useState<'different' | 'skip' | 'working' | null>(null);
+  const [asking, setAsking] = useState<'different' | 'skip' | null>(null);
 
   const done = async (): Promise<void> => {
     const event = await water({
@@ -64,11 +65,21 @@ export function StopCard({ stop, place, today }: { stop: StopView; place: number
             </Link>
           </h2>
           <p className="font-semibold">{howText(stop)}</p>
-          <p>{waterSentence(stop.reason, stop.reachesMm, units)}</p>
+          <p>
+            <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units)} />
+          </p>
           {!stop.flowMeasured ? (
             <p className="text-sm text-quiet">
-              <span className="assumed">{units.text('flow', stop.litresPerMinute)}</span> is assumed; time a
-              bucket to be sure of the minutes.
+              <span className="assumed">{units.text('flow', stop.litresPerMinute)}</span> is assumed;{' '}
+              <Link className="underline underline-offset-4" to={`../ground/bed/${stop.bedId}`}>
+                measure it
+              </Link>{' '}
+              to be sure of the minutes.
+            </p>
+          ) : null}
+          {stop.wetFirst ? (
+            <p className="font-semibold">
+              Water runs down one channel here: wet it lightly first, wait ten minutes, then give the rest.
             </p>
           ) : null}
           {stop.keepLeavesDry && stop.method !== 'drip' && stop.method !== 'soaker hose' ? (
@@ -78,21 +89,26 @@ export function StopCard({ stop, place, today }: { stop: StopView; place: number
           ) : null}
         </div>
         <div className="col-start-3 mt-2 md:col-start-4 md:row-span-2 md:mt-0">
-          <button
-            type="button"
-            className="text-left leading-none"
-            aria-label={`${Math.max(1, Math.round(stop.run.minutes))} minutes: show the working`}
-            onClick={() => setAsking('working')}
-          >
-            <span className={`text-5xl font-bold ${stop.flowMeasured ? '' : 'assumed'}`}>
+          <p className="leading-none">
+            <Opens
+              {...bed}
+              of="minutes"
+              assumed={!stop.flowMeasured}
+              className="text-5xl font-bold"
+              label={`${Math.max(1, Math.round(stop.run.minutes))} minutes: show the working`}
+            >
               {Math.max(1, Math.round(stop.run.minutes))}
-            </span>{' '}
+            </Opens>{' '}
             <span className="text-lg">min</span>
-          </button>
+          </p>
           <p className="mt-2">
-            {units.text('volume', stop.run.litres)}
+            <Opens {...bed} of="litres">
+              {units.text('volume', stop.run.litres)}
+            </Opens>
             <br />
-            {units.text('depth', stop.run.localMm)}{' '}
+            <Opens {...bed} of="depth">
+              {units.text('depth', stop.run.localMm)}
+            </Opens>{' '}
             {stop.run.bedMm < stop.run.localMm - 0.05 ? 'where it falls' : 'over the bed'}
           </p>
         </div>
@@ -113,13 +129,6 @@ export function StopCard({ stop, place, today }: { stop: StopView; place: number
           ) : null}
         </div>
       </div>
-      <WorkingSheet
-        working={stop.working}
-        title={`${stop.bedName}: where the minutes come from`}
-        today={today}
-        open={asking === 'working'}
-        onClose={() => setAsking(null)}
-      />
       <DifferentSheet stop={stop} open={asking === 'different'} onClose={() => setAsking(null)} />
       <SkipSheet stop={stop} open={asking === 'skip'} onClose={() => setAsking(null)} />
     </li>

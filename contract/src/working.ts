@@ -1,0 +1,39 @@
+import { EXPLAINABLE, type Explainable, type Working } from '@kibble/core';
+import { z } from 'zod';
+import { findingInput } from './findings.ts';
+import { isoDate } from './parts.ts';
+
+const working = z.custom<Working>((v) => typeof v === 'object' && v !== null && 'inputs' in v);
+export const explainable = z.enum(EXPLAINABLE, {
+  error: (issue) => `Number must be one of ${EXPLAINABLE.join(', ')}; got ${JSON.stringify(issue.input)}`,
+});
+
+export const workingView = z.object({ working: working.nullable() });
+
+/** What a bed's plan comes to, the figures a test can move. mm deep where it falls. */
+export const outcome = z.object({
+  nextDate: isoDate.nullable(),
+  minutes: z.number().nullable(),
+  litres: z.number().nullable(),
+  localMm: z.number().nullable(),
+  reachesMm: z.number().nullable(),
+  cycles: z.number().nullable(),
+  runMinutes: z.number().nullable(),
+  soakMinutes: z.number().nullable(),
+  fortnightLitres: z.number(),
+  fortnightWaterings: z.number(),
+  litresPerMinute: z.number(),
+  rateMmPerHour: z.number(),
+  spareMm: z.number(),
+  holdsMm: z.number(),
+});
+
+/** Findings tried on a bed without keeping them, and the number whose working is wanted. */
+export const tryBody = z.object({ inputs: z.array(findingInput).max(20), of: explainable.optional() });
+export const tryView = z.object({ before: outcome, after: outcome, working: working.nullable() });
+
+export type TryBody = z.infer<typeof tryBody>;
+export type TryView = z.infer<typeof tryView>;
+export type OutcomeView = z.infer<typeof outcome>;
+export type WorkingView = z.infer<typeof workingView>;
+export type { Explainable };

@@ -1,0 +1,214 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from './kibble.ts';
+
+const SWEETCORN = '/garden/1/ground/bed/3';
+
+async function roundMinutes(page: Page, kibble: string, bed: string): Promise<number> {
+  await page.goto(`${kibble}/garden/1/round`);
+  const label = await page
+    .getByRole('main')
+    .getByRole('listitem', { name: bed })
+    .getByRole('button', { name: /show the working/ })
+    .getAttribute('aria-label');
+  return Number.parseInt(label ?? '', 10);
+}
+
+const change = (page: Page, row: RegExp) => page.getByTestId('changes').getByRole('row', { name: row });
+
+test('a gardener measures a tap, cans a bed and feels the soil; run time, depth and plan follow each time, with the working open', async ({
+  page,
+  kibble,
+}) => {
+  const guessed = await roundMinutes(page, kibble, 'Sweetcorn block');
+
+  // The tap: 15 L in 45 s are 20 L/min.
+  await page.getByRole('link', { name: 'Ground & taps' }).click();
+  await page.getByRole('main').getByRole('link', { name: 'Sweetcorn block' }).click();
+  await page.getByRole('link', { name: 'Time a bucket', exact: true }).click();
+  await page.getByLabel('The bucket holds').fill('15');
+  await page.getByLabel('It filled in').fill('45');
+  await expect(page.getByText('20 L/min', { exact: true })).toBeVisible();
+  await expect(page.getByText(/at a rose take 45 seconds/)).toBeVisible();
+  await expect(change(page, /It runs/)).toContainText('2 h 30');
+  await page.getByRole('button', { name: 'Keep this' }).click();
+  await expect(page.getByRole('status')).toContainText('“Time a bucket” is written down');
+  await expect(page.getByText('20 L/min').first()).toBeVisible();
+  const timed = await roundMinutes(page, kibble, 'Sweetcorn block');
+  expect(timed).toBeLessThan(guessed * 0.6);
+
+  // Its working says so.
+  await page.getByRole('button', { name: `${timed} minutes: show the working` }).click();
+  const drawer = page.getByRole('dialog');
+  await expect(drawer.getByText(/measured 14 Jul/)).toBeVisible();
+  await expect(drawer.getByLabel('Flow')).toHaveValue('20');
+  await page.keyboard.press('Escape');
+
+  // Cans on a grid: the bed is uneven, so the driest quarter asks for longer.
+  await page.goto(`${kibble}${SWEETCORN}/cans`);
+  const depths = [
+    [12, 20, 22, 14],
+    [10, 24, 26, 16],
+    [8, 18, 20, 12],
+  ];
+  for (const [r, row] of depths.entries())
+    for (const [c, mm] of row.entries())
+      await page.getByLabel(`Can ${c + 1} of row ${r + 1}`, { exact: true }).fill(String(mm));
+  await page.getByLabel('It ran').fill('30');
+  // Mean 16.8 mm in half an hour; driest three 10 mm.
+  await expect(page.getByText('33.7 mm/h', { exact: true })).toBeVisible();
+  await expect(page.locator('[data-verdict=dry]').first()).toBeVisible();
+  await expect(page.getByText(/^Uneven/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this' }).click();
+  await expect(page.getByRole('status')).toContainText('written down');
+  expect(await roundMinutes(page, kibble, 'Sweetcorn block')).toBeGreaterThan(timed);
+
+  // The soil in the hand: what the root zone can spare changes, and with it the plan.
+  await page.goto(`${kibble}${SWEETCORN}/feel`);
+  await page.getByText('It stays a ball').click();
+  await page.getByText('A ribbon forms').click();
+  await page.getByText('Under 25 mm').click();
+  await page.getByText('Grit', { exact: true }).click();
+  await expect(page.getByRole('complementary').getByText('sandy loam', { exact: true })).toBeVisible();
+  await expect(
+    change(page, /can spare/)
+      .locator('td')
+      .last(),
+  ).not.toHaveText('the same');
+  await page.getByRole('button', { name: 'Where today’s minutes come from' }).click();
+  await expect(drawer.getByTestId('working-headline')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Keep this' }).click();
+  await expect(page.getByRole('status')).toContainText('written down');
+  await expect(page.getByText('sandy loam over loam')).toBeVisible();
+});
+
+test('a clock goes on through a reload and in another tab, and stopping it writes the time', async ({
+  page,
+  kibble,
+  context,
+}) => {
+  await page.goto(`${kibble}${SWEETCORN}/bucket`);
+  await page.getByLabel('The bucket holds').fill('10');
+  await page.getByRole('button', { name: 'It runs' }).click();
+  await expect(page.getByRole('timer')).toHaveText(/0:0[12]/);
+  await page.reload();
+  await expect(page.getByRole('timer')).toHaveText(/0:0[1-9]/);
+  await expect(page.getByLabel('The bucket holds')).toHaveValue('10');
+
+  const other = await context.newPage();
+  await other.goto(`${kibble}/garden/1/ground`);
+  await expect(other.getByText(/the clock runs: 0:/)).toBeVisible();
+  await other.getByRole('link', { name: 'Time a bucket, Sweetcorn block' }).click();
+  await expect(other.getByRole('timer')).toBeVisible();
+  await other.getByRole('button', { name: 'It is full' }).click();
+  await expect(other.getByLabel('It filled in')).not.toHaveValue('');
+  const seconds = await other.getByLabel('It filled in').inputValue();
+  expect(Number(seconds)).toBeGreaterThan(1);
+  // The first tab hears of it.
+  await expect(page.getByLabel('It filled in')).toHaveValue(seconds);
+  await expect(page.getByRole('timer')).toBeHidden();
+});
+
+test('slips are refused or asked about in words, and what was typed stays', async ({ page, kibble }) => {
+  await page.goto(`${kibble}${SWEETCORN}/bucket`);
+  await page.getByLabel('The bucket holds').fill('-4');
+  await page.getByLabel('It filled in').fill('0');
+  await expect(page.getByText('The bucket must be more than 0 and up to 1000 L; got -4 L.')).toBeVisible();
+  await expect(page.getByText(/Seconds must be more than 0 .*; got 0 s/)).toBeVisible();
+  await page.getByLabel('The bucket holds').fill('99');
+  await page.getByLabel('It filled in').fill('60');
+  await expect(page.getByText(/99\sL\/min is more than a garden tap gives/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep this' })).toBeDisabled();
+  await page.getByLabel('It is right, I looked twice').check();
+  await page.getByRole('button', { name: 'Keep this' }).click();
+  await expect(page.getByRole('status')).toContainText('written down');
+
+  await page.goto(`${kibble}${SWEETCORN}/jar`);
+  for (const layer of ['Clay', 'Silt', 'Sand']) await page.getByLabel(`${layer} layer`).fill('0');
+  await expect(page.getByText(/nothing has settled yet/)).toBeVisible();
+
+  await page.goto(`${kibble}${SWEETCORN}/cans`);
+  await page.getByLabel('You have').selectOption('one');
+  await page.getByLabel('It ran').fill('60');
+  await page.getByLabel('Depth in the can').fill('120');
+  await page.getByLabel('The cans are so high').fill('100');
+  await expect(
+    page.getByText('Depth in the can must be at most its own height of 100 mm; got 120 mm.'),
+  ).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Depth in the can')).toHaveValue('120');
+});
+
+test('a figure changed in the working changes the number before it is kept, and undo takes it back', async ({
+  page,
+  kibble,
+}) => {
+  await page.goto(`${kibble}/garden/1/round`);
+  const stop = page.getByRole('main').getByRole('listitem', { name: 'Peppers, low ground' });
+  const before = await stop.getByRole('button', { name: /show the working/ }).innerText();
+  await stop.getByRole('button', { name: /show the working/ }).click();
+  const drawer = page.getByRole('dialog');
+  await drawer.getByLabel('Flow').fill('8.4');
+  await expect(drawer.getByTestId('working-headline')).toContainText(`${before} min`);
+  await expect(drawer.getByTestId('working-headline')).toContainText(/1[56]\smin/);
+  await drawer.getByLabel('Flow').fill('-2');
+  await expect(drawer.getByRole('alert')).toContainText('Flow must be from 0.01 to 500 L/min; got “-2”.');
+  await expect(drawer.getByRole('button', { name: 'Keep these figures' })).toBeDisabled();
+  await drawer.getByLabel('Flow').fill('8.4');
+  await drawer.getByRole('button', { name: 'Keep these figures' }).click();
+  await expect(stop.getByRole('button', { name: /1[56] minutes/ })).toBeVisible();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+  await expect(stop.getByRole('button', { name: `${before} minutes: show the working` })).toBeVisible();
+});
+
+test('drip lines are drawn to scale with the figures of the trade; a tap too small for them says so', async ({
+  page,
+  kibble,
+}) => {
+  await page.goto(`${kibble}/garden/1/ground/bed/2/drip`);
+  const fill = async (label: string, value: string) => page.getByLabel(label, { exact: true }).fill(value);
+  await fill('Length', '15');
+  await fill('Width', '1');
+  await fill('Inset from the edge', '18');
+  await fill('Between emitters', '30');
+  await fill('An emitter gives', '2');
+  const figures = page.getByTestId('drip-figures');
+  await expect(figures).toContainText('64 cm');
+  await expect(figures).toContainText('30 m');
+  const lines = await page
+    .locator('[data-line-m]')
+    .evaluateAll((all) => all.map((line) => Number(line.getAttribute('data-line-m'))));
+  expect(lines[0]).toBeCloseTo(0.18, 6);
+  expect(lines[1]).toBeCloseTo(0.82, 6);
+  await fill('Inset from the edge', '20');
+  await expect(figures).toContainText('60 cm');
+  await fill('An emitter gives', '30');
+  await expect(page.getByText(/The tap cannot feed this/)).toBeVisible();
+  await fill('Inset from the edge', '70');
+  await expect(page.getByText(/Inset must be at most half the bed, 50\scm; got 70\scm/)).toBeVisible();
+});
+
+test('the feel key by keyboard alone, on a phone, and nothing spills sideways', async ({ page, kibble }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${kibble}${SWEETCORN}/feel`);
+  await page.getByRole('radio', { name: 'It stays a ball' }).focus();
+  await page.keyboard.press('Space');
+  await page.getByRole('radio', { name: 'A ribbon forms' }).focus();
+  await page.keyboard.press('Space');
+  await page.getByRole('radio', { name: 'Under 25 mm (1 in)' }).focus();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('radio', { name: 'Over 50 mm (2 in)' })).toBeChecked();
+  await page.getByRole('radio', { name: 'Grit' }).focus();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText('clay', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status')).toContainText('written down');
+  for (const path of ['/garden/1/ground', SWEETCORN, `${SWEETCORN}/cans`, `${SWEETCORN}/depth`]) {
+    await page.goto(`${kibble}${path}`);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  }
+});

@@ -1,0 +1,243 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { BedView, GardenView, TryView, WorkingView } from '@kibble/contract';
+import { findWorking, leaves, type Working } from '@kibble/core';
+import type { Express } from 'express';
+import { pino } from 'pino';
+import type { Sequelize } from 'sequelize';
+import request from 'supertest';
+import { kibbleApp } from './app.ts';
+import { FindingRow } from './db/models.ts';
+import { openDatabase } from './db/open.ts';
+import type { WallClock } from './services/clock.ts';
+
+let now = new Date('2026-07-14T08:00:00Z');
+const wall: WallClock = { now: () => now };
+const dir = mkdtempSync(join(tmpdir(), 'kibble-findings-'));
+let sequelize: Sequelize;
+let app: Express;
+let gardenId = 0;
+let bedId = 0;
+let otherId = 0;
+
+const bedOf = (name: string, method: string) => ({
+  name,
+  areaM2: 10,
+  textureClass: 'loam',
+  planting: { cropId: 'tomato', plantedOn: '2026-05-15' },
+  delivery: { method, litresPerMinute: 12 },
+});
+
+beforeAll(async () => {
+  sequelize = await openDatabase(join(dir, 'kibble.sqlite'));
+  app = kibbleApp({ sequelize, wall, log: pino({ level: 'silent' }) });
+  const made = await request(app)
+    .post('/api/gardens')
+    .send({
+      garden: {
+        name: 'Test ground',
+        latitudeDeg: 47,
+        timeZone: 'UTC',
+        clock: { mode: 'practice', date: '2026-07-14' },
+      },
+      bed: bedOf('Tomatoes', 'hose wand'),
+    });
+  gardenId = made.body.id;
+  bedId = made.body.beds[0].id;
+  otherId = (await request(app).post(`/api/gardens/${gardenId}/beds`).send(bedOf('Peppers', 'hose wand')))
+    .body.id;
+});
+afterAll(async () => {
+  await sequelize.close();
+  rmSync(dir, { recursive: true, force: true });
+});
+
+const garden = async (): Promise<GardenView> => (await request(app).get(`/api/gardens/${gardenId}`)).body;
+const bed = async (id: number): Promise<BedView> => {
+  const found = (await garden()).beds.find((b) => b.id === id);
+  if (!found) throw new Error(`bed ${id} must be there`);
+  return found;
+};
+const find = (body: object) => request(app).post(`/api/gardens/${gardenId}/findings`).send(body);
+const working = async (of: string, id = bedId): Promise<Working> => {
+  const view = (await request(app).get(`/api/beds/${id}/working/${of}`)).body as WorkingView;
+  if (!view.working) throw new Error(`${of} must have a working`);
+  return view.working;
+};
+const flow = async (id = bedId): Promise<Working> => {
+  const tree = await working('rate', id);
+  const leaf = findWorking(tree, 'Flow');
+  if (!leaf) throw new Error('rate must rest on a flow');
+  return leaf;
+};
+
+describe('a measurement changes what follows from it', () => {
+  test('a bucket: the working says measured and when; undo brings the guess back', async () => {
+    expect((await flow()).provenance.kind).toBe('assumed');
+    const before = (await working('minutes')).value;
+    const kept = await find({ bedId, input: { kind: 'bucket', litres: 20, seconds: 50 } });
+    expect(kept.status).toBe(201);
+    expect(await flow()).toMatchObject({ value: 24, provenance: { kind: 'measured', on: '2026-07-14' } });
+    // Twice the flow is half the minutes for the same litres.
+    expect((await working('minutes')).value).toBeCloseTo(before / 2, 6);
+    await request(app).delete(`/api/findings/${kept.body.id}`);
+    expect((await flow()).value).toBe(12);
+    await request(app).post(`/api/findings/${kept.body.id}/restore`);
+    expect((await flow()).value).toBe(24);
+    await request(app).delete(`/api/findings/${kept.body.id}`);
+  });
+
+  test('a figure tried in the working is shown before it is kept, and nothing is written', async () => {
+    const rows = await FindingRow.count();
+    const tried = (
+      await request(app)
+        .post(`/api/beds/${bedId}/try`)
+        .send({ inputs: [{ kind: 'told', field: 'area', value: 20 }], of: 'litres' })
+    ).body as TryView;
+    expect(tried.after.litres).toBeCloseTo(2 * (tried.before.litres ?? 0), 6);
+    expect(tried.working?.value).toBeCloseTo(tried.after.litres ?? 0, 6);
+    expect(await FindingRow.count()).toBe(rows);
+  });
+
+  test('every number that can be opened comes down to leaves with a source', async () => {
+    for (const of of [
+      'minutes',
+      'litres',
+      'depth',
+      'gone',
+      'spare',
+      'use',
+      'reaches',
+      'rate',
+      'fortnight',
+      'rain',
+      'lost',
+    ]) {
+      const tree = await working(of);
+      expect(Number.isFinite(tree.value)).toBe(true);
+      for (const leaf of leaves(tree))
+        expect(leaf.provenance.kind).toMatch(/measured|told|table|assumed|worked out/);
+    }
+    const none = await request(app).get(`/api/beds/${bedId}/working/colour`);
+    expect(none.status).toBe(400);
+    expect(none.body.error.message).toMatch(/Number must be one of .*got "colour"/);
+  });
+});
+
+describe('taps and shared ground', () => {
+  test('a bucket at the tap serves the beds that draw from it, until another nozzle is put on', async () => {
+    const tap = (
+      await request(app).post(`/api/gardens/${gardenId}/taps`).send({ name: 'Shed', nozzle: 'wand' })
+    ).body;
+    await find({ tapId: tap.id, input: { kind: 'bucket', litres: 15, seconds: 45 } });
+    expect((await flow()).value).toBe(12);
+    await request(app).patch(`/api/beds/${bedId}/links`).send({ tapId: tap.id });
+    expect(await flow()).toMatchObject({ value: 20, provenance: { kind: 'measured', on: '2026-07-14' } });
+    await request(app).put(`/api/taps/${tap.id}`).send({ name: 'Shed', nozzle: 'open hose' });
+    expect((await flow()).provenance).toMatchObject({ stale: expect.stringMatching(/nozzle/) });
+    await request(app).patch(`/api/beds/${bedId}/links`).send({ tapId: null });
+  });
+
+  test('beds on one ground share its tests, not its slope', async () => {
+    await request(app).patch(`/api/beds/${otherId}/links`).send({ groundOf: bedId });
+    await find({ bedId, input: { kind: 'jar', horizon: 'top', sandMm: 70, siltMm: 20, clayMm: 10 } });
+    await find({
+      bedId,
+      input: { kind: 'site', slopePct: 9, sun: 'full', wind: 'open', wall: false, crusted: false },
+    });
+    const kinds = (await bed(otherId)).findings.map((f) => f.input.kind);
+    expect(kinds).toEqual(['jar']);
+    const circle = await request(app).patch(`/api/beds/${bedId}/links`).send({ groundOf: otherId });
+    expect(circle.status).toBe(409);
+    expect(circle.body.error.message).toMatch(/already shares the ground/);
+  });
+});
+
+describe('tests under way', () => {
+  test('a draft with a running clock is there for every tab and goes when it is dropped', async () => {
+    const startedAt = now.getTime();
+    const put = await request(app)
+      .put(`/api/gardens/${gardenId}/drafts/bucket:bed-1`)
+      .send({ body: { startedAt, litres: '15' } });
+    expect(put.status).toBe(200);
+    now = new Date(startedAt + 3_600_000);
+    await request(app)
+      .put(`/api/gardens/${gardenId}/drafts/bucket:bed-1`)
+      .send({ body: { startedAt, litres: '15', seconds: '4' } });
+    const all = (await request(app).get(`/api/gardens/${gardenId}/drafts`)).body;
+    expect(all).toHaveLength(1);
+    expect(all[0].body).toEqual({ startedAt, litres: '15', seconds: '4' });
+    await request(app).delete(`/api/gardens/${gardenId}/drafts/bucket:bed-1`);
+    expect((await request(app).get(`/api/gardens/${gardenId}/drafts`)).body).toEqual([]);
+  });
+});
+
+describe('bad readings', () => {
+  test.each([
+    [{ kind: 'bucket', litres: 10, seconds: 0 }, /Seconds must be a number more than 0 .*got 0/],
+    [{ kind: 'bucket', litres: -4, seconds: 30 }, /The bucket must be a number more than 0 .*got -4/],
+    [{ kind: 'cans', grid: [[-3]], minutes: 30 }, /Depth in the can must be a number from 0 .*got -3/],
+    [
+      { kind: 'cans', grid: [[120]], minutes: 30, canHeightMm: 100 },
+      /at most its own height of 100 mm; got 120/,
+    ],
+    [{ kind: 'cans', grid: [[0, 0]], minutes: 30 }, /At least one can/],
+    [{ kind: 'jar', horizon: 'top', sandMm: 0, siltMm: 0, clayMm: 0 }, /nothing has settled/],
+    [{ kind: 'hole', fallMm: 30, minutes: -5 }, /Minutes must be a number more than 0 .*got -5/],
+    [
+      {
+        kind: 'drip',
+        bedLengthM: 5,
+        bedWidthM: 1,
+        lines: 2,
+        insetM: 0.7,
+        emitterSpacingM: 0.3,
+        emitterLitresPerHour: 2,
+      },
+      /Inset .* at most half the bed, 0.5 m; got 0.7/,
+    ],
+    [{ kind: 'soaker', litres: 1, minutes: 5, caughtM: 20, lengthM: 10 }, /at most the length of the hose/],
+    [
+      { kind: 'told', field: 'wettedShare', value: 3 },
+      /Share that gets wet must be a number from 0.05 to 1; got 3/,
+    ],
+    [
+      { kind: 'feel', horizon: 'top', answers: { ball: true, ribbon: true, rub: 'smooth' } },
+      /Length of the ribbon/,
+    ],
+    [
+      { kind: 'depth', tool: 'probe', pointsMm: [], targetMm: 200, minutes: 20, mulchMoved: true },
+      /at least one/,
+    ],
+  ])('%j is refused by name, and nothing is stored', async (input, message) => {
+    const rows = await FindingRow.count();
+    const answer = await find({ bedId, input });
+    expect(answer.status).toBe(400);
+    expect(answer.body.error.message).toMatch(message);
+    expect(await FindingRow.count()).toBe(rows);
+  });
+
+  test('99 L/min from a garden tap is asked about first, and kept when it was meant', async () => {
+    const odd = { bedId, input: { kind: 'bucket', litres: 99, seconds: 60 } };
+    const asked = await find(odd);
+    expect(asked.status).toBe(409);
+    expect(asked.body.error).toMatchObject({
+      code: 'needs-consent',
+      message: expect.stringMatching(/99 L\/min/),
+    });
+    const kept = await find({ ...odd, confirmed: true });
+    expect(kept.status).toBe(201);
+    await request(app).delete(`/api/findings/${kept.body.id}`);
+  });
+
+  test('neither of both, a bed of another garden, or a day to come', async () => {
+    const input = { kind: 'bucket', litres: 10, seconds: 60 };
+    expect((await find({ input })).status).toBe(400);
+    expect((await find({ bedId: 999, input })).status).toBe(404);
+    const later = await find({ bedId, input, on: '2026-08-01' });
+    expect(later.body.error).toMatchObject({ code: 'invalid', field: 'on' });
+    expect((await find({ tapId: 1, input: { kind: 'pooling', minutes: 5 } })).status).toBe(400);
+  });
+});

@@ -1,0 +1,313 @@
+import type { DraftView, GardenView, TapView } from '@kibble/contract';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { Link } from 'react-router';
+import {
+  refusal,
+  useArchiveTapMutation,
+  useDraftsQuery,
+  useLogFindingMutation,
+  useSaveTapMutation,
+} from '../../app/api.ts';
+import { useGardenRound } from '../../app/GardenShell.tsx';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits } from '../../app/units.ts';
+import { plainDate } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Field } from '../../ui/Field.tsx';
+import { Empty } from '../../ui/states.tsx';
+import { bucketTest, staleReason } from '@kibble/core';
+import { findingOf } from '@kibble/contract';
+import { bedFacts, type Fact } from './facts.ts';
+import { SharpenPlan } from './SharpenPlan.tsx';
+import { testPage } from './tests/index.ts';
+import { JAR_MS } from './tests/JarTest.tsx';
+import { clockText, useNow } from './tests/parts.tsx';
+import { POT_MS } from './tests/PathTests.tsx';
+
+export const Mark = ({ fact }: { fact: Fact }) => (
+  <span className={fact.assumed ? 'assumed' : ''}>{fact.text}</span>
+);
+
+/** The ground under every bed and the water that comes to it: what is measured, what is assumed, what to test next. */
+export function GroundRoom() {
+  const round = useGardenRound();
+  const { garden } = round;
+  const units = useUnits();
+  const beds = garden.beds.filter((bed) => !bed.archived);
+  const tested = (bedId: number): string => {
+    const bed = beds.find((b) => b.id === bedId);
+    const last = bed?.findings.find((f) => f.input.kind !== 'told');
+    const known = bed ? bedFacts(bed, garden.today, units).known : null;
+    const stale = known?.tests.some((t) => t.stale !== null);
+    if (!last) return 'nothing yet';
+    return `${testPage(last.input.kind)?.title.toLowerCase() ?? last.input.kind}, ${plainDate(last.on, garden.today)}${stale ? '; some are old' : ''}`;
+  };
+  return (
+    <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_18rem]">
+      <div className="min-w-0">
+        <h1 className="text-3xl">Ground & taps</h1>
+        <p className="mb-4 max-w-prose text-quiet">
+          <span className="assumed">Dotted figures</span> are assumed or measured too long ago. A test takes
+          minutes and makes every run on the round truer.
+        </p>
+        <UnderWay garden={garden} />
+        {beds.length === 0 ? (
+          <Empty title="No bed yet">
+            Add one in{' '}
+            <Link className="underline" to="../beds">
+              Beds
+            </Link>
+            ; then its ground and its tap can be tested here.
+          </Empty>
+        ) : (
+          <ul aria-label="Beds">
+            {beds.map((bed) => {
+              const facts = bedFacts(bed, garden.today, units);
+              return (
+                <li key={bed.id} className="border-t border-ink py-2">
+                  <div className="grid gap-x-6 md:grid-cols-[14rem_minmax(0,1fr)_minmax(0,1fr)]">
+                    <div>
+                      <h2 className="text-lg">
+                        <Link
+                          className="underline decoration-rule underline-offset-4 hover:decoration-ink"
+                          to={`bed/${bed.id}`}
+                        >
+                          {bed.name}
+                        </Link>
+                      </h2>
+                      <p className="text-sm text-quiet">Tested: {tested(bed.id)}</p>
+                    </div>
+                    <p>
+                      <Mark fact={facts.soil} />
+                      <br />
+                      <span className="text-sm">
+                        <span className="text-quiet">takes in</span> <Mark fact={facts.intake} />
+                        {facts.known.ground.drainageMmPerHour === undefined ? null : (
+                          <>
+                            <span className="text-quiet">, drains</span> <Mark fact={facts.drains} />
+                          </>
+                        )}
+                      </span>
+                    </p>
+                    <p>
+                      {bed.delivery.method}, <Mark fact={facts.flow} />
+                      <br />
+                      <span className="text-sm">
+                        <Mark fact={facts.rate} /> <span className="text-quiet">on</span>{' '}
+                        <Mark fact={facts.wets} />
+                      </span>
+                    </p>
+                  </div>
+                </li>
+              );
+            })}
+          </ul>
+        )}
+      </div>
+      <aside>
+        <Taps garden={garden} />
+        {round.sharpen ? <SharpenPlan sharpen={round.sharpen} /> : null}
+      </aside>
+    </div>
+  );
+}
+
+/** Where a test under way stands: what its clock says. */
+function draftState(draft: DraftView, now: number): string {
+  const { startedAt, shakenAt, filledAt } = draft.body as Record<string, number | null | undefined>;
+  if (typeof startedAt === 'number') return `the clock runs: ${clockText(now - startedAt)}`;
+  if (typeof shakenAt === 'number')
+    return now >= shakenAt + JAR_MS
+      ? 'settled: mark the layers'
+      : `settling, ${clockText(shakenAt + JAR_MS - now)} left`;
+  if (typeof filledAt === 'number')
+    return now >= filledAt + POT_MS
+      ? 'settled: pour and watch'
+      : `settling, ${Math.ceil((filledAt + POT_MS - now) / 86_400_000)} days left`;
+  return 'begun';
+}
+
+/** Tests begun and not yet kept, on any device. */
+function UnderWay({ garden }: { garden: GardenView }) {
+  const { data } = useDraftsQuery(garden.id, { refetchOnFocus: true, refetchOnMountOrArgChange: true });
+  const now = useNow(Boolean(data?.length));
+  const items = (data ?? []).flatMap((draft) => {
+    const [kind, subject] = draft.key.split(':');
+    const page = testPage(kind);
+    const id = Number(subject?.split('-')[1]);
+    const isTap = subject?.startsWith('tap');
+    const name = isTap
+      ? garden.taps.find((t) => t.id === id)?.name
+      : garden.beds.find((b) => b.id === id)?.name;
+    return page && name ? [{ draft, page, name, to: `${isTap ? 'tap' : 'bed'}/${id}/${kind}` }] : [];
+  });
+  if (items.length === 0) return null;
+  return (
+    <section className="mb-5" aria-labelledby="under-way">
+      <h2 id="under-way" className="mb-1 text-xl">
+        Under way
+      </h2>
+      <ul>
+        {items.map(({ draft, page, name, to }) => (
+          <li key={draft.key} className="border-t border-rule py-1">
+            <Link className="font-semibold underline underline-offset-4" to={to}>
+              {page.title}, {name}
+            </Link>
+            : <span role="timer">{draftState(draft, now)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** The taps with what is screwed on them, their measured flow and its age. */
+function Taps({ garden }: { garden: GardenView }) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [editing, setEditing] = useState<TapView | 'new' | null>(null);
+  const [archive] = useArchiveTapMutation();
+  const [log] = useLogFindingMutation();
+  const taps = garden.taps.filter((tap) => !tap.archived);
+  const away = async (tap: TapView): Promise<void> => {
+    await archive({ tapId: tap.id });
+    dispatch(noticeShown({ text: `${tap.name} is put away.`, undoTapId: tap.id }));
+  };
+  const changed = async (tap: TapView): Promise<void> => {
+    const kept = await log({
+      gardenId: garden.id,
+      body: { tapId: tap.id, input: { kind: 'changed', what: 'pressure or height' } },
+    }).unwrap();
+    dispatch(
+      noticeShown({ text: `${tap.name}: its flow wants measuring again.`, undoFindingIds: [kept.id] }),
+    );
+  };
+  return (
+    <section aria-labelledby="taps">
+      <h2 id="taps" className="mb-1 text-2xl">
+        Taps
+      </h2>
+      {taps.length === 0 ? (
+        <p className="border-t border-rule pt-2 text-quiet">
+          None named yet. A tap measured once serves every bed that draws from it.
+        </p>
+      ) : null}
+      <ul>
+        {taps.map((tap) => {
+          const bucket = tap.findings.find((f) => f.input.kind === 'bucket');
+          const stale = bucket
+            ? staleReason(findingOf(bucket), tap.findings.map(findingOf), garden.today)
+            : null;
+          const flow = bucket?.input.kind === 'bucket' ? bucketTest(bucket.input).litresPerMinute : null;
+          const beds = garden.beds.filter((b) => b.tapId === tap.id && !b.archived).length;
+          return (
+            <li key={tap.id} className="border-t border-rule py-2">
+              <p>
+                <strong>{tap.name}</strong>
+                {tap.nozzle ? `, ${tap.nozzle}` : ''}
+              </p>
+              <p>
+                {flow === null || !bucket ? (
+                  'not measured'
+                ) : (
+                  <>
+                    <span className={stale ? 'assumed' : ''}>{units.text('flow', flow)}</span>
+                    <span className="text-sm text-quiet">
+                      {' '}
+                      measured {plainDate(bucket.on, garden.today)}
+                      {stale ? `; ${stale}` : ''}
+                    </span>
+                  </>
+                )}
+                <span className="text-sm text-quiet">; {beds === 1 ? '1 bed' : `${beds} beds`}</span>
+              </p>
+              <p className="flex flex-wrap items-center gap-x-4 text-sm">
+                <Link className="min-h-8 py-1 underline underline-offset-4" to={`tap/${tap.id}/bucket`}>
+                  Time a bucket<span className="sr-only"> at {tap.name}</span>
+                </Link>
+                <button
+                  type="button"
+                  className="min-h-8 underline underline-offset-4"
+                  onClick={() => setEditing(tap)}
+                >
+                  Change
+                </button>
+                <button
+                  type="button"
+                  className="min-h-8 underline underline-offset-4"
+                  onClick={() => void changed(tap).catch(() => undefined)}
+                >
+                  Pressure changed
+                </button>
+                <button
+                  type="button"
+                  className="min-h-8 underline underline-offset-4"
+                  onClick={() => void away(tap)}
+                >
+                  Put away
+                </button>
+              </p>
+            </li>
+          );
+        })}
+      </ul>
+      {editing ? (
+        <TapForm
+          key={editing === 'new' ? 'new' : editing.id}
+          tap={editing === 'new' ? null : editing}
+          gardenId={garden.id}
+          onClose={() => setEditing(null)}
+        />
+      ) : (
+        <Button look="quiet" className="-ml-4" onClick={() => setEditing('new')}>
+          Add a tap
+        </Button>
+      )}
+    </section>
+  );
+}
+
+function TapForm({ tap, gardenId, onClose }: { tap: TapView | null; gardenId: number; onClose: () => void }) {
+  const [save, { isLoading, error }] = useSaveTapMutation();
+  const form = useForm({ defaultValues: { name: tap?.name ?? '', nozzle: tap?.nozzle ?? '' } });
+  const submit = form.handleSubmit(async (body) => {
+    await save({ gardenId, tapId: tap?.id, body }).unwrap();
+    onClose();
+  });
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => void submit(e).catch(() => undefined)}
+      className="mt-2 flex flex-col gap-3 border border-ink bg-sheet p-4"
+    >
+      <Field
+        label="Name of the tap"
+        placeholder="Tap by the shed"
+        error={form.formState.errors.name?.message ?? (error ? refusal(error).message : undefined)}
+        {...form.register('name', {
+          validate: (v) => v.trim() !== '' || 'Name of the tap must not be empty.',
+        })}
+      />
+      <Field
+        label="With this on it"
+        placeholder="wand, open hose, sprinkler"
+        hint={
+          tap
+            ? 'Another nozzle makes the old flow doubtful.'
+            : 'Each nozzle has its own flow: add the tap once for each.'
+        }
+        {...form.register('nozzle')}
+      />
+      <div className="flex gap-2">
+        <Button type="submit" disabled={isLoading}>
+          Keep
+        </Button>
+        <Button look="quiet" onClick={onClose}>
+          Leave it
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,75 @@
+import { knownBed, type BedView } from '@kibble/contract';
+import { deliveryRate, intakeRate, wettedFractionOf, type KnownBed } from '@kibble/core';
+import type { Units } from '../../app/units.ts';
+import { isAssumed } from '../../ui/WorkingTree.tsx';
+
+/** One figure of a bed's ground or water: its words, and whether it is assumed. */
+export interface Fact {
+  label: string;
+  text: string;
+  assumed: boolean;
+}
+
+export interface BedFacts {
+  known: KnownBed;
+  soil: Fact;
+  intake: Fact;
+  drains: Fact;
+  flow: Fact;
+  rate: Fact;
+  evenness: Fact;
+  wets: Fact;
+}
+
+/** What is known and what is assumed of a bed, in the gardener's units. */
+export function bedFacts(bed: BedView, today: string, units: Units): BedFacts {
+  const known = knownBed(bed, today);
+  const { ground, delivery } = known;
+  const sources = known.known;
+  const [top, below] = ground.horizons;
+  const mulched = Boolean(bed.mulchMaterial && bed.mulchMm);
+  return {
+    known,
+    soil: {
+      label: 'Soil',
+      text: `${top?.textureClass ?? ''}${below && below.textureClass !== top?.textureClass ? ` over ${below.textureClass}` : ''}`,
+      assumed: isAssumed(sources.soil),
+    },
+    intake: {
+      label: 'Takes in',
+      text: units.text('rate', intakeRate(ground, mulched)),
+      assumed: isAssumed(sources.intake),
+    },
+    drains: {
+      label: 'Drains below',
+      text:
+        ground.drainageMmPerHour === undefined
+          ? 'as its texture'
+          : units.text('rate', ground.drainageMmPerHour),
+      assumed: isAssumed(sources.drainage),
+    },
+    flow: {
+      label: 'Flow',
+      text: units.text('flow', delivery.litresPerMinute),
+      assumed: isAssumed(sources.flow),
+    },
+    rate: {
+      label: 'Rate where it falls',
+      text: units.text('rate', deliveryRate(delivery, known.areaM2)),
+      assumed: isAssumed(sources.flow),
+    },
+    evenness: {
+      label: 'Evenness',
+      text:
+        delivery.lowQuarterUniformity === undefined
+          ? 'taken as even'
+          : units.text('share', delivery.lowQuarterUniformity),
+      assumed: isAssumed(sources.evenness),
+    },
+    wets: {
+      label: 'Wets',
+      text: `${units.text('share', wettedFractionOf(delivery))} of the bed`,
+      assumed: wettedFractionOf(delivery) < 1 && isAssumed(sources.wettedFraction),
+    },
+  };
+}

@@ -1,0 +1,76 @@
+import {
+  bucketTest,
+  canTest,
+  depthCheck,
+  dripLayout,
+  feelKey,
+  holeTest,
+  jarTest,
+  slowBucket,
+  soakerTest,
+  TELLABLE,
+  type FindingInput,
+} from '@kibble/core';
+import type { Units } from '../../app/units.ts';
+import { tellUnit } from '../../ui/WorkingTree.tsx';
+
+/** A finding in one line. */
+export function findingWords(input: FindingInput, units: Units): string {
+  switch (input.kind) {
+    case 'feel':
+      return `${input.horizon === 'below' ? 'below: ' : ''}${feelKey(input.answers)}`;
+    case 'jar': {
+      const jar = jarTest(input);
+      return `${input.horizon === 'below' ? 'below: ' : ''}${jar.textureClass}, ${Math.round(jar.sandPct)} % sand and ${Math.round(jar.clayPct)} % clay`;
+    }
+    case 'dig':
+      return `${units.text('depth', input.topsoilMm)} of topsoil${input.belowClass ? ` over ${input.belowClass}` : ''}`;
+    case 'hole': {
+      const hole = holeTest(input);
+      return `${units.text('rate', hole.mmPerHour)}, drainage ${hole.drainageClass}`;
+    }
+    case 'pot':
+      return `${units.text('rate', holeTest(input).mmPerHour)}, ${input.path}`;
+    case 'dye':
+      return `${input.path}, ${units.text('depth', input.depthMm)}`;
+    case 'site':
+      return `${input.slopePct} % slope, sun ${input.sun}, wind ${input.wind}${input.wall ? ', a warm wall' : ''}${input.crusted ? ', crusted' : ''}`;
+    case 'organic':
+      return `${input.organicMatterPct} %`;
+    case 'amended':
+      return `${units.text('depth', input.depthMm)} of ${input.material}`;
+    case 'bucket':
+      return `${units.text('flow', bucketTest(input).litresPerMinute)}`;
+    case 'cans': {
+      const cans = canTest({ depthsMm: input.grid.flat(), minutes: input.minutes });
+      const count = input.grid.flat().length;
+      return `${units.text('rate', cans.rateMmPerHour)}${count > 1 ? `, driest quarter ${units.text('share', cans.lowQuarterUniformity)} of the mean, ${count} cans` : ', one can'}`;
+    }
+    case 'drip':
+      return `${input.lines} lines, ${units.text('flow', dripLayout(input).litresPerMinute)}`;
+    case 'soaker':
+      return units.text('flow', soakerTest(input).litresPerMinute);
+    case 'slow-bucket':
+      return `${units.text('drip', slowBucket(input).litresPerHour)} from each of ${input.buckets}`;
+    case 'pooling':
+      return `pools after ${Math.round(input.minutes)} min`;
+    case 'spread':
+      return `${units.text('span', input.widthM)} of ${units.text('span', input.spacingM)}`;
+    case 'depth': {
+      const check = depthCheck(input);
+      const predicted =
+        input.predictedMm === undefined
+          ? ''
+          : `, where the balance said ${units.text('depth', input.predictedMm)}`;
+      return `${check.verdict}: ${units.text('depth', check.meanMm)} after ${Math.round(input.minutes)} min${predicted}`;
+    }
+    case 'look':
+      return `${input.state} at ${units.text('depth', input.depthMm)}, by ${input.tool}${input.mulchMoved ? '' : ', mulch not moved'}`;
+    case 'told': {
+      const { unit, fromSi } = tellUnit(input.field, units);
+      return `${TELLABLE[input.field].label.toLowerCase()} ${Number(fromSi(input.value).toFixed(2))}${unit ? ` ${unit}` : ''}`;
+    }
+    case 'changed':
+      return `${input.what} changed`;
+  }
+}

@@ -1,0 +1,170 @@
+import type { Explainable, OutcomeView } from '@kibble/contract';
+import { TELLABLE, type Tellable, type Working } from '@kibble/core';
+import { skipToken } from '@reduxjs/toolkit/query';
+import { useState } from 'react';
+import {
+  refusal,
+  useDayWorkingQuery,
+  useLogFindingMutation,
+  useNumberWorkingQuery,
+  useTryOnBedQuery,
+} from '../app/api.ts';
+import { useGardenRound } from '../app/GardenShell.tsx';
+import { noticeShown } from '../app/noticeSlice.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { useUnits, type Units } from '../app/units.ts';
+import { longDate } from '../app/words.ts';
+import { Button } from './Button.tsx';
+import { Changes } from './Changes.tsx';
+import { Drawer } from './Drawer.tsx';
+import { Loading, Trouble } from './states.tsx';
+import { tellUnit, WorkingTree, workingText } from './WorkingTree.tsx';
+
+const NOTHING_TYPED = { typed: {}, problems: {}, onType: () => undefined };
+
+/** Figures typed into the working, in SI, and what is wrong with them. */
+function readTyped(
+  typed: Partial<Record<Tellable, string>>,
+  units: Units,
+): {
+  inputs: { kind: 'told'; field: Tellable; value: number }[];
+  problems: Partial<Record<Tellable, string>>;
+} {
+  const inputs: { kind: 'told'; field: Tellable; value: number }[] = [];
+  const problems: Partial<Record<Tellable, string>> = {};
+  for (const [field, text] of Object.entries(typed) as [Tellable, string][]) {
+    const { label, min, max } = TELLABLE[field];
+    const { unit, toSi, fromSi } = tellUnit(field, units);
+    const value = text.trim() === '' ? Number.NaN : toSi(Number(text.replace(',', '.')));
+    const round = (v: number): string => String(Number(fromSi(v).toFixed(2)));
+    if (value >= min && value <= max) inputs.push({ kind: 'told', field, value });
+    else
+      problems[field] =
+        `${label} must be from ${round(min)} to ${round(max)}${unit ? ` ${unit}` : ''}; got ${text.trim() === '' ? 'nothing' : `“${text}”`}.`;
+  }
+  return { inputs, problems };
+}
+
+/** The working of one of a bed's numbers. Figures in it can be changed, and the number seen to change, before they are kept. */
+export function BedWorkingDrawer({
+  bedId,
+  bedName,
+  of,
+  onClose,
+}: {
+  bedId: number;
+  bedName: string;
+  of: Explainable;
+  onClose: () => void;
+}) {
+  const { garden } = useGardenRound();
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [typed, setTyped] = useState<Partial<Record<Tellable, string>>>({});
+  const { data, error, refetch } = useNumberWorkingQuery({ bedId, of });
+  const { inputs, problems } = readTyped(typed, units);
+  const trial = useTryOnBedQuery(inputs.length > 0 ? { bedId, body: { inputs, of } } : skipToken);
+  const tried = inputs.length > 0 ? trial.data : undefined;
+  const [log, { isLoading, error: refused }] = useLogFindingMutation();
+  const root = tried?.working ?? data?.working ?? null;
+
+  const keep = async (): Promise<void> => {
+    const ids: number[] = [];
+    for (const input of inputs) {
+      const kept = await log({ gardenId: garden.id, body: { bedId, input, confirmed: true } }).unwrap();
+      ids.push(kept.id);
+    }
+    dispatch(noticeShown({ text: `${bedName}: figures kept as told.`, undoFindingIds: ids }));
+    onClose();
+  };
+
+  return (
+    <Drawer open onClose={onClose} title={`${bedName}: where it comes from`}>
+      {error ? <Trouble error={error} onRetry={() => void refetch()} /> : null}
+      {!data && !error ? <Loading what="where it comes from" /> : null}
+      {data && !root ? <p>There is no such number on this bed today.</p> : null}
+      {root ? (
+        <>
+          <Headline before={data?.working ?? null} after={tried?.working ?? null} />
+          <ul>
+            <WorkingTree
+              working={root}
+              today={garden.today}
+              typed={typed}
+              problems={problems}
+              onType={(tell, text) => setTyped((was) => ({ ...was, [tell]: text }))}
+            />
+          </ul>
+        </>
+      ) : null}
+      <p className="mt-3 text-sm text-quiet">
+        <span className="assumed">Dotted figures</span> are assumed, or measured too long ago. Figures in
+        boxes can be changed here to see what comes of it.
+      </p>
+      {Object.keys(typed).length > 0 ? (
+        <section className="mt-4 border-t border-ink pt-3" aria-live="polite">
+          {tried ? <Changes before={tried.before} after={tried.after} today={garden.today} /> : null}
+          {refused ? (
+            <p role="alert" className="font-semibold text-brick">
+              {refusal(refused).message}
+            </p>
+          ) : null}
+          <div className="mt-3 flex gap-2">
+            <Button
+              disabled={isLoading || inputs.length === 0 || Object.keys(problems).length > 0}
+              onClick={() => void keep().catch(() => undefined)}
+            >
+              Keep these figures
+            </Button>
+            <Button look="quiet" onClick={() => setTyped({})}>
+              Put them back
+            </Button>
+          </div>
+        </section>
+      ) : null}
+    </Drawer>
+  );
+}
+
+function Headline({ before, after }: { before: Working | null; after: Working | null }) {
+  const units = useUnits();
+  const shown = after ?? before;
+  if (!shown) return null;
+  return (
+    <p className="mb-2 border-b border-rule pb-2 text-3xl font-bold" data-testid="working-headline">
+      {after && before ? (
+        <>
+          <span className="text-quiet line-through decoration-2">{workingText(before, units)}</span>{' '}
+        </>
+      ) : null}
+      {workingText(shown, units)}
+    </p>
+  );
+}
+
+/** The working of a day's demand on the ribbon. */
+export function DayWorkingDrawer({ date, onClose }: { date: string; onClose: () => void }) {
+  const { garden } = useGardenRound();
+  const { data, error } = useDayWorkingQuery({ gardenId: garden.id, date });
+  return (
+    <Drawer open onClose={onClose} title={longDate(date)}>
+      {error ? <Trouble error={error} /> : null}
+      {!data && !error ? <Loading what="the day" /> : null}
+      {data?.working ? <TreeOf working={data.working} today={garden.today} /> : null}
+    </Drawer>
+  );
+}
+
+/** A tree that is only read. */
+export function TreeOf({ working, today }: { working: Working; today: string }) {
+  return (
+    <>
+      <Headline before={working} after={null} />
+      <ul>
+        <WorkingTree working={working} today={today} {...NOTHING_TYPED} />
+      </ul>
+    </>
+  );
+}
+
+export type { OutcomeView };
