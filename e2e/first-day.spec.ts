@@ -100,8 +100,7 @@ test('the minutes open their working, down to what is measured and what is assum
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByText('litres ÷ flow')).toBeVisible();
   await expect(dialog.getByText(/Flow/).last()).toBeVisible();
-  await dialog.getByText('Litres through the tap').click();
-  await expect(dialog.getByText(/^Share that reaches the soil/)).toBeVisible();
+  await expect(dialog.getByLabel('Share that reaches the soil')).toBeVisible();
   await expect(
     dialog
       .getByText(/assumed: usual for/)

@@ -6,6 +6,8 @@ const VIEWS = [
   ['round-phone', '/garden/1/round', 390, 844],
   ['bed', '/garden/1/beds/2', 1280, 800],
   ['beds', '/garden/1/beds', 1280, 800],
+  ['ground', '/garden/1/ground', 1280, 800],
+  ['ground-of-bed', '/garden/1/ground/bed/1', 1280, 800],
   ['weather', '/garden/1/weather', 1280, 800],
   ['settings', '/garden/1/settings', 1280, 800],
   ['setup', '/new', 1280, 800],
@@ -20,6 +22,53 @@ test('pictures of the main views', async ({ page, kibble }) => {
     await page.evaluate(() => document.fonts.ready);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
   }
+});
+
+test('guided tests, filled in', async ({ page, kibble }) => {
+  const shoot = async (name: string): Promise<void> => {
+    await page.getByTestId('changes').waitFor();
+    await page.waitForLoadState('networkidle');
+    await page.screenshot({ path: `docs/screenshots/${name}.png` });
+  };
+  await page.goto(`${kibble}/garden/1/ground/bed/3/feel`);
+  await page.getByText('It stays a ball').click();
+  await page.getByText('A ribbon forms').click();
+  await page.getByText('Under 25 mm').click();
+  await page.getByText('Smooth as flour').click();
+  await page.evaluate(() => window.scrollTo(0, 160));
+  await shoot('test-feel');
+
+  await page.goto(`${kibble}/garden/1/ground/bed/3/cans`);
+  const depths = [
+    [6, 10, 11, 7],
+    [5, 12, 13, 8],
+    [4, 9, 10, 6],
+  ];
+  for (const [r, row] of depths.entries())
+    for (const [c, mm] of row.entries())
+      await page.getByLabel(`Can ${c + 1} of row ${r + 1}`, { exact: true }).fill(String(mm));
+  await page.getByLabel('It ran').fill('30');
+  await page.evaluate(() => window.scrollTo(0, 320));
+  await shoot('test-cans');
+
+  await page.goto(`${kibble}/garden/1/ground/bed/2/drip`);
+  for (const [label, value] of [
+    ['Length', '15'],
+    ['Width', '1'],
+    ['Inset from the edge', '20'],
+    ['Between emitters', '30'],
+    ['An emitter gives', '2'],
+    ['A plant at every', '2'],
+  ] as const)
+    await page.getByLabel(label, { exact: true }).fill(value);
+  await page.evaluate(() => window.scrollTo(0, 150));
+  await shoot('test-drip');
+
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${kibble}/garden/1/ground/bed/3/bucket`);
+  await page.getByRole('button', { name: 'It runs' }).click();
+  await page.getByRole('timer').waitFor();
+  await page.screenshot({ path: 'docs/screenshots/test-bucket-phone.png' });
 });
 
 test('the working of a watering, opened', async ({ page, kibble }) => {

@@ -62,3 +62,17 @@ export function findWorking(working: Working, label: string): Working | null {
 export function leaves(working: Working): Working[] {
   return working.inputs.length === 0 ? [working] : working.inputs.flatMap(leaves);
 }
+
+/** A total with its parts as the working. */
+export const summed = (
+  label: string,
+  unit: string,
+  parts: readonly { label: string; value: number }[],
+): Working =>
+  worked(
+    label,
+    parts.reduce((sum, part) => sum + part.value, 0),
+    unit,
+    'added up',
+    parts.map((part) => leaf(part.label, part.value, unit, { kind: 'worked out' })),
+  );

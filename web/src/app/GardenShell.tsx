@@ -1,11 +1,13 @@
 import type { RoundView } from '@kibble/contract';
 import { clsx } from 'clsx';
-import { useEffect } from 'react';
-import { Link, NavLink, Outlet, useNavigate, useOutletContext, useParams } from 'react-router';
+import { useEffect, useState } from 'react';
+import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
 import { WeatherRibbon } from '../drawing/WeatherRibbon.tsx';
 import { NoticeBar } from '../ui/NoticeBar.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
 import { useGardensQuery, useRoundQuery, useStepClockMutation } from './api.ts';
+import { DayDrawer } from '../ui/Opens.tsx';
+import { RoundContext } from './gardenRound.ts';
 import { unitsOf, UnitsContext } from './units.ts';
 import { longDate } from './words.ts';
 
@@ -18,15 +20,13 @@ const ROOMS = [
   ['settings', 'Settings', 'Settings'],
 ] as const;
 
-/** The garden and its round of today, for the rooms inside. */
-export const useGardenRound = (): RoundView => useOutletContext<RoundView>();
-
 /** Rail, ribbon and the room between them. */
 export function GardenShell() {
   const id = Number(useParams().gardenId);
   const { data: round, error, refetch } = useRoundQuery(id);
   const { data: gardens } = useGardensQuery(null);
   const navigate = useNavigate();
+  const [day, setDay] = useState<string | null>(null);
   useEffect(() => localStorage.setItem('kibble.garden', String(id)), [id]);
 
   return (
@@ -84,13 +84,14 @@ export function GardenShell() {
           {error ? <Trouble error={error} onRetry={() => void refetch()} /> : null}
           {!round && !error ? <Loading what="the round" /> : null}
           {round ? (
-            <>
+            <RoundContext value={round}>
+              <DayDrawer date={day} onClose={() => setDay(null)} />
               <DateBar round={round} />
-              <WeatherRibbon days={round.ribbon} today={round.date} />
+              <WeatherRibbon days={round.ribbon} today={round.date} onOpen={setDay} />
               <main className="px-4 pt-5 pb-12 md:px-8">
-                <Outlet context={round} />
+                <Outlet />
               </main>
-            </>
+            </RoundContext>
           ) : null}
         </div>
         <NoticeBar />

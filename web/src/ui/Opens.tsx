@@ -1,4 +1,5 @@
 import type { Explainable } from '@kibble/contract';
+import type { Working } from '@kibble/core';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import type { Sentence as Pieces } from '../app/words.ts';
 
@@ -6,6 +7,11 @@ import type { Sentence as Pieces } from '../app/words.ts';
 const BedWorkingDrawer = lazy(async () => ({
   default: (await import('./WorkingDrawer.tsx')).BedWorkingDrawer,
 }));
+
+const DayWorkingDrawer = lazy(async () => ({
+  default: (await import('./WorkingDrawer.tsx')).DayWorkingDrawer,
+}));
+const TreeDrawer = lazy(async () => ({ default: (await import('./WorkingDrawer.tsx')).TreeDrawer }));
 
 interface Bed {
   bedId: number;
@@ -41,6 +47,40 @@ export function Opens({ bedId, bedName, of, assumed = false, label, className = 
         </Suspense>
       ) : null}
     </>
+  );
+}
+
+/** A number whose working is already at hand. */
+export function OpensTree({
+  working,
+  title,
+  children,
+}: {
+  working: Working;
+  title: string;
+  children: ReactNode;
+}) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button type="button" className="opens" aria-haspopup="dialog" onClick={() => setOpen(true)}>
+        {children}
+      </button>
+      {open ? (
+        <Suspense fallback={null}>
+          <TreeDrawer working={working} title={title} onClose={() => setOpen(false)} />
+        </Suspense>
+      ) : null}
+    </>
+  );
+}
+
+/** The drawer of a day of the ribbon, when one is asked for. */
+export function DayDrawer({ date, onClose }: { date: string | null; onClose: () => void }) {
+  return date === null ? null : (
+    <Suspense fallback={null}>
+      <DayWorkingDrawer date={date} onClose={onClose} />
+    </Suspense>
   );
 }
 

@@ -1,4 +1,4 @@
-import type { Explainable, OutcomeView } from '@kibble/contract';
+import type { Explainable } from '@kibble/contract';
 import { TELLABLE, type Tellable, type Working } from '@kibble/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
@@ -9,7 +9,7 @@ import {
   useNumberWorkingQuery,
   useTryOnBedQuery,
 } from '../app/api.ts';
-import { useGardenRound } from '../app/GardenShell.tsx';
+import { useGardenRound } from '../app/gardenRound.ts';
 import { noticeShown } from '../app/noticeSlice.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { useUnits, type Units } from '../app/units.ts';
@@ -155,8 +155,26 @@ export function DayWorkingDrawer({ date, onClose }: { date: string; onClose: () 
   );
 }
 
+/** A working that is already at hand. */
+export function TreeDrawer({
+  working,
+  title,
+  onClose,
+}: {
+  working: Working;
+  title: string;
+  onClose: () => void;
+}) {
+  const { garden } = useGardenRound();
+  return (
+    <Drawer open onClose={onClose} title={title}>
+      <TreeOf working={working} today={garden.today} />
+    </Drawer>
+  );
+}
+
 /** A tree that is only read. */
-export function TreeOf({ working, today }: { working: Working; today: string }) {
+function TreeOf({ working, today }: { working: Working; today: string }) {
   return (
     <>
       <Headline before={working} after={null} />
@@ -166,5 +184,3 @@ export function TreeOf({ working, today }: { working: Working; today: string }) 
     </>
   );
 }
-
-export type { OutcomeView };

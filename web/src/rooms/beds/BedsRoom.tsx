@@ -3,13 +3,16 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import { refusal, useArchiveBedMutation, useSaveBedMutation } from '../../app/api.ts';
-import { useGardenRound } from '../../app/GardenShell.tsx';
+import { useGardenRound } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Opens } from '../../ui/Opens.tsx';
 import { Empty } from '../../ui/states.tsx';
+import { bedFacts } from '../ground/facts.ts';
+import { Mark } from '../ground/Mark.tsx';
 import {
   bedDraft,
   CropFields,
@@ -62,8 +65,7 @@ export function BedsRoom() {
                 </Link>
               </td>
               <td className="hidden sm:table-cell">
-                {bed.textureClass}
-                {bed.subsoilClass ? ` over ${bed.subsoilClass}` : ''}
+                <Mark fact={bedFacts(bed, garden.today, units).soil} />
               </td>
               <td>
                 {bed.planting
@@ -71,10 +73,7 @@ export function BedsRoom() {
                   : 'nothing'}
               </td>
               <td className="hidden md:table-cell">
-                {bed.delivery.method},{' '}
-                <span className={bed.delivery.measured ? '' : 'assumed'}>
-                  {units.text('flow', bed.delivery.litresPerMinute)}
-                </span>
+                {bed.delivery.method}, <FlowOf bed={bed} today={garden.today} />
               </td>
               <td className="hidden text-right sm:table-cell">{units.text('area', bed.areaM2)}</td>
               <td className="text-right whitespace-nowrap">
@@ -122,6 +121,15 @@ export function BedsRoom() {
         </section>
       ) : null}
     </div>
+  );
+}
+
+function FlowOf({ bed, today }: { bed: BedView; today: string }) {
+  const { flow } = bedFacts(bed, today, useUnits());
+  return (
+    <Opens bedId={bed.id} bedName={bed.name} of="rate" assumed={flow.assumed}>
+      {flow.text}
+    </Opens>
   );
 }
 

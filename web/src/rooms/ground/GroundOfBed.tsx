@@ -8,18 +8,19 @@ import {
   useLogFindingMutation,
   useMarkFindingMutation,
 } from '../../app/api.ts';
-import { useGardenRound } from '../../app/GardenShell.tsx';
+import { useGardenRound } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { SoilCore } from '../../drawing/SoilCore.tsx';
 import { Choice } from '../../ui/Field.tsx';
+import { Opens } from '../../ui/Opens.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { bedFacts } from './facts.ts';
 import { findingWords } from './findingWords.ts';
 import { Habit, RunConverter } from './HabitAndRun.tsx';
-import { Mark } from './GroundRoom.tsx';
+import { Mark } from './Mark.tsx';
 import { MethodAdviser } from './MethodAdviser.tsx';
 import { SharpenPlan } from './SharpenPlan.tsx';
 import { TEST_PAGES, testPage, TESTS_OF_METHOD } from './tests/index.ts';
@@ -77,6 +78,12 @@ export function GroundOfBed() {
               The ground
             </h2>
             <FactList facts={[facts.soil, facts.intake, facts.drains]} />
+            <p className="mb-3">
+              <span className="text-quiet">The root zone can spare</span>{' '}
+              <Opens bedId={bed.id} bedName={bed.name} of="spare" assumed={facts.soil.assumed}>
+                {page ? units.text('depth', page.core.readilyMm) : '…'}
+              </Opens>
+            </p>
             <Tests tests={of('ground')} bed={bed} today={garden.today} />
             <SharedGround bed={bed} beds={garden.beds} />
           </section>

@@ -9,7 +9,7 @@ import {
   useLogFindingMutation,
   useSaveTapMutation,
 } from '../../app/api.ts';
-import { useGardenRound } from '../../app/GardenShell.tsx';
+import { useGardenRound } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
@@ -19,16 +19,14 @@ import { Field } from '../../ui/Field.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { bucketTest, staleReason } from '@kibble/core';
 import { findingOf } from '@kibble/contract';
-import { bedFacts, type Fact } from './facts.ts';
+import { bedFacts } from './facts.ts';
 import { SharpenPlan } from './SharpenPlan.tsx';
 import { testPage } from './tests/index.ts';
 import { JAR_MS } from './tests/JarTest.tsx';
 import { clockText, useNow } from './tests/parts.tsx';
 import { POT_MS } from './tests/PathTests.tsx';
 
-export const Mark = ({ fact }: { fact: Fact }) => (
-  <span className={fact.assumed ? 'assumed' : ''}>{fact.text}</span>
-);
+import { Mark } from './Mark.tsx';
 
 /** The ground under every bed and the water that comes to it: what is measured, what is assumed, what to test next. */
 export function GroundRoom() {

@@ -1,6 +1,8 @@
-import { useGardenRound } from '../../app/GardenShell.tsx';
+import { useGardenRound } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { alertWords, dayName, isHarm } from '../../app/words.ts';
+import { summed } from '@kibble/core';
+import { OpensTree } from '../../ui/Opens.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { LeaveList } from './LeaveList.tsx';
 import { SharpenPlan } from '../ground/SharpenPlan.tsx';
@@ -66,11 +68,33 @@ export function RoundRoom() {
         {stops.length > 0 ? (
           <dl className="mb-8 flex gap-10">
             <div>
-              <dd className="text-4xl font-bold">{minutesText(totals.minutes)}</dd>
+              <dd className="text-4xl font-bold">
+                <OpensTree
+                  title="Minutes at the taps"
+                  working={summed(
+                    'Minutes at the taps',
+                    'min',
+                    stops.map((s) => ({ label: s.bedName, value: s.run.minutes })),
+                  )}
+                >
+                  {minutesText(totals.minutes)}
+                </OpensTree>
+              </dd>
               <dt className="text-sm text-quiet">at the taps, one after another</dt>
             </div>
             <div>
-              <dd className="text-4xl font-bold">{units.text('volume', totals.litres)}</dd>
+              <dd className="text-4xl font-bold">
+                <OpensTree
+                  title="Litres through the taps"
+                  working={summed(
+                    'Litres through the taps',
+                    'L',
+                    stops.map((s) => ({ label: s.bedName, value: s.run.litres })),
+                  )}
+                >
+                  {units.text('volume', totals.litres)}
+                </OpensTree>
+              </dd>
               <dt className="text-sm text-quiet">through the taps</dt>
             </div>
           </dl>

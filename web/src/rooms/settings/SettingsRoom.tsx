@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { useForm, useWatch } from 'react-hook-form';
 import { refusal, useChangeGardenMutation, useGardensQuery } from '../../app/api.ts';
-import { useGardenRound } from '../../app/GardenShell.tsx';
+import { useGardenRound } from '../../app/gardenRound.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 

@@ -1,5 +1,5 @@
 import { useWeatherQuery } from '../../app/api.ts';
-import { useGardenRound } from '../../app/GardenShell.tsx';
+import { useGardenRound } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
 import { fullDate, plainDate } from '../../app/words.ts';
 import { Loading, Trouble } from '../../ui/states.tsx';

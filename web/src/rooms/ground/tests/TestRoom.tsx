@@ -4,7 +4,7 @@ import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { refusal, useBedPageQuery, useLogFindingMutation, useTryOnBedQuery } from '../../../app/api.ts';
-import { useGardenRound } from '../../../app/GardenShell.tsx';
+import { useGardenRound } from '../../../app/gardenRound.ts';
 import { noticeShown } from '../../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../../app/store.ts';
 import { useUnits } from '../../../app/units.ts';
