@@ -73,7 +73,7 @@ test('a gardener measures a tap, cans a bed and feels the soil; run time, depth 
     change(page, /can spare/)
       .locator('td')
       .last(),
-  ).not.toHaveText('the same');
+  ).not.toHaveText('same');
   await page.getByRole('button', { name: 'Where today’s minutes come from' }).click();
   await expect(drawer.getByTestId('working-headline')).toBeVisible();
   await page.keyboard.press('Escape');

@@ -34,7 +34,7 @@ test('guided tests, filled in', async ({ page, kibble }) => {
   await page.getByText('It stays a ball').click();
   await page.getByText('A ribbon forms').click();
   await page.getByText('Under 25 mm').click();
-  await page.getByText('Smooth as flour').click();
+  await page.getByText('Grit', { exact: true }).click();
   await page.evaluate(() => window.scrollTo(0, 160));
   await shoot('test-feel');
 

@@ -54,6 +54,10 @@ export function Changes({
     was: text(before, units, today),
     is: text(after, units, today),
   }));
+  if (rows.every(({ was, is }) => was === is))
+    return (
+      <p data-testid="changes">Nothing in the plan moves: it is what was taken so far. Now it is measured.</p>
+    );
   return (
     <table className="w-full" data-testid="changes">
       <thead className="text-left text-sm text-quiet">
@@ -70,9 +74,7 @@ export function Changes({
               {label}
             </th>
             <td className="py-1 pr-3 text-quiet">{was}</td>
-            <td className={`py-1 ${was === is ? 'text-quiet' : 'font-bold'}`}>
-              {was === is ? 'the same' : is}
-            </td>
+            <td className={`py-1 ${was === is ? 'text-quiet' : 'font-bold'}`}>{was === is ? 'same' : is}</td>
           </tr>
         ))}
       </tbody>
