@@ -4,6 +4,7 @@ import {
   LOOK_STATES,
   LOOK_TOOLS,
   METHODS,
+  STAGE_NAMES,
   TELLABLE,
   TEXTURE_CLASSES,
   WATER_PATHS,
@@ -195,6 +196,20 @@ export const findingInput = z.discriminatedUnion('kind', [
     mulchMoved: flag('Mulch moved'),
   }),
   toldValue,
+  z.object({
+    kind: z.literal('stage'),
+    plantingId: z.number().int(),
+    stage: oneOf('Stage', STAGE_NAMES),
+  }),
+  z.object({
+    kind: z.literal('stand'),
+    plantingId: z.number().int(),
+    lost: limited('lostPlants').int({ error: 'Plants lost must be a whole number' }),
+  }),
+  z.object({
+    kind: z.literal('mulch'),
+    what: oneOf('Mulch', ['moved aside', 'put back', 'looked at'] as const),
+  }),
   z.object({
     kind: z.literal('changed'),
     what: oneOf('Change', ['nozzle', 'pressure or height', 'number of beds on the line'] as const),

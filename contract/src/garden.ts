@@ -1,4 +1,14 @@
-import { BED_FORMS, CATALOGUE, METHODS, MULCH_MATERIALS, START_METHODS, TEXTURE_CLASSES } from '@kibble/core';
+import {
+  BED_FORMS,
+  CATALOGUE,
+  GOALS,
+  STAGE_NAMES,
+  type CropEntry,
+  METHODS,
+  MULCH_MATERIALS,
+  START_METHODS,
+  TEXTURE_CLASSES,
+} from '@kibble/core';
 import { z } from 'zod';
 import { findingView } from './findings.ts';
 import { limited } from './limits.ts';
@@ -8,7 +18,8 @@ export const UNIT_SYSTEMS = ['metric', 'us'] as const;
 export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
 
 const cropIds = new Set(CATALOGUE.map((crop) => crop.id));
-const cropId = z.string().refine((id) => cropIds.has(id), {
+/** One of the catalogue, or one of the garden's own, whose number the server looks up. */
+const cropId = z.string().refine((id) => cropIds.has(id) || /^own-\d+$/.test(id), {
   error: (issue) => `Crop must be one of the catalogue's plants; got ${JSON.stringify(issue.input)}`,
 });
 
@@ -26,6 +37,10 @@ export const plantingBody = z.object({
   cropId,
   plantedOn: isoDate,
   method: oneOf('Start', START_METHODS).optional(),
+  /** Share of the bed it takes. */
+  share: limited('share').default(1),
+  /** The day it is cleared; open while it stands. */
+  endedOn: isoDate.nullish(),
 });
 
 export const bedBody = z.object({
@@ -38,6 +53,14 @@ export const bedBody = z.object({
   mulchMaterial: oneOf('Mulch', MULCH_MATERIALS).nullish(),
   mulchMm: limited('mulchMm').nullish(),
   startWetness: oneOf('Wetness at the start', START_WETNESS).default('soaked'),
+  /** The gardener's own name for a part of the garden. */
+  place: z.string().trim().max(40, { error: 'Part of the garden must be 40 letters or fewer' }).nullish(),
+  goal: oneOf('Goal', GOALS).default('steady'),
+  shadeCloth: z.boolean().default(false),
+  /** Sides of a rectangular bed; its area is what counts. */
+  lengthM: limited('bedLengthM').nullish(),
+  widthM: limited('bedWidthM').nullish(),
+  notes: z.string().max(2000, { error: 'Notes must be 2000 letters or fewer' }).default(''),
   planting: plantingBody,
   delivery: deliveryBody,
 });
@@ -84,6 +107,8 @@ export const gardenPatch = z.object({
 });
 
 export type BedBody = z.infer<typeof bedBody>;
+/** A bed as it may be sent: what has a default may be left out. */
+export type BedDraftBody = z.input<typeof bedBody>;
 export type GardenBody = z.infer<typeof gardenBody>;
 export type SetupBody = z.infer<typeof setupBody>;
 export type GardenPatch = z.infer<typeof gardenPatch>;
@@ -93,12 +118,20 @@ export const planting = plantingBody.extend({
   id: z.number(),
   cropName: z.string(),
   endedOn: isoDate.nullable(),
+  /** Stages the gardener saw begin. */
+  seen: z.array(z.object({ stage: z.enum(STAGE_NAMES), on: isoDate })),
+  /** The plant's own numbers when it is not of the catalogue. */
+  custom: z.custom<CropEntry>().optional(),
 });
 export const bedView = bedBody.omit({ planting: true }).extend({
   id: z.number(),
   gardenId: z.number(),
   startOn: isoDate,
+  /** What stands on it today: of several, the one that takes most room. */
   planting: planting.nullable(),
+  /** Everything planted on it, in the order of planting. */
+  plantings: z.array(planting),
+  mulchLaidOn: isoDate.nullable(),
   archived: z.boolean(),
   /** The bed whose ground this one shares, and the tap it draws from. */
   groundOf: z.number().nullable(),
@@ -127,7 +160,28 @@ export const gardenView = z.object({
   hasStation: z.boolean(),
   beds: z.array(bedView),
   taps: z.array(tapView),
+  ownCrops: z.array(z.custom<CropEntry>()),
 });
+
+/** Beds to be made like one that is there. */
+export const copiesBody = z.object({
+  count: limited('copies').int({ error: 'How many beds must be a whole number' }),
+});
+/** A plant of the gardener's own, like one of the catalogue. */
+export const ownCropBody = z.object({
+  name: name('Name of the plant'),
+  likeId: z.string().refine((id) => cropIds.has(id), {
+    error: (issue) =>
+      `The plant it is like must be one of the catalogue’s; got ${JSON.stringify(issue.input)}`,
+  }),
+  kcbMid: limited('kcbMid').optional(),
+  rootDepthM: limited('rootDepthM').optional(),
+  heightM: limited('cropHeightM').optional(),
+});
+export type OwnCropBody = z.infer<typeof ownCropBody>;
+export type PlantingBody = z.infer<typeof plantingBody>;
+export type PlantingDraft = z.input<typeof plantingBody>;
+export type PlantingView = z.infer<typeof planting>;
 /** A tap with what is screwed on it: another nozzle is another flow, and another entry. */
 export const tapBody = z.object({
   name: name('Name of the tap'),

@@ -8,6 +8,7 @@ const toldBed = (bed: BedView): ToldBed => ({
   textureClass: bed.textureClass,
   subsoilClass: bed.subsoilClass,
   underCover: bed.underCover,
+  shadeCloth: bed.shadeCloth,
   method: bed.delivery.method,
   litresPerMinute: bed.delivery.litresPerMinute,
   flowMeasured: bed.delivery.measured,

@@ -91,6 +91,18 @@ export const LIMITS = {
     quantity: 'minutes',
     unit: 'min',
   },
+  share: { label: 'Share of the bed', min: 0.01, max: 1, quantity: 'share', unit: '' },
+  kcbMid: {
+    label: 'Water use in full leaf',
+    min: 0.1,
+    max: 1.4,
+    quantity: 'count',
+    unit: 'times short grass',
+  },
+  rootDepthM: { label: 'Depth of the roots', min: 0.05, max: 3, quantity: 'length', unit: 'm' },
+  cropHeightM: { label: 'Height', min: 0.02, max: 40, quantity: 'length', unit: 'm' },
+  lostPlants: { label: 'Plants lost', min: 0, max: 100_000, quantity: 'count', unit: 'plants' },
+  copies: { label: 'How many beds', min: 1, max: 200, quantity: 'count', unit: 'beds' },
   days: { label: 'Days', min: -3650, max: 3650, quantity: 'count', unit: 'days' },
 } as const satisfies Record<string, Limit>;
 

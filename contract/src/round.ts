@@ -1,4 +1,11 @@
-import { QUICK_TESTS, type LeaveReason, type WaterReason, type WeatherAlert } from '@kibble/core';
+import {
+  QUICK_TESTS,
+  type BedTask,
+  type LeaveReason,
+  type StageStep,
+  type WaterReason,
+  type WeatherAlert,
+} from '@kibble/core';
 import { z } from 'zod';
 import { eventView } from './events.ts';
 import { bedView, gardenView } from './garden.ts';
@@ -34,12 +41,21 @@ export const coreView = z.object({
   growth: z.number(),
 });
 
+/** Something to do or look at on a bed besides watering. */
+const taskView = z.object({
+  bedId: z.number(),
+  bedName: z.string(),
+  plantingId: z.number().nullable(),
+  task: z.custom<BedTask>((v) => typeof v === 'object' && v !== null && 'code' in v),
+});
+
 /** When the next watering is likely due, and the fortnight's litres: 10, 50 and 90 % of the ways the weather may go. */
 const windowView = z.object({
   early: isoDate.nullable(),
   likely: isoDate.nullable(),
   late: isoDate.nullable(),
   litres: z.object({ low: z.number(), middle: z.number(), high: z.number() }),
+  fan: z.array(z.object({ date: isoDate, lowMm: z.number(), highMm: z.number() })),
 });
 
 const litresRange = z.object({ low: z.number(), high: z.number() });
@@ -63,6 +79,16 @@ const runView = z.object({
   soakMinutes: z.number(),
   totalMinutes: z.number(),
   rateMmPerHour: z.number(),
+});
+
+/** Where the water of a stretch of days came from and went, mm over the bed. */
+const balance = z.object({
+  rainMm: z.number(),
+  irrigationMm: z.number(),
+  evaporationMm: z.number(),
+  transpirationMm: z.number(),
+  runoffMm: z.number(),
+  lostBelowRootsMm: z.number(),
 });
 
 const bedHead = z.object({
@@ -102,6 +128,7 @@ export const roundView = z.object({
   leaveAlone: z.array(leaveView),
   /** The short measurement that would narrow one bed's fortnight most; null when nothing telling is assumed. */
   sharpen: sharpenView.nullable(),
+  tasks: z.array(taskView),
   totals: z.object({ minutes: z.number(), litres: z.number() }),
   ribbon: z.array(ribbonDay),
   /** What in the past weeks’ and the forecast’s weather asks for action. */
@@ -133,7 +160,13 @@ export const chartDay = z.object({
 export const bedPageView = bedHead.extend({
   garden: gardenView,
   days: z.array(chartDay),
-  stages: z.array(z.object({ stage: z.string(), from: isoDate })),
+  strips: z.array(
+    z.object({ plantingId: z.number(), cropName: z.string(), steps: z.array(z.custom<StageStep>()) }),
+  ),
+  cautions: z.array(z.string()),
+  tasks: z.array(taskView),
+  /** The last thirty days against the same days a year before, mm over the bed; null without such a record. */
+  lastYear: z.object({ days: z.number(), now: balance, then: balance }).nullable(),
   stop: stopView.nullable(),
   leave: leaveView.nullable(),
   window: windowView.nullable(),
@@ -141,15 +174,39 @@ export const bedPageView = bedHead.extend({
   bed: bedView,
   next: z.object({ date: isoDate, litres: z.number(), minutes: z.number(), localMm: z.number() }).nullable(),
   events: z.array(eventView),
-  season: z.object({
-    rainMm: z.number(),
-    irrigationMm: z.number(),
-    evaporationMm: z.number(),
-    transpirationMm: z.number(),
-    runoffMm: z.number(),
-    lostBelowRootsMm: z.number(),
-  }),
+  season: balance,
 });
+
+/** Water of one day in the garden's section: layers as on the day's evening. */
+const sectionDay = z.object({
+  layersMm: z.array(z.number()),
+  depletionMm: z.number(),
+  readilyMm: z.number(),
+  rootDepthMm: z.number(),
+  frontMm: z.number(),
+});
+export const SECTION_STATES = ['past its line', 'due today', 'too wet', 'enough', 'nothing growing'] as const;
+export const sectionBed = bedHead.extend({
+  place: z.string().nullable(),
+  line: z.string(),
+  daysInHand: z.number().nullable(),
+  state: z.enum(SECTION_STATES),
+  minutes: z.number().nullable(),
+  days: z.array(sectionDay),
+});
+export const sectionView = z.object({
+  /** Days of the scrub, the same for every bed; the index of today among them. */
+  dates: z.array(isoDate),
+  todayIndex: z.number(),
+  beds: z.array(sectionBed),
+  /** Beds there are in all with this filter, and where this page begins. */
+  total: z.number(),
+  offset: z.number(),
+});
+export type SectionView = z.infer<typeof sectionView>;
+export type SectionBed = z.infer<typeof sectionBed>;
+export type SectionState = (typeof SECTION_STATES)[number];
+export type TaskView = z.infer<typeof taskView>;
 
 export type SharpenView = z.infer<typeof sharpenView>;
 export type RibbonDay = z.infer<typeof ribbonDay>;

@@ -1,7 +1,8 @@
-import { EXPLAINABLE, type Explainable, type Working } from '@kibble/core';
+import { EXPLAINABLE, GOALS, MULCH_MATERIALS, type Explainable, type Working } from '@kibble/core';
 import { z } from 'zod';
 import { findingInput } from './findings.ts';
-import { isoDate } from './parts.ts';
+import { limited } from './limits.ts';
+import { isoDate, oneOf } from './parts.ts';
 
 const working = z.custom<Working>((v) => typeof v === 'object' && v !== null && 'inputs' in v);
 export const explainable = z.enum(EXPLAINABLE, {
@@ -29,7 +30,14 @@ export const outcome = z.object({
 });
 
 /** Findings tried on a bed without keeping them, and the number whose working is wanted. */
-export const tryBody = z.object({ inputs: z.array(findingInput).max(20), of: explainable.optional() });
+export const tryBody = z.object({
+  inputs: z.array(findingInput).max(20),
+  of: explainable.optional(),
+  /** A cover tried in the place of the bed's own; null is bare ground. */
+  mulch: z.object({ material: oneOf('Mulch', MULCH_MATERIALS), depthMm: limited('mulchMm') }).nullish(),
+  shadeCloth: z.boolean().optional(),
+  goal: oneOf('Goal', GOALS).optional(),
+});
 export const tryView = z.object({ before: outcome, after: outcome, working: working.nullable() });
 
 export type TryBody = z.infer<typeof tryBody>;

@@ -99,6 +99,13 @@ export {
   type RunPlan,
 } from './delivery/runPlan.ts';
 
+export { bedTasks, type BedTask, type TaskFacts } from './plan/tasks.ts';
+export { GOAL_FACTS, GOALS, type Goal } from './plan/goals.ts';
+export { stageStrip, type StageStep } from './plants/stageStrip.ts';
+export { checkPlantings } from './plants/checkPlantings.ts';
+export { cropCautions } from './plants/cautions.ts';
+export { ownCrop, type OwnCropWords } from './plants/ownCrop.ts';
+export { mulchVolume } from './balance/mulchVolume.ts';
 export { followSeason } from './plan/followSeason.ts';
 export { planGarden } from './plan/planGarden.ts';
 export type * from './plan/types.ts';

@@ -6,7 +6,7 @@ import { beds, threePoplars } from './threePoplars.ts';
 describe('Three Poplars', () => {
   test('is a garden the API would take', () => {
     expect(gardenBody.parse(threePoplars)).toEqual(threePoplars);
-    expect(beds).toHaveLength(6);
+    expect(beds).toHaveLength(12);
     for (const { followedUntil: _, ...bed } of beds) expect(() => bedBody.parse(bed)).not.toThrow();
   });
   test('has sand, loam and clay, mulch and bare soil, measured and guessed flows', () => {

@@ -1,4 +1,4 @@
-import type { BedBody, GardenBody } from '@kibble/contract';
+import type { BedDraftBody, GardenBody, PlantingDraft } from '@kibble/contract';
 import type { FindingInput } from '@kibble/core';
 
 /** "Three Poplars", an invented market garden on a dry inland plain. Everything in it is made up. */
@@ -18,12 +18,14 @@ export const stationSeed = 46;
 export const recordFrom = '2026-03-01';
 
 /** A bed, and the last morning on which it was watered by the plan: since then nobody has been round. */
-interface DemoBed extends BedBody {
+interface DemoBed extends BedDraftBody {
   followedUntil: string;
   /** The tap it draws from, by its place in `taps`. */
   tap?: number;
   /** The bed whose ground it shares, by name. */
   groundOf?: string;
+  /** What else stands on it. */
+  also?: PlantingDraft[];
   findings?: { on: string; input: FindingInput }[];
 }
 
@@ -41,16 +43,10 @@ export const taps: { name: string; nozzle: string; findings: { on: string; input
   },
 ];
 
-const bed = (b: Omit<DemoBed, 'form' | 'underCover' | 'startWetness'> & Partial<DemoBed>): DemoBed => ({
-  form: 'flat',
-  underCover: false,
-  startWetness: 'soaked',
-  ...b,
-});
-
 export const beds: DemoBed[] = [
-  bed({
+  {
     name: 'Peppers, low ground',
+    place: 'Field',
     areaM2: 18,
     textureClass: 'sandy loam',
     subsoilClass: 'loamy sand',
@@ -70,9 +66,10 @@ export const beds: DemoBed[] = [
       },
       { on: '2026-05-24', input: { kind: 'spread', widthM: 0.3, spacingM: 0.6 } },
     ],
-  }),
-  bed({
+  },
+  {
     name: 'Tomatoes, long bed',
+    place: 'Field',
     areaM2: 15,
     textureClass: 'loam',
     subsoilClass: 'silt loam',
@@ -86,27 +83,30 @@ export const beds: DemoBed[] = [
     findings: [
       { on: '2026-03-28', input: { kind: 'jar', horizon: 'top', sandMm: 38, siltMm: 41, clayMm: 18 } },
     ],
-  }),
-  bed({
+  },
+  {
     name: 'Sweetcorn block',
+    place: 'Field',
     areaM2: 24,
     textureClass: 'silt loam',
     subsoilClass: 'loam',
     planting: { cropId: 'sweetcorn', plantedOn: '2026-05-10' },
     delivery: { method: 'sprinkler', litresPerMinute: 9.5, measured: false },
     followedUntil: '2026-07-13',
-  }),
-  bed({
+  },
+  {
     name: 'Onions',
+    place: 'Field',
     areaM2: 12,
     textureClass: 'loamy sand',
     planting: { cropId: 'onion', plantedOn: '2026-04-02' },
     delivery: { method: 'hose wand', litresPerMinute: 11, measured: false },
     followedUntil: '2026-07-13',
     tap: 1,
-  }),
-  bed({
+  },
+  {
     name: 'Melons, clay corner',
+    place: 'Clay',
     areaM2: 14,
     textureClass: 'clay',
     form: 'flat',
@@ -117,14 +117,89 @@ export const beds: DemoBed[] = [
     followedUntil: '2026-07-13',
     tap: 0,
     findings: [{ on: '2026-04-11', input: { kind: 'hole', fallMm: 14, minutes: 120 } }],
-  }),
-  bed({
+  },
+  {
     name: 'Salads, clay edge',
+    place: 'Clay',
     areaM2: 8,
     textureClass: 'clay loam',
     subsoilClass: 'clay',
     planting: { cropId: 'lettuce', plantedOn: '2026-06-20' },
     delivery: { method: 'watering can', litresPerMinute: 8, measured: false },
     followedUntil: '2026-07-13',
-  }),
+  },
+  {
+    name: 'Beans by the path',
+    place: 'Field',
+    areaM2: 10,
+    textureClass: 'loam',
+    planting: { cropId: 'french-bean', plantedOn: '2026-07-05', method: 'module' },
+    delivery: { method: 'drip', litresPerMinute: 2.6, measured: true },
+    followedUntil: '2026-07-13',
+    tap: 0,
+    groundOf: 'Tomatoes, long bed',
+  },
+  {
+    name: 'Carrots and leeks',
+    place: 'Field',
+    areaM2: 12,
+    textureClass: 'loamy sand',
+    planting: { cropId: 'carrot', plantedOn: '2026-04-20', share: 0.6 },
+    also: [{ cropId: 'leek', plantedOn: '2026-06-01', share: 0.4 }],
+    delivery: { method: 'micro-spray', litresPerMinute: 7, measured: false },
+    followedUntil: '2026-07-13',
+    tap: 0,
+    groundOf: 'Onions',
+  },
+  {
+    name: 'Tunnel tomatoes',
+    place: 'Tunnel',
+    areaM2: 20,
+    textureClass: 'sandy loam',
+    underCover: true,
+    mulchMaterial: 'compost',
+    mulchMm: 30,
+    planting: { cropId: 'tomato', plantedOn: '2026-04-25' },
+    delivery: { method: 'drip', litresPerMinute: 5, measured: true },
+    followedUntil: '2026-07-13',
+    tap: 0,
+  },
+  {
+    name: 'Young apricots',
+    place: 'Yard',
+    areaM2: 6,
+    textureClass: 'loam',
+    form: 'basin',
+    mulchMaterial: 'wood chip',
+    mulchMm: 80,
+    planting: { cropId: 'apricot', plantedOn: '2025-03-20', method: 'bare-root' },
+    delivery: { method: 'slow bucket', litresPerMinute: 0.6, measured: false },
+    followedUntil: '2026-07-13',
+  },
+  {
+    name: 'Rose walk',
+    place: 'Yard',
+    areaM2: 9,
+    textureClass: 'loam',
+    subsoilClass: 'clay loam',
+    mulchMaterial: 'bark',
+    mulchMm: 50,
+    planting: { cropId: 'rose', plantedOn: '2022-03-15' },
+    delivery: { method: 'bubbler', litresPerMinute: 6, measured: false },
+    goal: 'show',
+    followedUntil: '2026-07-13',
+    tap: 1,
+  },
+  {
+    name: 'Currants',
+    place: 'Yard',
+    areaM2: 8,
+    textureClass: 'loam',
+    mulchMaterial: 'grass clippings',
+    mulchMm: 40,
+    planting: { cropId: 'blackcurrant', plantedOn: '2023-11-05' },
+    delivery: { method: 'soaker hose', litresPerMinute: 2, measured: false },
+    followedUntil: '2026-07-13',
+    tap: 1,
+  },
 ];

@@ -241,3 +241,77 @@ describe('bad readings', () => {
     expect((await find({ tapId: 1, input: { kind: 'pooling', minutes: 5 } })).status).toBe(400);
   });
 });
+
+describe('plantings, stages and copies', () => {
+  const plant = (body: object, id = otherId) => request(app).post(`/api/beds/${id}/plantings`).send(body);
+
+  test('neighbours share the bed; more than the bed is refused and nothing is stored', async () => {
+    const view = await bed(otherId);
+    const own = view.plantings[0];
+    await request(app)
+      .put(`/api/beds/${otherId}/plantings/${own?.id}`)
+      .send({ cropId: 'tomato', plantedOn: '2026-05-15', share: 0.6 });
+    expect((await plant({ cropId: 'lettuce', plantedOn: '2026-06-01', share: 0.4 })).status).toBe(201);
+    const full = await plant({ cropId: 'onion', plantedOn: '2026-06-10', share: 0.2 });
+    expect(full.status).toBe(400);
+    expect(full.body.error.message).toMatch(/take 120 % of the bed, allowed up to 100 %/);
+    const back = await plant({
+      cropId: 'onion',
+      plantedOn: '2026-06-10',
+      endedOn: '2026-06-01',
+      share: 0.01,
+    });
+    expect(back.body.error.message).toMatch(/must not be before its planting/);
+    expect((await bed(otherId)).plantings).toHaveLength(2);
+    expect((await bed(otherId)).planting?.cropId).toBe('tomato');
+  });
+
+  test('an earlier planting moves the beginning of the balance; the last one is kept', async () => {
+    const made = await plant({ cropId: 'radish', plantedOn: '2026-04-01', endedOn: '2026-05-10' });
+    expect((await bed(otherId)).startOn).toBe('2026-04-01');
+    await request(app).delete(`/api/plantings/${made.body.id}`);
+    expect((await bed(otherId)).startOn).toBe('2026-05-15');
+    const only = (await bed(bedId)).plantings[0];
+    const kept = await request(app).delete(`/api/plantings/${only?.id}`);
+    expect(kept.status).toBe(409);
+    expect(kept.body.error.message).toMatch(/keeps its last planting/);
+  });
+
+  test('a stage seen today stands in the calendar; a plant of one’s own can be planted, another garden’s cannot', async () => {
+    const planting = (await bed(bedId)).planting;
+    await find({ bedId, input: { kind: 'stage', plantingId: planting?.id, stage: 'in full leaf' } });
+    expect((await bed(bedId)).planting?.seen).toEqual([{ stage: 'in full leaf', on: '2026-07-14' }]);
+    const own = await request(app)
+      .post(`/api/gardens/${gardenId}/crops`)
+      .send({ name: 'Long red', likeId: 'sweet-pepper', rootDepthM: 0.4 });
+    expect(own.body.id).toMatch(/^own-\d+$/);
+    const lettuce = (await bed(otherId)).plantings.find((p) => p.cropId === 'lettuce');
+    const put = await request(app)
+      .put(`/api/beds/${otherId}/plantings/${lettuce?.id}`)
+      .send({ cropId: own.body.id, plantedOn: '2026-06-01', share: 0.4 });
+    expect(put.status).toBe(200);
+    expect((await bed(otherId)).plantings.map((p) => p.cropName)).toContain('Long red');
+    const strange = await plant({ cropId: 'own-999', plantedOn: '2026-06-01', share: 0.01 });
+    expect(strange.body.error.message).toMatch(/one of this garden's plants; got "own-999"/);
+  });
+
+  test('copies are named on, carry plants and ground, and no log', async () => {
+    const made = await request(app).post(`/api/beds/${otherId}/copies`).send({ count: 3 });
+    const ids = made.body.ids as number[];
+    expect(ids).toHaveLength(3);
+    const copy = await bed(ids[2] ?? 0);
+    expect(copy).toMatchObject({ name: 'Peppers 4', groundOf: bedId });
+    expect(copy.plantings.map((p) => p.share)).toEqual([0.6, 0.4]);
+    const none = await request(app).post(`/api/beds/${otherId}/copies`).send({ count: 0 });
+    expect(none.body.error.message).toMatch(/How many beds must be a number from 1 to 200 beds; got 0/);
+  });
+
+  test('the section holds every standing bed, on the same days, and pages', async () => {
+    const section = (await request(app).get(`/api/gardens/${gardenId}/section?sort=urgency`)).body;
+    expect(section.total).toBe(5);
+    expect(section.beds[0].days).toHaveLength(section.dates.length);
+    const other = (await request(app).get(`/api/gardens/${gardenId}/section?words=pepp&offset=1`)).body;
+    expect(other).toMatchObject({ total: 4, offset: 1 });
+    expect(other.beds).toHaveLength(3);
+  });
+});

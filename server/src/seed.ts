@@ -1,8 +1,9 @@
+import { bedBody } from '@kibble/contract';
 import { addDays, followSeason, type FindingInput } from '@kibble/core';
 import { beds, taps, threePoplars } from '@kibble/demo';
 import type { Logger } from 'pino';
 import type { Sequelize, Transaction } from 'sequelize';
-import { Bed, EventRow, FindingRow, Garden, Tap } from './db/models.ts';
+import { Bed, EventRow, FindingRow, Garden, Planting, Tap } from './db/models.ts';
 import { todayOf, type WallClock } from './services/clock.ts';
 import { planBed } from './services/plan.ts';
 import { createBed, createGarden, gardenToView } from './services/setup.ts';
@@ -23,7 +24,7 @@ export async function seedDemo(
   await sequelize.transaction(async (transaction) => {
     const garden = await createGarden(threePoplars, { transaction, stationUrl, isDemo: true });
     for (const { followedUntil: _, tap: _tap, groundOf: _ground, findings: _findings, ...body } of beds)
-      await createBed(garden.id, body, transaction);
+      await createBed(garden.id, bedBody.parse(body), transaction);
     await seedFindings(garden.id, wall, transaction);
   });
   const garden = await Garden.findOne({ where: { isDemo: true } });
@@ -62,6 +63,11 @@ async function seedFindings(gardenId: number, wall: WallClock, transaction: Tran
       { tapId: bed.tap === undefined ? null : (tapIds[bed.tap] ?? null), groundOf: shares?.id ?? null },
       { transaction },
     );
+    for (const { cropId, plantedOn, share } of bed.also ?? [])
+      await Planting.create(
+        { bedId: row.id, cropId, plantedOn, share, endedOn: null, method: null },
+        { transaction },
+      );
     for (const { on, input } of bed.findings ?? [])
       await fact({ bedId: row.id, method: bed.delivery.method }, on, input);
   }

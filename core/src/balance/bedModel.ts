@@ -3,6 +3,7 @@ import { positive, within } from '../units/guard.ts';
 import { plantOnDay, type PlantOnDay } from '../plants/plantOnDay.ts';
 import type { PlantingInput } from '../plants/types.ts';
 import { LAYER_MM, soilProfile, type GroundInput, type SoilProfile } from '../soil/soilProfile.ts';
+import { GOAL_FACTS, MOST_DEPLETION, type Goal } from '../plan/goals.ts';
 import { heightTerm } from './evaporation.ts';
 import { mulchEvaporationFactor, type Mulch } from './mulch.ts';
 import { curveStorageMm } from './rainRunoff.ts';
@@ -20,6 +21,8 @@ export interface BedInput {
   /** Share of the surface that waterings wet, 0.05–1; default 1 (overhead). */
   wettedFraction?: number;
   place?: PlaceFactors;
+  /** What it is grown for; default a steady crop. */
+  goal?: Goal;
 }
 
 /** What a bed's place does to the garden's weather; 1 or absent changes nothing. */
@@ -96,7 +99,7 @@ export function bedModel(
     model.canopyCover[d] = mix.canopyCover;
     model.heightTerm[d] = heightTerm(mix.heightM);
     model.potentialRootMm[d] = Math.min(deepest, mix.rootDepthMm);
-    model.p[d] = mix.p;
+    model.p[d] = Math.min(MOST_DEPLETION, mix.p * GOAL_FACTS[bed.goal ?? 'steady'].depletionFactor);
   }
   return model;
 }

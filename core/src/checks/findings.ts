@@ -1,5 +1,6 @@
 import type { DripLayoutInput } from '../delivery/dripLayout.ts';
 import type { Method } from '../delivery/methods.ts';
+import type { StageName } from '../plants/types.ts';
 import type { FeelAnswers } from '../soil/feelKey.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
 import type { IsoDate } from '../units/dates.ts';
@@ -69,6 +70,9 @@ export type FindingInput =
       mulchMoved: boolean;
     }
   | { kind: 'told'; field: Tellable; value: number }
+  | { kind: 'stage'; plantingId: number; stage: StageName }
+  | { kind: 'stand'; plantingId: number; lost: number }
+  | { kind: 'mulch'; what: 'moved aside' | 'put back' | 'looked at' }
   | { kind: 'changed'; what: 'nozzle' | 'pressure or height' | 'number of beds on the line' };
 
 export type FindingKind = FindingInput['kind'];
@@ -78,7 +82,7 @@ export type Finding = FindingInput & { id?: number; on: IsoDate; method?: Method
 
 export interface FindingFacts {
   label: string;
-  about: 'ground' | 'water' | 'check';
+  about: 'ground' | 'water' | 'check' | 'plant';
   /** About how long it takes, min; waiting not counted. Judgement. */
   minutes: number;
   /** Days after which it is asked for again; absent when age alone does not spoil it. Judgement. */
@@ -171,5 +175,8 @@ export const FINDING_FACTS: Readonly<Record<FindingKind, FindingFacts>> = {
   depth: { label: 'Depth reached', about: 'check', minutes: 5 },
   look: { label: 'Look', about: 'check', minutes: 3 },
   told: { label: 'Told', about: 'water', minutes: 1 },
+  stage: { label: 'Stage seen', about: 'plant', minutes: 1 },
+  stand: { label: 'Stand', about: 'plant', minutes: 3 },
+  mulch: { label: 'Mulch', about: 'plant', minutes: 1 },
   changed: { label: 'Change', about: 'water', minutes: 1 },
 };

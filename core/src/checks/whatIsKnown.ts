@@ -26,6 +26,7 @@ export interface ToldBed {
   textureClass: TextureClass;
   subsoilClass?: TextureClass | null;
   underCover?: boolean;
+  shadeCloth?: boolean;
   method: Method;
   litresPerMinute: number;
   flowMeasured?: boolean;
@@ -117,7 +118,10 @@ export function whatIsKnown(told: ToldBed, findings: readonly Finding[], today: 
   };
   if (drained) known.drainage = measured(drained);
   if (dig) known.layers = measured(dig);
-  const place: PlaceWords = site ? { sun: site.sun, wind: site.wind, wall: site.wall } : {};
+  const place: PlaceWords = {
+    ...(site ? { sun: site.sun, wind: site.wind, wall: site.wall } : {}),
+    cover: told.underCover ? 'tunnel' : told.shadeCloth ? 'shade cloth' : 'none',
+  };
   if (site) known.place = measured(site);
 
   // The water.

@@ -8,7 +8,8 @@ import {
 } from '../balance/simulateBed.ts';
 import { stepDay } from '../balance/stepDay.ts';
 import { runPlan, wettedFractionOf } from '../delivery/runPlan.ts';
-import { plantOnDay, stageDates } from '../plants/plantOnDay.ts';
+import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
+import type { PlantingInput } from '../plants/types.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
@@ -23,6 +24,13 @@ const WORTH_SHARE = 0.5;
 const WAIT_DAYS = 2;
 /** How far past the refill line a bed may go while it waits for rain. Judgement. */
 const WAIT_STRETCH = 1.15;
+
+/** Water given on the day of planting out, mm, however moist the ground: it settles soil round the roots. Common practice; the depth is a judgement. */
+const DRENCH_MM = 12;
+
+/** Whether something with roots of its own is planted out on a day. */
+const plantedOut = (plantings: readonly PlantingInput[], date: IsoDate): boolean =>
+  plantings.some((p) => p.plantedOn === date && (p.method ?? cropOf(p).usualStart) !== 'direct-sown');
 
 const likelyRain = (day: SourcedDay): number => (day.rainChance >= LIKELY ? day.rainMm : 0);
 
@@ -141,7 +149,8 @@ export function outlookOf(
     const airless = run.state.wetDays;
     const past = trial.depletionMm > trial.readilyMm && before >= LEAST_MM;
     const held = !growing || (isToday && input.settledToday) || irrigationMm > 0;
-    const wait = past && !held ? rainWorthWaiting(run, days, d, before) : null;
+    const drench = irrigationMm === 0 && plantedOut(bed.plantings, day.date);
+    const wait = past && !held && !drench ? rainWorthWaiting(run, days, d, before) : null;
     // Today's own rain can be what spares the bed: then that is the reason told.
     const spared = isToday && !past && !held && rain > 0 && before >= LEAST_MM;
     const withoutRain = spared ? lookAhead(run, d, 0) : null;
@@ -149,9 +158,9 @@ export function outlookOf(
       withoutRain && withoutRain.depletionMm > withoutRain.readilyMm
         ? { on: day.date, rainMm: day.rainMm, chance: day.rainChance }
         : null;
-    if (past && !held && !wait) {
+    if ((past || drench) && !held && !wait) {
       const plan = runPlan({
-        localMm: before,
+        localMm: drench ? Math.max(before, DRENCH_MM) : before,
         areaM2: bed.areaM2,
         delivery: input.delivery,
         infiltrationMmPerHour: model.profile.infiltrationMmPerHour,
@@ -163,7 +172,11 @@ export function outlookOf(
         date: day.date,
         run: plan,
         reachesMm: 0,
-        reason: { ...trial, code: young ? 'establishing' : 'refill line', depletionMm: before },
+        reason: {
+          ...trial,
+          code: drench ? 'planting drench' : young ? 'establishing' : 'refill line',
+          depletionMm: before,
+        },
       });
     } else if (isToday) {
       leave = leaveReason({

@@ -17,6 +17,8 @@ export interface BedSpread {
   dueDay: Int16Array;
   /** Net water each member asks for over the horizon, mm over the bed. */
   bedMm: Float64Array;
+  /** Depletion at the end of each day in each member, mm: member by member, day by day. */
+  depletionMm: Float64Array;
 }
 
 /**
@@ -40,6 +42,7 @@ export function bedSpread(options: {
   const { members, days } = ensemble;
   const dueDay = new Int16Array(members).fill(days);
   const bedMm = new Float64Array(members);
+  const depletionMm = new Float64Array(members * days);
   const state = cloneState(options.state);
   const before = cloneState(options.state);
   for (let m = 0; m < members; m += 1) {
@@ -51,6 +54,7 @@ export function bedSpread(options: {
       if (!held) copyState(state, before);
       const index = todayIndex + d;
       stepDay(model, state, index, ensemble.et0[at], ensemble.rain[at], given, ensemble.climate[at]);
+      depletionMm[at] = state.out[OUT.depletion];
       if (held || state.out[OUT.depletion] <= state.out[OUT.readily]) continue;
       const missing = rootZoneDepletion(model, before);
       if (missing < options.leastMm) continue;
@@ -59,9 +63,10 @@ export function bedSpread(options: {
       bedMm[m] += dose;
       copyState(before, state);
       stepDay(model, state, index, ensemble.et0[at], ensemble.rain[at], given + dose, ensemble.climate[at]);
+      depletionMm[at] = state.out[OUT.depletion];
     }
   }
-  return { dueDay, bedMm };
+  return { dueDay, bedMm, depletionMm };
 }
 
 /** The value below which a share of the members lie (nearest rank). */
@@ -98,10 +103,18 @@ export function windowOf(
   };
   const litres = (share: number): number =>
     grossLitres(quantile(spread.bedMm, share), input.bed.areaM2, efficiencyOf(input.delivery));
+  const fan = Array.from({ length: ensemble.days }, (_, d) => {
+    const onDay = Float64Array.from(
+      { length: ensemble.members },
+      (_m, m) => spread.depletionMm[m * ensemble.days + d],
+    );
+    return { date: addDays(today, d), lowMm: quantile(onDay, 0.1), highMm: quantile(onDay, 0.9) };
+  });
   return {
     early: date(0.1),
     likely: date(0.5),
     late: date(0.9),
     litres: { low: litres(0.1), middle: litres(0.5), high: litres(0.9) },
+    fan,
   };
 }

@@ -92,9 +92,9 @@ describe('today', () => {
   });
 
   test('likely soaking rain tomorrow is waited for; the same rain at a low chance is not', () => {
-    // The fourth watering of the season, with the three before it given: the bed is just at its line.
-    const today = season[3]?.date ?? '';
-    const irrigations = season.slice(0, 3).map((w) => ({ date: w.date, netMm: w.run.bedMm }));
+    // The fourth watering after the planting drench, with those before it given: the bed is just at its line.
+    const today = season[4]?.date ?? '';
+    const irrigations = season.slice(0, 4).map((w) => ({ date: w.date, netMm: w.run.bedMm }));
     const atLine = { ...tomatoes, irrigations };
     const rain = (rainChance: number): ForecastDay[] => [
       { date: today, tMinC: 13, tMaxC: 22, rainMm: 0, rainChance: 0 },

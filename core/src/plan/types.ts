@@ -38,6 +38,8 @@ export interface DueWindow {
   late: IsoDate | null;
   /** Litres through the tap over the horizon: 10, 50 and 90 %. */
   litres: { low: number; middle: number; high: number };
+  /** Water gone from the root zone at the end of each day ahead, mm: 10 and 90 %. */
+  fan: { date: IsoDate; lowMm: number; highMm: number }[];
 }
 
 /** Limits of the garden. What does not fit is left out, and said. */
@@ -48,7 +50,7 @@ export interface PlanConstraints {
 
 /** What a watering was decided on, as facts; the words are made where they are shown. mm deep in the watered ground. */
 export interface WaterReason {
-  code: 'refill line' | 'establishing';
+  code: 'refill line' | 'establishing' | 'planting drench';
   /** Gone from the root zone this morning, what it can spare today, and what it can hold. */
   depletionMm: number;
   readilyMm: number;

@@ -46,3 +46,5 @@ export const kwhToMJ = (kwh: number): number => kwh * 3.6;
 export const litresFromDepth = (mm: number, m2: number): number => mm * m2;
 /** Depth in mm of `litres` spread evenly over `m2`. */
 export const depthFromLitres = (litres: number, m2: number): number => litres / m2;
+/** Area of a rectangular bed, m². */
+export const rectangleArea = (lengthM: number, widthM: number): number => lengthM * widthM;

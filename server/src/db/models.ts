@@ -38,6 +38,23 @@ export class Bed extends Model<InferAttributes<Bed>, InferCreationAttributes<Bed
   /** The bed whose ground this one shares. */
   declare groundOf: CreationOptional<number | null>;
   declare tapId: CreationOptional<number | null>;
+  /** The gardener's own name for a part of the garden. */
+  declare place: CreationOptional<string | null>;
+  declare goal: CreationOptional<string>;
+  declare shadeCloth: CreationOptional<boolean>;
+  declare lengthM: CreationOptional<number | null>;
+  declare widthM: CreationOptional<number | null>;
+  declare notes: CreationOptional<string>;
+  declare mulchLaidOn: CreationOptional<string | null>;
+}
+
+/** A plant of the gardener's own: like one of the catalogue, with some numbers changed. */
+export class OwnCrop extends Model<InferAttributes<OwnCrop>, InferCreationAttributes<OwnCrop>> {
+  declare id: CreationOptional<number>;
+  declare gardenId: number;
+  declare likeId: string;
+  /** JSON of the core's `OwnCropWords`. */
+  declare words: string;
 }
 
 export class Tap extends Model<InferAttributes<Tap>, InferCreationAttributes<Tap>> {
@@ -82,6 +99,9 @@ export class Planting extends Model<InferAttributes<Planting>, InferCreationAttr
   declare plantedOn: string;
   declare endedOn: string | null;
   declare method: string | null;
+  /** Share of the bed, 0–1. */
+  declare share: CreationOptional<number>;
+  declare removedAt: CreationOptional<Date | null>;
 }
 
 export class Delivery extends Model<InferAttributes<Delivery>, InferCreationAttributes<Delivery>> {
@@ -178,6 +198,13 @@ export function defineModels(sequelize: Sequelize): void {
       archivedAt: moment(),
       groundOf: integerOrNull(),
       tapId: integerOrNull(),
+      place: textOrNull(),
+      goal: { type: DataTypes.STRING, allowNull: false, defaultValue: 'steady' },
+      shadeCloth: flag(),
+      lengthM: numberOrNull(),
+      widthM: numberOrNull(),
+      notes: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+      mulchLaidOn: textOrNull(),
     },
     as('beds'),
   );
@@ -213,9 +240,12 @@ export function defineModels(sequelize: Sequelize): void {
       plantedOn: text(),
       endedOn: textOrNull(),
       method: textOrNull(),
+      share: { type: DataTypes.DOUBLE, allowNull: false, defaultValue: 1 },
+      removedAt: moment(),
     },
     as('plantings'),
   );
+  OwnCrop.init({ id: key(), gardenId: integer(), likeId: text(), words: longText() }, as('own_crops'));
   Delivery.init(
     { id: key(), bedId: integer(), method: text(), litresPerMinute: number(), measured: flag() },
     as('deliveries'),

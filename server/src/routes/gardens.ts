@@ -3,7 +3,11 @@ import {
   bedPageView,
   gardenPatch,
   gardenView,
+  copiesBody,
+  ownCropBody,
+  plantingBody,
   roundView,
+  sectionView,
   setupBody,
   stepBody,
 } from '@kibble/contract';
@@ -14,7 +18,12 @@ import { read, readId, Refusal } from '../errors.ts';
 import type { Services } from '../services/services.ts';
 import { setClock, stepClock, todayOf } from '../services/clock.ts';
 import { bedPageOf, roundOf } from '../services/plan.ts';
+import { sectionOf } from '../services/section.ts';
 import {
+  addOwnCrop,
+  copyBed,
+  markPlanting,
+  savePlanting,
   changeBed,
   checkPlantedBy,
   createBed,
@@ -23,6 +32,15 @@ import {
   findGarden,
   gardenToView,
 } from '../services/setup.ts';
+
+const sectionQuery = z.object({
+  words: z.string().max(80).optional(),
+  place: z.string().max(40).optional(),
+  line: z.string().max(80).optional(),
+  state: z.string().max(40).optional(),
+  sort: z.enum(['order', 'urgency']).optional(),
+  offset: z.coerce.number().int().min(0).optional(),
+});
 
 export function gardenRoutes({ sequelize, wall, log }: Services): Router {
   const router = Router();
@@ -78,8 +96,44 @@ export function gardenRoutes({ sequelize, wall, log }: Services): Router {
     const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
     const body = read(bedBody, req.body);
     checkPlantedBy(body, todayOf(garden, wall));
-    await changeBed(bed, body, sequelize);
+    await changeBed(bed, body, todayOf(garden, wall), sequelize);
     res.json({ id: bed.id });
+  });
+
+  router.get('/gardens/:id/section', async (req, res) => {
+    const garden = await findGarden(readId(req.params.id, 'garden'));
+    res.json(read(sectionView, await sectionOf(garden, read(sectionQuery, req.query), wall, log)));
+  });
+
+  router.post('/gardens/:id/crops', async (req, res) => {
+    const garden = await findGarden(readId(req.params.id, 'garden'));
+    res.status(201).json({ id: await addOwnCrop(garden, read(ownCropBody, req.body)) });
+  });
+
+  router.post('/beds/:id/copies', async (req, res) => {
+    const { bed } = await findBed(readId(req.params.id, 'bed'));
+    const { count } = read(copiesBody, req.body);
+    res.status(201).json({ ids: await copyBed(bed, count, sequelize) });
+  });
+
+  router.post('/beds/:id/plantings', async (req, res) => {
+    const { bed } = await findBed(readId(req.params.id, 'bed'));
+    res.status(201).json({ id: await savePlanting(bed, null, read(plantingBody, req.body)) });
+  });
+  router.put('/beds/:id/plantings/:planting', async (req, res) => {
+    const { bed } = await findBed(readId(req.params.id, 'bed'));
+    const id = readId(req.params.planting, 'planting');
+    res.json({ id: await savePlanting(bed, id, read(plantingBody, req.body)) });
+  });
+  router.delete('/plantings/:id', async (req, res) => {
+    const id = readId(req.params.id, 'planting');
+    await markPlanting(id, wall.now());
+    res.json({ id });
+  });
+  router.post('/plantings/:id/restore', async (req, res) => {
+    const id = readId(req.params.id, 'planting');
+    await markPlanting(id, null);
+    res.json({ id });
   });
 
   router.get('/beds/:id', async (req, res) => {

@@ -1,23 +1,12 @@
-import { findingInput, knownBed, type DraftView, type FindingBody, type FindingView } from '@kibble/contract';
+import { knownBed, type DraftView, type FindingView } from '@kibble/contract';
 import { oddities, type FindingInput, type Oddity } from '@kibble/core';
 import type { z } from 'zod';
 import type { findingBody } from '@kibble/contract';
 import { Draft, FindingRow, type Bed, type Garden, type Tap } from '../db/models.ts';
-import { read, Refusal } from '../errors.ts';
+import { Refusal } from '../errors.ts';
 import { todayOf, type WallClock } from './clock.ts';
+import { findingToView } from './findingView.ts';
 import { findBed, findBedView, findTap } from './setup.ts';
-
-export type { FindingBody };
-
-export const findingToView = (row: FindingRow): FindingView => ({
-  id: row.id,
-  bedId: row.bedId,
-  tapId: row.tapId,
-  on: row.date,
-  method: row.method as FindingView['method'],
-  input: read(findingInput, JSON.parse(row.input)),
-  note: row.note,
-});
 
 const round = (value: number): string => String(Math.round(value * 10) / 10);
 const oddWords = (odd: Oddity): string =>

@@ -8,11 +8,17 @@ import type {
   RoundView,
   SharpenView,
   StopView,
+  TaskView,
 } from '@kibble/contract';
 import { knownBed } from '@kibble/contract';
 import {
   addDays,
   assumedOf,
+  bedTasks,
+  cropCautions,
+  stageStrip,
+  type CropEntry,
+  type WeatherAlert,
   balanceTotals,
   cropById,
   METHOD_FACTS,
@@ -40,36 +46,54 @@ import { EventRow, type Bed, type Garden } from '../db/models.ts';
 import { todayOf, type WallClock } from './clock.ts';
 import { eventToView } from './events.ts';
 import { gardenToView, START_FULLNESS } from './setup.ts';
-import { earliestStart, gardenWeather, siteOf } from './weather.ts';
+import { BALANCE_DAYS, earliestStart, gardenWeather, siteOf } from './weather.ts';
 
 const HORIZON_DAYS = 14;
 /** Members of the forecast behind the due windows: enough for a 10 and a 90 % day. */
 const MEMBERS = 100;
+/** A large garden gets fewer, so that its round stays quick: members times beds, and the fewest that still tell a window. */
+const MEMBER_BEDS = 6000;
+const LEAST_MEMBERS = 20;
 const RIBBON_PAST_DAYS = 6;
 /** Latest measured days from which rain past the forecast is guessed. */
 const CLIMATOLOGY_DAYS = 60;
 
 const plantingsOf = (bed: BedView, latitudeDeg: number): PlantingInput[] =>
-  bed.planting
-    ? [
-        {
-          cropId: bed.planting.cropId,
-          plantedOn: bed.planting.plantedOn,
-          endedOn: bed.planting.endedOn ?? undefined,
-          method: bed.planting.method as StartMethod | undefined,
-          leafOut: usualLeafOut(latitudeDeg),
-        },
-      ]
-    : [];
+  bed.plantings.map((planting) => ({
+    cropId: planting.cropId,
+    custom: planting.custom,
+    plantedOn: planting.plantedOn,
+    endedOn: planting.endedOn ?? undefined,
+    method: planting.method as StartMethod | undefined,
+    share: planting.share,
+    seen: planting.seen,
+    leafOut: usualLeafOut(latitudeDeg),
+  }));
+
+/** The plant that stands on a bed, of the catalogue or the gardener's own. */
+const cropOfBed = (bed: BedView): CropEntry | null =>
+  bed.planting ? (bed.planting.custom ?? cropById(bed.planting.cropId)) : null;
+
+const mulchOf = (bed: BedView): BedInput['mulch'] =>
+  bed.mulchMaterial && bed.mulchMm ? { material: bed.mulchMaterial, depthMm: bed.mulchMm } : undefined;
 
 const bedInput = (bed: BedView, known: KnownBed, latitudeDeg: number): BedInput => ({
   areaM2: known.areaM2,
   ground: known.ground,
   plantings: plantingsOf(bed, latitudeDeg),
   form: bed.form,
-  mulch: bed.mulchMaterial && bed.mulchMm ? { material: bed.mulchMaterial, depthMm: bed.mulchMm } : undefined,
+  mulch: mulchOf(bed),
   place: known.place,
+  goal: bed.goal,
 });
+
+/** Where a bed's balance begins: with its planting, or, on old plantings, after a winter that filled the ground. */
+function startOf(bed: BedView, today: string): Pick<PlanBed, 'startOn' | 'startFullness'> {
+  const earliest = addDays(today, -BALANCE_DAYS);
+  return bed.startOn < earliest
+    ? { startOn: earliest, startFullness: 1 }
+    : { startOn: bed.startOn, startFullness: START_FULLNESS[bed.startWetness] ?? 1 };
+}
 
 /** A bed and its events as the core's plan takes them. */
 export function planBed(
@@ -84,8 +108,7 @@ export function planBed(
     id: bed.id,
     bed: bedInput(bed, known, latitudeDeg),
     delivery: known.delivery,
-    startOn: bed.startOn,
-    startFullness: START_FULLNESS[bed.startWetness] ?? 1,
+    ...startOf(bed, today),
     irrigations: mine
       .filter((event) => event.kind === 'watering' && event.netMm !== null)
       .map((event) => ({ date: event.date, netMm: event.netMm ?? 0 })),
@@ -100,6 +123,19 @@ export interface Context {
   plan: GardenPlan;
   events: EventView[];
   beds: BedView[];
+  /** What in the past weeks’ and the forecast’s weather asks for action. */
+  alerts: WeatherAlert[];
+}
+
+function alertsOf(weather: readonly SourcedDay[], today: string): WeatherAlert[] {
+  const ahead = weather.filter(
+    (day) => day.date >= today && (day.source === 'forecast' || day.source === 'record'),
+  );
+  const behind = weather.filter((day) => day.date < today && day.source === 'record');
+  return [
+    ...weatherAlerts(ahead).filter((alert) => alert.code !== 'dry spell'),
+    ...weatherAlerts(behind).filter((alert) => alert.code === 'dry spell'),
+  ];
 }
 
 /** Loads a garden's facts and lets the core plan it, or one bed of it. */
@@ -132,17 +168,19 @@ export async function contextOf(
     {
       today,
       horizonDays: HORIZON_DAYS,
-      members: options.members ?? MEMBERS,
+      members:
+        options.members ??
+        Math.max(LEAST_MEMBERS, Math.min(MEMBERS, Math.floor(MEMBER_BEDS / Math.max(1, beds.length)))),
       climatology: measured.length >= CLIMATOLOGY_DAYS / 2 ? rainClimatology(measured) : undefined,
     },
   );
-  return { garden: view, today, weather, plan, events, beds };
+  return { garden: view, today, weather, plan, events, beds, alerts: alertsOf(weather, today) };
 }
 
 function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: number): CoreView {
   const profile = soilProfile(knownBed(bed, today).ground);
-  const crop = bed.planting ? cropById(bed.planting.cropId) : null;
-  const planting = plantingsOf(bed, latitudeDeg)[0];
+  const crop = cropOfBed(bed);
+  const planting = plantingsOf(bed, latitudeDeg).find((_, i) => bed.plantings[i]?.id === bed.planting?.id);
   const plant = planting ? plantOnDay(planting, today) : null;
   const lastWet = [...outlook.past]
     .reverse()
@@ -165,7 +203,7 @@ function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: n
   };
 }
 
-function headOf(bed: BedView, outlook: BedOutlook, { today, garden }: Context) {
+export function headOf(bed: BedView, outlook: BedOutlook, { today, garden }: Context) {
   const known = knownBed(bed, today);
   return {
     bedId: bed.id,
@@ -179,16 +217,17 @@ function headOf(bed: BedView, outlook: BedOutlook, { today, garden }: Context) {
 }
 
 /** Beds asked about what measurement would tell most: those that will take most water. */
-const ASKED_BEDS = 8;
+const ASKED_BEDS = 5;
 
 /** The short measurement that would narrow a bed's fortnight most, or null when nothing telling is assumed. */
 function sharpenBed(bed: BedView, context: Context): SharpenView | null {
   const known = knownBed(bed, context.today);
+  const planned = planBed(bed, context.events, context.today, context.garden.latitudeDeg, known);
   const best = nextBestTest({
-    bed: planBed(bed, context.events, context.today, context.garden.latitudeDeg, known),
+    bed: planned,
     assumed: assumedOf(known.delivery, known.known),
     site: { latitudeDeg: context.garden.latitudeDeg, elevationM: context.garden.elevationM },
-    weather: context.weather,
+    weather: context.weather.filter((day) => day.date >= planned.startOn),
     today: context.today,
   });
   const first = best?.ranking[0];
@@ -218,7 +257,7 @@ function sharpenOf(context: Context): RoundView['sharpen'] {
 }
 
 function stopOf(bed: BedView, outlook: BedOutlook, watering: PlannedWatering, context: Context): StopView {
-  const crop = bed.planting ? cropById(bed.planting.cropId) : null;
+  const crop = cropOfBed(bed);
   const known = knownBed(bed, context.today);
   return {
     ...headOf(bed, outlook, context),
@@ -246,6 +285,40 @@ function leaveOf(bed: BedView, outlook: BedOutlook, context: Context): LeaveView
   };
 }
 
+/** What else there is to do on a bed today. */
+function tasksOf(bed: BedView, outlook: BedOutlook, context: Context): TaskView[] {
+  const { today, garden } = context;
+  const latest = (what: string[]) =>
+    bed.findings.find(({ input }) => input.kind === 'mulch' && what.includes(input.what));
+  const moved = latest(['moved aside', 'put back']);
+  const looked = latest(['looked at']);
+  const laid = [bed.mulchLaidOn, looked?.on]
+    .filter((d): d is string => Boolean(d))
+    .sort()
+    .at(-1);
+  const plantings = plantingsOf(bed, garden.latitudeDeg);
+  const tasks = bedTasks({
+    today,
+    plantings,
+    alerts: context.alerts,
+    mulch: mulchOf(bed),
+    mulchLaidOn: laid,
+    mulchMovedOn: moved?.input.kind === 'mulch' && moved.input.what === 'moved aside' ? moved.on : undefined,
+    shaded: bed.shadeCloth,
+    underCover: bed.underCover,
+    standSeen: bed.plantings.flatMap((p, i) =>
+      bed.findings.some((f) => f.input.kind === 'stand' && f.input.plantingId === p.id) ? [i] : [],
+    ),
+    goneShare: outlook.readilyMm > 0 ? outlook.depletionMm / outlook.readilyMm : 0,
+  });
+  return tasks.map((task) => ({
+    bedId: bed.id,
+    bedName: bed.name,
+    plantingId: bed.planting?.id ?? null,
+    task,
+  }));
+}
+
 /** Today's round: what to water, what to leave, and the weather that decides it. */
 export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Promise<RoundView> {
   const context = await contextOf(garden, wall, log);
@@ -262,12 +335,12 @@ export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Pro
       if (leave) leaveAlone.push(leave);
     }
   }
+  const tasks = context.beds.flatMap((bed) => {
+    const outlook = plan.beds.find((b) => b.bedId === bed.id);
+    return outlook ? tasksOf(bed, outlook, context) : [];
+  });
   const from = addDays(today, -RIBBON_PAST_DAYS);
   const fortnight = weather.filter((day) => day.date >= addDays(today, -14) && day.date < today);
-  const ahead = weather.filter(
-    (day) => day.date >= today && (day.source === 'forecast' || day.source === 'record'),
-  );
-  const behind = weather.filter((day) => day.date < today && day.source === 'record');
   const measured = fortnight.filter((day) => day.source === 'record').length;
   return {
     garden: context.garden,
@@ -275,10 +348,8 @@ export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Pro
     stops,
     leaveAlone,
     sharpen: sharpenOf(context),
-    alerts: [
-      ...weatherAlerts(ahead).filter((alert) => alert.code !== 'dry spell'),
-      ...weatherAlerts(behind).filter((alert) => alert.code === 'dry spell'),
-    ],
+    alerts: context.alerts,
+    tasks,
     totals: plan.todayTotals,
     ribbon: weather
       .filter((day) => day.date >= from)
@@ -316,6 +387,26 @@ function chartDay(day: DailyRecord, ahead: boolean, source: ChartDay['source']):
   };
 }
 
+/** The calendar of every planting that stands or is to come. */
+const stripsOf = (bed: BedView, { today, garden }: Context): BedPageView['strips'] =>
+  plantingsOf(bed, garden.latitudeDeg).flatMap((planting, i) => {
+    const view = bed.plantings[i];
+    if (!view || (planting.endedOn !== undefined && planting.endedOn <= today)) return [];
+    return [{ plantingId: view.id, cropName: view.cropName, steps: stageStrip(planting, today) }];
+  });
+
+/** Days compared with the same days a year before. */
+const COMPARED_DAYS = 30;
+
+function lastYearOf(past: readonly DailyRecord[]): BedPageView['lastYear'] {
+  if (past.length < 365 + COMPARED_DAYS) return null;
+  return {
+    days: COMPARED_DAYS,
+    now: balanceTotals(past.slice(-COMPARED_DAYS)),
+    then: balanceTotals(past.slice(-365 - COMPARED_DAYS, -365)),
+  };
+}
+
 /** One bed's page: its core, its balance behind and ahead, and what happened on it. */
 export async function bedPageOf(
   garden: Garden,
@@ -329,6 +420,7 @@ export async function bedPageOf(
   const outlook = plan.beds.find((b) => b.bedId === bedRow.id);
   if (!bed || !outlook) return null;
   const watering = plan.waterings.find((w) => w.bedId === bed.id && w.date === today);
+  const crop = cropOfBed(bed);
   const sources = new Map(context.weather.map((day) => [day.date, day.source]));
   return {
     ...headOf(bed, outlook, context),
@@ -337,7 +429,10 @@ export async function bedPageOf(
       ...outlook.past.map((day) => chartDay(day, false, sources.get(day.date) ?? 'record')),
       ...outlook.ahead.map((day, i) => chartDay(day, true, outlook.aheadSources[i] ?? 'forecast')),
     ],
-    stages: outlook.stages,
+    strips: stripsOf(bed, context),
+    cautions: crop ? cropCautions(crop) : [],
+    tasks: tasksOf(bed, outlook, context),
+    lastYear: lastYearOf(outlook.past),
     window: outlook.window,
     sharpen: sharpenBed(bed, context),
     bed,

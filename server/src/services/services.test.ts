@@ -88,7 +88,11 @@ test('opening the same file again runs no migration twice and keeps what is in i
   const [rows] = await again.query(`SELECT count(*) AS n FROM gardens WHERE id = ${made.id}`);
   expect((rows as { n: number }[])[0]?.n).toBe(1);
   const [migrations] = await again.query('SELECT name FROM SequelizeMeta');
-  expect(migrations).toEqual([{ name: '001-first-tables' }, { name: '002-findings' }]);
+  expect(migrations).toEqual([
+    { name: '001-first-tables' },
+    { name: '002-findings' },
+    { name: '003-plantings' },
+  ]);
   await again.close();
   sequelize = await openDatabase(file);
 });

@@ -6,15 +6,18 @@ import {
   type FindingView,
   type GardenBody,
   type GardenView,
+  type OwnCropBody,
+  type PlantingBody,
   type TapBody,
   type TapView,
 } from '@kibble/contract';
-import { cropById } from '@kibble/core';
+import { checkPlantings } from '@kibble/core';
 import type { Sequelize, Transaction } from 'sequelize';
-import { Bed, Delivery, FindingRow, Garden, Planting, Tap } from '../db/models.ts';
+import { Bed, Delivery, FindingRow, Garden, OwnCrop, Planting, Tap } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
 import { todayOf, type WallClock } from './clock.ts';
-import { findingToView } from './findings.ts';
+import { findingToView } from './findingView.ts';
+import { bedToView, currentPlanting, ownCropEntry } from './bedView.ts';
 
 /** Share of the available water in the ground by what the gardener remembers of its first day. Judgement. */
 export const START_FULLNESS: Readonly<Record<string, number>> = { soaked: 1, moist: 0.65, dry: 0.2 };
@@ -51,41 +54,175 @@ const bedColumns = (body: BedBody) => ({
   mulchMm: body.mulchMm ?? null,
   startOn: body.planting.plantedOn,
   startWetness: body.startWetness,
+  place: body.place || null,
+  goal: body.goal,
+  shadeCloth: body.shadeCloth,
+  lengthM: body.lengthM ?? null,
+  widthM: body.widthM ?? null,
+  notes: body.notes,
 });
 
 /** Adds a bed with its planting and delivery: all of them, or none. */
 export async function createBed(gardenId: number, body: BedBody, transaction: Transaction): Promise<Bed> {
+  await checkCrop(gardenId, body.planting.cropId, transaction);
   const position = await Bed.count({ where: { gardenId }, transaction });
-  const bed = await Bed.create({ gardenId, position, ...bedColumns(body) }, { transaction });
-  await Planting.create(
-    {
-      bedId: bed.id,
-      cropId: body.planting.cropId,
-      plantedOn: body.planting.plantedOn,
-      endedOn: null,
-      method: body.planting.method ?? null,
-    },
-    { transaction },
-  );
+  const mulchLaidOn = body.mulchMm ? body.planting.plantedOn : null;
+  const bed = await Bed.create({ gardenId, position, mulchLaidOn, ...bedColumns(body) }, { transaction });
+  await Planting.create({ bedId: bed.id, ...plantingColumns(body.planting) }, { transaction });
   await Delivery.create({ bedId: bed.id, ...body.delivery }, { transaction });
   return bed;
 }
 
-/** Changes a bed, its planting and its delivery together. */
-export async function changeBed(bed: Bed, body: BedBody, sequelize: Sequelize): Promise<void> {
-  await sequelize.transaction(async (transaction) => {
-    await bed.update(bedColumns(body), { transaction });
-    await Planting.update(
-      {
-        cropId: body.planting.cropId,
-        plantedOn: body.planting.plantedOn,
-        method: body.planting.method ?? null,
-      },
-      { where: { bedId: bed.id }, transaction },
+const plantingColumns = (body: PlantingBody) => ({
+  cropId: body.cropId,
+  plantedOn: body.plantedOn,
+  endedOn: body.endedOn ?? null,
+  method: body.method ?? null,
+  share: body.share,
+});
+
+/** A plant of the garden's own must be there. */
+async function checkCrop(gardenId: number, cropId: string, transaction?: Transaction): Promise<void> {
+  if (!cropId.startsWith('own-')) return;
+  const own = await OwnCrop.findOne({ where: { id: Number(cropId.slice(4)), gardenId }, transaction });
+  if (!own)
+    throw new Refusal(
+      'invalid',
+      `Crop must be one of this garden's plants; got "${cropId}"`,
+      'planting.cropId',
     );
+}
+
+/** Refuses plantings of a bed that cannot stand together, in words. */
+function checkTogether(
+  plantings: readonly { cropId: string; plantedOn: string; endedOn: string | null; share: number }[],
+): void {
+  checkPlantings(
+    plantings.map(({ cropId, plantedOn, endedOn, share }) => ({
+      cropId,
+      plantedOn,
+      endedOn: endedOn ?? undefined,
+      share,
+    })),
+  );
+}
+
+const standingOf = (bedId: number): Promise<Planting[]> =>
+  Planting.findAll({ where: { bedId, removedAt: null }, order: ['plantedOn', 'id'] });
+
+/** Changes a bed, the planting that stands on it `today`, and its delivery together. */
+export async function changeBed(bed: Bed, body: BedBody, today: string, sequelize: Sequelize): Promise<void> {
+  await checkCrop(bed.gardenId, body.planting.cropId);
+  const plantings = await standingOf(bed.id);
+  const current = currentPlanting(plantings, today);
+  const changed = plantingColumns({ ...body.planting, endedOn: body.planting.endedOn ?? current?.endedOn });
+  checkTogether(plantings.map((p) => (p.id === current?.id ? changed : p)));
+  const first = [changed, ...plantings.filter((p) => p.id !== current?.id)].map((p) => p.plantedOn).sort()[0];
+  const mulchChanged =
+    (body.mulchMm ?? null) !== bed.mulchMm || (body.mulchMaterial ?? null) !== bed.mulchMaterial;
+  await sequelize.transaction(async (transaction) => {
+    await bed.update(
+      {
+        ...bedColumns(body),
+        startOn: first ?? body.planting.plantedOn,
+        ...(mulchChanged ? { mulchLaidOn: body.mulchMm ? today : null } : {}),
+      },
+      { transaction },
+    );
+    if (current) await Planting.update(changed, { where: { id: current.id }, transaction });
+    else await Planting.create({ bedId: bed.id, ...changed }, { transaction });
     await Delivery.update(body.delivery, { where: { bedId: bed.id }, transaction });
   });
 }
+
+/** Adds a planting to a bed, or changes one. */
+export async function savePlanting(bed: Bed, plantingId: number | null, body: PlantingBody): Promise<number> {
+  await checkCrop(bed.gardenId, body.cropId);
+  const plantings = await standingOf(bed.id);
+  const columns = plantingColumns(body);
+  if (plantingId !== null && !plantings.some((p) => p.id === plantingId))
+    throw new Refusal('not-found', `There is no planting ${plantingId} on ${bed.name}.`);
+  checkTogether(
+    plantingId === null ? [...plantings, columns] : plantings.map((p) => (p.id === plantingId ? columns : p)),
+  );
+  const saved =
+    plantingId === null
+      ? await Planting.create({ bedId: bed.id, ...columns })
+      : await Planting.update(columns, { where: { id: plantingId } }).then(() => ({ id: plantingId }));
+  await startWithFirst(bed);
+  return saved.id;
+}
+
+/** Takes a planting off the record, or brings it back where it still fits. */
+export async function markPlanting(plantingId: number, removedAt: Date | null): Promise<void> {
+  const planting = await Planting.findByPk(plantingId);
+  if (!planting) throw new Refusal('not-found', `There is no planting ${plantingId}.`);
+  const others = (await standingOf(planting.bedId)).filter((p) => p.id !== plantingId);
+  if (removedAt === null) checkTogether([...others, planting]);
+  else if (others.length === 0)
+    throw new Refusal(
+      'conflict',
+      'A bed keeps its last planting; give it the day it was cleared instead.',
+      'plantingId',
+    );
+  await planting.update({ removedAt });
+  const { bed } = await findBed(planting.bedId);
+  await startWithFirst(bed);
+}
+
+/** A bed's balance begins with its first planting. */
+async function startWithFirst(bed: Bed): Promise<void> {
+  const [first] = await standingOf(bed.id);
+  if (first && first.plantedOn !== bed.startOn) await bed.update({ startOn: first.plantedOn });
+}
+
+/** More beds like one: its ground, plants and water, not its log; its ground tests are shared. */
+export async function copyBed(bed: Bed, count: number, sequelize: Sequelize): Promise<number[]> {
+  const plantings = await standingOf(bed.id);
+  const delivery = await Delivery.findOne({ where: { bedId: bed.id } });
+  const names = new Set((await Bed.findAll({ where: { gardenId: bed.gardenId } })).map((b) => b.name));
+  const base = bed.name.replace(/ \d+$/, '');
+  const nextName = (): string => {
+    let n = 2;
+    while (names.has(`${base} ${n}`)) n += 1;
+    names.add(`${base} ${n}`);
+    return `${base} ${n}`;
+  };
+  return sequelize.transaction(async (transaction) => {
+    let position = await Bed.count({ where: { gardenId: bed.gardenId }, transaction });
+    const ids: number[] = [];
+    for (let i = 0; i < count; i += 1) {
+      const {
+        id: _,
+        name: _name,
+        position: _position,
+        archivedAt: _away,
+        ...like
+      } = bed.get({ plain: true });
+      const copy = await Bed.create(
+        {
+          ...like,
+          name: nextName(),
+          position: position++,
+          groundOf: bed.groundOf ?? bed.id,
+          archivedAt: null,
+        },
+        { transaction },
+      );
+      for (const { cropId, plantedOn, endedOn, method, share } of plantings)
+        await Planting.create({ bedId: copy.id, cropId, plantedOn, endedOn, method, share }, { transaction });
+      if (delivery) {
+        const { method, litresPerMinute, measured } = delivery;
+        await Delivery.create({ bedId: copy.id, method, litresPerMinute, measured }, { transaction });
+      }
+      ids.push(copy.id);
+    }
+    return ids;
+  });
+}
+
+export const addOwnCrop = async (garden: Garden, { likeId, ...words }: OwnCropBody): Promise<string> =>
+  ownCropEntry(await OwnCrop.create({ gardenId: garden.id, likeId, words: JSON.stringify(words) })).id;
 
 export async function findGarden(id: number): Promise<Garden> {
   const garden = await Garden.findByPk(id);
@@ -113,7 +250,14 @@ export function checkPlantedBy(body: BedBody, today: string): void {
 export async function gardenToView(garden: Garden, wall: WallClock): Promise<GardenView> {
   const beds = await Bed.findAll({ where: { gardenId: garden.id }, order: ['position', 'id'] });
   const ids = beds.map((bed) => bed.id);
-  const plantings = await Planting.findAll({ where: { bedId: ids } });
+  const plantings = await Planting.findAll({
+    where: { bedId: ids, removedAt: null },
+    order: ['plantedOn', 'id'],
+  });
+  const ownCrops = (await OwnCrop.findAll({ where: { gardenId: garden.id }, order: ['id'] })).map(
+    ownCropEntry,
+  );
+  const today = todayOf(garden, wall);
   const deliveries = await Delivery.findAll({ where: { bedId: ids } });
   const taps = await Tap.findAll({ where: { gardenId: garden.id }, order: ['id'] });
   const findings = (
@@ -134,18 +278,21 @@ export async function gardenToView(garden: Garden, wall: WallClock): Promise<Gar
     timeZone: garden.timeZone,
     units: garden.units,
     clockMode: garden.clockMode,
-    today: todayOf(garden, wall),
+    today,
     isDemo: garden.isDemo,
     hasStation: garden.stationUrl !== null,
     beds: beds.map((bed) =>
-      bedToView(
+      bedToView({
         bed,
-        beds.find((b) => b.id === bed.groundOf) ?? bed,
-        plantings.find((p) => p.bedId === bed.id),
-        deliveries.find((d) => d.bedId === bed.id),
-        findings.filter((f) => concerns(f, bed, groundOf)),
-      ),
+        ground: beds.find((b) => b.id === bed.groundOf) ?? bed,
+        plantings: plantings.filter((p) => p.bedId === bed.id),
+        delivery: deliveries.find((d) => d.bedId === bed.id),
+        findings: findings.filter((f) => concerns(f, bed, groundOf)),
+        ownCrops,
+        today,
+      }),
     ),
+    ownCrops,
     taps: taps.map((tap) => tapToView(tap, findings)),
   };
 }
@@ -174,48 +321,6 @@ export async function findBedView(id: number, wall: WallClock): Promise<{ view: 
   const bed = view.beds.find((b) => b.id === id);
   if (!bed) throw new Refusal('not-found', `There is no bed ${id}.`);
   return { view: bed, today: view.today };
-}
-
-function bedToView(
-  bed: Bed,
-  ground: Bed,
-  planting: Planting | undefined,
-  delivery: Delivery | undefined,
-  findings: FindingView[],
-): BedView {
-  return {
-    id: bed.id,
-    gardenId: bed.gardenId,
-    name: bed.name,
-    areaM2: bed.areaM2,
-    textureClass: ground.textureClass as BedView['textureClass'],
-    subsoilClass: ground.subsoilClass as BedView['subsoilClass'],
-    form: bed.form as BedView['form'],
-    underCover: bed.underCover,
-    mulchMaterial: bed.mulchMaterial as BedView['mulchMaterial'],
-    mulchMm: bed.mulchMm,
-    startOn: bed.startOn,
-    startWetness: bed.startWetness as BedView['startWetness'],
-    archived: Boolean(bed.archivedAt),
-    groundOf: bed.groundOf ?? null,
-    tapId: bed.tapId ?? null,
-    findings,
-    planting: planting
-      ? {
-          id: planting.id,
-          cropId: planting.cropId,
-          cropName: cropById(planting.cropId).name,
-          plantedOn: planting.plantedOn,
-          endedOn: planting.endedOn,
-          method: (planting.method ?? undefined) as NonNullable<BedView['planting']>['method'],
-        }
-      : null,
-    delivery: {
-      method: (delivery?.method ?? 'watering can') as BedView['delivery']['method'],
-      litresPerMinute: delivery?.litresPerMinute ?? 1,
-      measured: delivery?.measured ?? false,
-    },
-  };
 }
 
 export async function findTap(id: number): Promise<Tap> {

@@ -160,8 +160,12 @@ export async function earliestStart(garden: Garden, today: string): Promise<stri
   const first = (await Bed.min('startOn', { where: { gardenId: garden.id, archivedAt: null } })) as
     string | null;
   const fallback = addDays(today, -30);
-  return first && first < fallback ? first : fallback;
+  const earliest = addDays(today, -BALANCE_DAYS);
+  return first && first < fallback ? (first < earliest ? earliest : first) : fallback;
 }
+
+/** Days of balance that are kept going: beyond a year and a month the first day's wetness no longer matters. Judgement. */
+export const BALANCE_DAYS = 400;
 
 /** The weather room: the last days of the record with their gauge readings, and how much there is. */
 export async function weatherPage(garden: Garden, today: string): Promise<WeatherView> {

@@ -114,19 +114,25 @@ export async function tryOnBed(
 ): Promise<TryView> {
   const on = await onBed(garden, bed, wall, log, 0);
   const { context, view } = on;
-  const planOf = (inputs: readonly FindingInput[]) => {
-    const known = knownBed(view, context.today, inputs);
+  const planOf = (inputs: readonly FindingInput[], tried: boolean) => {
+    const known = knownBed(
+      tried ? { ...view, shadeCloth: body.shadeCloth ?? view.shadeCloth } : view,
+      context.today,
+      inputs,
+    );
     const planned = planBed(view, context.events, context.today, garden.latitudeDeg, known);
+    if (tried && body.mulch !== undefined) planned.bed.mulch = body.mulch ?? undefined;
+    if (tried && body.goal) planned.bed.goal = body.goal;
     const plan = planGarden(
       { site: siteOf(garden), beds: [planned] },
-      context.weather,
+      context.weather.filter((day) => day.date >= planned.startOn),
       {},
       { today: context.today, members: 0 },
     );
     return { known, planned, plan, outlook: plan.beds[0] as BedOutlook };
   };
-  const before = planOf([]);
-  const after = planOf(body.inputs);
+  const before = planOf([], false);
+  const after = planOf(body.inputs, true);
   return {
     before: outcomeOf(before.planned, before.outlook, before.plan.waterings),
     after: outcomeOf(after.planned, after.outlook, after.plan.waterings),

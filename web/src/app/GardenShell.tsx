@@ -1,7 +1,7 @@
 import type { RoundView } from '@kibble/contract';
 import { clsx } from 'clsx';
 import { useEffect, useState } from 'react';
-import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
+import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { WeatherRibbon } from '../drawing/WeatherRibbon.tsx';
 import { NoticeBar } from '../ui/NoticeBar.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
@@ -14,7 +14,7 @@ import { longDate } from './words.ts';
 /** Path, name in the rail, and the shorter name on the phone's bar. */
 const ROOMS = [
   ['round', 'Round', 'Round'],
-  ['beds', 'Beds', 'Beds'],
+  ['section', 'Garden', 'Garden'],
   ['ground', 'Ground & taps', 'Ground'],
   ['weather', 'Weather', 'Weather'],
   ['settings', 'Settings', 'Settings'],
@@ -26,6 +26,10 @@ export function GardenShell() {
   const { data: round, error, refetch } = useRoundQuery(id);
   const { data: gardens } = useGardensQuery(null);
   const navigate = useNavigate();
+  // In the section the weather is drawn along, elsewhere a day opens its working.
+  const { pathname } = useLocation();
+  const scrubbing = pathname.endsWith('/section');
+  const inBeds = /\/beds(\/|$)/.test(pathname);
   const [day, setDay] = useState<string | null>(null);
   useEffect(() => localStorage.setItem('kibble.garden', String(id)), [id]);
 
@@ -46,14 +50,15 @@ export function GardenShell() {
             <NavLink
               key={path}
               to={`/garden/${id}/${path}`}
-              className={({ isActive }) =>
-                clsx(
+              className={({ isActive: here }) => {
+                const isActive = here || (path === 'section' && inBeds);
+                return clsx(
                   'flex min-h-14 flex-1 items-center justify-center font-serif text-lg md:min-h-11 md:flex-none md:justify-start md:border-l-4 md:px-4',
                   isActive
                     ? 'border-ink font-semibold text-ink underline underline-offset-8 md:no-underline'
                     : 'border-transparent text-quiet',
-                )
-              }
+                );
+              }}
             >
               <span className="hidden md:inline">{name}</span>
               <span className="md:hidden">{short}</span>
@@ -87,8 +92,8 @@ export function GardenShell() {
             <RoundContext value={round}>
               <DayDrawer date={day} onClose={() => setDay(null)} />
               <DateBar round={round} />
-              <WeatherRibbon days={round.ribbon} today={round.date} onOpen={setDay} />
-              <main className="px-4 pt-5 pb-12 md:px-8">
+              <WeatherRibbon days={round.ribbon} today={round.date} onOpen={setDay} scrubbing={scrubbing} />
+              <main className="px-4 pt-4 pb-12 md:px-8">
                 <Outlet />
               </main>
             </RoundContext>

@@ -1,6 +1,6 @@
 import type {
   ApiError,
-  BedBody,
+  BedDraftBody,
   BedLinks,
   DraftView,
   Explainable,
@@ -14,9 +14,12 @@ import type {
   EventView,
   GardenPatch,
   GardenView,
+  OwnCropBody,
   ImportPreview,
   ImportResult,
+  PlantingDraft,
   RoundView,
+  SectionView,
   SkipBody,
   WateringBody,
   WeatherView,
@@ -24,10 +27,7 @@ import type {
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 
 /** What a setup or bed form sends; defaults are filled in by the server's schema. */
-export type BedDraft = Partial<BedBody> &
-  Pick<BedBody, 'name' | 'areaM2' | 'textureClass' | 'planting'> & {
-    delivery: Partial<BedBody['delivery']> & Pick<BedBody['delivery'], 'method' | 'litresPerMinute'>;
-  };
+export type BedDraft = BedDraftBody;
 export interface GardenDraft {
   name: string;
   latitudeDeg: number;
@@ -52,6 +52,34 @@ export const api = createApi({
     gardens: build.query<GardenView[], null>({ query: () => 'gardens', providesTags: ['Garden'] }),
     round: build.query<RoundView, number>({ query: (id) => `gardens/${id}/round`, providesTags: ['Water'] }),
     bedPage: build.query<BedPageView, number>({ query: (id) => `beds/${id}`, providesTags: ['Water'] }),
+    section: build.query<SectionView, { gardenId: number; query: Record<string, string> }>({
+      query: ({ gardenId, query }) => ({ url: `gardens/${gardenId}/section`, params: query }),
+      providesTags: ['Water'],
+    }),
+    savePlanting: build.mutation<{ id: number }, { bedId: number; plantingId?: number; body: PlantingDraft }>(
+      {
+        query: ({ bedId, plantingId, body }) =>
+          plantingId === undefined
+            ? { url: `beds/${bedId}/plantings`, method: 'POST', body }
+            : { url: `beds/${bedId}/plantings/${plantingId}`, method: 'PUT', body },
+        invalidatesTags: ['Garden', 'Water'],
+      },
+    ),
+    markPlanting: build.mutation<{ id: number }, { id: number; restore?: boolean }>({
+      query: ({ id, restore }) =>
+        restore
+          ? { url: `plantings/${id}/restore`, method: 'POST' }
+          : { url: `plantings/${id}`, method: 'DELETE' },
+      invalidatesTags: ['Garden', 'Water'],
+    }),
+    copyBed: build.mutation<{ ids: number[] }, { bedId: number; count: number }>({
+      query: ({ bedId, count }) => ({ url: `beds/${bedId}/copies`, method: 'POST', body: { count } }),
+      invalidatesTags: ['Garden', 'Water'],
+    }),
+    addOwnCrop: build.mutation<{ id: string }, { gardenId: number; body: OwnCropBody }>({
+      query: ({ gardenId, body }) => ({ url: `gardens/${gardenId}/crops`, method: 'POST', body }),
+      invalidatesTags: ['Garden'],
+    }),
     weather: build.query<WeatherView, number>({
       query: (id) => `gardens/${id}/weather`,
       providesTags: ['Water'],
@@ -184,6 +212,11 @@ export const {
   useRoundQuery,
   useBedPageQuery,
   useWeatherQuery,
+  useSectionQuery,
+  useSavePlantingMutation,
+  useMarkPlantingMutation,
+  useCopyBedMutation,
+  useAddOwnCropMutation,
   useCreateGardenMutation,
   useChangeGardenMutation,
   useStepClockMutation,

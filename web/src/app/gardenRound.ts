@@ -9,3 +9,7 @@ export function useGardenRound(): RoundView {
   if (!round) throw new Error('A room stands outside its garden.');
   return round;
 }
+
+/** Plants of the gardener's own; none outside a garden (the setup). */
+export const useGardenCrops = (): RoundView['garden']['ownCrops'] =>
+  useContext(RoundContext)?.garden.ownCrops ?? [];

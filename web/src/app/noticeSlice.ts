@@ -7,6 +7,9 @@ export interface Notice {
   undoBedId?: number;
   undoFindingIds?: number[];
   undoTapId?: number;
+  undoPlantingId?: number;
+  /** Beds just made, to be put away again. */
+  undoBedIds?: number[];
 }
 
 const initialState: { current: Notice | null } = { current: null };

@@ -28,6 +28,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../rooms/round/RoundRoom.tsx')).RoundRoom }),
       },
       {
+        path: 'section',
+        lazy: async () => ({ Component: (await import('../rooms/section/SectionRoom.tsx')).SectionRoom }),
+      },
+      {
         path: 'beds',
         lazy: async () => ({ Component: (await import('../rooms/beds/BedsRoom.tsx')).BedsRoom }),
       },

@@ -75,7 +75,7 @@ describe('when the next watering is due', () => {
   const litres = { low: 1, middle: 2, high: 3 };
   test('certain, between two days, perhaps not at all', () => {
     const words = (early: string | null, likely: string | null, late: string | null): string =>
-      windowWords({ early, likely, late, litres }, '2026-07-14');
+      windowWords({ early, likely, late, litres, fan: [] }, '2026-07-14');
     expect(words('2026-07-16', '2026-07-16', '2026-07-16')).toBe('Next: Thu 16 Jul, as good as certain.');
     expect(words('2026-07-16', '2026-07-17', '2026-07-19')).toBe(
       'Next: between Thu 16 Jul and Sun 19 Jul, most likely Fri 17 Jul.',

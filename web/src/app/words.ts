@@ -27,6 +27,12 @@ export function waterSentence(reason: WaterReason, reachesMm: number, units: Uni
   const spare: Piece = { of: 'spare', text: units.text('depth', reason.readilyMm) };
   const today: Piece = { of: 'use', text: units.text('depth', reason.useTodayMm) };
   const deep: Piece = { of: 'reaches', text: units.text('depth', Math.round(reachesMm / 10) * 10) };
+  if (reason.code === 'planting drench')
+    return [
+      'Planted today: a drench settles the soil round the roots and is theirs for the first days. It goes ',
+      deep,
+      ' deep.',
+    ];
   const young = reason.code === 'establishing' ? 'Still young and short of root: ' : '';
   const start: Sentence = past
     ? [

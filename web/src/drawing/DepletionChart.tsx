@@ -21,7 +21,16 @@ const PAST_DAYS_NARROW = 12;
 const AHEAD_DAYS = 10;
 
 /** Root-zone depletion, past and ahead: full at the top, the refill line under it, water coming in from above. */
-export function DepletionChart({ days, today }: { days: ChartDay[]; today: string }) {
+export function DepletionChart({
+  days,
+  today,
+  fan = [],
+}: {
+  days: ChartDay[];
+  today: string;
+  /** Where eight of ten ways of the weather lie, day by day ahead. */
+  fan?: { date: string; lowMm: number; highMm: number }[];
+}) {
   const units = useUnits();
   const [at, setAt] = useState<number | null>(null);
   const [frame, width] = useWidth<HTMLElement>(USUAL_WIDTH);
@@ -37,7 +46,13 @@ export function DepletionChart({ days, today }: { days: ChartDay[]; today: strin
 
   const dates = shown.map((d) => parseISO(d.date));
   const x = scaleTime([dates[0] as Date, dates[dates.length - 1] as Date], [LEFT, width - RIGHT]);
-  const deepest = (max(shown, (d) => Math.max(d.depletionMm, d.readilyMm)) ?? 10) * 1.18;
+  const last = shown[shown.length - 1] as ChartDay;
+  const fanShown = fan.filter((f) => f.date <= last.date);
+  const deepest =
+    Math.max(
+      max(shown, (d) => Math.max(d.depletionMm, d.readilyMm)) ?? 10,
+      max(fanShown, (f) => f.highMm) ?? 0,
+    ) * 1.18;
   const y = scaleLinear([0, deepest], [TOP, HEIGHT - BOTTOM]);
   const px = (d: ChartDay): number => x(parseISO(d.date));
   const past = shown.filter((d) => d.date <= today);
@@ -61,7 +76,6 @@ export function DepletionChart({ days, today }: { days: ChartDay[]; today: strin
   const point = at === null ? null : shown[at];
   const barWidth = Math.max(3, (width - LEFT - RIGHT) / shown.length / 2.6);
   const ticks = axisLabelDates(x, width < NARROW ? 4 : 7).filter((tick) => tick.x > LEFT + 24);
-  const last = shown[shown.length - 1] as ChartDay;
 
   const move = (index: number): void => setAt(Math.min(shown.length - 1, Math.max(0, index)));
   return (
@@ -84,6 +98,20 @@ export function DepletionChart({ days, today }: { days: ChartDay[]; today: strin
           move(Math.round((day - (dates[0] as Date).getTime()) / 86_400_000));
         }}
       >
+        {fanShown.length > 1 ? (
+          <path
+            data-part="fan"
+            fill="var(--water)"
+            opacity={0.2}
+            d={
+              area<(typeof fanShown)[number]>()
+                .x((f) => x(parseISO(f.date)))
+                .y0((f) => y(f.lowMm))
+                .y1((f) => y(f.highMm))
+                .curve(curveMonotoneX)(fanShown) ?? ''
+            }
+          />
+        ) : null}
         <path d={held(shown) ?? ''} fill="var(--water)" opacity={0.14} />
         {y.ticks(4).map((mm) => (
           <g key={mm}>
@@ -169,7 +197,7 @@ export function DepletionChart({ days, today }: { days: ChartDay[]; today: strin
       <figcaption className="min-h-12 text-sm text-quiet" aria-live="polite">
         {point
           ? `${dayMonth(point.date)}${point.ahead ? ' (ahead)' : ''}: ${units.text('depth', point.depletionMm)} gone of ${units.text('depth', point.readilyMm)} it can spare; plants drank ${units.text('depth', point.transpirationMm)}, bare soil lost ${units.text('depth', point.evaporationMm)}${point.rainMm > 0.05 ? `, rain ${units.text('depth', point.rainMm)}` : ''}${point.irrigationMm > 0.05 ? `, watering ${units.text('depth', point.irrigationMm)}` : ''}.`
-          : 'The line sinks as water goes. From the top: blue bars are rain, open bars waterings; after today both are what is expected, with the plan followed.'}
+          : 'The line sinks as water goes. From the top: blue bars are rain, open bars waterings; after today both are what is expected, with the plan followed; the band is where eight of ten ways of the weather lie.'}
       </figcaption>
     </figure>
   );

@@ -2,8 +2,8 @@ import type { CoreView } from '@kibble/contract';
 import { max, range, scaleLinear } from 'd3';
 import { useId } from 'react';
 import { useUnits } from '../app/units.ts';
+import { MulchCap, Shoots, SoilPatterns } from './coreParts.tsx';
 import { rootPaths } from './rootPaths.ts';
-import { soilLook } from './soilLook.ts';
 
 const LAYER_MM = 50;
 /** Room above the ground for the plant and its mulch, as a share of the height. */
@@ -55,27 +55,7 @@ export function SoilCore({ core, width, height, depthMm, labelled = false, title
       data-testid="soil-core"
     >
       <defs>
-        {textures.map((texture) => {
-          const look = soilLook(texture);
-          return (
-            <pattern
-              key={texture}
-              id={`${id}-${texture.replaceAll(' ', '-')}`}
-              width={12}
-              height={12}
-              patternUnits="userSpaceOnUse"
-            >
-              <rect width={12} height={12} fill={look.fill} />
-              <path
-                d={look.path}
-                stroke="var(--soil-mark)"
-                strokeWidth={look.stroke}
-                strokeLinecap="round"
-                fill="none"
-              />
-            </pattern>
-          );
-        })}
+        <SoilPatterns prefix={id} textures={textures} />
       </defs>
       {range(shown).map((i) => {
         const top = y(i * LAYER_MM);
@@ -136,86 +116,19 @@ export function SoilCore({ core, width, height, depthMm, labelled = false, title
           stroke="var(--paper)"
         />
       ) : null}
-      {mulchPx > 0 ? <Mulch x0={x0} x1={x1} y={y(0)} height={mulchPx} /> : null}
+      {mulchPx > 0 ? <MulchCap x0={x0} x1={x1} y={y(0)} height={mulchPx} /> : null}
       {core.cropId ? (
-        <Shoots x0={x0} x1={x1} y={y(0)} height={sky * (0.35 + 0.6 * core.growth)} group={core.cropId} />
+        <Shoots
+          x0={x0}
+          x1={x1}
+          y={y(0)}
+          height={sky * (0.35 + 0.6 * core.growth)}
+          cropId={core.cropId}
+          group={core.group}
+        />
       ) : null}
       {labelled ? <Labels core={core} y={y} x0={x0} x1={x1} depthMm={depthMm} /> : null}
     </svg>
-  );
-}
-
-function Mulch({ x0, x1, y, height }: { x0: number; x1: number; y: number; height: number }) {
-  const strands = range(x0, x1, 5).map(
-    (x, i) => `M${x} ${y - ((i * 7) % 10) * 0.1 * height - 1}l7 ${i % 2 ? -2 : 1.5}`,
-  );
-  return (
-    <g>
-      <rect x={x0} y={y - height} width={x1 - x0} height={height} fill="var(--straw)" opacity={0.35} />
-      <path d={strands.join('')} stroke="var(--straw)" strokeWidth={1.6} />
-    </g>
-  );
-}
-
-/** Crops that stand as a low tuft rather than a stem with leaves. */
-const TUFTS: ReadonlySet<string> = new Set([
-  'onion',
-  'garlic',
-  'lettuce',
-  'spinach',
-  'chard',
-  'carrot',
-  'beetroot',
-  'radish',
-  'cabbage',
-]);
-
-function Shoots({
-  x0,
-  x1,
-  y,
-  height,
-  group,
-}: {
-  x0: number;
-  x1: number;
-  y: number;
-  height: number;
-  group: string;
-}) {
-  const plants = [0.22, 0.5, 0.78].map((share) => x0 + share * (x1 - x0));
-  const tuft = TUFTS.has(group);
-  return (
-    <g stroke="var(--leaf)" fill="var(--leaf)" strokeWidth={1.6}>
-      {plants.map((x) =>
-        tuft ? (
-          <path
-            key={x}
-            fill="none"
-            d={range(-3, 4)
-              .map(
-                (k) => `M${x} ${y}q${k} ${-height * 0.3} ${k * 2.6} ${-height * (0.62 - Math.abs(k) * 0.06)}`,
-              )
-              .join('')}
-          />
-        ) : (
-          <g key={x}>
-            <path d={`M${x} ${y}v${-height}`} />
-            {range(1, 4).map((k) => {
-              const at = y - (height * k) / 3.2;
-              const long = Math.min(9, height * 0.3);
-              return (
-                <path
-                  key={k}
-                  stroke="none"
-                  d={`M${x} ${at}q${long * 0.5} ${-long * 0.7} ${long} 0q${-long * 0.5} ${long * 0.4} ${-long} 0M${x} ${at + 2}q${-long * 0.5} ${-long * 0.7} ${-long} 0q${long * 0.5} ${long * 0.4} ${long} 0`}
-                />
-              );
-            })}
-          </g>
-        ),
-      )}
-    </g>
   );
 }
 

@@ -1,5 +1,7 @@
 import type { RibbonDay } from '@kibble/contract';
 import { scaleLinear } from 'd3';
+import { useEffect, useRef } from 'react';
+import { scrub } from '../app/scrub.ts';
 import { useUnits } from '../app/units.ts';
 import { shortDay } from '../app/words.ts';
 
@@ -16,20 +18,47 @@ export function WeatherRibbon({
   days,
   today,
   onOpen,
+  scrubbing,
 }: {
   days: RibbonDay[];
   today: string;
   onOpen: (date: string) => void;
+  /** Drawing along the days moves the section through time. */
+  scrubbing: boolean;
 }) {
   const units = useUnits();
   const y = scaleLinear([0, TOP_MM], [0, BAR_HEIGHT]).clamp(true);
+  const list = useRef<HTMLOListElement>(null);
+  const draw = (clientX: number): void => {
+    const box = list.current?.getBoundingClientRect();
+    if (!box) return;
+    // The middle of a column is that day's evening.
+    const t = ((clientX - box.left) / box.width) * days.length - 0.5;
+    scrub.set(Math.min(days.length - 1, Math.max(0, t)));
+  };
   const todayIndex = days.findIndex((d) => d.date === today);
   return (
     <section
       aria-label="Weather, past week to a fortnight ahead"
       className="overflow-hidden border-b border-rule px-4 md:px-8"
     >
-      <ol className="flex">
+      <ol
+        className={`relative flex ${scrubbing ? 'cursor-ew-resize touch-none select-none' : ''}`}
+        ref={list}
+        onPointerDown={(e) => {
+          if (!scrubbing) return;
+          e.currentTarget.setPointerCapture(e.pointerId);
+          draw(e.clientX);
+        }}
+        onPointerMove={(e) => {
+          if (scrubbing && e.buttons > 0) draw(e.clientX);
+        }}
+        onPointerUp={() => {
+          const at = scrub.get();
+          if (scrubbing && at !== null) scrub.set(Math.round(at));
+        }}
+      >
+        {scrubbing ? <ScrubMark count={days.length} /> : null}
         {days.map((day, i) => {
           const isToday = day.date === today;
           const guess = day.source !== 'record' && !isToday;
@@ -46,7 +75,9 @@ export function WeatherRibbon({
                 className="opens block w-full text-center"
                 aria-haspopup="dialog"
                 aria-label={`${shortDay(day.date)}: highest ${units.text('temperature', day.tMaxC)}, use ${units.text('depth', day.et0Mm)}, rain ${units.text('depth', day.rainMm)}`}
-                onClick={() => onOpen(day.date)}
+                onClick={() => {
+                  if (!scrubbing) onOpen(day.date);
+                }}
               >
                 <div className={`text-xs ${isToday ? 'font-bold' : 'text-quiet'}`}>
                   {isToday ? 'Today' : shortDay(day.date)}
@@ -102,5 +133,28 @@ export function WeatherRibbon({
         are usual ones for the season.
       </p>
     </section>
+  );
+}
+
+/** The moment the section stands at, moved without drawing the ribbon anew. */
+function ScrubMark({ count }: { count: number }) {
+  const mark = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    const move = (): void => {
+      const at = scrub.get();
+      if (!mark.current) return;
+      mark.current.style.display = at === null ? 'none' : 'block';
+      mark.current.style.left = `${(((at ?? 0) + 0.5) / count) * 100}%`;
+    };
+    move();
+    return scrub.subscribe(move);
+  }, [count]);
+  return (
+    <li
+      ref={mark}
+      aria-hidden
+      className="pointer-events-none absolute inset-y-0 z-10 w-0.5 bg-ink"
+      style={{ display: 'none' }}
+    />
   );
 }

@@ -5,6 +5,7 @@ import {
   useArchiveTapMutation,
   useMarkEventMutation,
   useMarkFindingMutation,
+  useMarkPlantingMutation,
 } from '../app/api.ts';
 import { noticeDismissed } from '../app/noticeSlice.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -18,6 +19,7 @@ export function NoticeBar() {
   const [markEvent] = useMarkEventMutation();
   const [archiveBed] = useArchiveBedMutation();
   const [archiveTap] = useArchiveTapMutation();
+  const [markPlanting] = useMarkPlantingMutation();
   const [markFinding] = useMarkFindingMutation();
   useEffect(() => {
     if (!notice) return;
@@ -29,12 +31,16 @@ export function NoticeBar() {
     notice.undoEventId !== undefined ||
     notice.undoBedId !== undefined ||
     notice.undoFindingIds !== undefined ||
-    notice.undoTapId !== undefined;
+    notice.undoTapId !== undefined ||
+    notice.undoPlantingId !== undefined ||
+    notice.undoBedIds !== undefined;
   const undo = async (): Promise<void> => {
     if (notice.undoEventId !== undefined) await markEvent({ id: notice.undoEventId });
     if (notice.undoBedId !== undefined) await archiveBed({ bedId: notice.undoBedId, restore: true });
     for (const id of notice.undoFindingIds ?? []) await markFinding({ id });
     if (notice.undoTapId !== undefined) await archiveTap({ tapId: notice.undoTapId, restore: true });
+    for (const bedId of notice.undoBedIds ?? []) await archiveBed({ bedId });
+    if (notice.undoPlantingId !== undefined) await markPlanting({ id: notice.undoPlantingId, restore: true });
     dispatch(noticeDismissed());
   };
   return (

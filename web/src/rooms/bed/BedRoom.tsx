@@ -1,14 +1,20 @@
 import { Link, useParams } from 'react-router';
 import { useBedPageQuery } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
-import { leaveHead, leaveSentence, plainDate, waterSentence, windowWords } from '../../app/words.ts';
+import { leaveHead, leaveSentence, waterSentence, windowWords } from '../../app/words.ts';
 import { DepletionChart } from '../../drawing/DepletionChart.tsx';
 import { SoilCore } from '../../drawing/SoilCore.tsx';
 import { Opens, Sentence } from '../../ui/Opens.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { SharpenPlan } from '../ground/SharpenPlan.tsx';
 import { BedLog } from './BedLog.tsx';
+import { CoverAdvice } from './CoverAdvice.tsx';
+import { LastYear } from './LastYear.tsx';
+import { Plantings } from './Plantings.tsx';
+import { StageStrip } from './StageStrip.tsx';
+import { Weeks } from './Weeks.tsx';
 import { WhereItWent } from './WhereItWent.tsx';
+import { TaskList } from '../../ui/TaskList.tsx';
 
 /** One bed: its core, what has gone from it and what is to come, and its log. */
 export function BedRoom() {
@@ -20,18 +26,14 @@ export function BedRoom() {
   const today = page.garden.today;
   const bed = { bedId, bedName: page.bedName };
   const { core, stop, leave } = page;
-  const stage = page.stages.find((s) => s.stage === page.stage);
-  const following = page.stages.find((s) => s.from > today && s.stage !== 'past');
 
   return (
-    <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[17rem_minmax(0,1fr)]">
+    <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[17rem_minmax(0,1fr)] lg:grid-rows-[auto_1fr]">
       <div>
         <h1 className="text-3xl">{page.bedName}</h1>
         <p className="mb-3 text-quiet">
           {page.cropName ?? 'Nothing planted'}
-          {stage ? `, ${stage.stage}` : ''}
-          {following ? `; ${following.stage} from about ${plainDate(following.from, today)}` : ''}. On{' '}
-          {page.textureClass}, {units.text('area', page.areaM2)}.{' '}
+          {page.stage ? `, ${page.stage}` : ''}. On {page.textureClass}, {units.text('area', page.areaM2)}.{' '}
           <Link className="underline underline-offset-4" to={`../ground/bed/${bedId}`}>
             Ground and water
           </Link>
@@ -45,7 +47,7 @@ export function BedRoom() {
           title={page.bedName}
         />
       </div>
-      <div className="min-w-0">
+      <div className="min-w-0 lg:row-span-2">
         <section className="mb-4 max-w-prose">
           {stop ? (
             <p className="text-lg">
@@ -80,14 +82,56 @@ export function BedRoom() {
             </p>
           ) : null}
         </section>
+        {page.strips.map((strip) => (
+          <StageStrip
+            key={strip.plantingId}
+            strip={strip}
+            bedId={bedId}
+            today={today}
+            named={page.strips.length > 1}
+          />
+        ))}
         <h2 className="text-2xl">Water gone from the root zone</h2>
-        <DepletionChart days={page.days} today={today} />
+        <DepletionChart days={page.days} today={today} fan={page.window?.fan} />
         <div className="mt-6 grid gap-8 md:grid-cols-2">
-          <WhereItWent page={page} />
-          <BedLog events={page.events} today={today} />
+          <div className="flex flex-col gap-8">
+            <WhereItWent page={page} />
+            <Weeks days={page.days} today={today} />
+            {page.lastYear ? <LastYear compared={page.lastYear} /> : null}
+          </div>
+          <div className="flex flex-col gap-8">
+            <Plantings bed={page.bed} />
+            <CoverAdvice
+              key={bedId}
+              bed={page.bed}
+              goneShare={core.readilyMm > 0 ? core.depletionMm / core.readilyMm : 0}
+            />
+            <BedLog events={page.events} today={today} />
+          </div>
         </div>
-        {page.sharpen ? <SharpenPlan sharpen={page.sharpen} /> : null}
       </div>
+      <aside>
+        <TaskList tasks={page.tasks} named={false} />
+        {page.cautions.length > 0 ? (
+          <section className="mt-6">
+            <h2 className="mb-1 text-xl">Mind with {page.cropName?.toLowerCase()}</h2>
+            <ul>
+              {page.cautions.map((caution) => (
+                <li key={caution} className="border-t border-rule py-1">
+                  {caution}
+                </li>
+              ))}
+            </ul>
+          </section>
+        ) : null}
+        {page.bed.notes ? (
+          <section className="mt-6">
+            <h2 className="mb-1 text-xl">Notes</h2>
+            <p className="border-t border-rule py-1 whitespace-pre-wrap">{page.bed.notes}</p>
+          </section>
+        ) : null}
+        {page.sharpen ? <SharpenPlan sharpen={page.sharpen} /> : null}
+      </aside>
     </div>
   );
 }

@@ -4,18 +4,21 @@ import {
   type BedForm,
   type MulchMaterial,
   bucketTest,
-  CATALOGUE,
+  rectangleArea,
+  GOAL_FACTS,
+  GOALS,
+  type Goal,
   METHODS,
   TEXTURE_CLASSES,
   TEXTURES,
   type Method,
   type TextureClass,
 } from '@kibble/core';
-import { groups } from 'd3';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import type { BedDraft } from '../../app/api.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useUnits, type Units } from '../../app/units.ts';
+import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 
 /** A bed as it is typed: text, in the gardener's units. */
@@ -26,6 +29,12 @@ export interface TypedBed {
   subsoilClass: TextureClass | '';
   form: BedForm;
   underCover: boolean;
+  shadeCloth: boolean;
+  place: string;
+  goal: Goal;
+  length: string;
+  width: string;
+  notes: string;
   mulch: string;
   mulchMaterial: MulchMaterial;
   startWetness: 'soaked' | 'moist' | 'dry';
@@ -53,12 +62,6 @@ const USUAL_FLOW: Readonly<Record<Method, number>> = {
   'watering can': 8,
 };
 
-/** The catalogue by group, each in the order of the alphabet. */
-const CROP_GROUPS = groups(
-  [...CATALOGUE].sort((a, b) => a.name.localeCompare(b.name)),
-  (crop) => crop.group,
-);
-
 export const emptyBed = (plantedOn: string): TypedBed => ({
   name: '',
   area: '',
@@ -66,6 +69,12 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   subsoilClass: '',
   form: 'flat',
   underCover: false,
+  shadeCloth: false,
+  place: '',
+  goal: 'steady',
+  length: '',
+  width: '',
+  notes: '',
   mulch: '',
   mulchMaterial: 'straw',
   startWetness: 'soaked',
@@ -90,6 +99,12 @@ export function typedFrom(bed: BedView, units: Units): TypedBed {
     subsoilClass: bed.subsoilClass ?? '',
     form: bed.form,
     underCover: bed.underCover,
+    shadeCloth: bed.shadeCloth,
+    place: bed.place ?? '',
+    goal: bed.goal,
+    length: bed.lengthM ? shown(units.of('length').fromSi(bed.lengthM)) : '',
+    width: bed.widthM ? shown(units.of('length').fromSi(bed.widthM)) : '',
+    notes: bed.notes,
     mulchMaterial: bed.mulchMaterial ?? 'straw',
     mulch: bed.mulchMm ? shown(units.of('depth').fromSi(bed.mulchMm)) : '',
     startWetness: bed.startWetness,
@@ -103,7 +118,7 @@ export function typedFrom(bed: BedView, units: Units): TypedBed {
 }
 
 /** The typed bed in SI, as the API takes it. */
-export function bedDraft(typed: TypedBed, units: Units): BedDraft {
+export function bedDraft(typed: TypedBed, units: Units, bed?: BedView | null): BedDraft {
   const mulchMm = typedSi('mulchMm', typed.mulch, units) ?? null;
   return {
     name: typed.name,
@@ -112,10 +127,21 @@ export function bedDraft(typed: TypedBed, units: Units): BedDraft {
     subsoilClass: typed.subsoilClass || null,
     form: typed.form,
     underCover: typed.underCover,
+    shadeCloth: typed.shadeCloth,
+    place: typed.place || null,
+    goal: typed.goal,
+    lengthM: typedSi('bedLengthM', typed.length, units) ?? null,
+    widthM: typedSi('bedWidthM', typed.width, units) ?? null,
+    notes: typed.notes,
     mulchMaterial: mulchMm ? typed.mulchMaterial : null,
     mulchMm,
     startWetness: typed.startWetness,
-    planting: { cropId: typed.cropId, plantedOn: typed.plantedOn },
+    planting: {
+      cropId: typed.cropId,
+      plantedOn: typed.plantedOn,
+      method: bed?.planting?.method,
+      share: bed?.planting?.share ?? 1,
+    },
     delivery: {
       method: typed.method,
       litresPerMinute: flowOf(typed, units),
@@ -173,6 +199,7 @@ export function SoilFields({ form }: { form: UseFormReturn<TypedBed> }) {
 
 export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
   const units = useUnits();
+  const cropId = useWatch({ control: form.control, name: 'cropId' });
   const { errors } = form.formState;
   return (
     <div className="grid gap-4 sm:grid-cols-2">
@@ -192,17 +219,7 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         hint="Length times width of the planted ground."
         {...form.register('area', { validate: (v) => numberRule('areaM2', v, units) })}
       />
-      <Choice label="Crop" {...form.register('cropId')}>
-        {CROP_GROUPS.map(([group, crops]) => (
-          <optgroup key={group} label={group}>
-            {crops.map((crop) => (
-              <option key={crop.id} value={crop.id}>
-                {crop.name}
-              </option>
-            ))}
-          </optgroup>
-        ))}
-      </Choice>
+      <CropPicker label="Crop" value={cropId} onChange={(id) => form.setValue('cropId', id)} />
       <Field
         label="Planted or sown on"
         type="date"
@@ -298,6 +315,62 @@ export function WaterFields({ form }: { form: UseFormReturn<TypedBed> }) {
           />
         </>
       ) : null}
+    </div>
+  );
+}
+
+/** What a bed may have besides: its place, sides, goal, shade and notes. */
+export function MoreFields({ form }: { form: UseFormReturn<TypedBed> }) {
+  const units = useUnits();
+  const { errors } = form.formState;
+  /** Two sides make the area. */
+  const sides = (): void => {
+    const [length, width] = [form.getValues('length'), form.getValues('width')];
+    const l = typedSi('bedLengthM', length, units);
+    const w = typedSi('bedWidthM', width, units);
+    if (l && w && l > 0 && w > 0) form.setValue('area', shown(units.of('area').fromSi(rectangleArea(l, w))));
+  };
+  return (
+    <div className="grid gap-4 sm:grid-cols-2">
+      <Field
+        label="Part of the garden"
+        placeholder="Field, yard, tunnel"
+        hint="Beds of one part stand together."
+        {...form.register('place')}
+      />
+      <Choice label="Grown for" {...form.register('goal')}>
+        {GOALS.map((goal) => (
+          <option key={goal} value={goal}>
+            {GOAL_FACTS[goal].words}
+          </option>
+        ))}
+      </Choice>
+      <Field
+        label="Length"
+        unit={units.of('length').unit}
+        inputMode="decimal"
+        error={errors.length?.message}
+        hint="Length and width make the area."
+        {...form.register('length', {
+          validate: (v) => numberRule('bedLengthM', v, units, true),
+          onChange: sides,
+        })}
+      />
+      <Field
+        label="Width"
+        unit={units.of('length').unit}
+        inputMode="decimal"
+        error={errors.width?.message}
+        {...form.register('width', {
+          validate: (v) => numberRule('bedWidthM', v, units, true),
+          onChange: sides,
+        })}
+      />
+      <label className="flex min-h-11 items-center gap-3">
+        <input type="checkbox" className="size-5 accent-ink" {...form.register('shadeCloth')} /> Under shade
+        cloth
+      </label>
+      <Field label="Notes" {...form.register('notes')} />
     </div>
   );
 }

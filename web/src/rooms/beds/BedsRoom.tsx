@@ -11,11 +11,13 @@ import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Opens } from '../../ui/Opens.tsx';
 import { Empty } from '../../ui/states.tsx';
+import { CopySheet } from './CopySheet.tsx';
 import { bedFacts } from '../ground/facts.ts';
 import { Mark } from '../ground/Mark.tsx';
 import {
   bedDraft,
   CropFields,
+  MoreFields,
   emptyBed,
   SoilFields,
   typedFrom,
@@ -30,6 +32,7 @@ export function BedsRoom() {
   const dispatch = useAppDispatch();
   const [archive] = useArchiveBedMutation();
   const [editing, setEditing] = useState<BedView | 'new' | null>(null);
+  const [copying, setCopying] = useState<BedView | null>(null);
   const beds = garden.beds.filter((bed) => !bed.archived);
   const away = garden.beds.filter((bed) => bed.archived);
 
@@ -55,7 +58,7 @@ export function BedsRoom() {
         </thead>
         <tbody>
           {beds.map((bed) => (
-            <tr key={bed.id} className="border-t border-rule align-baseline">
+            <tr key={bed.id} className="far border-t border-rule align-baseline">
               <td className="py-1">
                 <Link
                   className="font-semibold underline decoration-rule underline-offset-4"
@@ -80,6 +83,9 @@ export function BedsRoom() {
                 <Button look="quiet" className="px-2" onClick={() => setEditing(bed)}>
                   Change
                 </Button>
+                <Button look="quiet" className="px-2" onClick={() => setCopying(bed)}>
+                  More like it
+                </Button>
                 <Button look="quiet" className="px-2" onClick={() => void putAway(bed)}>
                   Put away
                 </Button>
@@ -88,6 +94,7 @@ export function BedsRoom() {
           ))}
         </tbody>
       </table>
+      {copying ? <CopySheet key={copying.id} bed={copying} onClose={() => setCopying(null)} /> : null}
       {editing ? (
         <BedForm
           key={editing === 'new' ? 'new' : editing.id}
@@ -148,7 +155,7 @@ function BedForm({
   const [save, { isLoading, error }] = useSaveBedMutation();
   const form = useForm<TypedBed>({ defaultValues: bed ? typedFrom(bed, units) : emptyBed(today) });
   const submit = form.handleSubmit(async (typed) => {
-    await save({ gardenId, bedId: bed?.id, body: bedDraft(typed, units) }).unwrap();
+    await save({ gardenId, bedId: bed?.id, body: bedDraft(typed, units, bed) }).unwrap();
     onClose();
   });
   return (
@@ -161,6 +168,7 @@ function BedForm({
       <CropFields form={form} />
       <SoilFields form={form} />
       <WaterFields form={form} />
+      <MoreFields form={form} />
       {error ? (
         <p role="alert" className="font-semibold text-brick">
           {refusal(error).message}

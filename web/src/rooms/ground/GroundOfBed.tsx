@@ -244,16 +244,17 @@ function Found({ bed, today }: { bed: BedView; today: string }) {
     dispatch(noticeShown({ text: `The finding of ${plainDate(finding.on, today)} is taken back.` }));
   };
   const all = bed.findings.map(findingOf);
+  const found = bed.findings.filter((f) => FINDING_FACTS[f.input.kind].about !== 'plant');
   return (
     <section className="mt-8" aria-labelledby="found">
       <h2 id="found" className="mb-1 text-2xl">
         What was found
       </h2>
-      {bed.findings.length === 0 ? (
+      {found.length === 0 ? (
         <p className="border-t border-rule pt-2 text-quiet">Nothing yet. The first test takes ten minutes.</p>
       ) : null}
       <ul>
-        {bed.findings.map((finding) => {
+        {found.map((finding) => {
           const stale = staleReason(findingOf(finding), all, today);
           const elsewhere =
             finding.tapId !== null

@@ -70,6 +70,12 @@ export function findingWords(input: FindingInput, units: Units): string {
       const { unit, fromSi } = tellUnit(input.field, units);
       return `${TELLABLE[input.field].label.toLowerCase()} ${Number(fromSi(input.value).toFixed(2))}${unit ? ` ${unit}` : ''}`;
     }
+    case 'stage':
+      return `${input.stage} seen`;
+    case 'stand':
+      return input.lost === 0 ? 'all standing' : `${input.lost} lost`;
+    case 'mulch':
+      return `mulch ${input.what}`;
     case 'changed':
       return `${input.what} changed`;
   }

@@ -2,6 +2,7 @@ import { useGardenRound } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { alertWords, dayName, isHarm } from '../../app/words.ts';
 import { summed } from '@kibble/core';
+import { TaskList } from '../../ui/TaskList.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { LeaveList } from './LeaveList.tsx';
@@ -100,6 +101,7 @@ export function RoundRoom() {
           </dl>
         ) : null}
         <LeaveList items={leaveAlone} />
+        <TaskList tasks={round.tasks} named />
         {round.sharpen ? <SharpenPlan sharpen={round.sharpen} /> : null}
         {round.measuredShare < 0.99 ? (
           <p className="mt-6 border-l-4 border-rule pl-3 text-sm">

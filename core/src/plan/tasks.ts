@@ -1,0 +1,89 @@
+import type { Mulch } from '../balance/mulch.ts';
+import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
+import type { CropEntry, PlantingInput, StageName } from '../plants/types.ts';
+import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
+import type { WeatherAlert } from '../weather/alerts.ts';
+
+/** Something to do or look at on a bed besides watering. */
+export type BedTask =
+  | { code: 'are all standing'; days: number }
+  | { code: 'put the mulch back'; days: number }
+  | { code: 'look at the mulch'; days: number }
+  | { code: 'mulch before the heat'; soakFirst: boolean }
+  | { code: 'shade before the heat' }
+  | { code: 'has it begun'; stage: StageName; about: IsoDate };
+
+export interface TaskFacts {
+  today: IsoDate;
+  plantings: readonly PlantingInput[];
+  alerts: readonly WeatherAlert[];
+  mulch?: Mulch;
+  mulchLaidOn?: IsoDate;
+  /** The mulch was moved aside on this day and is not back. */
+  mulchMovedOn?: IsoDate;
+  shaded: boolean;
+  underCover: boolean;
+  /** Plantings, by their place, whose stand was looked at. */
+  standSeen: readonly number[];
+  /** Gone from the root zone as a share of what it can spare. */
+  goneShare: number;
+}
+
+/** Birds and slugs do their harm in the first days; then it is time to fill gaps. Common practice. */
+const STAND_FROM_DAYS = 2;
+const STAND_UNTIL_DAYS = 14;
+/** Organic mulch rots: look at its depth this often. Judgement. */
+const MULCH_LOOK_DAYS = 60;
+const ROTS: ReadonlySet<string> = new Set(['straw', 'grass clippings', 'compost', 'needles']);
+/** A stage is asked about this many days round its calendar date. Judgement. */
+const STAGE_DAYS = 4;
+/** Mulch keeps water out of dry ground too: soak first when this much of the spare is gone. Judgement. */
+const SOAK_FIRST_SHARE = 0.4;
+/** Crops with roots no deeper gain most from mulch. Common practice; the depth is a judgement. */
+const SHALLOW_M = 0.6;
+
+const ASKED_STAGES: readonly StageName[] = ['growing', 'in full leaf', 'ripening'];
+
+/** Tasks of one bed today, most pressing first. Source: common practice, with the judgements named above. */
+export function bedTasks(facts: TaskFacts): BedTask[] {
+  const { today } = facts;
+  const tasks: BedTask[] = [];
+  const standing = facts.plantings.flatMap((planting, i) =>
+    plantOnDay(planting, today) ? [{ planting, i, crop: cropOf(planting) }] : [],
+  );
+  const heat = facts.alerts.some(
+    (a) =>
+      (a.code === 'heat wave' || a.code === 'hot dry wind') &&
+      a.from >= today &&
+      daysBetween(today, a.from) <= 4,
+  );
+  if (facts.mulchMovedOn !== undefined)
+    tasks.push({ code: 'put the mulch back', days: daysBetween(facts.mulchMovedOn, today) });
+  const crops: CropEntry[] = standing.map((s) => s.crop);
+  if (heat && !facts.mulch && crops.some((c) => c.roots.minM <= SHALLOW_M))
+    tasks.push({ code: 'mulch before the heat', soakFirst: facts.goneShare > SOAK_FIRST_SHARE });
+  if (heat && !facts.shaded && !facts.underCover && crops.some((c) => c.traits.boltsWhenDry))
+    tasks.push({ code: 'shade before the heat' });
+  for (const { planting, i, crop } of standing) {
+    const age = daysBetween(planting.plantedOn, today);
+    if (
+      age >= STAND_FROM_DAYS &&
+      age <= STAND_UNTIL_DAYS &&
+      !facts.standSeen.includes(i) &&
+      crop.cycle === 'annual'
+    )
+      tasks.push({ code: 'are all standing', days: age });
+    if (crop.cycle !== 'annual') continue;
+    for (const { stage, from } of stageDates(planting, today)) {
+      const seen = planting.seen?.some((s) => s.stage === stage);
+      const near = from >= addDays(today, -STAGE_DAYS) && from <= addDays(today, STAGE_DAYS);
+      if (near && !seen && ASKED_STAGES.includes(stage))
+        tasks.push({ code: 'has it begun', stage, about: from });
+    }
+  }
+  if (facts.mulch && facts.mulchLaidOn !== undefined && ROTS.has(facts.mulch.material)) {
+    const days = daysBetween(facts.mulchLaidOn, today);
+    if (days >= MULCH_LOOK_DAYS) tasks.push({ code: 'look at the mulch', days });
+  }
+  return tasks;
+}

@@ -1,0 +1,143 @@
+import type { BedView } from '@kibble/contract';
+import { GOAL_FACTS, GOALS, MULCH_MATERIALS, mulchVolume, type Goal, type MulchMaterial } from '@kibble/core';
+import { skipToken } from '@reduxjs/toolkit/query';
+import { useState } from 'react';
+import { refusal, useLogFindingMutation, useSaveBedMutation, useTryOnBedQuery } from '../../app/api.ts';
+import { useGardenRound } from '../../app/gardenRound.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits } from '../../app/units.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Changes } from '../../ui/Changes.tsx';
+import { Choice, Field } from '../../ui/Field.tsx';
+import { bedBodyOf } from '../beds/bedBodyOf.ts';
+
+/** What straw, shade or another goal would do here, tried on the bed's own plan before it is done. */
+export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: number }) {
+  const { garden } = useGardenRound();
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const depth = units.of('depth');
+  const [material, setMaterial] = useState<MulchMaterial>(bed.mulchMaterial ?? 'straw');
+  const [text, setText] = useState(String(Number(depth.fromSi(bed.mulchMm ?? 50).toFixed(1))));
+  const [shade, setShade] = useState(bed.shadeCloth);
+  const [goal, setGoal] = useState<Goal>(bed.goal);
+  const [save, { isLoading, error }] = useSaveBedMutation();
+  const [log] = useLogFindingMutation();
+  const rule = numberRule('mulchMm', text, units);
+  const mm = rule === true ? (typedSi('mulchMm', text, units) ?? 0) : null;
+  const mulch = mm === null ? undefined : mm > 0 ? { material, depthMm: mm } : null;
+  const { data } = useTryOnBedQuery(
+    mm === null ? skipToken : { bedId: bed.id, body: { inputs: [], mulch, shadeCloth: shade, goal } },
+  );
+  const same =
+    mm === (bed.mulchMm ?? 0) &&
+    (mm === 0 || material === bed.mulchMaterial) &&
+    shade === bed.shadeCloth &&
+    goal === bed.goal;
+  const volume = mm !== null && mm >= 1 ? mulchVolume({ areaM2: bed.areaM2, depthMm: mm, material }) : null;
+  const cubic = (m3: number): string =>
+    units.system === 'us'
+      ? `${(m3 * 1.30795).toFixed(2)} cu yd`
+      : m3 < 1
+        ? `${Math.round(m3 * 1000)} L`
+        : `${m3.toFixed(1)} m³`;
+  const laying = mm !== null && mm > (bed.mulchMm ?? 0);
+
+  const keep = async (): Promise<void> => {
+    await save({
+      gardenId: garden.id,
+      bedId: bed.id,
+      body: {
+        ...bedBodyOf(bed),
+        mulchMm: mm || null,
+        mulchMaterial: mm ? material : null,
+        shadeCloth: shade,
+        goal,
+      },
+    }).unwrap();
+    dispatch(noticeShown({ text: `${bed.name}: its cover and goal are changed.` }));
+  };
+  const aside = async (): Promise<void> => {
+    const kept = await log({
+      gardenId: garden.id,
+      body: { bedId: bed.id, input: { kind: 'mulch', what: 'moved aside' } },
+    }).unwrap();
+    dispatch(
+      noticeShown({
+        text: `${bed.name}: you will be reminded to put the mulch back.`,
+        undoFindingIds: [kept.id],
+      }),
+    );
+  };
+
+  return (
+    <section id="cover" aria-labelledby="cover-title">
+      <h2 id="cover-title" className="mb-1 text-2xl">
+        Mulch, shade and goal
+      </h2>
+      <div className="mb-2 flex flex-wrap items-end gap-4 border-t border-ink pt-2">
+        <Field
+          label="Mulch, how deep"
+          unit={depth.unit}
+          inputMode="decimal"
+          className="w-20"
+          value={text}
+          error={rule === true ? undefined : rule}
+          onChange={(e) => setText(e.target.value)}
+        />
+        <Choice label="of" value={material} onChange={(e) => setMaterial(e.target.value as MulchMaterial)}>
+          {MULCH_MATERIALS.map((m) => (
+            <option key={m} value={m}>
+              {m}
+            </option>
+          ))}
+        </Choice>
+        <Choice label="Grown for" value={goal} onChange={(e) => setGoal(e.target.value as Goal)}>
+          {GOALS.map((g) => (
+            <option key={g} value={g}>
+              {GOAL_FACTS[g].words}
+            </option>
+          ))}
+        </Choice>
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-ink"
+            checked={shade}
+            onChange={(e) => setShade(e.target.checked)}
+          />{' '}
+          shade cloth
+        </label>
+      </div>
+      {data && !same ? <Changes before={data.before} after={data.after} today={garden.today} /> : null}
+      {laying && volume ? (
+        <p className="mt-2">
+          {goneShare > 0.4
+            ? 'The ground is dry: soak it first, then mulch. '
+            : 'The ground is moist: mulch it now. '}
+          Get {cubic(volume.looseM3)} of {material}
+          {volume.looseM3 > volume.settledM3 * 1.01 ? '; it settles to the depth wanted' : ''}.
+        </p>
+      ) : null}
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      <div className="mt-2 flex flex-wrap gap-2">
+        {same ? null : (
+          <Button disabled={isLoading || mm === null} onClick={() => void keep().catch(() => undefined)}>
+            It is done: keep it
+          </Button>
+        )}
+        {bed.mulchMm ? (
+          <Button look="quiet" className="-ml-4" onClick={() => void aside().catch(() => undefined)}>
+            I moved the mulch aside
+          </Button>
+        ) : null}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,80 @@
+import { useForm, useWatch } from 'react-hook-form';
+import { refusal, useAddOwnCropMutation } from '../../app/api.ts';
+import { useGardenRound } from '../../app/gardenRound.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits } from '../../app/units.ts';
+import { Button } from '../../ui/Button.tsx';
+import { CropPicker } from '../../ui/CropPicker.tsx';
+import { Field } from '../../ui/Field.tsx';
+
+/** A plant the catalogue lacks: like one it has, with what is different. */
+export function OwnCropForm({ onClose }: { onClose: () => void }) {
+  const { garden } = useGardenRound();
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [add, { isLoading, error }] = useAddOwnCropMutation();
+  const form = useForm({ defaultValues: { name: '', likeId: 'tomato', roots: '', height: '' } });
+  const { errors } = form.formState;
+  const likeId = useWatch({ control: form.control, name: 'likeId' });
+  const submit = form.handleSubmit(async ({ name, likeId: like, roots, height }) => {
+    await add({
+      gardenId: garden.id,
+      body: {
+        name,
+        likeId: like,
+        rootDepthM: typedSi('rootDepthM', roots, units),
+        heightM: typedSi('cropHeightM', height, units),
+      },
+    }).unwrap();
+    dispatch(noticeShown({ text: `${name} is among your plants now.` }));
+    onClose();
+  });
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => void submit(e).catch(() => undefined)}
+      className="mt-2 flex flex-col gap-3 border border-ink bg-sheet p-4"
+    >
+      <Field
+        label="Name of the plant"
+        error={errors.name?.message}
+        {...form.register('name', {
+          validate: (v) => v.trim() !== '' || 'Name of the plant must not be empty.',
+        })}
+      />
+      <CropPicker label="It grows like" value={likeId} onChange={(id) => form.setValue('likeId', id)} />
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Field
+          label="Roots go down to"
+          unit={units.of('length').unit}
+          inputMode="decimal"
+          hint="Empty: as the plant it is like."
+          error={errors.roots?.message}
+          {...form.register('roots', { validate: (v) => numberRule('rootDepthM', v, units, true) })}
+        />
+        <Field
+          label="It grows so high"
+          unit={units.of('length').unit}
+          inputMode="decimal"
+          error={errors.height?.message}
+          {...form.register('height', { validate: (v) => numberRule('cropHeightM', v, units, true) })}
+        />
+      </div>
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      <div className="flex gap-2">
+        <Button type="submit" disabled={isLoading}>
+          Add the plant
+        </Button>
+        <Button look="quiet" onClick={onClose}>
+          Leave it
+        </Button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,193 @@
+import type { BedView, PlantingView } from '@kibble/contract';
+import { START_METHODS, type StartMethod } from '@kibble/core';
+import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import { refusal, useMarkPlantingMutation, useSavePlantingMutation } from '../../app/api.ts';
+import { useGardenRound } from '../../app/gardenRound.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits } from '../../app/units.ts';
+import { plainDate } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { CropPicker } from '../../ui/CropPicker.tsx';
+import { Choice, Field } from '../../ui/Field.tsx';
+import { OwnCropForm } from './OwnCropForm.tsx';
+
+/** What stands on the bed, stood, or is to come: successions and neighbours. */
+export function Plantings({ bed }: { bed: BedView }) {
+  const { garden } = useGardenRound();
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [editing, setEditing] = useState<PlantingView | 'new' | 'own' | null>(null);
+  const [mark, { error }] = useMarkPlantingMutation();
+  const remove = async (planting: PlantingView): Promise<void> => {
+    await mark({ id: planting.id }).unwrap();
+    dispatch(
+      noticeShown({ text: `${planting.cropName} is taken off the record.`, undoPlantingId: planting.id }),
+    );
+  };
+  return (
+    <section aria-labelledby="plantings">
+      <h2 id="plantings" className="mb-1 text-2xl">
+        Plantings
+      </h2>
+      <ul>
+        {bed.plantings.map((p) => (
+          <li key={p.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1">
+            <span className="min-w-0 flex-1">
+              <strong>{p.cropName}</strong>
+              {p.share < 1 ? `, ${units.text('share', p.share)} of the bed` : ''}, {p.method ?? 'usual start'}{' '}
+              {plainDate(p.plantedOn, garden.today)}
+              {p.endedOn ? `, cleared ${plainDate(p.endedOn, garden.today)}` : ''}
+            </span>
+            <button type="button" className="underline underline-offset-4" onClick={() => setEditing(p)}>
+              Change
+            </button>
+            {bed.plantings.length > 1 ? (
+              <button
+                type="button"
+                className="underline underline-offset-4"
+                onClick={() => void remove(p).catch(() => undefined)}
+              >
+                Take off
+              </button>
+            ) : null}
+          </li>
+        ))}
+      </ul>
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      {editing === 'own' ? <OwnCropForm onClose={() => setEditing(null)} /> : null}
+      {editing !== null && editing !== 'own' ? (
+        <PlantingForm
+          key={editing === 'new' ? 'new' : editing.id}
+          bed={bed}
+          planting={editing === 'new' ? null : editing}
+          onClose={() => setEditing(null)}
+        />
+      ) : null}
+      {editing === null ? (
+        <div className="-ml-4 flex flex-wrap">
+          <Button look="quiet" onClick={() => setEditing('new')}>
+            Add a planting
+          </Button>
+          <Button look="quiet" onClick={() => setEditing('own')}>
+            A plant of your own
+          </Button>
+        </div>
+      ) : null}
+    </section>
+  );
+}
+
+interface Typed {
+  cropId: string;
+  plantedOn: string;
+  method: StartMethod | '';
+  share: string;
+  endedOn: string;
+}
+
+function PlantingForm({
+  bed,
+  planting,
+  onClose,
+}: {
+  bed: BedView;
+  planting: PlantingView | null;
+  onClose: () => void;
+}) {
+  const { garden } = useGardenRound();
+  const units = useUnits();
+  const [save, { isLoading, error }] = useSavePlantingMutation();
+  const form = useForm<Typed>({
+    defaultValues: {
+      cropId: planting?.cropId ?? 'lettuce',
+      plantedOn: planting?.plantedOn ?? garden.today,
+      method: planting?.method ?? '',
+      share: String(Math.round((planting?.share ?? 1) * 100)),
+      endedOn: planting?.endedOn ?? '',
+    },
+  });
+  const { errors } = form.formState;
+  const cropId = useWatch({ control: form.control, name: 'cropId' });
+  const submit = form.handleSubmit(async (typed) => {
+    await save({
+      bedId: bed.id,
+      plantingId: planting?.id,
+      body: {
+        cropId: typed.cropId,
+        plantedOn: typed.plantedOn,
+        method: typed.method || undefined,
+        share: typedSi('share', typed.share, units),
+        endedOn: typed.endedOn || null,
+      },
+    }).unwrap();
+    onClose();
+  });
+  const isDay = (v: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(v);
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => void submit(e).catch(() => undefined)}
+      className="mt-2 flex flex-col gap-3 border border-ink bg-sheet p-4"
+    >
+      <CropPicker label="Crop" value={cropId} onChange={(id) => form.setValue('cropId', id)} />
+      <div className="grid gap-3 sm:grid-cols-2">
+        <Field
+          label="Planted or sown on"
+          type="date"
+          error={errors.plantedOn?.message}
+          {...form.register('plantedOn', {
+            validate: (v) => isDay(v) || 'Planting date must be a day of the calendar.',
+          })}
+        />
+        <Choice label="Started" {...form.register('method')}>
+          <option value="">as is usual</option>
+          {START_METHODS.map((m) => (
+            <option key={m} value={m}>
+              {m}
+            </option>
+          ))}
+        </Choice>
+        <Field
+          label="Share of the bed"
+          unit="%"
+          inputMode="decimal"
+          error={errors.share?.message}
+          {...form.register('share', { validate: (v) => numberRule('share', v, units) })}
+        />
+        <Field
+          label="Cleared on"
+          type="date"
+          hint="Leave empty while it stands."
+          error={errors.endedOn?.message}
+          {...form.register('endedOn', {
+            validate: (v, all) =>
+              v === '' ||
+              !isDay(all.plantedOn) ||
+              v >= all.plantedOn ||
+              `Cleared must not be before planting on ${all.plantedOn}; got ${v}.`,
+          })}
+        />
+      </div>
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      <div className="flex gap-2">
+        <Button type="submit" disabled={isLoading}>
+          {planting ? 'Keep the changes' : 'Plant it'}
+        </Button>
+        <Button look="quiet" onClick={onClose}>
+          Leave it
+        </Button>
+      </div>
+    </form>
+  );
+}

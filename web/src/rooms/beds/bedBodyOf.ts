@@ -1,0 +1,31 @@
+import type { BedDraftBody, BedView } from '@kibble/contract';
+
+/** A bed as it would be sent back unchanged. */
+export function bedBodyOf(bed: BedView): BedDraftBody {
+  const { planting } = bed;
+  return {
+    name: bed.name,
+    areaM2: bed.areaM2,
+    textureClass: bed.textureClass,
+    subsoilClass: bed.subsoilClass,
+    form: bed.form,
+    underCover: bed.underCover,
+    mulchMaterial: bed.mulchMaterial,
+    mulchMm: bed.mulchMm,
+    startWetness: bed.startWetness,
+    place: bed.place,
+    goal: bed.goal,
+    shadeCloth: bed.shadeCloth,
+    lengthM: bed.lengthM,
+    widthM: bed.widthM,
+    notes: bed.notes,
+    planting: {
+      cropId: planting?.cropId ?? 'tomato',
+      plantedOn: planting?.plantedOn ?? bed.startOn,
+      method: planting?.method,
+      share: planting?.share ?? 1,
+      endedOn: planting?.endedOn,
+    },
+    delivery: bed.delivery,
+  };
+}

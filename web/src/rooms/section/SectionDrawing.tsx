@@ -1,0 +1,330 @@
+import type { SectionBed, SectionView } from '@kibble/contract';
+import { clsx } from 'clsx';
+import { range, scaleLinear } from 'd3';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { Link, useParams } from 'react-router';
+import { scrub } from '../../app/scrub.ts';
+import { useUnits } from '../../app/units.ts';
+import { MulchCap, patternId, Shoots, SoilPatterns } from '../../drawing/coreParts.tsx';
+import { rootPaths } from '../../drawing/rootPaths.ts';
+import { stateWords } from './stateWords.ts';
+
+const LAYER_MM = 50;
+const SKY = 58;
+/** Height of the ground, px: what a window leaves under the head, within these. */
+const LEAST_GROUND = 280;
+const MOST_GROUND = 520;
+const ABOVE_AND_BELOW = 490;
+const groundPx = (): number =>
+  Math.min(MOST_GROUND, Math.max(LEAST_GROUND, window.innerHeight - ABOVE_AND_BELOW));
+const WIDEST = 132;
+const NARROWEST = 74;
+const GAP = 22;
+/** All cores of one drawing share their hatches. */
+const HATCH = 'section';
+
+/** What one core is drawn from, worked out once; time only moves water, roots and the front along it. */
+interface CoreGeometry {
+  bed: SectionBed;
+  x: (mm: number) => number;
+  width: number;
+}
+
+const mix = (a: number, b: number, f: number): number => a + (b - a) * f;
+
+/** The outline of a core's water at a moment between two days. */
+function waterPath(
+  { bed, x, width }: CoreGeometry,
+  y: (mm: number) => number,
+  shown: number,
+  t: number,
+): string {
+  const i = Math.floor(t);
+  const f = t - i;
+  const today = bed.days[i]?.layersMm ?? [];
+  const next = bed.days[i + 1]?.layersMm ?? today;
+  let d = `M0 ${y(0)}`;
+  for (let layer = 0; layer < shown; layer += 1) {
+    const mm = mix(today[layer] ?? 0, next[layer] ?? 0, f);
+    d += `H${Math.min(width, x(mm)).toFixed(1)}V${y((layer + 1) * LAYER_MM).toFixed(1)}`;
+  }
+  return `${d}H0z`;
+}
+
+/** Every bed cut open on one depth scale, under one weather. */
+export function SectionDrawing({ view, width }: { view: SectionView; width: number }) {
+  const units = useUnits();
+  const { gardenId } = useParams();
+  const root = useRef<HTMLDivElement>(null);
+  const beds = view.beds;
+  const pitch = Math.min(WIDEST, Math.max(NARROWEST, Math.floor((width - 54) / Math.max(1, beds.length))));
+  const body = pitch - GAP;
+  const deepest = Math.max(...beds.map((b) => b.core.rootDepthMm), 400);
+  const depthMm = Math.min(1500, Math.ceil((deepest * 1.15) / 100) * 100);
+  const shown = Math.ceil(depthMm / LAYER_MM);
+  const [ground] = useState(groundPx);
+  const y = useMemo(() => scaleLinear([0, depthMm], [SKY, SKY + ground]), [depthMm, ground]);
+  const cores = useMemo(
+    () =>
+      beds.map((bed): CoreGeometry => {
+        const fullest = Math.max(24, ...bed.core.saturationMm.slice(0, shown));
+        return { bed, width: body, x: scaleLinear([0, fullest], [0, body]) };
+      }),
+    [beds, body, shown],
+  );
+  const textures = [...new Set(beds.flatMap((b) => b.core.textures.slice(0, shown)))];
+
+  // Time moves the drawing by hand: React has drawn it once.
+  useEffect(() => {
+    const frame = root.current;
+    if (!frame) return;
+    const parts = cores.map((core) => {
+      const svg = frame.querySelector(`[data-bed="${core.bed.bedId}"]`);
+      return {
+        core,
+        water: svg?.querySelector('[data-part=water]'),
+        roots: svg?.querySelector('[data-part=roots]'),
+        line: svg?.querySelector('[data-part=root-line]'),
+        front: svg?.querySelector('[data-part=front]'),
+        gone: frame.querySelector(`[data-gone="${core.bed.bedId}"]`),
+      };
+    });
+    const draw = (): void => {
+      const t = Math.min(view.dates.length - 1, Math.max(0, scrub.get() ?? view.todayIndex - 1));
+      const i = Math.floor(t);
+      const f = t - i;
+      for (const { core, water, roots, line, front, gone } of parts) {
+        const day = core.bed.days[i];
+        const next = core.bed.days[i + 1] ?? day;
+        if (!day || !next) continue;
+        water?.setAttribute('d', waterPath(core, y, shown, t));
+        if (f === 0) water?.setAttribute('data-water-mm', day.layersMm.join(' '));
+        const depth = Math.min(depthMm, mix(day.rootDepthMm, next.rootDepthMm, f));
+        const drawnTo = Math.min(depthMm, core.bed.core.rootDepthMm);
+        roots?.setAttribute(
+          'transform',
+          `translate(0 ${SKY}) scale(1 ${(depth / drawnTo).toFixed(4)}) translate(0 ${-SKY})`,
+        );
+        line?.setAttribute('transform', `translate(0 ${y(depth).toFixed(1)})`);
+        const reached = f < 0.5 ? day.frontMm : next.frontMm;
+        front?.setAttribute('transform', `translate(0 ${y(Math.min(reached, depthMm)).toFixed(1)})`);
+        front?.setAttribute('visibility', reached > 0 && reached <= depthMm ? 'visible' : 'hidden');
+        const depletion = mix(day.depletionMm, next.depletionMm, f);
+        const spare = mix(day.readilyMm, next.readilyMm, f);
+        if (gone) {
+          gone.textContent = `${units.number('depth', depletion)} of ${units.text('depth', spare)}`;
+          gone.classList.toggle('text-brick', depletion > spare && spare > 0);
+          gone.classList.toggle('font-semibold', depletion > spare && spare > 0);
+        }
+      }
+    };
+    let pending = 0;
+    const later = (): void => {
+      if (pending === 0)
+        pending = requestAnimationFrame(() => {
+          pending = 0;
+          draw();
+        });
+    };
+    draw();
+    const stop = scrub.subscribe(later);
+    return () => {
+      stop();
+      cancelAnimationFrame(pending);
+    };
+  }, [cores, view, y, shown, depthMm, units]);
+
+  const move = (event: KeyboardEvent<HTMLDivElement>): void => {
+    const links = [...event.currentTarget.querySelectorAll<HTMLAnchorElement>('a[data-core]')];
+    const at = links.indexOf(document.activeElement as HTMLAnchorElement);
+    const to = { ArrowRight: at + 1, ArrowLeft: at - 1, Home: 0, End: links.length - 1 }[event.key];
+    if (to === undefined || at < 0) return;
+    event.preventDefault();
+    links[Math.min(links.length - 1, Math.max(0, to))]?.focus();
+  };
+
+  const step = units.system === 'us' ? 152.4 : 100;
+  return (
+    <div ref={root} className="flex" data-testid="section">
+      <svg aria-hidden width={54} height={SKY + ground + 4} className="mt-[5.1rem] shrink-0">
+        {range(0, depthMm + 1, step).map((mm) => (
+          <text key={mm} x={46} y={y(mm) + 4} fontSize={12} textAnchor="end" fill="var(--quiet)">
+            {mm === 0 ? `0 ${units.of('depth').unit}` : units.number('depth', mm)}
+          </text>
+        ))}
+      </svg>
+      <svg aria-hidden width={0} height={0} className="absolute">
+        <defs>
+          <SoilPatterns prefix={HATCH} textures={textures} />
+        </defs>
+      </svg>
+      <div className="min-w-0 flex-1 overflow-x-auto pb-2" onKeyDown={move}>
+        <ul className="flex" aria-label="Beds, cut open">
+          {cores.map((core, i) => (
+            <li key={core.bed.bedId} className="shrink-0" style={{ width: pitch }}>
+              <Link
+                data-core
+                to={`/garden/${gardenId}/beds/${core.bed.bedId}`}
+                className="block hover:bg-sheet"
+                aria-label={`${core.bed.bedName}: ${stateWords(core.bed)}, ${units.text('depth', core.bed.core.depletionMm)} gone of ${units.text('depth', core.bed.core.readilyMm)} it can spare, roots ${units.text('depth', core.bed.core.rootDepthMm)} deep`}
+              >
+                <Head bed={core.bed} narrow={pitch < 100} />
+                <Core
+                  core={core}
+                  y={y}
+                  shown={shown}
+                  depthMm={depthMm}
+                  pitch={pitch}
+                  first={i === 0}
+                  step={step}
+                />
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </div>
+  );
+}
+
+function Head({ bed, narrow }: { bed: SectionBed; narrow: boolean }) {
+  const harm = bed.state === 'past its line' || bed.state === 'too wet';
+  return (
+    <div className="flex h-[5.1rem] flex-col pr-2 leading-tight">
+      <span
+        className={clsx('line-clamp-2 font-serif font-semibold', narrow ? 'text-[0.82rem]' : 'text-base')}
+      >
+        {bed.bedName}
+      </span>
+      {narrow ? null : (
+        <span className="truncate text-xs text-quiet">
+          {[bed.cropName, bed.stage].filter(Boolean).join(', ')}
+        </span>
+      )}
+      <span className={clsx('mt-auto font-bold', narrow ? 'text-xs' : 'text-sm', harm && 'text-brick')}>
+        {stateWords(bed)}
+      </span>
+      <span data-gone={bed.bedId} className="text-xs text-quiet" />
+    </div>
+  );
+}
+
+/** What of a core does not move with the hours: soil, marks, plants. */
+function Core({
+  core,
+  y,
+  shown,
+  depthMm,
+  pitch,
+  first,
+  step,
+}: {
+  core: CoreGeometry;
+  y: (mm: number) => number;
+  shown: number;
+  depthMm: number;
+  pitch: number;
+  first: boolean;
+  step: number;
+}) {
+  const { bed, x, width } = core;
+  const { core: soil } = bed;
+  const bottom = y(depthMm);
+  const runs: { texture: string; from: number; to: number }[] = [];
+  for (let i = 0; i < shown; i += 1) {
+    const texture = soil.textures[i];
+    const last = runs.at(-1);
+    if (texture === undefined) break;
+    if (last?.texture === texture) last.to = i + 1;
+    else runs.push({ texture, from: i, to: i + 1 });
+  }
+  const edge = (of: (i: number) => number | undefined, to = shown): string =>
+    range(Math.min(to, soil.fieldCapacityMm.length))
+      .map(
+        (i) =>
+          `${i === 0 ? 'M' : 'L'}${x(of(i) ?? 0).toFixed(1)} ${y(i * LAYER_MM)}V${y((i + 1) * LAYER_MM)}`,
+      )
+      .join('');
+  const share = soil.totalMm > 0 ? soil.readilyMm / soil.totalMm : 0;
+  const rootLayers = Math.max(1, Math.ceil(soil.rootDepthMm / LAYER_MM));
+  const refill = edge((i) => {
+    const full = soil.fieldCapacityMm[i] ?? 0;
+    return full - share * (full - (soil.wiltingPointMm[i] ?? 0));
+  }, rootLayers);
+  const rockAt = soil.fieldCapacityMm.length < shown ? y(soil.fieldCapacityMm.length * LAYER_MM) : null;
+  return (
+    <svg aria-hidden width={pitch} height={y(depthMm) + 4} data-bed={bed.bedId} className="block">
+      <g stroke="var(--rule)" strokeWidth={0.8}>
+        {range(0, depthMm + 1, step).map((mm) => (
+          <line key={mm} x1={first ? -4 : 0} x2={pitch} y1={y(mm)} y2={y(mm)} />
+        ))}
+      </g>
+      {runs.map((run) => (
+        <rect
+          key={run.from}
+          width={width}
+          y={y(run.from * LAYER_MM)}
+          height={y(run.to * LAYER_MM) - y(run.from * LAYER_MM)}
+          fill={`url(#${patternId(HATCH, run.texture)})`}
+        />
+      ))}
+      {rockAt === null ? null : (
+        <rect width={width} y={rockAt} height={bottom - rockAt} fill="var(--ink)" opacity={0.7} />
+      )}
+      <path data-part="water" fill="var(--water)" opacity={0.82} />
+      <path
+        stroke="var(--paper)"
+        strokeWidth={0.7}
+        opacity={0.6}
+        d={range(1, shown)
+          .map((i) => `M0 ${y(i * LAYER_MM)}H${width}`)
+          .join('')}
+      />
+      <path
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={1}
+        strokeDasharray="3 2"
+        d={edge((i) => soil.fieldCapacityMm[i])}
+      />
+      <path
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={1}
+        strokeDasharray="1 3"
+        d={edge((i) => soil.wiltingPointMm[i])}
+      />
+      {soil.cropId ? <path fill="none" stroke="var(--ink)" strokeWidth={1.8} d={refill} /> : null}
+      {soil.cropId ? (
+        <g data-part="roots" fill="none" stroke="var(--root)" strokeLinecap="round">
+          {rootPaths(soil.cropId, 0, width, SKY, y(Math.min(soil.rootDepthMm, depthMm))).map((d, i) => (
+            <path
+              key={d}
+              d={d}
+              strokeWidth={i === 0 ? 1.6 : 0.8}
+              opacity={0.75}
+              vectorEffect="non-scaling-stroke"
+            />
+          ))}
+        </g>
+      ) : null}
+      <rect width={width} y={SKY} height={bottom - SKY} fill="none" stroke="var(--ink)" />
+      <path data-part="root-line" stroke="var(--ink)" strokeWidth={1.6} d={`M-3 0H${width + 6}`} />
+      <path data-part="front" fill="var(--water)" stroke="var(--paper)" d={`M${width + 1} 0l9 -5v10z`} />
+      {soil.mulchMm > 0 ? (
+        <MulchCap x0={0} x1={width} y={SKY} height={Math.max(4, y(soil.mulchMm) - y(0))} />
+      ) : null}
+      {soil.cropId ? (
+        <Shoots
+          x0={0}
+          x1={width}
+          y={SKY}
+          height={(SKY - 6) * (0.3 + 0.65 * soil.growth)}
+          cropId={soil.cropId}
+          group={soil.group}
+        />
+      ) : null}
+      <line x1={0} x2={pitch} y1={SKY} y2={SKY} stroke="var(--ink)" strokeWidth={1.6} />
+    </svg>
+  );
+}

@@ -1,0 +1,117 @@
+import type { TaskView } from '@kibble/contract';
+import type { BedTask, FindingInput } from '@kibble/core';
+import { Link, useParams } from 'react-router';
+import { useLogFindingMutation } from '../app/api.ts';
+import { useGardenRound } from '../app/gardenRound.ts';
+import { noticeShown } from '../app/noticeSlice.ts';
+import { useAppDispatch } from '../app/store.ts';
+import { dayMonth } from '../app/words.ts';
+
+/** What a task says, and the short answers to it with what each writes down. */
+function words(
+  task: BedTask,
+  plantingId: number | null,
+): { text: string; answers: [string, FindingInput][]; link?: string } {
+  switch (task.code) {
+    case 'are all standing':
+      return {
+        text: `Planted ${task.days} days ago: are all standing? Birds pull fresh ones out. Leave gaps unwatered.`,
+        answers:
+          plantingId === null
+            ? []
+            : [
+                ['All standing', { kind: 'stand', plantingId, lost: 0 }],
+                ['Some are lost', { kind: 'stand', plantingId, lost: 1 }],
+              ],
+      };
+    case 'put the mulch back':
+      return {
+        text: `The mulch was moved aside ${task.days === 0 ? 'today' : `${task.days} days ago`}: put it back.`,
+        answers: [['It is back', { kind: 'mulch', what: 'put back' }]],
+      };
+    case 'look at the mulch':
+      return {
+        text: `The mulch is ${task.days} days old and rots away: look how thick it is, and top it up.`,
+        answers: [['Looked at it', { kind: 'mulch', what: 'looked at' }]],
+      };
+    case 'mulch before the heat':
+      return {
+        text: task.soakFirst
+          ? 'Heat is coming on bare ground: soak it first, then mulch. Mulch keeps dry ground dry.'
+          : 'Heat is coming on bare ground: it is moist enough to mulch now.',
+        answers: [],
+        link: 'What mulch would save',
+      };
+    case 'shade before the heat':
+      return {
+        text: 'Heat is coming, and this crop runs to seed in it: hang shade cloth.',
+        answers: [],
+        link: 'What shade would save',
+      };
+    case 'has it begun':
+      return {
+        text: `By the calendar it is ${task.stage} from about ${dayMonth(task.about)}. Have you seen it?`,
+        answers:
+          plantingId === null ? [] : [['I saw it today', { kind: 'stage', plantingId, stage: task.stage }]],
+      };
+  }
+}
+
+/** Things to do or look at besides watering; answered with a tap, taken back with undo. */
+export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }) {
+  const { garden } = useGardenRound();
+  const { gardenId } = useParams();
+  const dispatch = useAppDispatch();
+  const [log] = useLogFindingMutation();
+  if (tasks.length === 0) return null;
+  const answer = async (task: TaskView, input: FindingInput): Promise<void> => {
+    const kept = await log({ gardenId: garden.id, body: { bedId: task.bedId, input } }).unwrap();
+    dispatch(noticeShown({ text: `${task.bedName}: written down.`, undoFindingIds: [kept.id] }));
+  };
+  return (
+    <section className="mt-8" aria-labelledby="tasks">
+      <h2 id="tasks" className="mb-1 text-2xl">
+        {named ? 'Besides watering' : 'To do here'}
+      </h2>
+      <ul>
+        {tasks.map((item) => {
+          const { text, answers, link } = words(item.task, item.plantingId);
+          return (
+            <li key={`${item.bedId}-${item.task.code}`} className="border-t border-rule py-1">
+              {named ? (
+                <>
+                  <Link
+                    className="font-semibold underline decoration-rule underline-offset-4"
+                    to={`/garden/${gardenId}/beds/${item.bedId}`}
+                  >
+                    {item.bedName}
+                  </Link>
+                  {'. '}
+                </>
+              ) : null}
+              {text}{' '}
+              {answers.map(([label, input]) => (
+                <button
+                  key={label}
+                  type="button"
+                  className="mr-4 min-h-9 font-semibold underline underline-offset-4"
+                  onClick={() => void answer(item, input).catch(() => undefined)}
+                >
+                  {label}
+                </button>
+              ))}
+              {link ? (
+                <Link
+                  className="underline underline-offset-4"
+                  to={`/garden/${gardenId}/beds/${item.bedId}#cover`}
+                >
+                  {link}
+                </Link>
+              ) : null}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
