@@ -4,6 +4,8 @@ import { test } from './kibble.ts';
 const VIEWS = [
   ['round', '/garden/1/round', 1280, 800],
   ['round-phone', '/garden/1/round', 390, 844],
+  ['section', '/garden/1/section', 1280, 800],
+  ['section-phone', '/garden/1/section', 390, 844],
   ['bed', '/garden/1/beds/2', 1280, 800],
   ['beds', '/garden/1/beds', 1280, 800],
   ['ground', '/garden/1/ground', 1280, 800],

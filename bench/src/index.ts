@@ -1,6 +1,7 @@
 import { gardenEnsembleMs } from './gardenEnsemble.ts';
 import { layeredStepFigures, singleStoreNs } from './layeredStep.ts';
-import { roundMs } from './roundOverHttp.ts';
+import { largeGardenMs, roundMs } from './roundOverHttp.ts';
+import { sectionFrames } from './sectionFrames.ts';
 
 const table: Record<string, { median: string; 'C twin': string; ratio: string }> = {};
 const perSecond = (ns: number): string => `${(1e9 / ns / 1e3).toFixed(0)} k bed-days/s`;
@@ -20,4 +21,18 @@ table['The same with 200 members a bed'] = {
   ratio: `${(garden.ensemble / garden.plain).toFixed(1)} × the plain plan`,
 };
 table['Round of the demo garden, over HTTP'] = plain(`${(await roundMs()).toFixed(0)} ms`);
+const large = await largeGardenMs();
+table['Round of 500 beds, over HTTP'] = plain(`${large.round.toFixed(0)} ms`);
+table['Section of 500 beds, a page of 60, over HTTP'] = plain(`${large.section.toFixed(0)} ms`);
+const frames = await sectionFrames();
+if (frames) {
+  table[`Section of ${frames.beds} beds, answer to first frame`] = plain(
+    `${frames.firstPaintMs.toFixed(0)} ms`,
+  );
+  table['The same, drawn along the weather'] = plain(
+    `${frames.framesPerSecond.toFixed(0)} frames a second, slowest ${frames.slowestMs.toFixed(0)} ms`,
+  );
+  table['The same, layout shift'] = plain(frames.layoutShift.toFixed(3));
+  table['JavaScript of the first screen'] = plain(`${frames.roundKb.toFixed(0)} kB`);
+}
 console.table(table);

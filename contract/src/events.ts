@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { isoDate } from './parts.ts';
-import { limited } from './limits.ts';
-
-export const SKIP_REASONS = ['feels moist', 'no time', 'rain on the way', 'other'] as const;
+import { limited } from './limited.ts';
+import { SKIP_REASONS } from './lists.ts';
 
 /** A watering as the gardener tells it: litres, or minutes at the bed's flow. */
 export const wateringBody = z

@@ -8,13 +8,12 @@ import {
   TELLABLE,
   TEXTURE_CLASSES,
   WATER_PATHS,
-  type Finding,
   type FindingInput,
   type FindingKind,
   type Tellable,
 } from '@kibble/core';
 import { z } from 'zod';
-import { limited } from './limits.ts';
+import { limited } from './limited.ts';
 import { isoDate, oneOf } from './parts.ts';
 
 const HORIZONS = ['top', 'below'] as const;
@@ -64,6 +63,22 @@ const cans = z
         path: ['grid'],
         message: `Depth in the can must be at most its own height of ${test.canHeightMm} mm; got ${deepest} mm`,
       });
+  });
+
+const dig = z
+  .object({
+    kind: z.literal('dig'),
+    topsoilMm: limited('topsoilMm'),
+    belowClass: oneOf('Soil below', TEXTURE_CLASSES).optional(),
+    stonesPct: limited('stonesPct').optional(),
+    rockMm: limited('rockMm').optional(),
+  })
+  .refine((d) => d.rockMm === undefined || d.rockMm >= d.topsoilMm, {
+    path: ['rockMm'],
+    error: (issue) => {
+      const d = issue.input as { rockMm: number; topsoilMm: number };
+      return `Rock or hard pan must lie at or below the topsoil, ${d.topsoilMm} mm; got ${d.rockMm} mm`;
+    },
   });
 
 const jar = z
@@ -135,13 +150,7 @@ export const findingInput = z.discriminatedUnion('kind', [
       }),
   }),
   jar,
-  z.object({
-    kind: z.literal('dig'),
-    topsoilMm: limited('topsoilMm'),
-    belowClass: oneOf('Soil below', TEXTURE_CLASSES).optional(),
-    stonesPct: limited('stonesPct').optional(),
-    rockMm: limited('rockMm').optional(),
-  }),
+  dig,
   z.object({ kind: z.literal('hole'), fallMm: limited('fallMm'), minutes: limited('minutes') }),
   z.object({
     kind: z.literal('pot'),
@@ -252,15 +261,6 @@ export type FindingView = z.infer<typeof findingView>;
 const SHARED: ReadonlySet<FindingKind> = new Set(['feel', 'jar', 'dig', 'hole', 'pot', 'dye', 'organic']);
 export const isShared = (kind: FindingKind): boolean =>
   SHARED.has(kind) && FINDING_FACTS[kind].about === 'ground';
-
-/** A stored finding as the core reads it. */
-export const findingOf = (view: FindingView): Finding => ({
-  ...view.input,
-  id: view.id,
-  on: view.on,
-  method: view.method ?? undefined,
-  ofTap: view.tapId !== null,
-});
 
 /** What a test under way holds: text as typed, and moments at which a clock was started. */
 export const draftBody = z.object({

@@ -11,7 +11,7 @@ import {
 } from '@kibble/core';
 import { z } from 'zod';
 import { findingView } from './findings.ts';
-import { limited } from './limits.ts';
+import { limited } from './limited.ts';
 import { isoDate, name, oneOf } from './parts.ts';
 
 export const UNIT_SYSTEMS = ['metric', 'us'] as const;

@@ -1,6 +1,15 @@
-import { whatIsKnown, type FindingInput, type KnownBed, type ToldBed } from '@kibble/core';
-import { findingOf } from './findings.ts';
+import { whatIsKnown, type Finding, type FindingInput, type KnownBed, type ToldBed } from '@kibble/core';
+import type { FindingView } from './findings.ts';
 import type { BedView } from './garden.ts';
+
+/** A stored finding as the core reads it. */
+export const findingOf = (view: FindingView): Finding => ({
+  ...view.input,
+  id: view.id,
+  on: view.on,
+  method: view.method ?? undefined,
+  ofTap: view.tapId !== null,
+});
 
 /** A bed as told, before its findings. */
 const toldBed = (bed: BedView): ToldBed => ({

@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 /** What kind of quantity a field is: decides its unit on the screen and in messages. */
 export type Quantity =
   | 'area'
@@ -127,14 +125,3 @@ export function withinLimit(field: LimitedField, value: number): boolean {
   const low = limit.above ? value > limit.min : value >= limit.min;
   return Number.isFinite(value) && low && value <= limit.max;
 }
-
-/** A required number with its field's limit; the message names label, value and range. */
-export const limited = (field: LimitedField): z.ZodNumber => {
-  const limit: Limit = LIMITS[field];
-  const error = (issue: { input?: unknown }): string =>
-    `${limit.label} must be a number ${rangeWords(limit)}; got ${issue.input === undefined ? 'nothing' : JSON.stringify(issue.input)}`;
-  const base = z.number({ error });
-  return limit.above
-    ? base.gt(limit.min, { error }).lte(limit.max, { error })
-    : base.gte(limit.min, { error }).lte(limit.max, { error });
-};

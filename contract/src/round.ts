@@ -9,6 +9,7 @@ import {
 import { z } from 'zod';
 import { eventView } from './events.ts';
 import { bedView, gardenView } from './garden.ts';
+import { SECTION_STATES } from './lists.ts';
 import { isoDate } from './parts.ts';
 
 export const DAY_SOURCES = ['record', 'forecast', 'own record', 'ordinary day'] as const;
@@ -185,7 +186,6 @@ const sectionDay = z.object({
   rootDepthMm: z.number(),
   frontMm: z.number(),
 });
-export const SECTION_STATES = ['past its line', 'due today', 'too wet', 'enough', 'nothing growing'] as const;
 export const sectionBed = bedHead.extend({
   place: z.string().nullable(),
   line: z.string(),

@@ -1,7 +1,7 @@
 import { EXPLAINABLE, GOALS, MULCH_MATERIALS, type Explainable, type Working } from '@kibble/core';
 import { z } from 'zod';
 import { findingInput } from './findings.ts';
-import { limited } from './limits.ts';
+import { limited } from './limited.ts';
 import { isoDate, oneOf } from './parts.ts';
 
 const working = z.custom<Working>((v) => typeof v === 'object' && v !== null && 'inputs' in v);

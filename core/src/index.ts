@@ -103,6 +103,7 @@ export { bedTasks, type BedTask, type TaskFacts } from './plan/tasks.ts';
 export { GOAL_FACTS, GOALS, type Goal } from './plan/goals.ts';
 export { stageStrip, type StageStep } from './plants/stageStrip.ts';
 export { checkPlantings } from './plants/checkPlantings.ts';
+export { plantCount } from './plants/plantCount.ts';
 export { cropCautions } from './plants/cautions.ts';
 export { ownCrop, type OwnCropWords } from './plants/ownCrop.ts';
 export { mulchVolume } from './balance/mulchVolume.ts';

@@ -185,6 +185,7 @@ describe('bad readings', () => {
     ],
     [{ kind: 'cans', grid: [[0, 0]], minutes: 30 }, /At least one can/],
     [{ kind: 'jar', horizon: 'top', sandMm: 0, siltMm: 0, clayMm: 0 }, /nothing has settled/],
+    [{ kind: 'dig', topsoilMm: 400, rockMm: 300 }, /Rock .* at or below the topsoil, 400 mm; got 300 mm/],
     [{ kind: 'hole', fallMm: 30, minutes: -5 }, /Minutes must be a number more than 0 .*got -5/],
     [
       {

@@ -4,6 +4,7 @@ import { mulchVolume } from '../balance/mulchVolume.ts';
 import { cropById } from '../plants/catalogue/index.ts';
 import { checkPlantings } from '../plants/checkPlantings.ts';
 import { cropCautions } from '../plants/cautions.ts';
+import { plantCount } from '../plants/plantCount.ts';
 import { ownCrop } from '../plants/ownCrop.ts';
 import { stageStrip } from '../plants/stageStrip.ts';
 import type { PlantingInput } from '../plants/types.ts';
@@ -165,6 +166,11 @@ describe('what goes with a crop', () => {
     expect(() => ownCrop('own-1', cropById('tomato'), { name: 'x', p: 3 })).toThrow(
       /p must be .*0.1 to 0.8; got 3/,
     );
+  });
+  // Common practice: two rows of 15 m on a bed of 1 m, 30 cm in the row, are 100 plants.
+  test('plants on a bed', () => {
+    expect(plantCount({ areaM2: 15, spacing: { inRowMm: 300, betweenRowsMm: 500 } })).toBe(100);
+    expect(plantCount({ areaM2: 15, share: 0.5, spacing: { inRowMm: 300, betweenRowsMm: 500 } })).toBe(50);
   });
   // Common practice: 10 m² at 10 cm is 1 m³.
   test('mulch to buy', () => {

@@ -1,5 +1,5 @@
 import type { BedView, PlantingView } from '@kibble/contract';
-import { START_METHODS, type StartMethod } from '@kibble/core';
+import { cropById, plantCount, START_METHODS, type StartMethod } from '@kibble/core';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { refusal, useMarkPlantingMutation, useSavePlantingMutation } from '../../app/api.ts';
@@ -39,6 +39,7 @@ export function Plantings({ bed }: { bed: BedView }) {
               <strong>{p.cropName}</strong>
               {p.share < 1 ? `, ${units.text('share', p.share)} of the bed` : ''}, {p.method ?? 'usual start'}{' '}
               {plainDate(p.plantedOn, garden.today)}
+              {`, about ${plantCount({ areaM2: bed.areaM2, share: p.share, spacing: (p.custom ?? cropById(p.cropId)).spacing })} at usual spacing`}
               {p.endedOn ? `, cleared ${plainDate(p.endedOn, garden.today)}` : ''}
             </span>
             <button type="button" className="underline underline-offset-4" onClick={() => setEditing(p)}>

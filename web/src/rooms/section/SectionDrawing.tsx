@@ -32,6 +32,11 @@ interface CoreGeometry {
 
 const mix = (a: number, b: number, f: number): number => a + (b - a) * f;
 
+/** Sets an attribute only when it changes: what is left alone is not painted again. */
+function put(element: Element | null | undefined, name: string, value: string): void {
+  if (element && element.getAttribute(name) !== value) element.setAttribute(name, value);
+}
+
 /** The outline of a core's water at a moment between two days. */
 function waterPath(
   { bed, x, width }: CoreGeometry,
@@ -56,6 +61,7 @@ export function SectionDrawing({ view, width }: { view: SectionView; width: numb
   const units = useUnits();
   const { gardenId } = useParams();
   const root = useRef<HTMLDivElement>(null);
+  const scroller = useRef<HTMLDivElement>(null);
   const beds = view.beds;
   const pitch = Math.min(WIDEST, Math.max(NARROWEST, Math.floor((width - 54) / Math.max(1, beds.length))));
   const body = pitch - GAP;
@@ -93,26 +99,32 @@ export function SectionDrawing({ view, width }: { view: SectionView; width: numb
       const t = Math.min(view.dates.length - 1, Math.max(0, scrub.get() ?? view.todayIndex - 1));
       const i = Math.floor(t);
       const f = t - i;
-      for (const { core, water, roots, line, front, gone } of parts) {
+      // Between two days only what can be seen is moved; at rest every core stands right.
+      const from = f === 0 ? 0 : Math.floor((scroller.current?.scrollLeft ?? 0) / pitch);
+      const to = f === 0 ? parts.length : from + Math.ceil((scroller.current?.clientWidth ?? 0) / pitch) + 1;
+      for (const { core, water, roots, line, front, gone } of parts.slice(from, to)) {
         const day = core.bed.days[i];
         const next = core.bed.days[i + 1] ?? day;
         if (!day || !next) continue;
-        water?.setAttribute('d', waterPath(core, y, shown, t));
+        put(water, 'd', waterPath(core, y, shown, t));
         if (f === 0) water?.setAttribute('data-water-mm', day.layersMm.join(' '));
         const depth = Math.min(depthMm, mix(day.rootDepthMm, next.rootDepthMm, f));
         const drawnTo = Math.min(depthMm, core.bed.core.rootDepthMm);
-        roots?.setAttribute(
+        // Strands are dear to redraw: they follow in steps of a hundredth.
+        put(
+          roots,
           'transform',
-          `translate(0 ${SKY}) scale(1 ${(depth / drawnTo).toFixed(4)}) translate(0 ${-SKY})`,
+          `translate(0 ${SKY}) scale(1 ${(depth / drawnTo).toFixed(2)}) translate(0 ${-SKY})`,
         );
-        line?.setAttribute('transform', `translate(0 ${y(depth).toFixed(1)})`);
+        put(line, 'transform', `translate(0 ${y(depth).toFixed(1)})`);
         const reached = f < 0.5 ? day.frontMm : next.frontMm;
-        front?.setAttribute('transform', `translate(0 ${y(Math.min(reached, depthMm)).toFixed(1)})`);
-        front?.setAttribute('visibility', reached > 0 && reached <= depthMm ? 'visible' : 'hidden');
+        put(front, 'transform', `translate(0 ${y(Math.min(reached, depthMm)).toFixed(0)})`);
+        put(front, 'visibility', reached > 0 && reached <= depthMm ? 'visible' : 'hidden');
         const depletion = mix(day.depletionMm, next.depletionMm, f);
         const spare = mix(day.readilyMm, next.readilyMm, f);
         if (gone) {
-          gone.textContent = `${units.number('depth', depletion)} of ${units.text('depth', spare)}`;
+          const text = `${units.number('depth', depletion)} of ${units.text('depth', spare)}`;
+          if (gone.textContent !== text) gone.textContent = text;
           gone.classList.toggle('text-brick', depletion > spare && spare > 0);
           gone.classList.toggle('font-semibold', depletion > spare && spare > 0);
         }
@@ -128,11 +140,14 @@ export function SectionDrawing({ view, width }: { view: SectionView; width: numb
     };
     draw();
     const stop = scrub.subscribe(later);
+    const box = scroller.current;
+    box?.addEventListener('scroll', later, { passive: true });
     return () => {
       stop();
+      box?.removeEventListener('scroll', later);
       cancelAnimationFrame(pending);
     };
-  }, [cores, view, y, shown, depthMm, units]);
+  }, [cores, view, y, shown, depthMm, pitch, units]);
 
   const move = (event: KeyboardEvent<HTMLDivElement>): void => {
     const links = [...event.currentTarget.querySelectorAll<HTMLAnchorElement>('a[data-core]')];
@@ -158,7 +173,7 @@ export function SectionDrawing({ view, width }: { view: SectionView; width: numb
           <SoilPatterns prefix={HATCH} textures={textures} />
         </defs>
       </svg>
-      <div className="min-w-0 flex-1 overflow-x-auto pb-2" onKeyDown={move}>
+      <div ref={scroller} className="min-w-0 flex-1 overflow-x-auto pb-2" onKeyDown={move}>
         <ul className="flex" aria-label="Beds, cut open">
           {cores.map((core, i) => (
             <li key={core.bed.bedId} className="shrink-0" style={{ width: pitch }}>
@@ -297,15 +312,12 @@ function Core({
       {soil.cropId ? <path fill="none" stroke="var(--ink)" strokeWidth={1.8} d={refill} /> : null}
       {soil.cropId ? (
         <g data-part="roots" fill="none" stroke="var(--root)" strokeLinecap="round">
-          {rootPaths(soil.cropId, 0, width, SKY, y(Math.min(soil.rootDepthMm, depthMm))).map((d, i) => (
-            <path
-              key={d}
-              d={d}
-              strokeWidth={i === 0 ? 1.6 : 0.8}
-              opacity={0.75}
-              vectorEffect="non-scaling-stroke"
-            />
-          ))}
+          <path
+            d={rootPaths(soil.cropId, 0, width, SKY, y(Math.min(soil.rootDepthMm, depthMm))).join('')}
+            strokeWidth={0.9}
+            opacity={0.75}
+            vectorEffect="non-scaling-stroke"
+          />
         </g>
       ) : null}
       <rect width={width} y={SKY} height={bottom - SKY} fill="none" stroke="var(--ink)" />
