@@ -220,6 +220,19 @@ export const findingInput = z.discriminatedUnion('kind', [
     what: oneOf('Mulch', ['moved aside', 'put back', 'looked at'] as const),
   }),
   z.object({
+    kind: z.literal('toughen'),
+    plantingId: z.number().int(),
+    what: oneOf('Dry spell', ['start', 'end'] as const),
+    days: z.number().int().min(1).max(14),
+  }),
+  z.object({ kind: z.literal('wilt'), recovers: flag('Recovers by evening') }),
+  z.object({
+    kind: z.literal('plan'),
+    date: isoDate,
+    to: isoDate.optional(),
+    litres: limited('litres').optional(),
+  }),
+  z.object({
     kind: z.literal('changed'),
     what: oneOf('Change', ['nozzle', 'pressure or height', 'number of beds on the line'] as const),
   }),

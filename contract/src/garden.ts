@@ -2,6 +2,7 @@ import {
   BED_FORMS,
   CATALOGUE,
   GOALS,
+  SCHOOLS,
   STAGE_NAMES,
   type CropEntry,
   METHODS,
@@ -39,6 +40,8 @@ export const plantingBody = z.object({
   method: oneOf('Start', START_METHODS).optional(),
   /** Share of the bed it takes. */
   share: limited('share').default(1),
+  /** How its water is decided; absent lets Kibble choose by plant and stage. */
+  school: oneOf('School', SCHOOLS).nullish(),
   /** The day it is cleared; open while it stands. */
   endedOn: isoDate.nullish(),
 });
@@ -100,7 +103,20 @@ export const gardenBody = z.object({
 
 export const setupBody = z.object({ garden: gardenBody, bed: bedBody });
 
+/** Limits of the garden as they are set; what is left out is no limit. */
+export const gardenLimits = z.object({
+  minutesPerDay: limited('minutes').nullish(),
+  litresPerDay: limited('litres').nullish(),
+  /** Days of the week on which it may be watered, Sunday 0. */
+  weekdays: z
+    .array(z.number().int().min(0).max(6))
+    .min(1, { error: 'Open days must be at least one day of the week; got none' })
+    .nullish(),
+});
+export type GardenLimits = z.infer<typeof gardenLimits>;
+
 export const gardenPatch = z.object({
+  limits: gardenLimits.optional(),
   name: name('Name of the garden').optional(),
   units: oneOf('Units', UNIT_SYSTEMS).optional(),
   clock: clockBody.optional(),
@@ -158,6 +174,7 @@ export const gardenView = z.object({
   today: isoDate,
   isDemo: z.boolean(),
   hasStation: z.boolean(),
+  limits: gardenLimits,
   beds: z.array(bedView),
   taps: z.array(tapView),
   ownCrops: z.array(z.custom<CropEntry>()),

@@ -1,3 +1,4 @@
+export * from './deciding.ts';
 export * from './error.ts';
 export * from './events.ts';
 export * from './findings.ts';

@@ -107,7 +107,19 @@ export { plantCount } from './plants/plantCount.ts';
 export { cropCautions } from './plants/cautions.ts';
 export { ownCrop, type OwnCropWords } from './plants/ownCrop.ts';
 export { mulchVolume } from './balance/mulchVolume.ts';
+export {
+  defaultSchool,
+  SCHOOLS,
+  schoolOf,
+  type School,
+  type SchoolId,
+  type SchoolReason,
+} from './schools/schools.ts';
+export { compareSchools, type SchoolFigures } from './schools/compareSchools.ts';
+export { mayToughen, toughenWindow, type ToughenWindow } from './schools/toughening.ts';
 export { followSeason } from './plan/followSeason.ts';
+export { allocateDay, type Competing, type DayCaps } from './plan/allocate.ts';
+export { weekdayOf } from './plan/fitToLimits.ts';
 export { planGarden } from './plan/planGarden.ts';
 export type * from './plan/types.ts';
 

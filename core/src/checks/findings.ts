@@ -73,6 +73,9 @@ export type FindingInput =
   | { kind: 'stage'; plantingId: number; stage: StageName }
   | { kind: 'stand'; plantingId: number; lost: number }
   | { kind: 'mulch'; what: 'moved aside' | 'put back' | 'looked at' }
+  | { kind: 'toughen'; plantingId: number; what: 'start' | 'end'; days: number }
+  | { kind: 'wilt'; recovers: boolean }
+  | { kind: 'plan'; date: IsoDate; to?: IsoDate; litres?: number }
   | { kind: 'changed'; what: 'nozzle' | 'pressure or height' | 'number of beds on the line' };
 
 export type FindingKind = FindingInput['kind'];
@@ -82,7 +85,7 @@ export type Finding = FindingInput & { id?: number; on: IsoDate; method?: Method
 
 export interface FindingFacts {
   label: string;
-  about: 'ground' | 'water' | 'check' | 'plant';
+  about: 'ground' | 'water' | 'check' | 'plant' | 'plan';
   /** About how long it takes, min; waiting not counted. Judgement. */
   minutes: number;
   /** Days after which it is asked for again; absent when age alone does not spoil it. Judgement. */
@@ -178,5 +181,8 @@ export const FINDING_FACTS: Readonly<Record<FindingKind, FindingFacts>> = {
   stage: { label: 'Stage seen', about: 'plant', minutes: 1 },
   stand: { label: 'Stand', about: 'plant', minutes: 3 },
   mulch: { label: 'Mulch', about: 'plant', minutes: 1 },
+  toughen: { label: 'Dry spell', about: 'plant', minutes: 1 },
+  wilt: { label: 'Wilting', about: 'plant', minutes: 1 },
+  plan: { label: 'Plan changed', about: 'plan', minutes: 1 },
   changed: { label: 'Change', about: 'water', minutes: 1 },
 };

@@ -8,12 +8,13 @@ import {
 } from '../balance/simulateBed.ts';
 import { stepDay } from '../balance/stepDay.ts';
 import { runPlan, wettedFractionOf } from '../delivery/runPlan.ts';
-import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
+import { cropOf, plantOnDay, stageDates, type PlantOnDay } from '../plants/plantOnDay.ts';
 import type { PlantingInput } from '../plants/types.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { ReferenceEtRoute } from '../weather/referenceEt.ts';
+import { schoolOf, type School } from '../schools/schools.ts';
 import { LEAST_MM, windowOf } from './dueWindow.ts';
 import { rootZoneCapacity, rootZoneDepletion } from './rootZone.ts';
 import type { BedOutlook, LeaveReason, PlanBed, PlannedWatering, WaterReason } from './types.ts';
@@ -31,6 +32,60 @@ const DRENCH_MM = 12;
 /** Whether something with roots of its own is planted out on a day. */
 const plantedOut = (plantings: readonly PlantingInput[], date: IsoDate): boolean =>
   plantings.some((p) => p.plantedOn === date && (p.method ?? cropOf(p).usualStart) !== 'direct-sown');
+
+/** Less than this no run is made for, mm: what a hand would not carry. */
+const LEAST_RUN_MM = 0.5;
+
+/** Days in a row after `d` that are closed to the bed. */
+function closedAfter(
+  blocked: readonly IsoDate[] | undefined,
+  days: readonly SourcedDay[],
+  d: number,
+): number {
+  if (!blocked || blocked.length === 0) return 0;
+  let n = 0;
+  while (d + n + 1 < days.length && blocked.includes((days[d + n + 1] as SourcedDay).date)) n += 1;
+  return n;
+}
+
+/** Depletion `n` days after a day if no water is given until then, likely rain counted. */
+function depletionAfter(run: Run, days: readonly SourcedDay[], d: number, n: number): number {
+  const trial: Run = { ...run, state: cloneState(run.state) };
+  for (let k = d; k <= d + n; k += 1) step(trial, k, likelyRain(days[k] as SourcedDay), 0);
+  return trial.state.out[OUT.depletion];
+}
+
+/** What stands on a day, of several the first. */
+function standing(plantings: readonly PlantingInput[], date: IsoDate): PlantOnDay | null {
+  for (const planting of plantings) {
+    const plant = plantOnDay(planting, date);
+    if (plant) return plant;
+  }
+  return null;
+}
+
+/** What a school with a rhythm gives on a day, mm over the bed: its depth less the rain since, every so many days; 0 on other days. */
+function rhythmDepth(
+  school: School,
+  run: Run,
+  d: number,
+  todayIndex: number,
+  given: Float64Array,
+  waterings: readonly PlannedWatering[],
+  days: readonly SourcedDay[],
+): number {
+  if (!school.rhythm) return 0;
+  const { days: every, mm } = school.rhythm;
+  let last = -1;
+  for (let k = Math.max(0, d - every); k < Math.min(d, todayIndex); k += 1) if (given[k] > 0) last = k;
+  const planned = waterings.at(-1);
+  if (planned) last = Math.max(last, daysBetween((days[0] as SourcedDay).date, planned.date));
+  if (last >= 0 && d - last < every) return 0;
+  let rain = 0;
+  for (let k = Math.max(0, d - every); k < d; k += 1) rain += run.series.rain[k];
+  const short = mm - rain;
+  return short >= school.leastMm ? short : 0;
+}
 
 const likelyRain = (day: SourcedDay): number => (day.rainChance >= LIKELY ? day.rainMm : 0);
 
@@ -98,6 +153,7 @@ export function outlookOf(
   };
   const days = weather.slice(offset);
   const model = bedModel(bed, input.startOn, days.length);
+  const school = schoolOf(input.school ?? 'deep and seldom');
   const run: Run = {
     model,
     state: startState(model, input.startFullness),
@@ -132,7 +188,8 @@ export function outlookOf(
   const planting = bed.plantings.find((p) => plantOnDay(p, options.today) !== null);
   const plant = planting ? plantOnDay(planting, options.today) : null;
 
-  const window = ensemble && windowOf(input, run, todayIndex, ensemble, given[todayIndex], options.today);
+  const window =
+    ensemble && windowOf(input, run, todayIndex, ensemble, given[todayIndex], options.today, school);
   const ahead: DailyRecord[] = [];
   const waterings: PlannedWatering[] = [];
   let leave: LeaveReason | null = null;
@@ -147,10 +204,25 @@ export function outlookOf(
     if (isToday) readilyNow = trial.readilyMm;
     const before = rootZoneDepletion(model, run.state);
     const airless = run.state.wetDays;
-    const past = trial.depletionMm > trial.readilyMm && before >= LEAST_MM;
-    const held = !growing || (isToday && input.settledToday) || irrigationMm > 0;
+    const plant0 = standing(bed.plantings, day.date);
+    const byHand = input.fixed?.find((f) => f.date === day.date);
+    const wilting = isToday && Boolean(input.wilting) && airless <= 1;
+    const stopped = school.stopsAt !== undefined && plant0?.stage === school.stopsAt;
+    const line = school.threshold(trial.readilyMm, trial.totalMm);
+    const weekly = rhythmDepth(school, run, d, todayIndex, given, waterings, days);
+    // Before days on which it may not be watered, what they will take counts as well.
+    const ahead0 = closedAfter(input.blocked, days, d);
+    const dryBy = ahead0 > 0 ? depletionAfter(run, days, d, ahead0) : trial.depletionMm;
+    const past =
+      !stopped &&
+      (byHand !== undefined || wilting || weekly > 0 || (dryBy > line && before >= school.leastMm));
+    const toughening = input.holdUntil !== undefined && day.date < input.holdUntil && !wilting;
+    const blocked = !byHand && Boolean(input.blocked?.includes(day.date));
+    const held =
+      !growing || (isToday && input.settledToday) || irrigationMm > 0 || toughening || (blocked && !wilting);
     const drench = irrigationMm === 0 && plantedOut(bed.plantings, day.date);
-    const wait = past && !held && !drench ? rainWorthWaiting(run, days, d, before) : null;
+    const insist = drench || wilting || byHand !== undefined || weekly > 0;
+    const wait = past && !held && !insist ? rainWorthWaiting(run, days, d, before) : null;
     // Today's own rain can be what spares the bed: then that is the reason told.
     const spared = isToday && !past && !held && rain > 0 && before >= LEAST_MM;
     const withoutRain = spared ? lookAhead(run, d, 0) : null;
@@ -160,7 +232,13 @@ export function outlookOf(
         : null;
     if ((past || drench) && !held && !wait) {
       const plan = runPlan({
-        localMm: drench ? Math.max(before, DRENCH_MM) : before,
+        localMm:
+          byHand?.localMm ??
+          (weekly > 0
+            ? weekly / wettedFractionOf(input.delivery)
+            : drench
+              ? Math.max(before, DRENCH_MM)
+              : Math.max(LEAST_RUN_MM, school.refill * before)),
         areaM2: bed.areaM2,
         delivery: input.delivery,
         infiltrationMmPerHour: model.profile.infiltrationMmPerHour,
@@ -174,7 +252,17 @@ export function outlookOf(
         reachesMm: 0,
         reason: {
           ...trial,
-          code: drench ? 'planting drench' : young ? 'establishing' : 'refill line',
+          code: wilting
+            ? 'wilting'
+            : byHand
+              ? 'set by hand'
+              : weekly > 0
+                ? 'fixed week'
+                : drench
+                  ? 'planting drench'
+                  : young
+                    ? 'establishing'
+                    : 'refill line',
           depletionMm: before,
         },
       });
@@ -182,6 +270,8 @@ export function outlookOf(
       leave = leaveReason({
         growing,
         settled: Boolean(input.settledToday) || irrigationMm > 0,
+        toughening: toughening ? (input.holdUntil ?? null) : null,
+        blocked: blocked && past,
         wait: wait ?? rainToday,
         airless,
       });
@@ -229,12 +319,16 @@ export function outlookOf(
 function leaveReason(facts: {
   growing: boolean;
   settled: boolean;
+  toughening: IsoDate | null;
+  blocked: boolean;
   wait: { on: IsoDate; rainMm: number; chance: number } | null;
   airless: number;
 }): LeaveReason {
   if (facts.settled) return { code: 'settled today' };
   if (!facts.growing) return { code: 'nothing growing' };
+  if (facts.toughening) return { code: 'toughening', until: facts.toughening };
   if (facts.airless > 1) return { code: 'too wet', airlessDays: facts.airless };
+  if (facts.blocked) return { code: 'not on this day', on: null };
   if (facts.wait) return { code: 'rain coming', ...facts.wait };
   return { code: 'enough in store', daysInHand: 0, depletionMm: 0, readilyMm: 0 };
 }

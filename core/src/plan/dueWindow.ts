@@ -5,6 +5,7 @@ import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import { efficiencyOf, grossLitres } from '../delivery/runPlan.ts';
 import { plantOnDay } from '../plants/plantOnDay.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
+import type { School } from '../schools/schools.ts';
 import { rootZoneDepletion } from './rootZone.ts';
 import type { DueWindow, PlanBed } from './types.ts';
 
@@ -25,7 +26,7 @@ export interface BedSpread {
  * Runs one bed through every member: refilled on the morning of a day that would end past the refill line.
  * Allocates nothing per day.
  * @param options the bed's model and this morning's state, index of today in the model, the ensemble of the days
- *   from today on, whether something grows on each of them, and the least depth worth bringing, mm
+ *   from today on, whether something grows on each of them, and the school it follows
  */
 export function bedSpread(options: {
   model: BedModel;
@@ -33,12 +34,12 @@ export function bedSpread(options: {
   todayIndex: number;
   ensemble: ForecastEnsemble;
   grows: readonly boolean[];
-  leastMm: number;
+  school: School;
   /** Water the bed has had already today, mm over the bed: nothing more is asked of it until tomorrow. */
   givenTodayMm?: number;
   settledToday?: boolean;
 }): BedSpread {
-  const { model, todayIndex, ensemble, grows } = options;
+  const { model, todayIndex, ensemble, grows, school } = options;
   const { members, days } = ensemble;
   const dueDay = new Int16Array(members).fill(days);
   const bedMm = new Float64Array(members);
@@ -55,10 +56,11 @@ export function bedSpread(options: {
       const index = todayIndex + d;
       stepDay(model, state, index, ensemble.et0[at], ensemble.rain[at], given, ensemble.climate[at]);
       depletionMm[at] = state.out[OUT.depletion];
-      if (held || state.out[OUT.depletion] <= state.out[OUT.readily]) continue;
+      const line = school.threshold(state.out[OUT.readily], state.out[OUT.available]);
+      if (held || state.out[OUT.depletion] <= line) continue;
       const missing = rootZoneDepletion(model, before);
-      if (missing < options.leastMm) continue;
-      const dose = missing * model.wettedFraction;
+      if (missing < school.leastMm) continue;
+      const dose = school.refill * missing * model.wettedFraction;
       if (dueDay[m] === days) dueDay[m] = d;
       bedMm[m] += dose;
       copyState(before, state);
@@ -83,6 +85,7 @@ export function windowOf(
   ensemble: ForecastEnsemble,
   givenTodayMm: number,
   today: IsoDate,
+  school: School,
 ): DueWindow {
   const grows = Array.from({ length: ensemble.days }, (_, d) =>
     input.bed.plantings.some((p) => plantOnDay(p, addDays(today, d)) !== null),
@@ -93,7 +96,7 @@ export function windowOf(
     todayIndex,
     ensemble,
     grows,
-    leastMm: LEAST_MM,
+    school,
     givenTodayMm,
     settledToday: Boolean(input.settledToday) || givenTodayMm > 0,
   });

@@ -1,18 +1,12 @@
 import { weatherSeries } from '../balance/simulateBed.ts';
-import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
+import { addDays, daysBetween } from '../units/dates.ts';
 import { atLeast, within } from '../units/guard.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { forecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
 import { outlookOf } from './bedOutlook.ts';
-import type {
-  BedOutlook,
-  GardenPlan,
-  PlanBed,
-  PlanConstraints,
-  PlannedWatering,
-  PlanOptions,
-} from './types.ts';
+import { closedDays, fitToLimits, type BedPlan } from './fitToLimits.ts';
+import type { BedOutlook, GardenPlan, PlanBed, PlanConstraints, PlanOptions } from './types.ts';
 
 const DEFAULT_MEMBERS = 200;
 
@@ -22,7 +16,7 @@ const DEFAULT_MEMBERS = 200;
  * Likely rain that would do a good part of the job is waited for while the bed can stand it.
  * @param garden site and beds
  * @param weather an unbroken series from the earliest `startOn` to the last day of the horizon
- * @param constraints limits of the garden; today's waterings beyond them are left out, driest last
+ * @param constraints limits of the garden: open days, minutes and litres of a day; what does not fit waits for the next open day
  * @param options today, and how many days ahead
  * @returns waterings in date order, what was left out, and every bed's outlook
  * @throws RangeError when the weather does not cover the days asked for, or a bed is impossible
@@ -58,56 +52,27 @@ export function planGarden(
         })
       : null;
 
-  const waterings: PlannedWatering[] = [];
-  const beds: BedOutlook[] = [];
-  for (const bed of garden.beds) {
+  const closed = closedDays(constraints, today, horizonDays);
+  const follow = (bed: PlanBed): BedPlan => ({
+    bed,
+    ...outlookOf(bed, days, series, first, { today, horizonDays }, ensemble),
+  });
+  const plans = garden.beds.map((bed) => {
     if (bed.startOn < first || bed.startOn > today) {
       throw new RangeError(`startOn must lie from ${first} to ${today}; got ${bed.startOn}`);
     }
     within('startFullness', bed.startFullness, 0, 1);
-    const { outlook, waterings: mine } = outlookOf(
-      bed,
-      days,
-      series,
-      first,
-      { today, horizonDays },
-      ensemble,
-    );
-    beds.push(outlook);
-    waterings.push(...mine);
-  }
-  waterings.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.bedId - b.bedId));
-  const leftOut = overLimit(waterings, constraints, today);
-  const kept = waterings.filter((w) => !leftOut.some((l) => l.bedId === w.bedId && l.date === w.date));
+    return follow(closed.length > 0 ? { ...bed, blocked: [...(bed.blocked ?? []), ...closed] } : bed);
+  });
+  const fitted = fitToLimits(plans, constraints, { today, horizonDays }, follow);
+  const { leftOut } = fitted;
+  const beds: BedOutlook[] = fitted.plans.map((p) => p.outlook);
+  const kept = fitted.plans.flatMap((p) => p.waterings);
+  kept.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.bedId - b.bedId));
   const now = kept.filter((w) => w.date === today);
   const todayTotals = {
     minutes: now.reduce((sum, w) => sum + w.run.minutes, 0),
     litres: now.reduce((sum, w) => sum + w.run.litres, 0),
   };
   return { waterings: kept, todayTotals, leftOut, beds };
-}
-
-/** Today's waterings that do not fit the minutes of the day: those furthest below their line are kept. */
-function overLimit(
-  waterings: readonly PlannedWatering[],
-  constraints: PlanConstraints,
-  today: IsoDate,
-): GardenPlan['leftOut'] {
-  if (constraints.minutesPerDay === undefined) return [];
-  const need = (w: PlannedWatering): number => w.reason.depletionMm / Math.max(1e-9, w.reason.readilyMm);
-  const ranked = waterings.filter((w) => w.date === today).sort((a, b) => need(b) - need(a));
-  const leftOut: GardenPlan['leftOut'] = [];
-  let used = 0;
-  for (const watering of ranked) {
-    if (used + watering.run.minutes <= constraints.minutesPerDay) used += watering.run.minutes;
-    else {
-      leftOut.push({
-        bedId: watering.bedId,
-        date: watering.date,
-        minutes: watering.run.minutes,
-        why: 'minutes a day',
-      });
-    }
-  }
-  return leftOut;
 }

@@ -2,6 +2,7 @@ import type { BedInput } from '../balance/bedModel.ts';
 import type { DailyRecord, Irrigation } from '../balance/simulateBed.ts';
 import type { Delivery, RunPlan } from '../delivery/runPlan.ts';
 import type { StageName } from '../plants/types.ts';
+import type { SchoolId } from '../schools/schools.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { DaySource } from '../weather/completeWeather.ts';
 import type { RainClimatology } from '../weather/forecastEnsemble.ts';
@@ -17,6 +18,16 @@ export interface PlanBed {
   startFullness: number;
   /** Watered, or left on purpose, today: no more is asked of it until tomorrow. */
   settledToday?: boolean;
+  /** How it is decided; default deep and seldom. */
+  school?: SchoolId;
+  /** Held dry on purpose up to and without this day. */
+  holdUntil?: IsoDate;
+  /** The plants hang, and not from heat: water now, whatever the line and the hour. */
+  wilting?: boolean;
+  /** Waterings set by hand: on that day, this much (mm on the wetted ground) or as the balance then asks. */
+  fixed?: { date: IsoDate; localMm?: number }[];
+  /** Days on which it must not be watered. */
+  blocked?: IsoDate[];
 }
 
 export interface PlanOptions {
@@ -42,15 +53,18 @@ export interface DueWindow {
   fan: { date: IsoDate; lowMm: number; highMm: number }[];
 }
 
-/** Limits of the garden. What does not fit is left out, and said. */
+/** Limits of the garden. What does not fit is put off, and said. */
 export interface PlanConstraints {
-  /** Minutes the taps may run on one day. */
+  /** Minutes the taps may run on one day, and litres they may give. */
   minutesPerDay?: number;
+  litresPerDay?: number;
+  /** Days of the week on which it may be watered, Sunday 0; absent means all. */
+  weekdays?: number[];
 }
 
 /** What a watering was decided on, as facts; the words are made where they are shown. mm deep in the watered ground. */
 export interface WaterReason {
-  code: 'refill line' | 'establishing' | 'planting drench';
+  code: 'refill line' | 'establishing' | 'planting drench' | 'wilting' | 'set by hand' | 'fixed week';
   /** Gone from the root zone this morning, what it can spare today, and what it can hold. */
   depletionMm: number;
   readilyMm: number;
@@ -67,6 +81,8 @@ export type LeaveReason =
   | { code: 'enough in store'; daysInHand: number; depletionMm: number; readilyMm: number }
   | { code: 'rain coming'; on: IsoDate; rainMm: number; chance: number }
   | { code: 'too wet'; airlessDays: number }
+  | { code: 'toughening'; until: IsoDate }
+  | { code: 'not on this day'; on: IsoDate | null }
   | { code: 'nothing growing' }
   | { code: 'settled today' };
 
@@ -110,6 +126,14 @@ export interface GardenPlan {
   waterings: PlannedWatering[];
   /** All of today’s waterings together: minutes one after another, litres through the taps. */
   todayTotals: { minutes: number; litres: number };
-  leftOut: { bedId: number; date: IsoDate; minutes: number; why: 'minutes a day' }[];
+  leftOut: {
+    bedId: number;
+    date: IsoDate;
+    minutes: number;
+    litres: number;
+    why: 'minutes a day' | 'litres a day';
+    /** It would not fit even alone: it must be split, or the limit raised. */
+    tooLarge: boolean;
+  }[];
   beds: BedOutlook[];
 }

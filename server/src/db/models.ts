@@ -18,6 +18,8 @@ export class Garden extends Model<InferAttributes<Garden>, InferCreationAttribut
   declare practiceDate: string | null;
   declare isDemo: CreationOptional<boolean>;
   declare stationUrl: CreationOptional<string | null>;
+  /** JSON of the contract's `gardenLimits`. */
+  declare limits: CreationOptional<string>;
 }
 
 export class Bed extends Model<InferAttributes<Bed>, InferCreationAttributes<Bed>> {
@@ -101,6 +103,7 @@ export class Planting extends Model<InferAttributes<Planting>, InferCreationAttr
   declare method: string | null;
   /** Share of the bed, 0–1. */
   declare share: CreationOptional<number>;
+  declare school: CreationOptional<string | null>;
   declare removedAt: CreationOptional<Date | null>;
 }
 
@@ -177,6 +180,7 @@ export function defineModels(sequelize: Sequelize): void {
       practiceDate: textOrNull(),
       isDemo: flag(),
       stationUrl: textOrNull(),
+      limits: { type: DataTypes.TEXT, allowNull: false, defaultValue: '{}' },
     },
     as('gardens'),
   );
@@ -241,6 +245,7 @@ export function defineModels(sequelize: Sequelize): void {
       endedOn: textOrNull(),
       method: textOrNull(),
       share: { type: DataTypes.DOUBLE, allowNull: false, defaultValue: 1 },
+      school: textOrNull(),
       removedAt: moment(),
     },
     as('plantings'),

@@ -5,6 +5,7 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { defineModels } from './models.ts';
 import * as firstTables from './migrations/001-first-tables.ts';
 import * as findings from './migrations/002-findings.ts';
+import * as deciding from './migrations/004-deciding.ts';
 import * as plantings from './migrations/003-plantings.ts';
 
 /** Every migration, oldest first. A number is given once and never used again. */
@@ -12,6 +13,7 @@ const MIGRATIONS = [
   { name: '001-first-tables', ...firstTables },
   { name: '002-findings', ...findings },
   { name: '003-plantings', ...plantings },
+  { name: '004-deciding', ...deciding },
 ];
 
 /** Opens the file (made when missing), in WAL mode with foreign keys on, and brings its tables up to date. */

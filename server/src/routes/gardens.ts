@@ -4,6 +4,10 @@ import {
   gardenPatch,
   gardenView,
   copiesBody,
+  fortnightView,
+  planChange,
+  planTryView,
+  schoolsView,
   ownCropBody,
   plantingBody,
   roundView,
@@ -18,6 +22,7 @@ import { read, readId, Refusal } from '../errors.ts';
 import type { Services } from '../services/services.ts';
 import { setClock, stepClock, todayOf } from '../services/clock.ts';
 import { bedPageOf, roundOf } from '../services/plan.ts';
+import { fortnightOf, schoolsOf, tryPlanChange } from '../services/deciding.ts';
 import { sectionOf } from '../services/section.ts';
 import {
   addOwnCrop,
@@ -69,6 +74,7 @@ export function gardenRoutes({ sequelize, wall, log }: Services): Router {
     const garden = await findGarden(readId(req.params.id, 'garden'));
     const body = read(gardenPatch, req.body);
     await garden.update({ name: body.name ?? garden.name, units: body.units ?? garden.units });
+    if (body.limits) await garden.update({ limits: JSON.stringify(body.limits) });
     if (body.clock) await setClock(garden, body.clock);
     res.json(read(gardenView, await gardenToView(garden, wall)));
   });
@@ -103,6 +109,19 @@ export function gardenRoutes({ sequelize, wall, log }: Services): Router {
   router.get('/gardens/:id/section', async (req, res) => {
     const garden = await findGarden(readId(req.params.id, 'garden'));
     res.json(read(sectionView, await sectionOf(garden, read(sectionQuery, req.query), wall, log)));
+  });
+
+  router.get('/gardens/:id/fortnight', async (req, res) => {
+    const garden = await findGarden(readId(req.params.id, 'garden'));
+    res.json(read(fortnightView, await fortnightOf(garden, wall, log)));
+  });
+  router.post('/gardens/:id/fortnight/try', async (req, res) => {
+    const garden = await findGarden(readId(req.params.id, 'garden'));
+    res.json(read(planTryView, await tryPlanChange(garden, read(planChange, req.body), wall, log)));
+  });
+  router.get('/beds/:id/schools', async (req, res) => {
+    const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+    res.json(read(schoolsView, await schoolsOf(garden, bed, wall, log)));
   });
 
   router.post('/gardens/:id/crops', async (req, res) => {

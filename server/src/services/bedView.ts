@@ -41,6 +41,7 @@ export function bedToView(of: {
       endedOn: p.endedOn,
       method: (p.method ?? undefined) as PlantingView['method'],
       share: p.share,
+      school: (p.school ?? null) as PlantingView['school'],
       seen: findings.flatMap(({ on, input }) =>
         input.kind === 'stage' && input.plantingId === p.id ? [{ stage: input.stage, on }] : [],
       ),

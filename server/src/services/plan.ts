@@ -15,6 +15,12 @@ import {
   addDays,
   assumedOf,
   bedTasks,
+  defaultSchool,
+  efficiencyOf,
+  netDepth,
+  wettedFractionOf,
+  type PlanConstraints,
+  type SchoolId,
   cropCautions,
   stageStrip,
   type CropEntry,
@@ -58,7 +64,7 @@ const RIBBON_PAST_DAYS = 6;
 /** Latest measured days from which rain past the forecast is guessed. */
 const CLIMATOLOGY_DAYS = 60;
 
-const plantingsOf = (bed: BedView, latitudeDeg: number): PlantingInput[] =>
+export const plantingsOf = (bed: BedView, latitudeDeg: number): PlantingInput[] =>
   bed.plantings.map((planting) => ({
     cropId: planting.cropId,
     custom: planting.custom,
@@ -113,8 +119,74 @@ export function planBed(
       .filter((event) => event.kind === 'watering' && event.netMm !== null)
       .map((event) => ({ date: event.date, netMm: event.netMm ?? 0 })),
     settledToday: mine.some((event) => event.date === today && event.kind !== 'rain'),
+    school: schoolChosen(bed, today, latitudeDeg).id,
+    ...heldBy(bed, today),
+    ...setByHand(bed, today, known),
   };
 }
+
+/** The school that decides on a bed: the gardener's choice, or the usual one for what stands there. */
+export function schoolChosen(
+  bed: BedView,
+  today: string,
+  latitudeDeg: number,
+): { id: SchoolId; own: boolean; usual: ReturnType<typeof defaultSchool> | null } {
+  const crop = cropOfBed(bed);
+  if (!crop) return { id: 'deep and seldom', own: false, usual: null };
+  const at = bed.plantings.findIndex((p) => p.id === bed.planting?.id);
+  const planting = plantingsOf(bed, latitudeDeg)[at];
+  const stage = planting ? (plantOnDay(planting, today)?.stage ?? null) : null;
+  const usual = defaultSchool(crop, stage);
+  const own = bed.planting?.school ?? null;
+  return { id: own ?? usual.id, own: own !== null, usual };
+}
+
+/** A dry spell under way, and plants that hang today. */
+export function heldBy(bed: BedView, today: string): Pick<PlanBed, 'holdUntil' | 'wilting'> {
+  const wilted = bed.findings.find(({ input }) => input.kind === 'wilt' && !input.recovers);
+  const wilting = wilted?.on === today;
+  const spell = bed.findings.find(({ input }) => input.kind === 'toughen');
+  if (spell?.input.kind !== 'toughen' || spell.input.what === 'end') return { wilting };
+  // Wilting ends it at once.
+  if (wilted && wilted.on >= spell.on) return { wilting };
+  const until = addDays(spell.on, spell.input.days);
+  return { wilting, holdUntil: until > today ? until : undefined };
+}
+
+/** Waterings moved, resized or skipped by hand, from today on; the latest word for a day counts. */
+function setByHand(bed: BedView, today: string, known: KnownBed): Pick<PlanBed, 'fixed' | 'blocked'> {
+  const blocked = new Set<string>();
+  const fixed = new Map<string, number | undefined>();
+  for (const { input } of [...bed.findings].reverse()) {
+    if (input.kind !== 'plan') continue;
+    const { date, to, litres } = input;
+    const localMm =
+      litres === undefined
+        ? undefined
+        : netDepth(litres, known.areaM2, efficiencyOf(known.delivery)) / wettedFractionOf(known.delivery);
+    fixed.delete(date);
+    if (to === undefined && litres === undefined) blocked.add(date);
+    else if (to === undefined || to === date) {
+      blocked.delete(date);
+      fixed.set(date, localMm);
+    } else {
+      for (let day = date; day < to; day = addDays(day, 1)) blocked.add(day);
+      blocked.delete(to);
+      fixed.set(to, localMm);
+    }
+  }
+  return {
+    fixed: [...fixed].filter(([date]) => date >= today).map(([date, localMm]) => ({ date, localMm })),
+    blocked: [...blocked].filter((date) => date >= today),
+  };
+}
+
+/** A garden's limits as the core takes them. */
+export const constraintsOf = ({ limits }: RoundView['garden']): PlanConstraints => ({
+  minutesPerDay: limits.minutesPerDay ?? undefined,
+  litresPerDay: limits.litresPerDay ?? undefined,
+  weekdays: limits.weekdays ?? undefined,
+});
 
 export interface Context {
   garden: RoundView['garden'];
@@ -161,19 +233,14 @@ export async function contextOf(
   ).map(eventToView);
   const planBeds = beds.map((bed) => planBed(bed, events, today, garden.latitudeDeg));
   const measured = weather.filter((day) => day.source === 'record').slice(-CLIMATOLOGY_DAYS);
-  const plan = planGarden(
-    { site: siteOf(garden), beds: planBeds },
-    weather,
-    {},
-    {
-      today,
-      horizonDays: HORIZON_DAYS,
-      members:
-        options.members ??
-        Math.max(LEAST_MEMBERS, Math.min(MEMBERS, Math.floor(MEMBER_BEDS / Math.max(1, beds.length)))),
-      climatology: measured.length >= CLIMATOLOGY_DAYS / 2 ? rainClimatology(measured) : undefined,
-    },
-  );
+  const plan = planGarden({ site: siteOf(garden), beds: planBeds }, weather, constraintsOf(view), {
+    today,
+    horizonDays: HORIZON_DAYS,
+    members:
+      options.members ??
+      Math.max(LEAST_MEMBERS, Math.min(MEMBERS, Math.floor(MEMBER_BEDS / Math.max(1, beds.length)))),
+    climatology: measured.length >= CLIMATOLOGY_DAYS / 2 ? rainClimatology(measured) : undefined,
+  });
   return { garden: view, today, weather, plan, events, beds, alerts: alertsOf(weather, today) };
 }
 

@@ -92,6 +92,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     { name: '001-first-tables' },
     { name: '002-findings' },
     { name: '003-plantings' },
+    { name: '004-deciding' },
   ]);
   await again.close();
   sequelize = await openDatabase(file);

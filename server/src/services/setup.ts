@@ -1,5 +1,7 @@
 import {
+  gardenLimits,
   isShared,
+  type GardenLimits,
   type BedBody,
   type BedLinks,
   type BedView,
@@ -14,7 +16,7 @@ import {
 import { checkPlantings } from '@kibble/core';
 import type { Sequelize, Transaction } from 'sequelize';
 import { Bed, Delivery, FindingRow, Garden, OwnCrop, Planting, Tap } from '../db/models.ts';
-import { Refusal } from '../errors.ts';
+import { read, Refusal } from '../errors.ts';
 import { todayOf, type WallClock } from './clock.ts';
 import { findingToView } from './findingView.ts';
 import { bedToView, currentPlanting, ownCropEntry } from './bedView.ts';
@@ -73,12 +75,16 @@ export async function createBed(gardenId: number, body: BedBody, transaction: Tr
   return bed;
 }
 
+export const limitsOf = (garden: Garden): GardenLimits =>
+  read(gardenLimits, JSON.parse(garden.limits || '{}'));
+
 const plantingColumns = (body: PlantingBody) => ({
   cropId: body.cropId,
   plantedOn: body.plantedOn,
   endedOn: body.endedOn ?? null,
   method: body.method ?? null,
   share: body.share,
+  school: body.school ?? null,
 });
 
 /** A plant of the garden's own must be there. */
@@ -209,8 +215,11 @@ export async function copyBed(bed: Bed, count: number, sequelize: Sequelize): Pr
         },
         { transaction },
       );
-      for (const { cropId, plantedOn, endedOn, method, share } of plantings)
-        await Planting.create({ bedId: copy.id, cropId, plantedOn, endedOn, method, share }, { transaction });
+      for (const { cropId, plantedOn, endedOn, method, share, school } of plantings)
+        await Planting.create(
+          { bedId: copy.id, cropId, plantedOn, endedOn, method, share, school },
+          { transaction },
+        );
       if (delivery) {
         const { method, litresPerMinute, measured } = delivery;
         await Delivery.create({ bedId: copy.id, method, litresPerMinute, measured }, { transaction });
@@ -281,6 +290,7 @@ export async function gardenToView(garden: Garden, wall: WallClock): Promise<Gar
     today,
     isDemo: garden.isDemo,
     hasStation: garden.stationUrl !== null,
+    limits: limitsOf(garden),
     beds: beds.map((bed) =>
       bedToView({
         bed,

@@ -33,6 +33,24 @@ export function waterSentence(reason: WaterReason, reachesMm: number, units: Uni
       deep,
       ' deep.',
     ];
+  if (reason.code === 'wilting')
+    return [
+      'The plants hang, and not from heat: water now, whatever the hour. ',
+      gone,
+      ' are gone. It goes ',
+      deep,
+      ' deep.',
+    ];
+  if (reason.code === 'set by hand')
+    return [
+      'Set for today by hand. ',
+      gone,
+      ' are gone of the ',
+      spare,
+      ' it can spare. It goes ',
+      deep,
+      ' deep.',
+    ];
   const young = reason.code === 'establishing' ? 'Still young and short of root: ' : '';
   const start: Sentence = past
     ? [
@@ -59,6 +77,10 @@ export function leaveHead(reason: LeaveReason, nextDate: string | null): string 
       return `rain likely ${shortDay(reason.on)}`;
     case 'too wet':
       return 'too wet';
+    case 'toughening':
+      return `toughening until ${shortDay(reason.until)}`;
+    case 'not on this day':
+      return 'not on this day';
     case 'nothing growing':
       return 'nothing growing';
     case 'settled today':
@@ -88,6 +110,12 @@ export function leaveSentence(
       return [
         `The roots have been short of air for ${days(reason.airlessDays)}. Let it drain and look again tomorrow.`,
       ];
+    case 'toughening':
+      return [
+        'Held dry on purpose, so that the roots go down. If the plants hang in the morning or evening, that ends it: say so on the bed’s page.',
+      ];
+    case 'not on this day':
+      return ['It is due, but today is closed to it or its turn was put off.'];
     case 'nothing growing':
       return ['Bare ground asks for no water.'];
     case 'settled today':

@@ -244,7 +244,7 @@ function Found({ bed, today }: { bed: BedView; today: string }) {
     dispatch(noticeShown({ text: `The finding of ${plainDate(finding.on, today)} is taken back.` }));
   };
   const all = bed.findings.map(findingOf);
-  const found = bed.findings.filter((f) => FINDING_FACTS[f.input.kind].about !== 'plant');
+  const found = bed.findings.filter((f) => !['plant', 'plan'].includes(FINDING_FACTS[f.input.kind].about));
   return (
     <section className="mt-8" aria-labelledby="found">
       <h2 id="found" className="mb-1 text-2xl">

@@ -76,6 +76,16 @@ export function findingWords(input: FindingInput, units: Units): string {
       return input.lost === 0 ? 'all standing' : `${input.lost} lost`;
     case 'mulch':
       return `mulch ${input.what}`;
+    case 'toughen':
+      return input.what === 'start' ? `dry spell of ${input.days} days` : 'dry spell ended';
+    case 'wilt':
+      return input.recovers ? 'hangs at noon, recovers by evening' : 'wilting';
+    case 'plan':
+      return input.to
+        ? `moved from ${input.date} to ${input.to}`
+        : input.litres
+          ? `amount set for ${input.date}`
+          : `left out on ${input.date}`;
     case 'changed':
       return `${input.what} changed`;
   }

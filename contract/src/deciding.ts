@@ -1,0 +1,95 @@
+import { SCHOOLS, type SchoolReason, type ToughenWindow, type WaterReason } from '@kibble/core';
+import { z } from 'zod';
+import { isoDate } from './parts.ts';
+import { limited } from './limited.ts';
+
+const figures = z.object({
+  school: z.enum(SCHOOLS),
+  waterings: z.number(),
+  litres: z.number(),
+  minutes: z.number(),
+  stressDays: z.number(),
+  worst: z.number(),
+  lostBelowRootsMm: z.number(),
+  rootDepthMm: z.number(),
+  reachesMm: z.number(),
+});
+
+/** What each school would do on this bed: over its season so far, and over the next fortnight. */
+export const schoolsView = z.object({
+  chosen: z.enum(SCHOOLS),
+  own: z.boolean(),
+  usual: z.object({ id: z.enum(SCHOOLS), reason: z.custom<SchoolReason>() }),
+  words: z.array(z.object({ id: z.enum(SCHOOLS), words: z.string(), warning: z.string().nullable() })),
+  season: z.object({ from: isoDate, to: isoDate, rows: z.array(figures) }),
+  fortnight: z.array(figures),
+  toughen: z.custom<ToughenWindow>().nullable(),
+  holdUntil: isoDate.nullable(),
+});
+
+const cell = z.object({
+  date: isoDate,
+  minutes: z.number(),
+  litres: z.number(),
+  localMm: z.number(),
+  reachesMm: z.number(),
+  reason: z.custom<WaterReason['code']>(),
+  byHand: z.boolean(),
+});
+
+/** What a bed comes to over the fortnight. */
+export const costs = z.object({
+  litres: z.number(),
+  waterings: z.number(),
+  stressDays: z.number(),
+  lostBelowRootsMm: z.number(),
+});
+
+export const fortnightBed = z.object({
+  bedId: z.number(),
+  bedName: z.string(),
+  cropName: z.string().nullable(),
+  waterings: z.array(cell),
+  /** How freely the plants can drink on each day: 1 unhindered. */
+  stress: z.array(z.number()),
+  window: z.object({ early: isoDate.nullable(), late: isoDate.nullable() }).nullable(),
+  costs,
+});
+export const fortnightView = z.object({
+  dates: z.array(isoDate),
+  /** Days on which the garden may not be watered. */
+  closed: z.array(isoDate),
+  beds: z.array(fortnightBed),
+  perDay: z.array(z.object({ minutes: z.number(), litres: z.number() })),
+  leftOut: z.array(
+    z.object({
+      bedId: z.number(),
+      bedName: z.string(),
+      date: isoDate,
+      minutes: z.number(),
+      litres: z.number(),
+      why: z.string(),
+      tooLarge: z.boolean(),
+    }),
+  ),
+});
+
+/** A watering moved, resized or skipped: tried, or kept as a finding of kind plan. */
+export const planChange = z.object({
+  bedId: z.number().int(),
+  date: isoDate,
+  to: isoDate.optional(),
+  litres: limited('litres').optional(),
+});
+export const planTryView = z.object({
+  before: costs,
+  after: costs,
+  garden: z.object({ before: costs, after: costs }),
+});
+
+export type SchoolsView = z.infer<typeof schoolsView>;
+export type FortnightView = z.infer<typeof fortnightView>;
+export type FortnightBed = z.infer<typeof fortnightBed>;
+export type PlanChange = z.infer<typeof planChange>;
+export type PlanTryView = z.infer<typeof planTryView>;
+export type Costs = z.infer<typeof costs>;
