@@ -121,7 +121,11 @@ export async function changeBed(bed: Bed, body: BedBody, today: string, sequeliz
   await checkCrop(bed.gardenId, body.planting.cropId);
   const plantings = await standingOf(bed.id);
   const current = currentPlanting(plantings, today);
-  const changed = plantingColumns({ ...body.planting, endedOn: body.planting.endedOn ?? current?.endedOn });
+  const changed = {
+    ...plantingColumns({ ...body.planting, endedOn: body.planting.endedOn ?? current?.endedOn }),
+    // A form that knows nothing of schools leaves the one that was chosen.
+    school: body.planting.school === undefined ? (current?.school ?? null) : body.planting.school,
+  };
   checkTogether(plantings.map((p) => (p.id === current?.id ? changed : p)));
   const first = [changed, ...plantings.filter((p) => p.id !== current?.id)].map((p) => p.plantedOn).sort()[0];
   const mulchChanged =
@@ -145,7 +149,11 @@ export async function changeBed(bed: Bed, body: BedBody, today: string, sequeliz
 export async function savePlanting(bed: Bed, plantingId: number | null, body: PlantingBody): Promise<number> {
   await checkCrop(bed.gardenId, body.cropId);
   const plantings = await standingOf(bed.id);
-  const columns = plantingColumns(body);
+  const known = plantings.find((p) => p.id === plantingId);
+  const columns = {
+    ...plantingColumns(body),
+    school: body.school === undefined ? (known?.school ?? null) : body.school,
+  };
   if (plantingId !== null && !plantings.some((p) => p.id === plantingId))
     throw new Refusal('not-found', `There is no planting ${plantingId} on ${bed.name}.`);
   checkTogether(

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { WeatherRibbon } from '../drawing/WeatherRibbon.tsx';
 import { NoticeBar } from '../ui/NoticeBar.tsx';
+import { TapBar } from '../ui/TapBar.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
 import { useGardensQuery, useRoundQuery, useStepClockMutation } from './api.ts';
 import { DayDrawer } from '../ui/Opens.tsx';
@@ -15,6 +16,7 @@ import { longDate } from './words.ts';
 const ROOMS = [
   ['round', 'Round', 'Round'],
   ['section', 'Garden', 'Garden'],
+  ['fortnight', 'Fortnight', 'Plan'],
   ['ground', 'Ground & taps', 'Ground'],
   ['weather', 'Weather', 'Weather'],
   ['settings', 'Settings', 'Settings'],
@@ -53,7 +55,7 @@ export function GardenShell() {
               className={({ isActive: here }) => {
                 const isActive = here || (path === 'section' && inBeds);
                 return clsx(
-                  'flex min-h-14 flex-1 items-center justify-center font-serif text-lg md:min-h-11 md:flex-none md:justify-start md:border-l-4 md:px-4',
+                  'flex min-h-14 flex-1 items-center justify-center font-serif text-base md:text-lg md:min-h-11 md:flex-none md:justify-start md:border-l-4 md:px-4',
                   isActive
                     ? 'border-ink font-semibold text-ink underline underline-offset-8 md:no-underline'
                     : 'border-transparent text-quiet',
@@ -91,6 +93,7 @@ export function GardenShell() {
           {round ? (
             <RoundContext value={round}>
               <DayDrawer date={day} onClose={() => setDay(null)} />
+              <TapBar gardenId={id} />
               <DateBar round={round} />
               <WeatherRibbon days={round.ribbon} today={round.date} onOpen={setDay} scrubbing={scrubbing} />
               <main className="px-4 pt-4 pb-12 md:px-8">

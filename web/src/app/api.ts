@@ -6,6 +6,10 @@ import type {
   Explainable,
   FindingBody,
   FindingView,
+  FortnightView,
+  PlanChange,
+  PlanTryView,
+  SchoolsView,
   TapBody,
   TryBody,
   TryView,
@@ -54,6 +58,22 @@ export const api = createApi({
     bedPage: build.query<BedPageView, number>({ query: (id) => `beds/${id}`, providesTags: ['Water'] }),
     section: build.query<SectionView, { gardenId: number; query: Record<string, string> }>({
       query: ({ gardenId, query }) => ({ url: `gardens/${gardenId}/section`, params: query }),
+      providesTags: ['Water'],
+    }),
+    fortnight: build.query<FortnightView, number>({
+      query: (gardenId) => `gardens/${gardenId}/fortnight`,
+      providesTags: ['Water'],
+    }),
+    tryPlan: build.query<PlanTryView, { gardenId: number; change: PlanChange }>({
+      query: ({ gardenId, change }) => ({
+        url: `gardens/${gardenId}/fortnight/try`,
+        method: 'POST',
+        body: change,
+      }),
+      providesTags: ['Water'],
+    }),
+    schools: build.query<SchoolsView, number>({
+      query: (bedId) => `beds/${bedId}/schools`,
       providesTags: ['Water'],
     }),
     savePlanting: build.mutation<{ id: number }, { bedId: number; plantingId?: number; body: PlantingDraft }>(
@@ -213,6 +233,9 @@ export const {
   useBedPageQuery,
   useWeatherQuery,
   useSectionQuery,
+  useFortnightQuery,
+  useTryPlanQuery,
+  useSchoolsQuery,
   useSavePlantingMutation,
   useMarkPlantingMutation,
   useCopyBedMutation,

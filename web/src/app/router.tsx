@@ -32,6 +32,12 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../rooms/section/SectionRoom.tsx')).SectionRoom }),
       },
       {
+        path: 'fortnight',
+        lazy: async () => ({
+          Component: (await import('../rooms/fortnight/FortnightRoom.tsx')).FortnightRoom,
+        }),
+      },
+      {
         path: 'beds',
         lazy: async () => ({ Component: (await import('../rooms/beds/BedsRoom.tsx')).BedsRoom }),
       },

@@ -11,6 +11,7 @@ import { BedLog } from './BedLog.tsx';
 import { CoverAdvice } from './CoverAdvice.tsx';
 import { LastYear } from './LastYear.tsx';
 import { Plantings } from './Plantings.tsx';
+import { Schools } from './Schools.tsx';
 import { StageStrip } from './StageStrip.tsx';
 import { Weeks } from './Weeks.tsx';
 import { WhereItWent } from './WhereItWent.tsx';
@@ -93,6 +94,9 @@ export function BedRoom() {
         ))}
         <h2 className="text-2xl">Water gone from the root zone</h2>
         <DepletionChart days={page.days} today={today} fan={page.window?.fan} />
+        <div className="mt-6">
+          <Schools bed={page.bed} />
+        </div>
         <div className="mt-6 grid gap-8 md:grid-cols-2">
           <div className="flex flex-col gap-8">
             <WhereItWent page={page} />

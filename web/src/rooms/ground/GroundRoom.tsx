@@ -23,7 +23,7 @@ import { bedFacts } from './facts.ts';
 import { SharpenPlan } from './SharpenPlan.tsx';
 import { testPage } from './tests/index.ts';
 import { JAR_MS } from './tests/JarTest.tsx';
-import { clockText, useNow } from './tests/parts.tsx';
+import { clockText, useNow } from '../../ui/clock.ts';
 import { POT_MS } from './tests/PathTests.tsx';
 
 import { Mark } from './Mark.tsx';

@@ -7,6 +7,7 @@ import { OpensTree } from '../../ui/Opens.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { LeaveList } from './LeaveList.tsx';
 import { SharpenPlan } from '../ground/SharpenPlan.tsx';
+import { KeysSheet, useRoundKeys } from './RoundKeys.tsx';
 import { StopCard } from './StopCard.tsx';
 import { Link } from 'react-router';
 
@@ -15,6 +16,7 @@ export function RoundRoom() {
   const round = useGardenRound();
   const units = useUnits();
   const { stops, leaveAlone, totals } = round;
+  const { helping, setHelping } = useRoundKeys();
   const rain = round.ribbon.find((d) => d.date > round.date && d.rainMm >= 2 && d.rainChance >= 0.5);
   const hottest = round.ribbon
     .filter((d) => d.date >= round.date)
@@ -28,6 +30,7 @@ export function RoundRoom() {
 
   return (
     <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_19rem]">
+      <KeysSheet open={helping} onClose={() => setHelping(false)} />
       <section>
         <h1 className="text-3xl">{dayName(round.date)}’s round</h1>
         <p className="text-quiet">

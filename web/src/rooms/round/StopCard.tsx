@@ -8,6 +8,8 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import { waterSentence } from '../../app/words.ts';
 import { SoilCore } from '../../drawing/SoilCore.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { useGardenRound } from '../../app/gardenRound.ts';
+import { useTaps } from '../../ui/useTaps.ts';
 import { Opens, Sentence } from '../../ui/Opens.tsx';
 import { DifferentSheet } from './DifferentSheet.tsx';
 import { SkipSheet } from './SkipSheet.tsx';
@@ -29,6 +31,17 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
   const [water, { isLoading, error }] = useLogWateringMutation();
   const [asking, setAsking] = useState<'different' | 'skip' | null>(null);
 
+  const { garden } = useGardenRound();
+  const { taps, open } = useTaps(garden.id);
+  const running = taps.some((tap) => tap.bedId === stop.bedId);
+  const openTap = async (): Promise<void> => {
+    // Asked at the first tap, when it is plain why.
+    if ('Notification' in window && Notification.permission === 'default')
+      void Notification.requestPermission();
+    const { bedId, bedName, litresPerMinute, run } = stop;
+    await open({ bedId, bedName, litresPerMinute, minutes: run.cycles > 1 ? run.runMinutes : run.minutes });
+  };
+
   const done = async (): Promise<void> => {
     const event = await water({
       bedId: stop.bedId,
@@ -43,7 +56,12 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
   };
 
   return (
-    <li className="border-t border-ink py-3 last:border-b" aria-label={stop.bedName}>
+    <li
+      data-stop
+      tabIndex={-1}
+      className="far border-t border-ink py-3 last:border-b"
+      aria-label={stop.bedName}
+    >
       <div className="grid grid-cols-[1.4rem_3.6rem_minmax(0,1fr)] gap-x-3 md:grid-cols-[1.6rem_4rem_minmax(0,1fr)_9.5rem] md:gap-x-5">
         <span className="row-span-3 font-serif text-2xl text-quiet md:row-span-2">{place}</span>
         <div className="row-span-3 md:row-span-2">
@@ -113,13 +131,30 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
           </p>
         </div>
         <div className="no-print col-start-3 mt-1 -ml-1 flex flex-wrap items-center gap-x-1 md:gap-x-3">
-          <Button disabled={isLoading} className="ml-1 min-w-20 md:min-w-28" onClick={() => void done()}>
+          <Button
+            disabled={isLoading}
+            className="ml-1 min-w-20 md:min-w-28"
+            data-key="d"
+            onClick={() => void done()}
+          >
             Done
           </Button>
-          <Button look="quiet" className="px-1 md:px-2" onClick={() => setAsking('different')}>
+          {running ? (
+            <span className="px-2 font-semibold">the tap runs</span>
+          ) : (
+            <Button
+              look="quiet"
+              className="px-1 md:px-2"
+              data-key="t"
+              onClick={() => void openTap().catch(() => undefined)}
+            >
+              Open the tap
+            </Button>
+          )}
+          <Button look="quiet" className="px-1 md:px-2" data-key="o" onClick={() => setAsking('different')}>
             Other amount
           </Button>
-          <Button look="quiet" className="px-1 md:px-2" onClick={() => setAsking('skip')}>
+          <Button look="quiet" className="px-1 md:px-2" data-key="s" onClick={() => setAsking('skip')}>
             Skip
           </Button>
           {error ? (

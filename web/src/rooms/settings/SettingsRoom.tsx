@@ -3,6 +3,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { refusal, useChangeGardenMutation, useGardensQuery } from '../../app/api.ts';
 import { useGardenRound } from '../../app/gardenRound.ts';
 import { Button } from '../../ui/Button.tsx';
+import { LimitsForm } from './LimitsForm.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 
 interface Typed {
@@ -81,6 +82,7 @@ export function SettingsRoom() {
           in the time of {garden.timeZone}.
         </p>
       </form>
+      <LimitsForm garden={garden} />
       <section className="mt-10 max-w-xl">
         <h2 className="mb-1 text-2xl">Gardens</h2>
         <ul>

@@ -3,7 +3,8 @@ import { format } from 'date-fns';
 import { Button } from '../../../ui/Button.tsx';
 import { Jar } from '../drawings.tsx';
 import { HORIZON_OPTIONS } from './FeelTest.tsx';
-import { clockText, Num, Pick, Says, Step, useNow, useTest } from './parts.tsx';
+import { clockText, useNow } from '../../../ui/clock.ts';
+import { Num, Pick, Says, Step, useTest } from './parts.tsx';
 import type { Reading, TestPage } from './types.ts';
 
 /** When each layer has come down. Common practice. */

@@ -3,7 +3,8 @@ import { format } from 'date-fns';
 import { useUnits } from '../../../app/units.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { PathDrawing } from '../drawings.tsx';
-import { Num, Pictures, Says, Step, Stopwatch, useNow, useTest } from './parts.tsx';
+import { useNow } from '../../../ui/clock.ts';
+import { Num, Pictures, Says, Step, Stopwatch, useTest } from './parts.tsx';
 import type { Reading, TestPage } from './types.ts';
 
 /** A pot of loose soil settles about three weeks. Common practice: a few weeks. */

@@ -1,9 +1,10 @@
 import type { BedView, CoreView, LimitedField } from '@kibble/contract';
 import { LIMITS } from '@kibble/contract';
 import type { KnownBed } from '@kibble/core';
-import { createContext, useContext, useEffect, useId, useState, type ReactNode } from 'react';
+import { createContext, useContext, useId, type ReactNode } from 'react';
 import { useUnits } from '../../../app/units.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { clockText, useNow } from '../../../ui/clock.ts';
 import { Choice, Field } from '../../../ui/Field.tsx';
 import type { Draft, Reader } from './draft.ts';
 
@@ -174,25 +175,6 @@ export function Step({ n, title, children }: { n: number; title: string; childre
       </div>
     </li>
   );
-}
-
-/** The present moment, renewed each second while something runs. */
-export function useNow(running: boolean): number {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    if (!running) return;
-    const timer = setInterval(() => setNow(Date.now()), 500);
-    return () => clearInterval(timer);
-  }, [running]);
-  return now;
-}
-
-export function clockText(ms: number): string {
-  const seconds = Math.max(0, Math.floor(ms / 1000));
-  const h = Math.floor(seconds / 3600);
-  const m = Math.floor((seconds % 3600) / 60);
-  const s = String(seconds % 60).padStart(2, '0');
-  return h > 0 ? `${h}:${String(m).padStart(2, '0')}:${s}` : `${m}:${s}`;
 }
 
 /** Start, stop, and what ran: the moment of the start is kept, so nothing is lost when the screen sleeps. */

@@ -1,0 +1,225 @@
+import type { BedView, SchoolsView } from '@kibble/contract';
+import type { SchoolId } from '@kibble/core';
+import { useState } from 'react';
+import { refusal, useLogFindingMutation, useSavePlantingMutation, useSchoolsQuery } from '../../app/api.ts';
+import { useGardenRound } from '../../app/gardenRound.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { minutesText, useUnits } from '../../app/units.ts';
+import { plainDate } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { bedBodyOf } from '../beds/bedBodyOf.ts';
+
+/** How water is decided here: the schools side by side on this very bed, and the choice among them. */
+export function Schools({ bed }: { bed: BedView }) {
+  const { garden } = useGardenRound();
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [span, setSpan] = useState<'fortnight' | 'season'>('fortnight');
+  const { data } = useSchoolsQuery(bed.id);
+  const [save, { error }] = useSavePlantingMutation();
+  if (!data || !bed.planting) return null;
+  const rows = span === 'fortnight' ? data.fortnight : data.season.rows;
+  const least = Math.min(...rows.map((r) => r.litres));
+
+  const choose = async (school: SchoolId | null): Promise<void> => {
+    const { planting } = bedBodyOf(bed);
+    await save({ bedId: bed.id, plantingId: bed.planting?.id, body: { ...planting, school } }).unwrap();
+    dispatch(
+      noticeShown({
+        text: school ? `${bed.name}: ${school} from now on.` : `${bed.name}: Kibble chooses again.`,
+      }),
+    );
+  };
+  const about = data.words.find((w) => w.id === data.chosen);
+
+  return (
+    <section aria-labelledby="schools">
+      <h2 id="schools" className="mb-1 text-2xl">
+        How it is decided
+      </h2>
+      <p className="border-t border-ink pt-2">
+        <strong>{data.chosen}</strong>
+        {data.own ? ', by your choice' : `, because ${data.usual.reason}`}. {about?.words}
+        {about?.warning ? <span className="font-semibold"> {about.warning}</span> : null}
+      </p>
+      <div className="my-2 flex gap-5">
+        {(['fortnight', 'season'] as const).map((s) => (
+          <label key={s} className="flex min-h-9 items-center gap-2">
+            <input
+              type="radio"
+              className="size-4 accent-ink"
+              checked={span === s}
+              onChange={() => setSpan(s)}
+            />
+            {s === 'fortnight'
+              ? 'the next fortnight'
+              : `the season since ${plainDate(data.season.from, garden.today)}, had each been followed`}
+          </label>
+        ))}
+      </div>
+      <div className="overflow-x-auto">
+        <table className="w-full text-[0.95rem]" data-testid="schools">
+          <thead className="text-left text-sm text-quiet">
+            <tr>
+              {['School', 'Waterings', 'Water', 'At the tap', 'Short days', 'Past the roots', ''].map((h) => (
+                <th key={h} className="pr-3 font-normal">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((r) => (
+              <tr key={r.school} className="border-t border-rule align-baseline">
+                <th
+                  scope="row"
+                  className={`py-1 pr-3 text-left ${r.school === data.chosen ? 'font-bold' : 'font-normal'}`}
+                >
+                  {r.school}
+                  {r.school === data.chosen ? ' ←' : ''}
+                </th>
+                <td className="pr-3">{r.waterings}</td>
+                <td className={`pr-3 ${r.litres === least ? 'font-semibold' : ''}`}>
+                  {units.text('volume', r.litres)}
+                </td>
+                <td className="pr-3">{r.minutes < 1 ? 'none' : minutesText(r.minutes)}</td>
+                <td className={`pr-3 ${r.stressDays > 0 ? 'font-semibold text-brick' : ''}`}>
+                  {r.stressDays}
+                  {r.worst <= 0.5 ? ', wilting' : ''}
+                </td>
+                <td className="pr-3">{units.text('depth', r.lostBelowRootsMm)}</td>
+                <td className="text-right">
+                  {r.school === data.chosen || r.school === 'fixed week' ? null : (
+                    <button
+                      type="button"
+                      className="underline underline-offset-4"
+                      aria-label={`Decide by ${r.school}`}
+                      onClick={() => void choose(r.school).catch(() => undefined)}
+                    >
+                      Choose
+                    </button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {data.own ? (
+        <button
+          type="button"
+          className="min-h-9 underline underline-offset-4"
+          onClick={() => void choose(null).catch(() => undefined)}
+        >
+          Let Kibble choose
+        </button>
+      ) : null}
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      <DrySpell bed={bed} data={data} />
+    </section>
+  );
+}
+
+/** A planned dry spell, and the question whether the plants hang. */
+function DrySpell({ bed, data }: { bed: BedView; data: SchoolsView }) {
+  const { garden } = useGardenRound();
+  const dispatch = useAppDispatch();
+  const [asking, setAsking] = useState(false);
+  const [log, { error }] = useLogFindingMutation();
+  const plantingId = bed.planting?.id ?? 0;
+  type Kept =
+    | { kind: 'toughen'; plantingId: number; what: 'start' | 'end'; days: number }
+    | { kind: 'wilt'; recovers: boolean };
+  const write = async (input: Kept, text: string): Promise<void> => {
+    const kept = await log({ gardenId: garden.id, body: { bedId: bed.id, input } }).unwrap();
+    dispatch(noticeShown({ text, undoFindingIds: [kept.id] }));
+    setAsking(false);
+  };
+  const { toughen, holdUntil } = data;
+  return (
+    <div className="mt-3 border-t border-rule pt-2">
+      {holdUntil ? (
+        <p>
+          <strong>Dry spell until {plainDate(holdUntil, garden.today)}.</strong> Roots go down to look for
+          water. Look every day: wilting ends it.{' '}
+          <button
+            type="button"
+            className="min-h-9 underline underline-offset-4"
+            onClick={() =>
+              void write(
+                { kind: 'toughen', plantingId, what: 'end', days: 1 },
+                `${bed.name}: the dry spell is over.`,
+              ).catch(() => undefined)
+            }
+          >
+            End it now
+          </button>
+        </p>
+      ) : toughen ? (
+        <p>
+          It may be held dry on purpose from now until {plainDate(toughen.until, garden.today)}, for{' '}
+          {toughen.days} days, so that roots go down
+          {toughen.optional ? '; for this crop the gain is small' : ''}.{' '}
+          <button
+            type="button"
+            className="min-h-9 font-semibold underline underline-offset-4"
+            onClick={() =>
+              void write(
+                { kind: 'toughen', plantingId, what: 'start', days: toughen.days },
+                `${bed.name}: a dry spell of ${toughen.days} days begins.`,
+              ).catch(() => undefined)
+            }
+          >
+            Begin a dry spell
+          </button>
+        </p>
+      ) : null}
+      <Button look="quiet" className="-ml-4" onClick={() => setAsking(true)}>
+        The plants hang
+      </Button>
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      <Sheet open={asking} onClose={() => setAsking(false)} title={`${bed.name}: do they hang from thirst?`}>
+        <p className="mb-3">
+          A droop at noon that lifts by evening is heat, not thirst. Roots in wet ground hang too: look at the
+          soil first if it was watered lately.
+        </p>
+        <div className="flex flex-col items-start gap-2">
+          <Button
+            onClick={() =>
+              void write(
+                { kind: 'wilt', recovers: false },
+                `${bed.name}: wilting written down; it is on the round now.`,
+              ).catch(() => undefined)
+            }
+          >
+            They hang in the morning or evening
+          </Button>
+          <Button
+            look="quiet"
+            className="-ml-4"
+            onClick={() =>
+              void write({ kind: 'wilt', recovers: true }, `${bed.name}: a heat droop, written down.`).catch(
+                () => undefined,
+              )
+            }
+          >
+            Only at noon; they lift by evening
+          </Button>
+          <Button look="quiet" className="-ml-4" onClick={() => setAsking(false)}>
+            Not now
+          </Button>
+        </div>
+      </Sheet>
+    </div>
+  );
+}

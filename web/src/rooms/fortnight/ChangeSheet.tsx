@@ -1,0 +1,151 @@
+import type { Costs, FortnightBed, PlanChange } from '@kibble/contract';
+import { useState } from 'react';
+import { refusal, useLogFindingMutation, useTryPlanQuery } from '../../app/api.ts';
+import { useGardenRound } from '../../app/gardenRound.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits, type Units } from '../../app/units.ts';
+import { dayMonth } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choice, Field } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+interface Props {
+  bed: FortnightBed;
+  cell: FortnightBed['waterings'][number];
+  change: PlanChange;
+  dates: string[];
+  onChange: (change: PlanChange) => void;
+  onClose: () => void;
+}
+
+const ROWS: readonly (readonly [string, (c: Costs, u: Units) => string])[] = [
+  ['Waterings', (c) => String(c.waterings)],
+  ['Water', (c, u) => u.text('volume', c.litres)],
+  ['Days the plants run short', (c) => String(c.stressDays)],
+  ['Past the roots', (c, u) => u.text('depth', c.lostBelowRootsMm)],
+];
+
+/** What moving, resizing or leaving out a watering costs, before it is kept. */
+export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Props) {
+  const { garden } = useGardenRound();
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [text, setText] = useState(
+    String(Math.round(units.of('volume').fromSi(change.litres ?? cell.litres))),
+  );
+  const [skip, setSkip] = useState(false);
+  const rule = numberRule('litres', text, units);
+  const litres = rule === true ? typedSi('litres', text, units) : undefined;
+  const resized = litres !== undefined && Math.round(litres) !== Math.round(cell.litres);
+  const moved = change.to !== undefined && change.to !== cell.date;
+  const asked: PlanChange = skip
+    ? { bedId: bed.bedId, date: cell.date }
+    : { bedId: bed.bedId, date: cell.date, to: change.to ?? cell.date, litres: resized ? litres : undefined };
+  const { data, error } = useTryPlanQuery({ gardenId: garden.id, change: asked });
+  const [log, { isLoading, error: refused }] = useLogFindingMutation();
+  const keep = async (): Promise<void> => {
+    const { bedId, ...input } = asked;
+    const kept = await log({
+      gardenId: garden.id,
+      body: { bedId, input: { kind: 'plan', ...input } },
+    }).unwrap();
+    const what = skip
+      ? `left out on ${dayMonth(cell.date)}`
+      : moved
+        ? `moved to ${dayMonth(change.to ?? cell.date)}`
+        : 'set by hand';
+    dispatch(noticeShown({ text: `${bed.bedName}: ${what}.`, undoFindingIds: [kept.id] }));
+    onClose();
+  };
+  return (
+    <Sheet open onClose={onClose} title={`${bed.bedName}, ${dayMonth(cell.date)}`}>
+      <div className="mb-3 grid grid-cols-2 gap-4">
+        <Choice
+          label="On"
+          value={change.to ?? cell.date}
+          disabled={skip}
+          onChange={(e) => onChange({ ...change, to: e.target.value })}
+        >
+          {dates.map((date) => (
+            <option key={date} value={date}>
+              {dayMonth(date)}
+            </option>
+          ))}
+        </Choice>
+        <Field
+          label="Amount"
+          unit={units.of('volume').unit}
+          inputMode="decimal"
+          disabled={skip}
+          value={text}
+          error={rule === true ? undefined : rule}
+          onChange={(e) => setText(e.target.value)}
+        />
+      </div>
+      <label className="mb-3 flex min-h-11 items-center gap-3">
+        <input
+          type="checkbox"
+          className="size-5 accent-ink"
+          checked={skip}
+          onChange={(e) => setSkip(e.target.checked)}
+        />{' '}
+        Leave it out on this day
+      </label>
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      {data ? (
+        <table className="mb-3 w-full" data-testid="consequence">
+          <thead className="text-left text-sm text-quiet">
+            <tr>
+              <th className="font-normal">This bed, the fortnight</th>
+              <th className="font-normal">now</th>
+              <th className="font-normal">then</th>
+            </tr>
+          </thead>
+          <tbody>
+            {ROWS.map(([label, of]) => {
+              const was = of(data.before, units);
+              const is = of(data.after, units);
+              return (
+                <tr key={label} className="border-t border-rule">
+                  <th scope="row" className="py-1 text-left font-normal">
+                    {label}
+                  </th>
+                  <td className="text-quiet">{was}</td>
+                  <td className={was === is ? 'text-quiet' : 'font-bold'}>{is}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      ) : null}
+      {data && data.after.stressDays > data.before.stressDays ? (
+        <p className="mb-3 font-semibold text-brick">
+          The plants run short on {data.after.stressDays - data.before.stressDays} more{' '}
+          {data.after.stressDays - data.before.stressDays === 1 ? 'day' : 'days'}.
+        </p>
+      ) : null}
+      {refused ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(refused).message}
+        </p>
+      ) : null}
+      <div className="flex gap-2">
+        <Button
+          disabled={isLoading || (!moved && !resized && !skip) || (!skip && rule !== true)}
+          onClick={() => void keep().catch(() => undefined)}
+        >
+          Keep it so
+        </Button>
+        <Button look="quiet" onClick={onClose}>
+          Leave it as it was
+        </Button>
+      </div>
+    </Sheet>
+  );
+}
