@@ -26,30 +26,31 @@ test('a week at Three Poplars: the round, an interruption, a dragged watering, a
   const to = await page
     .getByRole('row', { name: /Sweetcorn block/ })
     .locator('td')
-    .nth(2)
+    .nth(4)
     .boundingBox();
   if (!from || !to) throw new Error('the fortnight must be drawn');
   await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
   await page.mouse.down();
   await page.mouse.move(from.x + from.width, from.y + from.height / 2, { steps: 4 });
   await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 6 });
+  await page.waitForTimeout(200);
   await page.mouse.up();
   const sheet = page.getByRole('dialog', { name: 'Sweetcorn block, Tue 14 Jul' });
-  await expect(sheet.getByLabel('On', { exact: true })).toHaveValue('2026-07-16');
+  await expect(sheet.getByLabel('On', { exact: true })).toHaveValue('2026-07-18');
   await expect(sheet.getByTestId('consequence')).toContainText('Days the plants run short');
   await expect(sheet.getByText(/run short on \d+ more day/)).toBeVisible();
   await sheet.getByRole('button', { name: 'Keep it so' }).click();
   await expect(
-    page.getByRole('button', { name: /^Sweetcorn block, Thu 16 Jul: .*set by hand/ }),
+    page.getByRole('button', { name: /^Sweetcorn block, Sat 18 Jul: .*set by hand/ }),
   ).toBeVisible();
   // By keyboard it goes back, and undo takes that back too.
-  await page.getByRole('button', { name: /^Sweetcorn block, Thu 16 Jul/ }).focus();
+  await page.getByRole('button', { name: /^Sweetcorn block, Sat 18 Jul/ }).focus();
   await page.keyboard.press('ArrowLeft');
-  await expect(page.getByRole('dialog').getByLabel('On', { exact: true })).toHaveValue('2026-07-15');
+  await expect(page.getByRole('dialog').getByLabel('On', { exact: true })).toHaveValue('2026-07-17');
   await page.keyboard.press('Escape');
 
   // A cap: what does not fit is named, and no day goes over.
-  await page.getByRole('link', { name: 'Settings', exact: true }).click();
+  await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'Settings' }).click();
   await page.getByLabel('Minutes a day at most').fill('120');
   await page.getByRole('button', { name: 'Keep the limits' }).click();
   await expect(page.getByText('Limits kept.')).toBeVisible();

@@ -37,14 +37,10 @@ const plantedOut = (plantings: readonly PlantingInput[], date: IsoDate): boolean
 const LEAST_RUN_MM = 0.5;
 
 /** Days in a row after `d` that are closed to the bed. */
-function closedAfter(
-  blocked: readonly IsoDate[] | undefined,
-  days: readonly SourcedDay[],
-  d: number,
-): number {
-  if (!blocked || blocked.length === 0) return 0;
+function closedAfter(closed: readonly IsoDate[] | undefined, days: readonly SourcedDay[], d: number): number {
+  if (!closed || closed.length === 0) return 0;
   let n = 0;
-  while (d + n + 1 < days.length && blocked.includes((days[d + n + 1] as SourcedDay).date)) n += 1;
+  while (d + n + 1 < days.length && closed.includes((days[d + n + 1] as SourcedDay).date)) n += 1;
   return n;
 }
 
@@ -211,15 +207,20 @@ export function outlookOf(
     const line = school.threshold(trial.readilyMm, trial.totalMm);
     const weekly = rhythmDepth(school, run, d, todayIndex, given, waterings, days);
     // Before days on which it may not be watered, what they will take counts as well.
-    const ahead0 = closedAfter(input.blocked, days, d);
+    const ahead0 = closedAfter(input.closed, days, d);
     const dryBy = ahead0 > 0 ? depletionAfter(run, days, d, ahead0) : trial.depletionMm;
     const past =
       !stopped &&
       (byHand !== undefined || wilting || weekly > 0 || (dryBy > line && before >= school.leastMm));
     const toughening = input.holdUntil !== undefined && day.date < input.holdUntil && !wilting;
-    const blocked = !byHand && Boolean(input.blocked?.includes(day.date));
+    const shut = Boolean(input.closed?.includes(day.date));
+    const blocked = shut || (!byHand && Boolean(input.blocked?.includes(day.date)));
     const held =
-      !growing || (isToday && input.settledToday) || irrigationMm > 0 || toughening || (blocked && !wilting);
+      !growing ||
+      (isToday && input.settledToday) ||
+      irrigationMm > 0 ||
+      toughening ||
+      (blocked && (shut || !wilting));
     const drench = irrigationMm === 0 && plantedOut(bed.plantings, day.date);
     const insist = drench || wilting || byHand !== undefined || weekly > 0;
     const wait = past && !held && !insist ? rainWorthWaiting(run, days, d, before) : null;

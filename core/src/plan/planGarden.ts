@@ -62,7 +62,7 @@ export function planGarden(
       throw new RangeError(`startOn must lie from ${first} to ${today}; got ${bed.startOn}`);
     }
     within('startFullness', bed.startFullness, 0, 1);
-    return follow(closed.length > 0 ? { ...bed, blocked: [...(bed.blocked ?? []), ...closed] } : bed);
+    return follow(closed.length > 0 ? { ...bed, closed } : bed);
   });
   const fitted = fitToLimits(plans, constraints, { today, horizonDays }, follow);
   const { leftOut } = fitted;

@@ -26,8 +26,10 @@ export interface PlanBed {
   wilting?: boolean;
   /** Waterings set by hand: on that day, this much (mm on the wetted ground) or as the balance then asks. */
   fixed?: { date: IsoDate; localMm?: number }[];
-  /** Days on which it must not be watered. */
+  /** Days on which it is not watered: put off or left out. */
   blocked?: IsoDate[];
+  /** Days closed to the whole garden: beds are filled before them if they would run dry on them. */
+  closed?: IsoDate[];
 }
 
 export interface PlanOptions {

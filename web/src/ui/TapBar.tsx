@@ -81,7 +81,7 @@ function Running({ tap, now, onOff }: { tap: RunningTap; now: number; onOff: () 
       <span role="timer" className={`text-4xl font-bold ${overdue ? 'text-brick' : ''}`}>
         {overdue ? `+${clockText(-left)}` : clockText(left)}
       </span>
-      <span className="min-w-0 flex-1">
+      <span className="order-first w-full min-w-0 md:order-none md:w-auto md:flex-1">
         <strong>{tap.bedName}</strong>:{' '}
         {overdue ? (
           <span className="font-semibold text-brick">

@@ -1,6 +1,7 @@
 import type { FortnightBed, FortnightView, PlanChange } from '@kibble/contract';
 import {
   DndContext,
+  pointerWithin,
   PointerSensor,
   useDraggable,
   useDroppable,
@@ -71,7 +72,7 @@ export function FortnightRoom() {
         </p>
       </div>
       {data.leftOut.length > 0 ? <LeftOut view={data} /> : null}
-      <DndContext sensors={sensors} onDragEnd={dropped}>
+      <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={dropped}>
         <div className="mt-2 overflow-x-auto">
           <table className="w-full min-w-[60rem] table-fixed border-collapse" data-testid="fortnight">
             <thead className="text-xs">
