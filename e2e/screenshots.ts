@@ -8,6 +8,7 @@ const VIEWS = [
   ['section-phone', '/garden/1/section', 390, 844],
   ['bed', '/garden/1/beds/2', 1280, 800],
   ['beds', '/garden/1/beds', 1280, 800],
+  ['fortnight', '/garden/1/fortnight', 1280, 800],
   ['ground', '/garden/1/ground', 1280, 800],
   ['ground-of-bed', '/garden/1/ground/bed/1', 1280, 800],
   ['weather', '/garden/1/weather', 1280, 800],

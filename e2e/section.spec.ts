@@ -173,3 +173,13 @@ test('on a phone the garden is a list, and the bed says first what to do', async
   await expect(page.getByText(/Water today:/)).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
+
+test('a garden of sixty beds is planned beside the event loop, and answers', async ({ page, kibble }) => {
+  await page.request.post(`${kibble}/api/beds/3/copies`, { data: { count: 48 } });
+  const answer = await page.request.get(`${kibble}/api/gardens/1/round`);
+  expect(answer.status()).toBe(200);
+  const round = (await answer.json()) as { stops: unknown[]; leaveAlone: unknown[] };
+  expect(round.stops.length + round.leaveAlone.length).toBe(60);
+  await page.goto(`${kibble}/garden/1/section`);
+  await expect(page.locator('[data-bed]')).toHaveCount(60);
+});

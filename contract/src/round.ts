@@ -1,6 +1,7 @@
 import {
   QUICK_TESTS,
   type BedTask,
+  type BestHour,
   type LeaveReason,
   type StageStep,
   type WaterReason,
@@ -111,6 +112,17 @@ export const stopView = bedHead.extend({
   reachesMm: z.number(),
   reason: z.custom<WaterReason>((v) => typeof v === 'object' && v !== null && 'code' in v),
   keepLeavesDry: z.boolean(),
+  /** The best hours of the day, and why. */
+  hour: z.custom<BestHour>((v) => typeof v === 'object' && v !== null && 'reason' in v),
+  /** For hose and can: passes with their rest, and seconds a plant in each; null when nobody stands there. */
+  byHand: z
+    .object({
+      passes: z.number(),
+      restMinutes: z.number(),
+      plants: z.number().nullable(),
+      secondsEach: z.number().nullable(),
+    })
+    .nullable(),
   /** Water went down one channel here when it was watched: a light wetting first. */
   wetFirst: z.boolean(),
 });

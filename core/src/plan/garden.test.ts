@@ -144,6 +144,10 @@ describe('tasks', () => {
       days: 3,
     });
   });
+  test('watering off the plan on four days of seven is called a habit', () => {
+    expect(codes({ offPlanDays: 3 })).toEqual([]);
+    expect(codes({ offPlanDays: 4 })).toEqual(['a little every day']);
+  });
   test('straw is looked at after two months, gravel never', () => {
     const laid = { mulchLaidOn: '2015-05-01' };
     expect(codes({ ...laid, mulch: { material: 'straw', depthMm: 50 } })).toContain('look at the mulch');

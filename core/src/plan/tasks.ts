@@ -11,6 +11,7 @@ export type BedTask =
   | { code: 'look at the mulch'; days: number }
   | { code: 'mulch before the heat'; soakFirst: boolean }
   | { code: 'shade before the heat' }
+  | { code: 'a little every day'; days: number }
   | { code: 'has it begun'; stage: StageName; about: IsoDate };
 
 export interface TaskFacts {
@@ -25,6 +26,8 @@ export interface TaskFacts {
   underCover: boolean;
   /** Plantings, by their place, whose stand was looked at. */
   standSeen: readonly number[];
+  /** Days of the last seven on which it was watered though the plan did not ask. */
+  offPlanDays?: number;
   /** Gone from the root zone as a share of what it can spare. */
   goneShare: number;
 }
@@ -41,6 +44,9 @@ const STAGE_DAYS = 4;
 const SOAK_FIRST_SHARE = 0.4;
 /** Crops with roots no deeper gain most from mulch. Common practice; the depth is a judgement. */
 const SHALLOW_M = 0.6;
+
+/** So many days of the last seven make a habit. Judgement; that a little every day harms is common practice. */
+const HABIT_DAYS = 4;
 
 const ASKED_STAGES: readonly StageName[] = ['growing', 'in full leaf', 'ripening'];
 
@@ -59,6 +65,8 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
   );
   if (facts.mulchMovedOn !== undefined)
     tasks.push({ code: 'put the mulch back', days: daysBetween(facts.mulchMovedOn, today) });
+  if ((facts.offPlanDays ?? 0) >= HABIT_DAYS)
+    tasks.push({ code: 'a little every day', days: facts.offPlanDays ?? 0 });
   const crops: CropEntry[] = standing.map((s) => s.crop);
   if (heat && !facts.mulch && crops.some((c) => c.roots.minM <= SHALLOW_M))
     tasks.push({ code: 'mulch before the heat', soakFirst: facts.goneShare > SOAK_FIRST_SHARE });

@@ -148,3 +148,20 @@ describe('set by hand', () => {
     for (const w of plan({ blocked }).waterings) expect(blocked).not.toContain(w.date);
   });
 });
+
+test('more rain never brings a watering forward, whatever the school', () => {
+  for (const school of SCHOOLS) {
+    const next = (rainMm: number): string => {
+      const wetter = weather.map((day) =>
+        day.date === '2015-07-07' ? { ...day, rainMm: day.rainMm + rainMm } : day,
+      );
+      const bed: PlanBed = { ...bedOf('tomato', 'loam'), school };
+      return (
+        planGarden({ site, beds: [bed] }, wetter, {}, { today: '2015-07-08', members: 0 }).waterings[0]
+          ?.date ?? '9999'
+      );
+    };
+    const dates = [0, 5, 20, 60].map(next);
+    expect([...dates].sort()).toEqual(dates);
+  }
+});

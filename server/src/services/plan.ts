@@ -15,6 +15,11 @@ import {
   addDays,
   assumedOf,
   bedTasks,
+  bestHour,
+  dayOfYear,
+  handPasses,
+  plantCount,
+  secondsPerPlant,
   defaultSchool,
   efficiencyOf,
   netDepth,
@@ -29,7 +34,6 @@ import {
   cropById,
   METHOD_FACTS,
   nextBestTest,
-  planGarden,
   plantOnDay,
   rainClimatology,
   referenceEt,
@@ -49,6 +53,7 @@ import {
 } from '@kibble/core';
 import type { Logger } from 'pino';
 import { EventRow, type Bed, type Garden } from '../db/models.ts';
+import { planInBackground } from '../jobs/planInBackground.ts';
 import { todayOf, type WallClock } from './clock.ts';
 import { eventToView } from './events.ts';
 import { gardenToView, START_FULLNESS } from './setup.ts';
@@ -233,14 +238,19 @@ export async function contextOf(
   ).map(eventToView);
   const planBeds = beds.map((bed) => planBed(bed, events, today, garden.latitudeDeg));
   const measured = weather.filter((day) => day.source === 'record').slice(-CLIMATOLOGY_DAYS);
-  const plan = planGarden({ site: siteOf(garden), beds: planBeds }, weather, constraintsOf(view), {
-    today,
-    horizonDays: HORIZON_DAYS,
-    members:
-      options.members ??
-      Math.max(LEAST_MEMBERS, Math.min(MEMBERS, Math.floor(MEMBER_BEDS / Math.max(1, beds.length)))),
-    climatology: measured.length >= CLIMATOLOGY_DAYS / 2 ? rainClimatology(measured) : undefined,
-  });
+  const plan = await planInBackground(
+    { site: siteOf(garden), beds: planBeds },
+    weather,
+    constraintsOf(view),
+    {
+      today,
+      horizonDays: HORIZON_DAYS,
+      members:
+        options.members ??
+        Math.max(LEAST_MEMBERS, Math.min(MEMBERS, Math.floor(MEMBER_BEDS / Math.max(1, beds.length)))),
+      climatology: measured.length >= CLIMATOLOGY_DAYS / 2 ? rainClimatology(measured) : undefined,
+    },
+  );
   return { garden: view, today, weather, plan, events, beds, alerts: alertsOf(weather, today) };
 }
 
@@ -323,6 +333,25 @@ function sharpenOf(context: Context): RoundView['sharpen'] {
     .reduce<SharpenView | null>((best, s) => (best && narrowing(best) >= narrowing(s) ? best : s), null);
 }
 
+/** Passes and seconds a plant, where somebody stands there with a hose or a can. */
+function byHandOf(bed: BedView, watering: PlannedWatering, known: KnownBed): StopView['byHand'] {
+  if (!METHOD_FACTS[bed.delivery.method].byHand) return null;
+  const { run, reason } = watering;
+  const { passes, restMinutes } = handPasses({
+    cycles: run.cycles,
+    soakMinutes: run.soakMinutes,
+    dryGround: reason.depletionMm > reason.readilyMm,
+  });
+  const crop = cropOfBed(bed);
+  if (!crop) return { passes, restMinutes, plants: null, secondsEach: null };
+  const plants = plantCount({ areaM2: known.areaM2, share: bed.planting?.share, spacing: crop.spacing });
+  const secondsEach = secondsPerPlant({
+    litres: run.litres / plants / passes,
+    litresPerMinute: known.delivery.litresPerMinute,
+  });
+  return { passes, restMinutes, plants, secondsEach };
+}
+
 function stopOf(bed: BedView, outlook: BedOutlook, watering: PlannedWatering, context: Context): StopView {
   const crop = cropOfBed(bed);
   const known = knownBed(bed, context.today);
@@ -336,6 +365,14 @@ function stopOf(bed: BedView, outlook: BedOutlook, watering: PlannedWatering, co
     run: watering.run,
     reachesMm: watering.reachesMm,
     reason: watering.reason,
+    hour: bestHour({
+      method: bed.delivery.method,
+      crop: crop ?? undefined,
+      latitudeDeg: context.garden.latitudeDeg,
+      dayOfYear: dayOfYear(context.today),
+      wilting: watering.reason.code === 'wilting',
+    }),
+    byHand: byHandOf(bed, watering, known),
     keepLeavesDry: crop?.traits.foliageDiseaseProne ?? false,
   };
 }
@@ -376,6 +413,17 @@ function tasksOf(bed: BedView, outlook: BedOutlook, context: Context): TaskView[
     standSeen: bed.plantings.flatMap((p, i) =>
       bed.findings.some((f) => f.input.kind === 'stand' && f.input.plantingId === p.id) ? [i] : [],
     ),
+    offPlanDays: new Set(
+      context.events
+        .filter(
+          (e) =>
+            e.bedId === bed.id &&
+            e.kind === 'watering' &&
+            e.reason !== 'as planned' &&
+            e.date > addDays(today, -7),
+        )
+        .map((e) => e.date),
+    ).size,
     goneShare: outlook.readilyMm > 0 ? outlook.depletionMm / outlook.readilyMm : 0,
   });
   return tasks.map((task) => ({

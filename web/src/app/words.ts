@@ -1,5 +1,5 @@
-import type { WindowView } from '@kibble/contract';
-import type { Explainable, LeaveReason, WaterReason, WeatherAlert } from '@kibble/core';
+import type { StopView, WindowView } from '@kibble/contract';
+import type { BestHour, Explainable, LeaveReason, WaterReason, WeatherAlert } from '@kibble/core';
 import { format, isSameYear, parseISO } from 'date-fns';
 import type { Units } from './units.ts';
 
@@ -158,3 +158,24 @@ export function alertWords(alert: WeatherAlert, units: Units): string {
 /** Alerts that do harm if nothing is done. */
 export const isHarm = (alert: WeatherAlert): boolean =>
   alert.code !== 'soaking rain' && alert.code !== 'dry spell';
+
+const HOURS: Readonly<Record<BestHour['reason'], string>> = {
+  'wilting now': 'Now, whatever the hour.',
+  'opens its pores at night': 'From sunset: it opens its pores at night.',
+  'any hour, it wets no leaf': 'Any hour: it wets no leaf.',
+  'cool and calm, and leaves dry fast':
+    'Best from an hour before sunrise to three hours after: cool and calm, and leaves dry fast. Else late in the afternoon, so that it is dry by dark.',
+};
+
+/** When in the day to water, with the reason. */
+export const hourWords = (hour: BestHour): string => HOURS[hour.reason];
+
+/** How it is done by hand: passes, their rest, and seconds at each plant. */
+export function byHandWords(hand: NonNullable<StopView['byHand']>): string {
+  const each =
+    hand.secondsEach !== null && hand.plants !== null && hand.plants > 1
+      ? `About ${Math.max(1, Math.round(hand.secondsEach))} s at each of ${hand.plants} plants${hand.passes > 1 ? ' in each pass' : ''}. `
+      : '';
+  if (hand.passes === 1) return each.trim();
+  return `${each}${hand.passes} passes, ${Math.round(hand.restMinutes)} min between: the first only makes the ground take the second.`;
+}

@@ -48,6 +48,11 @@ function words(
         answers: [],
         link: 'What shade would save',
       };
+    case 'a little every day':
+      return {
+        text: `Watered on ${task.days} of the last seven days though it had enough: a little every day keeps roots shallow and air out. Leave it until the round asks.`,
+        answers: [],
+      };
     case 'has it begun':
       return {
         text: `By the calendar it is ${task.stage} from about ${dayMonth(task.about)}. Have you seen it?`,

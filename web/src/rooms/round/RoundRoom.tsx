@@ -34,7 +34,6 @@ export function RoundRoom() {
       <section>
         <h1 className="text-3xl">{dayName(round.date)}’s round</h1>
         <p className="text-quiet">
-          {stops.length > 0 ? 'Water in the early morning, before the heat. ' : ''}
           {round.alerts.length === 0 ? outlook : quiet.map((alert) => alertWords(alert, units)).join(' ')}
         </p>
         <ul className="mb-4">

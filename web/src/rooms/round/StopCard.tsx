@@ -5,7 +5,7 @@ import { refusal, useLogWateringMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
-import { waterSentence } from '../../app/words.ts';
+import { byHandWords, hourWords, waterSentence } from '../../app/words.ts';
 import { SoilCore } from '../../drawing/SoilCore.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useGardenRound } from '../../app/gardenRound.ts';
@@ -95,6 +95,10 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
               to be sure of the minutes.
             </p>
           ) : null}
+          <p className="text-sm text-quiet">
+            {stop.byHand ? `${byHandWords(stop.byHand)} ` : ''}
+            {hourWords(stop.hour)}
+          </p>
           {stop.wetFirst ? (
             <p className="font-semibold">
               Water runs down one channel here: wet it lightly first, wait ten minutes, then give the rest.
