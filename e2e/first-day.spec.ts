@@ -134,3 +134,22 @@ test('the keyboard alone can tick a stop, and a phone reaches the other gardens'
   await page.getByRole('main').getByRole('link', { name: 'New garden' }).click();
   await expect(page.getByRole('heading', { name: 'Four answers to a first plan' })).toBeVisible();
 });
+
+test('watered anyway: asked how much and why, told what it does, and the log keeps it', async ({
+  page,
+  kibble,
+}) => {
+  await page.goto(kibble);
+  await page.getByRole('button', { name: 'Watered anyway: Melons, clay corner' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByText(/The ground has room for/)).toBeVisible();
+  await dialog.getByLabel('Amount').fill('0');
+  await dialog.getByRole('button', { name: 'Write it down' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('Minutes must be more than 0');
+  await dialog.getByLabel('Amount').fill('20');
+  await dialog.getByLabel('Why').selectOption('just in case');
+  await dialog.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('status')).toContainText('written down');
+  await page.getByRole('link', { name: 'Melons, clay corner' }).first().click();
+  await expect(page.getByText(/off the plan: just in case/)).toBeVisible();
+});

@@ -62,6 +62,20 @@ function words(
   }
 }
 
+/** Beds that are told the same, and have nothing to answer, are told it once. */
+function together(tasks: TaskView[]): { item: TaskView; others: TaskView[] }[] {
+  const groups: { item: TaskView; others: TaskView[] }[] = [];
+  for (const item of tasks) {
+    const { text, answers } = words(item.task, item.plantingId);
+    const same = groups.find(
+      (g) => answers.length === 0 && words(g.item.task, g.item.plantingId).text === text,
+    );
+    if (same) same.others.push(item);
+    else groups.push({ item, others: [] });
+  }
+  return groups;
+}
+
 /** Things to do or look at besides watering; answered with a tap, taken back with undo. */
 export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }) {
   const { garden } = useGardenRound();
@@ -79,7 +93,7 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
         {named ? 'Besides watering' : 'To do here'}
       </h2>
       <ul>
-        {tasks.map((item) => {
+        {together(tasks).map(({ item, others }) => {
           const { text, answers, link } = words(item.task, item.plantingId);
           return (
             <li key={`${item.bedId}-${item.task.code}`} className="border-t border-rule py-1">
@@ -91,6 +105,17 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
                   >
                     {item.bedName}
                   </Link>
+                  {others.map((other) => (
+                    <span key={other.bedId}>
+                      ,{' '}
+                      <Link
+                        className="font-semibold underline decoration-rule underline-offset-4"
+                        to={`/garden/${gardenId}/beds/${other.bedId}`}
+                      >
+                        {other.bedName}
+                      </Link>
+                    </span>
+                  ))}
                   {'. '}
                 </>
               ) : null}

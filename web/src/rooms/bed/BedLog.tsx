@@ -28,7 +28,7 @@ export function BedLog({ events, today }: { events: EventView[]; today: string }
             <span className="w-20 shrink-0 text-quiet">{plainDate(event.date, today)}</span>
             <span className="flex-1">
               {event.kind === 'watering'
-                ? `${units.text('volume', event.litres ?? 0)}, ${Math.round(event.minutes ?? 0)} min${event.reason === 'as planned' ? '' : ', done differently'}`
+                ? `${units.text('volume', event.litres ?? 0)}, ${Math.round(event.minutes ?? 0)} min${event.reason === 'as planned' ? '' : event.note ? `, off the plan: ${event.note}` : ', done differently'}`
                 : `Skipped: ${event.reason ?? ''}`}
             </span>
             <button

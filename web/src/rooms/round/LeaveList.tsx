@@ -1,14 +1,18 @@
 import type { LeaveView } from '@kibble/contract';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { useMarkEventMutation } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
 import { Sentence } from '../../ui/Opens.tsx';
+import { AnywaySheet } from './AnywaySheet.tsx';
 import { leaveHead, leaveSentence } from '../../app/words.ts';
 
 /** What not to water today, and why: most harm is done by a little every day. */
 export function LeaveList({ items }: { items: LeaveView[] }) {
   const units = useUnits();
   const [markEvent] = useMarkEventMutation();
+  const [anyway, setAnyway] = useState<number | null>(null);
+  const asked = items.find((item) => item.bedId === anyway);
   if (items.length === 0) return null;
   return (
     <section aria-labelledby="leave-alone">
@@ -34,6 +38,15 @@ export function LeaveList({ items }: { items: LeaveView[] }) {
                 pieces={leaveSentence(item.reason, units, item.event)}
               />
             </span>{' '}
+            {!item.event && item.reason.code !== 'nothing growing' ? (
+              <button
+                type="button"
+                className="no-print underline underline-offset-4"
+                onClick={() => setAnyway(item.bedId)}
+              >
+                Watered anyway<span className="sr-only">: {item.bedName}</span>
+              </button>
+            ) : null}
             {item.event ? (
               <button
                 type="button"
@@ -46,6 +59,7 @@ export function LeaveList({ items }: { items: LeaveView[] }) {
           </li>
         ))}
       </ul>
+      {asked ? <AnywaySheet item={asked} open onClose={() => setAnyway(null)} /> : null}
     </section>
   );
 }

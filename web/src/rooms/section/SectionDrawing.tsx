@@ -120,8 +120,10 @@ export function SectionDrawing({ view, width }: { view: SectionView; width: numb
         const reached = f < 0.5 ? day.frontMm : next.frontMm;
         put(front, 'transform', `translate(0 ${y(Math.min(reached, depthMm)).toFixed(0)})`);
         put(front, 'visibility', reached > 0 && reached <= depthMm ? 'visible' : 'hidden');
-        const depletion = mix(day.depletionMm, next.depletionMm, f);
-        const spare = mix(day.readilyMm, next.readilyMm, f);
+        // This morning stands as the round tells it, by today's line.
+        const resting = scrub.get() === null;
+        const depletion = resting ? core.bed.core.depletionMm : mix(day.depletionMm, next.depletionMm, f);
+        const spare = resting ? core.bed.core.readilyMm : mix(day.readilyMm, next.readilyMm, f);
         if (gone) {
           const text = `${units.number('depth', depletion)} of ${units.text('depth', spare)}`;
           if (gone.textContent !== text) gone.textContent = text;

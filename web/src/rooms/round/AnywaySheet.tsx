@@ -1,0 +1,94 @@
+import type { LeaveView } from '@kibble/contract';
+import { useForm, useWatch } from 'react-hook-form';
+import { refusal, useLogWateringMutation } from '../../app/api.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits } from '../../app/units.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choice, Field } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+const WHYS = [
+  'it looked dry',
+  'just in case',
+  'new plants went in',
+  'to wash in feed or compost',
+  'by mistake',
+] as const;
+
+/** A bed watered though it was to be left alone: how much, why, and what that does. */
+export function AnywaySheet({
+  item,
+  open,
+  onClose,
+}: {
+  item: LeaveView;
+  open: boolean;
+  onClose: () => void;
+}) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [water, { isLoading, error }] = useLogWateringMutation();
+  const form = useForm<{ amount: string; by: 'minutes' | 'litres'; why: (typeof WHYS)[number] }>({
+    defaultValues: { amount: '', by: 'minutes', why: 'it looked dry' },
+  });
+  const by = useWatch({ control: form.control, name: 'by' });
+  const why = useWatch({ control: form.control, name: 'why' });
+  const save = form.handleSubmit(async ({ amount, by: chosen, why: note }) => {
+    const value = typedSi(chosen, amount, units);
+    const event = await water({ bedId: item.bedId, body: { [chosen]: value, note } }).unwrap();
+    dispatch(
+      noticeShown({
+        text: `${item.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
+        undoEventId: event.id,
+      }),
+    );
+    form.reset();
+    onClose();
+  });
+  const { depletionMm } = item.core;
+  return (
+    <Sheet open={open} onClose={onClose} title={`${item.bedName}: watered anyway`}>
+      <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)} className="flex flex-col gap-4">
+        <p>
+          The ground has room for {units.text('depth', depletionMm)}. What is given beyond that sinks past the
+          roots on light ground, and takes their air on heavy ground.
+        </p>
+        <div className="grid grid-cols-2 gap-4">
+          <Field
+            label="Amount"
+            inputMode="decimal"
+            autoFocus
+            error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
+            {...form.register('amount', { validate: (text) => numberRule(by, text, units) })}
+          />
+          <Choice label="in" {...form.register('by')}>
+            <option value="minutes">minutes</option>
+            <option value="litres">{units.of('volume').unit === 'L' ? 'litres' : 'gallons'}</option>
+          </Choice>
+        </div>
+        <Choice label="Why" {...form.register('why')}>
+          {WHYS.map((w) => (
+            <option key={w} value={w}>
+              {w}
+            </option>
+          ))}
+        </Choice>
+        {why === 'it looked dry' ? (
+          <p className="text-sm text-quiet">
+            A pale surface and drooping leaves at noon mislead: next time look a hand deep first.
+          </p>
+        ) : null}
+        <div className="flex gap-2">
+          <Button type="submit" disabled={isLoading}>
+            Write it down
+          </Button>
+          <Button look="quiet" onClick={onClose}>
+            Not now
+          </Button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}
