@@ -42,9 +42,10 @@ export function LeaveList({ items }: { items: LeaveView[] }) {
               <button
                 type="button"
                 className="no-print underline underline-offset-4"
+                aria-label={`Watered anyway: ${item.bedName}`}
                 onClick={() => setAnyway(item.bedId)}
               >
-                Watered anyway<span className="sr-only">: {item.bedName}</span>
+                Watered anyway
               </button>
             ) : null}
             {item.event ? (
