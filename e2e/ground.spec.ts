@@ -23,6 +23,7 @@ test('a gardener measures a tap, cans a bed and feels the soil; run time, depth 
 
   // The tap: 15 L in 45 s are 20 L/min.
   await page.getByRole('link', { name: 'Ground & taps' }).click();
+  await page.getByRole('heading', { level: 1, name: 'Ground & taps' }).waitFor();
   await page.getByRole('main').getByRole('link', { name: 'Sweetcorn block' }).click();
   await page.getByRole('link', { name: 'Time a bucket', exact: true }).click();
   await page.getByLabel('The bucket holds').fill('15');

@@ -4,7 +4,7 @@ import { browser } from './browser.ts';
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
-  timeout: 60_000,
+  timeout: 120_000,
   expect: { timeout: 15_000 },
   workers: 1,
   reporter: [['list'], ['json', {}]],

@@ -135,3 +135,26 @@ test('one letter each: the keys of the round', async ({ page, kibble }) => {
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
 });
+
+test('a run in cycles: off, soaking in, again, and all of it written down once', async ({ page, kibble }) => {
+  await page.goto(`${kibble}/garden/1/round`);
+  await page
+    .getByRole('main')
+    .getByRole('listitem', { name: 'Sweetcorn block', exact: true })
+    .getByRole('button', { name: 'Open the tap' })
+    .click();
+  const taps = page.getByRole('region', { name: 'Taps that run' });
+  await expect(taps).toContainText('run 1 of 7');
+  await taps.getByRole('button', { name: 'It is off' }).click();
+  await expect(taps).toContainText('soaking in; water another bed meanwhile');
+  // The bed is still on the round: its watering is not over.
+  await expect(
+    page.getByRole('main').getByRole('listitem', { name: 'Sweetcorn block', exact: true }),
+  ).toBeVisible();
+  await taps.getByRole('button', { name: 'It runs again' }).click();
+  await expect(taps).toContainText('run 2 of 7');
+  await taps.getByRole('button', { name: 'It is off' }).click();
+  await taps.getByRole('button', { name: 'Enough for today' }).click();
+  await expect(page.getByText(/Sweetcorn block: .* written down/)).toBeVisible();
+  await expect(taps).toBeHidden();
+});

@@ -32,6 +32,8 @@ export const eventView = z.object({
   bedId: z.number().nullable(),
   kind: z.enum(EVENT_KINDS),
   date: isoDate,
+  /** When it was written down, UTC. */
+  at: z.string(),
   litres: z.number().nullable(),
   minutes: z.number().nullable(),
   netMm: z.number().nullable(),

@@ -148,6 +148,11 @@ describe('tasks', () => {
     expect(codes({ offPlanDays: 3 })).toEqual([]);
     expect(codes({ offPlanDays: 4 })).toEqual(['a little every day']);
   });
+  test('an hour after a watering it is time to probe, not before and not the next day', () => {
+    expect(codes({ minutesSinceWatering: 30 })).toEqual([]);
+    expect(codes({ minutesSinceWatering: 90 })).toEqual(['probe it now']);
+    expect(codes({ minutesSinceWatering: 600 })).toEqual([]);
+  });
   test('straw is looked at after two months, gravel never', () => {
     const laid = { mulchLaidOn: '2015-05-01' };
     expect(codes({ ...laid, mulch: { material: 'straw', depthMm: 50 } })).toContain('look at the mulch');

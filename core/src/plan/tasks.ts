@@ -12,6 +12,7 @@ export type BedTask =
   | { code: 'mulch before the heat'; soakFirst: boolean }
   | { code: 'shade before the heat' }
   | { code: 'a little every day'; days: number }
+  | { code: 'probe it now'; minutes: number }
   | { code: 'has it begun'; stage: StageName; about: IsoDate };
 
 export interface TaskFacts {
@@ -26,6 +27,8 @@ export interface TaskFacts {
   underCover: boolean;
   /** Plantings, by their place, whose stand was looked at. */
   standSeen: readonly number[];
+  /** Minutes since today's watering, while nobody has probed it. */
+  minutesSinceWatering?: number;
   /** Days of the last seven on which it was watered though the plan did not ask. */
   offPlanDays?: number;
   /** Gone from the root zone as a share of what it can spare. */
@@ -44,6 +47,10 @@ const STAGE_DAYS = 4;
 const SOAK_FIRST_SHARE = 0.4;
 /** Crops with roots no deeper gain most from mulch. Common practice; the depth is a judgement. */
 const SHALLOW_M = 0.6;
+
+/** Water has gone where it goes after one to two hours; later in the day it still tells. Common practice; the end is a judgement. */
+const PROBE_FROM_MINUTES = 60;
+const PROBE_UNTIL_MINUTES = 360;
 
 /** So many days of the last seven make a habit. Judgement; that a little every day harms is common practice. */
 const HABIT_DAYS = 4;
@@ -65,6 +72,9 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
   );
   if (facts.mulchMovedOn !== undefined)
     tasks.push({ code: 'put the mulch back', days: daysBetween(facts.mulchMovedOn, today) });
+  const since = facts.minutesSinceWatering;
+  if (since !== undefined && since >= PROBE_FROM_MINUTES && since <= PROBE_UNTIL_MINUTES)
+    tasks.push({ code: 'probe it now', minutes: since });
   if ((facts.offPlanDays ?? 0) >= HABIT_DAYS)
     tasks.push({ code: 'a little every day', days: facts.offPlanDays ?? 0 });
   const crops: CropEntry[] = standing.map((s) => s.crop);

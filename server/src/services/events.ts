@@ -11,6 +11,7 @@ export const eventToView = (row: EventRow): EventView => ({
   bedId: row.bedId,
   kind: row.kind,
   date: row.date,
+  at: new Date(row.at).toISOString(),
   litres: row.litres,
   minutes: row.minutes,
   netMm: row.netMm,

@@ -202,6 +202,7 @@ export interface Context {
   beds: BedView[];
   /** What in the past weeks’ and the forecast’s weather asks for action. */
   alerts: WeatherAlert[];
+  now: Date;
 }
 
 function alertsOf(weather: readonly SourcedDay[], today: string): WeatherAlert[] {
@@ -251,7 +252,16 @@ export async function contextOf(
       climatology: measured.length >= CLIMATOLOGY_DAYS / 2 ? rainClimatology(measured) : undefined,
     },
   );
-  return { garden: view, today, weather, plan, events, beds, alerts: alertsOf(weather, today) };
+  return {
+    garden: view,
+    today,
+    weather,
+    plan,
+    events,
+    beds,
+    alerts: alertsOf(weather, today),
+    now: wall.now(),
+  };
 }
 
 function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: number): CoreView {
@@ -389,6 +399,13 @@ function leaveOf(bed: BedView, outlook: BedOutlook, context: Context): LeaveView
   };
 }
 
+/** Minutes since today's latest watering of a bed was written down, unless it was probed today. */
+function sinceWatering(bed: BedView, { events, today, now }: Context): number | undefined {
+  if (bed.findings.some((f) => f.input.kind === 'depth' && f.on === today)) return undefined;
+  const last = events.filter((e) => e.bedId === bed.id && e.kind === 'watering' && e.date === today).at(-1);
+  return last ? (now.getTime() - Date.parse(last.at)) / 60_000 : undefined;
+}
+
 /** What else there is to do on a bed today. */
 function tasksOf(bed: BedView, outlook: BedOutlook, context: Context): TaskView[] {
   const { today, garden } = context;
@@ -413,6 +430,7 @@ function tasksOf(bed: BedView, outlook: BedOutlook, context: Context): TaskView[
     standSeen: bed.plantings.flatMap((p, i) =>
       bed.findings.some((f) => f.input.kind === 'stand' && f.input.plantingId === p.id) ? [i] : [],
     ),
+    minutesSinceWatering: sinceWatering(bed, context),
     offPlanDays: new Set(
       context.events
         .filter(

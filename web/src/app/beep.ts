@@ -1,8 +1,8 @@
-/** Three short tones; silence where the browser has no sound or does not allow it yet. */
-export function beep(): void {
+/** Short tones, three unless told otherwise; silence where the browser has no sound or does not allow it yet. */
+export function beep(count = 3): void {
   try {
     const context = new AudioContext();
-    for (const [i, hz] of [660, 660, 880].entries()) {
+    for (const [i, hz] of [660, 660, 880].slice(-count).entries()) {
       const tone = context.createOscillator();
       const volume = context.createGain();
       tone.frequency.value = hz;

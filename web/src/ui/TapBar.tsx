@@ -14,18 +14,18 @@ const BEEP_AGAIN_MS = 60_000;
 
 /** Running taps, in every room, until somebody says they are off. */
 export function TapBar({ gardenId }: { gardenId: number }) {
-  const { taps, close } = useTaps(gardenId);
+  const { taps, open, close } = useTaps(gardenId);
   const now = useNow(taps.length > 0);
   const title = useRef(document.title);
   const first = taps[0];
-  const left = first ? first.startedAt + first.minutes * 60_000 - now : 0;
+  const left = first ? leftOf(first, now) : 0;
   useEffect(() => {
     const plain = title.current;
-    if (!first) {
-      document.title = plain;
-      return;
-    }
-    document.title = left > 0 ? `${clockText(left)} ${first.bedName}` : `TURN OFF ${first.bedName}`;
+    if (first)
+      document.title =
+        left > 0
+          ? `${clockText(left)} ${first.bedName}`
+          : `${first.resting ? 'OPEN' : 'TURN OFF'} ${first.bedName}`;
     return () => {
       document.title = plain;
     };
@@ -37,37 +37,65 @@ export function TapBar({ gardenId }: { gardenId: number }) {
       className="sticky top-0 z-10 border-b-2 border-ink bg-sheet px-4 py-2 md:px-8"
     >
       {taps.map((tap) => (
-        <Running key={tap.bedId} tap={tap} now={now} onOff={() => void close(tap.bedId)} />
+        <Running
+          key={tap.bedId}
+          tap={tap}
+          now={now}
+          onNext={(next) => void open(next)}
+          onOver={() => void close(tap.bedId)}
+        />
       ))}
     </section>
   );
 }
 
-function Running({ tap, now, onOff }: { tap: RunningTap; now: number; onOff: () => void }) {
+const leftOf = (tap: RunningTap, now: number): number => tap.startedAt + tap.minutes * 60_000 - now;
+
+function Running({
+  tap,
+  now,
+  onNext,
+  onOver,
+}: {
+  tap: RunningTap;
+  now: number;
+  onNext: (tap: RunningTap) => void;
+  onOver: () => void;
+}) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [water, { isLoading, error }] = useLogWateringMutation();
   const [asked, setAsked] = useState(false);
   const ran = Math.max(0, now - tap.startedAt);
-  const left = tap.minutes * 60_000 - ran;
-  const overdue = left <= 0;
-  const beeps = overdue ? 1 + Math.floor(-left / BEEP_AGAIN_MS) : 0;
+  const left = leftOf(tap, now);
+  const over = left <= 0;
+  // Each minute over time asks again; by hand, each plant has its own short call.
+  const calls = over ? 1 + Math.floor(-left / BEEP_AGAIN_MS) : 0;
+  const plant = !tap.resting && tap.secondsEach ? Math.floor(ran / 1000 / tap.secondsEach) + 1 : 0;
   useEffect(() => {
-    if (beeps === 0) return;
+    if (calls === 0) return;
     beep();
     if ('Notification' in window && Notification.permission === 'granted')
-      new Notification(`Turn off: ${tap.bedName}`, { tag: `tap-${tap.bedId}` });
-  }, [beeps, tap.bedId, tap.bedName]);
-  const lost = overdue
-    ? spotLitres({ litresPerMinute: tap.litresPerMinute, minutes: Math.max(0.01, -left / 60_000) })
-    : 0;
+      new Notification(`${tap.resting ? 'Open again' : 'Turn off'}: ${tap.bedName}`, {
+        tag: `tap-${tap.bedId}`,
+      });
+  }, [calls, tap.bedId, tap.bedName, tap.resting]);
+  useEffect(() => {
+    if (plant > 1) beep(1);
+  }, [plant]);
+  const tooMuch =
+    over && !tap.resting
+      ? spotLitres({ litresPerMinute: tap.litresPerMinute, minutes: Math.max(0.01, -left / 60_000) })
+      : 0;
 
-  const off = async (minutes: number): Promise<void> => {
+  /** Writes down all runs together. */
+  const finish = async (ranMinutes: number): Promise<void> => {
+    const whole = tap.runMinutes * tap.runs;
     const event = await water({
       bedId: tap.bedId,
-      body: { minutes: Math.max(0.1, minutes), asPlanned: Math.abs(minutes / tap.minutes - 1) < 0.05 },
+      body: { minutes: Math.max(0.1, ranMinutes), asPlanned: Math.abs(ranMinutes / whole - 1) < 0.05 },
     }).unwrap();
-    onOff();
+    onOver();
     dispatch(
       noticeShown({
         text: `${tap.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
@@ -75,34 +103,61 @@ function Running({ tap, now, onOff }: { tap: RunningTap; now: number; onOff: () 
       }),
     );
   };
+  const off = (minutes: number): void => {
+    setAsked(false);
+    const ranMinutes = tap.ranMinutes + minutes;
+    if (tap.run < tap.runs)
+      onNext({ ...tap, resting: true, minutes: Math.max(0.5, tap.soakMinutes), ranMinutes });
+    else void finish(ranMinutes).catch(() => undefined);
+  };
+  const again = (): void => onNext({ ...tap, resting: false, run: tap.run + 1, minutes: tap.runMinutes });
 
+  const turn = tap.runs > 1 ? `, run ${tap.run} of ${tap.runs}` : '';
   return (
     <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
-      <span role="timer" className={`text-4xl font-bold ${overdue ? 'text-brick' : ''}`}>
-        {overdue ? `+${clockText(-left)}` : clockText(left)}
+      <span role="timer" className={`text-4xl font-bold ${over && !tap.resting ? 'text-brick' : ''}`}>
+        {over ? `+${clockText(-left)}` : clockText(left)}
       </span>
       <span className="order-first w-full min-w-0 md:order-none md:w-auto md:flex-1">
-        <strong>{tap.bedName}</strong>:{' '}
-        {overdue ? (
+        <strong>{tap.bedName}</strong>
+        {turn}:{' '}
+        {tap.resting ? (
+          over ? (
+            'it has soaked in: open the tap again.'
+          ) : (
+            'soaking in; water another bed meanwhile.'
+          )
+        ) : over ? (
           <span className="font-semibold text-brick">
-            turn it off. About {units.text('volume', lost)} too much so far.
+            turn it off. About {units.text('volume', tooMuch)} too much so far.
           </span>
+        ) : plant > 0 ? (
+          `at plant ${plant}, ${Math.max(1, Math.round(tap.secondsEach ?? 0))} s each.`
         ) : (
           'the tap runs.'
         )}
         {error ? <span className="font-semibold text-brick"> {refusal(error).message}</span> : null}
       </span>
-      {asked ? (
+      {tap.resting ? (
         <>
-          <span>When was it turned off?</span>
-          <Button disabled={isLoading} onClick={() => void off(ran / 60_000).catch(() => undefined)}>
-            Just now
+          <Button className="min-h-14 text-lg" onClick={again}>
+            It runs again
           </Button>
           <Button
             look="quiet"
             disabled={isLoading}
-            onClick={() => void off(tap.minutes).catch(() => undefined)}
+            onClick={() => void finish(tap.ranMinutes).catch(() => undefined)}
           >
+            Enough for today
+          </Button>
+        </>
+      ) : asked ? (
+        <>
+          <span>When was it turned off?</span>
+          <Button disabled={isLoading} onClick={() => off(ran / 60_000)}>
+            Just now
+          </Button>
+          <Button look="quiet" disabled={isLoading} onClick={() => off(tap.minutes)}>
             In time, after {Math.round(tap.minutes)} min
           </Button>
         </>
@@ -111,16 +166,15 @@ function Running({ tap, now, onOff }: { tap: RunningTap; now: number; onOff: () 
           <Button
             className="min-h-14 text-lg"
             disabled={isLoading}
-            onClick={() =>
-              overdue && -left > BEEP_AGAIN_MS
-                ? setAsked(true)
-                : void off(ran / 60_000).catch(() => undefined)
-            }
+            onClick={() => (over && -left > BEEP_AGAIN_MS ? setAsked(true) : off(ran / 60_000))}
           >
             It is off
           </Button>
-          <Button look="quiet" onClick={onOff}>
-            It never ran
+          <Button
+            look="quiet"
+            onClick={tap.ranMinutes > 0 ? () => void finish(tap.ranMinutes).catch(() => undefined) : onOver}
+          >
+            {tap.ranMinutes > 0 ? 'This run never came' : 'It never ran'}
           </Button>
         </>
       )}

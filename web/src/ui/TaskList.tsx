@@ -11,7 +11,7 @@ import { dayMonth } from '../app/words.ts';
 function words(
   task: BedTask,
   plantingId: number | null,
-): { text: string; answers: [string, FindingInput][]; link?: string } {
+): { text: string; answers: [string, FindingInput][]; link?: string; to?: string } {
   switch (task.code) {
     case 'are all standing':
       return {
@@ -52,6 +52,13 @@ function words(
       return {
         text: `Watered on ${task.days} of the last seven days though it had enough: a little every day keeps roots shallow and air out. Leave it until the round asks.`,
         answers: [],
+      };
+    case 'probe it now':
+      return {
+        text: 'Its water has had time to sink: probe how deep it went.',
+        answers: [],
+        link: 'Probe it',
+        to: 'depth',
       };
     case 'has it begun':
       return {
@@ -94,7 +101,7 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
       </h2>
       <ul>
         {together(tasks).map(({ item, others }) => {
-          const { text, answers, link } = words(item.task, item.plantingId);
+          const { text, answers, link, to } = words(item.task, item.plantingId);
           return (
             <li key={`${item.bedId}-${item.task.code}`} className="border-t border-rule py-1">
               {named ? (
@@ -133,7 +140,11 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
               {link ? (
                 <Link
                   className="underline underline-offset-4"
-                  to={`/garden/${gardenId}/beds/${item.bedId}#cover`}
+                  to={
+                    to
+                      ? `/garden/${gardenId}/ground/bed/${item.bedId}/${to}`
+                      : `/garden/${gardenId}/beds/${item.bedId}#cover`
+                  }
                 >
                   {link}
                 </Link>

@@ -39,7 +39,19 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
     if ('Notification' in window && Notification.permission === 'default')
       void Notification.requestPermission();
     const { bedId, bedName, litresPerMinute, run } = stop;
-    await open({ bedId, bedName, litresPerMinute, minutes: run.cycles > 1 ? run.runMinutes : run.minutes });
+    await open({
+      bedId,
+      bedName,
+      litresPerMinute,
+      minutes: run.runMinutes,
+      runs: run.cycles,
+      run: 1,
+      runMinutes: run.runMinutes,
+      soakMinutes: run.soakMinutes,
+      ranMinutes: 0,
+      resting: false,
+      secondsEach: stop.byHand?.secondsEach ?? null,
+    });
   };
 
   const done = async (): Promise<void> => {
