@@ -18,7 +18,8 @@ import { Button } from './Button.tsx';
 import { Changes } from './Changes.tsx';
 import { Drawer } from './Drawer.tsx';
 import { Loading, Trouble } from './states.tsx';
-import { tellUnit, WorkingTree, workingText } from './WorkingTree.tsx';
+import { tellUnit, workingText } from './workingText.ts';
+import { WorkingTree } from './WorkingTree.tsx';
 
 const NOTHING_TYPED = { typed: {}, problems: {}, onType: () => undefined };
 

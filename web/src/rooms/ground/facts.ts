@@ -1,7 +1,7 @@
 import { knownBed, type BedView } from '@kibble/contract';
 import { deliveryRate, intakeRate, wettedFractionOf, type KnownBed } from '@kibble/core';
 import type { Units } from '../../app/units.ts';
-import { isAssumed } from '../../ui/WorkingTree.tsx';
+import { isAssumed } from '../../ui/workingText.ts';
 
 /** One figure of a bed's ground or water: its words, and whether it is assumed. */
 export interface Fact {

@@ -12,7 +12,7 @@ import {
   type FindingInput,
 } from '@kibble/core';
 import type { Units } from '../../app/units.ts';
-import { tellUnit } from '../../ui/WorkingTree.tsx';
+import { tellUnit } from '../../ui/workingText.ts';
 
 /** A finding in one line. */
 export function findingWords(input: FindingInput, units: Units): string {
