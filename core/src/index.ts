@@ -92,6 +92,7 @@ export {
   deliveryRate,
   efficiencyOf,
   grossLitres,
+  localDepth,
   netDepth,
   runPlan,
   wettedFractionOf,
@@ -99,7 +100,7 @@ export {
   type RunPlan,
 } from './delivery/runPlan.ts';
 
-export { bedTasks, type BedTask, type TaskFacts } from './plan/tasks.ts';
+export { bedTasks, soakBeforeMulch, type BedTask, type TaskFacts } from './plan/tasks.ts';
 export { GOAL_FACTS, GOALS, type Goal } from './plan/goals.ts';
 export { stageStrip, type StageStep } from './plants/stageStrip.ts';
 export { checkPlantings } from './plants/checkPlantings.ts';
@@ -115,7 +116,7 @@ export {
   type SchoolId,
   type SchoolReason,
 } from './schools/schools.ts';
-export { compareSchools, type SchoolFigures } from './schools/compareSchools.ts';
+export { compareSchools, SHORT_OF_WATER, type SchoolFigures } from './schools/compareSchools.ts';
 export { mayToughen, toughenWindow, type ToughenWindow } from './schools/toughening.ts';
 export { followSeason } from './plan/followSeason.ts';
 export { allocateDay, type Competing, type DayCaps } from './plan/allocate.ts';

@@ -9,6 +9,19 @@ export function secondsPerPlant(options: { litres: number; litresPerMinute: numb
   );
 }
 
+/**
+ * Litres each plant gets of a watering, in each pass.
+ * @param options litres of the whole watering, plants (1 and more), passes (default 1)
+ * Source: arithmetic.
+ */
+export function litresPerPlant(options: { litres: number; plants: number; passes?: number }): number {
+  return (
+    positive('litres', options.litres, 1_000_000, 'L') /
+    within('plants', options.plants, 1, 1_000_000) /
+    within('passes', options.passes ?? 1, 1, 1000)
+  );
+}
+
 /** Whole fills of a can or bucket for a volume, and what the last one holds. Source: arithmetic. */
 export function fillsFor(options: { litres: number; containerLitres: number }): {
   fills: number;

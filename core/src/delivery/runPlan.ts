@@ -47,6 +47,10 @@ export const grossLitres = (bedMm: number, areaM2: number, efficiency: number): 
 export const netDepth = (litres: number, areaM2: number, efficiency: number): number =>
   (litres * efficiency) / areaM2;
 
+/** Net depth on the wetted ground, mm, that litres through the tap bring. Source: arithmetic, as `netDepth`. */
+export const localDepth = (litres: number, areaM2: number, delivery: Delivery): number =>
+  netDepth(litres, areaM2, efficiencyOf(delivery)) / wettedFractionOf(delivery);
+
 /**
  * From a net depth on the wetted ground to litres, minutes and cycles.
  * @throws RangeError on a depth, flow or area of 0 or less

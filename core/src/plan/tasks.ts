@@ -45,6 +45,9 @@ const ROTS: ReadonlySet<string> = new Set(['straw', 'grass clippings', 'compost'
 const STAGE_DAYS = 4;
 /** Mulch keeps water out of dry ground too: soak first when this much of the spare is gone. Judgement. */
 const SOAK_FIRST_SHARE = 0.4;
+
+/** Whether ground is to be soaked before it is mulched. @param goneShare gone as a share of what can be spared. Source: common practice. */
+export const soakBeforeMulch = (goneShare: number): boolean => goneShare > SOAK_FIRST_SHARE;
 /** Crops with roots no deeper gain most from mulch. Common practice; the depth is a judgement. */
 const SHALLOW_M = 0.6;
 
@@ -79,7 +82,7 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
     tasks.push({ code: 'a little every day', days: facts.offPlanDays ?? 0 });
   const crops: CropEntry[] = standing.map((s) => s.crop);
   if (heat && !facts.mulch && crops.some((c) => c.roots.minM <= SHALLOW_M))
-    tasks.push({ code: 'mulch before the heat', soakFirst: facts.goneShare > SOAK_FIRST_SHARE });
+    tasks.push({ code: 'mulch before the heat', soakFirst: soakBeforeMulch(facts.goneShare) });
   if (heat && !facts.shaded && !facts.underCover && crops.some((c) => c.traits.boltsWhenDry))
     tasks.push({ code: 'shade before the heat' });
   for (const { planting, i, crop } of standing) {

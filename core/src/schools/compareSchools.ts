@@ -25,7 +25,7 @@ export interface SchoolFigures {
 }
 
 /** Under this the plants are short of water, and it would show. Judgement. */
-const STRESS = 0.95;
+export const SHORT_OF_WATER = 0.95;
 
 /**
  * What each school would do on one bed over the same days, each followed to the letter.
@@ -61,7 +61,7 @@ export function compareSchools(options: {
       waterings: waterings.length,
       litres: sum((w) => w.run.litres),
       minutes: sum((w) => w.run.minutes),
-      stressDays: outlook.ahead.filter((d) => d.stressCoefficient < STRESS).length,
+      stressDays: outlook.ahead.filter((d) => d.stressCoefficient < SHORT_OF_WATER).length,
       worst: Math.min(...outlook.ahead.map((d) => d.stressCoefficient)),
       lostBelowRootsMm: outlook.ahead.reduce((s, d) => s + d.lostBelowRootsMm, 0),
       rootDepthMm: Math.max(...outlook.ahead.map((d) => d.rootDepthMm)),

@@ -35,7 +35,7 @@ export interface School {
   suits: (crop: CropEntry) => boolean;
 }
 
-const any = (): boolean => true;
+const everyCrop = (): boolean => true;
 const LEAST_MM = 4;
 /** The even school waters at this share of what can be spared. Judgement: half the swing. */
 const EVEN_SHARE = 0.55;
@@ -58,7 +58,7 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     threshold: (readily) => readily,
     refill: 1,
     leastMm: LEAST_MM,
-    suits: any,
+    suits: everyCrop,
   },
   even: {
     words:
@@ -66,7 +66,7 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     threshold: (readily) => EVEN_SHARE * readily,
     refill: 1,
     leastMm: LEAST_MM,
-    suits: any,
+    suits: everyCrop,
   },
   'little and often': {
     words: 'Gives back each day what the day before took, in several short runs by a timer.',
@@ -75,7 +75,7 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     threshold: () => 0,
     refill: 1,
     leastMm: PULSE_LEAST_MM,
-    suits: any,
+    suits: everyCrop,
   },
   'hold to the first wilt': {
     words: 'Waits until the plants begin to hang: saves most water, and growth.',
@@ -100,7 +100,7 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     threshold: (readily) => ESTABLISH_SHARE * readily,
     refill: 1,
     leastMm: LEAST_MM,
-    suits: any,
+    suits: everyCrop,
   },
   'soak and dry': {
     words: 'Soaks it, then lets it dry right out before the next.',
@@ -116,7 +116,7 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     refill: 1,
     leastMm: 1,
     rhythm: { days: 7, mm: FIXED_WEEK_MM },
-    suits: any,
+    suits: everyCrop,
   },
 };
 

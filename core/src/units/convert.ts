@@ -46,5 +46,9 @@ export const kwhToMJ = (kwh: number): number => kwh * 3.6;
 export const litresFromDepth = (mm: number, m2: number): number => mm * m2;
 /** Depth in mm of `litres` spread evenly over `m2`. */
 export const depthFromLitres = (litres: number, m2: number): number => litres / m2;
+/** Cubic metres to cubic yards: a yard is 0.9144 m. */
+export const m3ToCubicYards = (m3: number): number => m3 / 0.9144 ** 3;
+/** Cubic metres to litres. */
+export const m3ToLitres = (m3: number): number => m3 * 1000;
 /** Area of a rectangular bed, m². */
 export const rectangleArea = (lengthM: number, widthM: number): number => lengthM * widthM;

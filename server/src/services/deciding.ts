@@ -7,6 +7,7 @@ import {
   planGarden,
   SCHOOLS,
   schoolOf,
+  SHORT_OF_WATER,
   weekdayOf,
   cropById,
   type BedOutlook,
@@ -28,8 +29,6 @@ import {
 import { siteOf } from './weather.ts';
 
 const DAYS = 14;
-/** Under this the plants are short of water, and it would show. */
-const STRESS = 0.95;
 
 /** What each school would do on a bed, over its season so far and over the fortnight. */
 export async function schoolsOf(
@@ -73,7 +72,7 @@ function costsOf(outlook: BedOutlook, plan: GardenPlan): Costs {
   return {
     litres: mine.reduce((sum, w) => sum + w.run.litres, 0),
     waterings: mine.length,
-    stressDays: outlook.ahead.filter((day) => day.stressCoefficient < STRESS).length,
+    stressDays: outlook.ahead.filter((day) => day.stressCoefficient < SHORT_OF_WATER).length,
     lostBelowRootsMm: outlook.ahead.reduce((sum, day) => sum + day.lostBelowRootsMm, 0),
   };
 }

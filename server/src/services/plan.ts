@@ -21,9 +21,8 @@ import {
   plantCount,
   secondsPerPlant,
   defaultSchool,
-  efficiencyOf,
-  netDepth,
-  wettedFractionOf,
+  litresPerPlant,
+  localDepth,
   type PlanConstraints,
   type SchoolId,
   cropCautions,
@@ -165,10 +164,7 @@ function setByHand(bed: BedView, today: string, known: KnownBed): Pick<PlanBed, 
   for (const { input } of [...bed.findings].reverse()) {
     if (input.kind !== 'plan') continue;
     const { date, to, litres } = input;
-    const localMm =
-      litres === undefined
-        ? undefined
-        : netDepth(litres, known.areaM2, efficiencyOf(known.delivery)) / wettedFractionOf(known.delivery);
+    const localMm = litres === undefined ? undefined : localDepth(litres, known.areaM2, known.delivery);
     fixed.delete(date);
     if (to === undefined && litres === undefined) blocked.add(date);
     else if (to === undefined || to === date) {
@@ -356,7 +352,7 @@ function byHandOf(bed: BedView, watering: PlannedWatering, known: KnownBed): Sto
   if (!crop) return { passes, restMinutes, plants: null, secondsEach: null };
   const plants = plantCount({ areaM2: known.areaM2, share: bed.planting?.share, spacing: crop.spacing });
   const secondsEach = secondsPerPlant({
-    litres: run.litres / plants / passes,
+    litres: litresPerPlant({ litres: run.litres, plants, passes }),
     litresPerMinute: known.delivery.litresPerMinute,
   });
   return { passes, restMinutes, plants, secondsEach };

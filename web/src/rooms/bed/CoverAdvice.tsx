@@ -1,5 +1,15 @@
 import type { BedView } from '@kibble/contract';
-import { GOAL_FACTS, GOALS, MULCH_MATERIALS, mulchVolume, type Goal, type MulchMaterial } from '@kibble/core';
+import {
+  GOAL_FACTS,
+  GOALS,
+  MULCH_MATERIALS,
+  m3ToCubicYards,
+  m3ToLitres,
+  mulchVolume,
+  soakBeforeMulch,
+  type Goal,
+  type MulchMaterial,
+} from '@kibble/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
 import { refusal, useLogFindingMutation, useSaveBedMutation, useTryOnBedQuery } from '../../app/api.ts';
@@ -39,9 +49,9 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
   const volume = mm !== null && mm >= 1 ? mulchVolume({ areaM2: bed.areaM2, depthMm: mm, material }) : null;
   const cubic = (m3: number): string =>
     units.system === 'us'
-      ? `${(m3 * 1.30795).toFixed(2)} cu yd`
+      ? `${m3ToCubicYards(m3).toFixed(2)} cu yd`
       : m3 < 1
-        ? `${Math.round(m3 * 1000)} L`
+        ? `${Math.round(m3ToLitres(m3))} L`
         : `${m3.toFixed(1)} m³`;
   const laying = mm !== null && mm > (bed.mulchMm ?? 0);
 
@@ -114,7 +124,7 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
       {data && !same ? <Changes before={data.before} after={data.after} today={garden.today} /> : null}
       {laying && volume ? (
         <p className="mt-2">
-          {goneShare > 0.4
+          {soakBeforeMulch(goneShare)
             ? 'The ground is dry: soak it first, then mulch. '
             : 'The ground is moist: mulch it now. '}
           Get {cubic(volume.looseM3)} of {material}

@@ -9,6 +9,7 @@ import {
   useSensors,
   type DragEndEvent,
 } from '@dnd-kit/core';
+import { SHORT_OF_WATER } from '@kibble/core';
 import { useState, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { useFortnightQuery } from '../../app/api.ts';
@@ -201,7 +202,7 @@ function DayCell({
     window.early !== null &&
     date >= window.early &&
     (window.late === null || date <= window.late);
-  const short = (bed.stress[i] ?? 1) < 0.95;
+  const short = (bed.stress[i] ?? 1) < SHORT_OF_WATER;
   return (
     <td
       ref={setNodeRef}

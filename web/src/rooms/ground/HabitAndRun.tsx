@@ -3,6 +3,7 @@ import {
   deliveryRate,
   efficiencyOf,
   fillsFor,
+  litresPerPlant,
   grossLitres,
   type HabitVerdict,
   LAYER_MM,
@@ -44,7 +45,7 @@ export function RunConverter({ bed, known }: { bed: BedView; known: KnownBed }) 
   const minutes = ok ? minutesFor({ litres, litresPerMinute: delivery.litresPerMinute }) : 0;
   const mm = ok ? netDepth(litres, areaM2, efficiency) : 0;
   const count = Number(plants);
-  const each = ok && Number.isInteger(count) && count > 0 ? litres / count : null;
+  const each = ok && Number.isInteger(count) && count > 0 ? litresPerPlant({ litres, plants: count }) : null;
   const canLitres = can.trim() === '' ? undefined : typedSi('bucketLitres', can, units);
   const fills = ok && canLitres && canLitres > 0 ? fillsFor({ litres, containerLitres: canLitres }) : null;
   const box = (by: 'minutes' | 'litres' | 'depth', label: string, unit: string, now: string) => (
