@@ -116,11 +116,24 @@ export {
   type SchoolId,
   type SchoolReason,
 } from './schools/schools.ts';
-export { compareSchools, SHORT_OF_WATER, type SchoolFigures } from './schools/compareSchools.ts';
+export { SHORT_OF_WATER } from './schools/shortOfWater.ts';
+export { compareSchools, type SchoolFigures } from './schools/compareSchools.ts';
 export { mayToughen, toughenWindow, type ToughenWindow } from './schools/toughening.ts';
 export { followSeason } from './plan/followSeason.ts';
 export { allocateDay, type Competing, type DayCaps } from './plan/allocate.ts';
-export { weekdayOf } from './plan/fitToLimits.ts';
+export { mondayOf, weekdayOf } from './plan/weekdays.ts';
+export { RANKS, usualRank, type Rank } from './plan/rank.ts';
+export { WIND_HOLD_MS } from './plan/closures.ts';
+export { passesOf } from './plan/dayJobs.ts';
+export {
+  daySchedule,
+  type DayJob,
+  type DayLines,
+  type DaySchedule,
+  type RunSlot,
+} from './plan/daySchedule.ts';
+export { DAY_MINUTES, openHours, openSpans, type Span } from './plan/openSpans.ts';
+export { sunOnClock, type SunOnClock } from './weather/sunOnClock.ts';
 export { planGarden } from './plan/planGarden.ts';
 export type * from './plan/types.ts';
 

@@ -1,5 +1,6 @@
 import type { CropEntry } from '../plants/types.ts';
 import { daylightHours } from '../weather/solar.ts';
+import type { SunOnClock } from '../weather/sunOnClock.ts';
 import { METHOD_FACTS, type Method } from './methods.ts';
 
 export type HourReason =
@@ -9,7 +10,7 @@ export type HourReason =
   | 'cool and calm, and leaves dry fast';
 
 export interface BestHour {
-  /** Hours of the sun's day (12 = the sun at its highest). */
+  /** Hours of the garden's clock, or of the sun's day (12 = the sun at its highest) when the clock is not known. */
   fromHour: number;
   toHour: number;
   reason: HourReason;
@@ -26,19 +27,17 @@ const LATE_HOURS = 2;
 
 /**
  * When to water a bed, and why.
- * @param options method, crop, latitude in degrees, day of the year, whether it wilts now
+ * @param options method, crop, whether it wilts now, and the sun on the garden's clock, or else latitude in degrees and
+ *   day of the year
  * Source: common practice: early morning; late afternoon next; evening only on dry leaves; wilting at once; cacti from dusk.
  */
-export function bestHour(options: {
-  method: Method;
-  crop?: CropEntry;
-  latitudeDeg: number;
-  dayOfYear: number;
-  wilting?: boolean;
-}): BestHour {
-  const light = daylightHours(options);
-  const sunrise = 12 - light / 2;
-  const sunset = 12 + light / 2;
+export function bestHour(
+  options: { method: Method; crop?: CropEntry; wilting?: boolean } & (
+    { sun: SunOnClock } | { latitudeDeg: number; dayOfYear: number }
+  ),
+): BestHour {
+  const half = 'sun' in options ? 0 : daylightHours(options) / 2;
+  const { sunrise, sunset } = 'sun' in options ? options.sun : { sunrise: 12 - half, sunset: 12 + half };
   const { overhead, slow } = METHOD_FACTS[options.method];
   const refuseEveningSpray = overhead || Boolean(options.crop?.traits.foliageDiseaseProne);
   const plain = { fallback: null, refuseEveningSpray };

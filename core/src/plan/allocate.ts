@@ -4,8 +4,8 @@ export interface Competing {
   litres: number;
   /** What is lost when it has to wait: yield or plants at risk, any unit, 0 or more. */
   loss: number;
-  /** Plants not yet rooted, and trees: never given up for others. */
-  first: boolean;
+  /** Class it is in: all of 0 (plants not yet rooted, trees) come before any of 1, and those before any of 2. */
+  tier: 0 | 1 | 2;
 }
 export interface DayCaps {
   minutes?: number;
@@ -14,6 +14,9 @@ export interface DayCaps {
 
 /** Swaps tried before the answer is taken. Judgement: enough for any garden's day. */
 const ROUNDS = 40;
+/** With more items than this, filling by worth is as good as exact and exchanges only cost time; pairs are tried up to fewer. Judgement. */
+const EXCHANGED = 80;
+const PAIRED = 24;
 
 const fits = (items: readonly Competing[], chosen: readonly boolean[], caps: DayCaps): boolean => {
   let minutes = 0;
@@ -29,12 +32,19 @@ const fits = (items: readonly Competing[], chosen: readonly boolean[], caps: Day
   );
 };
 
-/** Worth of a choice: plants that come first outweigh all others together. */
-function worth(items: readonly Competing[], chosen: readonly boolean[], total: number): number {
-  let sum = 0;
-  for (const [i, item] of items.entries()) if (chosen[i]) sum += item.loss + (item.first ? total : 0);
-  return sum;
+/** What each item is worth: a class outweighs all of those after it together, and the last class present weighs as it is. */
+function worths(items: readonly Competing[]): number[] {
+  const total = items.reduce((sum, i) => sum + i.loss, 0) + 1;
+  const classes = [...new Set(items.map((i) => i.tier))].sort((a, b) => b - a);
+  const weight = (tier: number): number => {
+    const above = classes.indexOf(tier as Competing['tier']);
+    return above === 0 ? 0 : total * (items.length + 1) ** (above - 1);
+  };
+  return items.map((i) => i.loss + weight(i.tier) + 1e-9);
 }
+
+const worth = (values: readonly number[], chosen: readonly boolean[]): number =>
+  values.reduce((sum, v, i) => sum + (chosen[i] ? v : 0), 0);
 
 /**
  * Which of a day's waterings are made when not all of them fit, so that least is lost: those worth most for the room
@@ -45,8 +55,7 @@ function worth(items: readonly Competing[], chosen: readonly boolean[], total: n
 export function allocateDay(items: readonly Competing[], caps: DayCaps): boolean[] {
   const all = items.map(() => true);
   if (fits(items, all, caps)) return all;
-  const total = items.reduce((sum, i) => sum + i.loss, 0) + 1;
-  const value = (i: Competing): number => i.loss + (i.first ? total : 0) + 1e-9;
+  const values = worths(items);
   const room = (i: Competing): number =>
     Math.max(
       1e-9,
@@ -61,13 +70,15 @@ export function allocateDay(items: readonly Competing[], caps: DayCaps): boolean
     }
     return chosen;
   };
-  const order = (key: (i: Competing) => number): number[] =>
-    items.map((_, i) => i).sort((a, b) => key(items[b] as Competing) - key(items[a] as Competing));
-  const starts = [fill(order((i) => value(i) / room(i))), fill(order(value)), fill(order((i) => -room(i)))];
-  let best = starts.reduce((a, b) => (worth(items, b, total) > worth(items, a, total) ? b : a));
-  const byValue = order((i) => value(i) / room(i));
-  for (let round = 0; round < ROUNDS; round += 1) {
-    const better = exchange(items, best, caps, total, byValue);
+  const value = (i: number): number => values[i] as number;
+  const size = (i: number): number => room(items[i] as Competing);
+  const order = (key: (i: number) => number): number[] =>
+    items.map((_, i) => i).sort((a, b) => key(b) - key(a));
+  const byValue = order((i) => value(i) / size(i));
+  const starts = [fill(byValue), fill(order(value)), fill(order((i) => -size(i)))];
+  let best = starts.reduce((a, b) => (worth(values, b) > worth(values, a) ? b : a));
+  for (let round = 0; round < ROUNDS && items.length <= EXCHANGED; round += 1) {
+    const better = exchange(items, best, caps, values, byValue);
     if (!better) break;
     best = better;
   }
@@ -79,14 +90,14 @@ function exchange(
   items: readonly Competing[],
   chosen: readonly boolean[],
   caps: DayCaps,
-  total: number,
+  values: readonly number[],
   order: readonly number[],
 ): boolean[] | null {
-  const now = worth(items, chosen, total);
+  const now = worth(values, chosen);
   const out = items.flatMap((_, i) => (chosen[i] ? [i] : []));
   const drops: number[][] = [
     ...out.map((i) => [i]),
-    ...out.flatMap((a, k) => out.slice(k + 1).map((b) => [a, b])),
+    ...(out.length <= PAIRED ? out.flatMap((a, k) => out.slice(k + 1).map((b) => [a, b])) : []),
   ];
   for (const forced of items.flatMap((_, i) => (chosen[i] ? [] : [i]))) {
     for (const drop of drops) {
@@ -99,7 +110,7 @@ function exchange(
         next[i] = true;
         if (!fits(items, next, caps)) next[i] = false;
       }
-      if (worth(items, next, total) > now + 1e-9) return next;
+      if (worth(values, next) > now + 1e-9) return next;
     }
   }
   return null;

@@ -1,55 +1,39 @@
-import { bedModel, type BedInput, type BedModel } from '../balance/bedModel.ts';
-import { cloneState, OUT, startState, type BedState } from '../balance/bedState.ts';
-import {
-  dailyRecord,
-  irrigationSeries,
-  type DailyRecord,
-  type WeatherSeries,
-} from '../balance/simulateBed.ts';
-import { stepDay } from '../balance/stepDay.ts';
+import { OUT } from '../balance/bedState.ts';
+import type { DailyRecord, WeatherSeries } from '../balance/simulateBed.ts';
 import { runPlan, wettedFractionOf } from '../delivery/runPlan.ts';
 import { cropOf, plantOnDay, stageDates, type PlantOnDay } from '../plants/plantOnDay.ts';
 import type { PlantingInput } from '../plants/types.ts';
+import { schoolOf, type School } from '../schools/schools.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
-import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
-import type { ReferenceEtRoute } from '../weather/referenceEt.ts';
-import { schoolOf, type School } from '../schools/schools.ts';
+import { followPast, recordRun, stepRun, tryRun, type BedNow, type BedRun } from './bedRun.ts';
 import { LEAST_MM, windowOf } from './dueWindow.ts';
+import { likelyRain, rainWorthWaiting, type RainWait } from './rainWait.ts';
 import { rootZoneCapacity, rootZoneDepletion } from './rootZone.ts';
-import type { BedOutlook, LeaveReason, PlanBed, PlannedWatering, WaterReason } from './types.ts';
-
-/** Rain is waited for when it is this likely, brings this share of what is missing, and comes within these days. Judgement. */
-const LIKELY = 0.6;
-const WORTH_SHARE = 0.5;
-const WAIT_DAYS = 2;
-/** How far past the refill line a bed may go while it waits for rain. Judgement. */
-const WAIT_STRETCH = 1.15;
+import type { BedOutlook, DueWindow, LeaveReason, PlanBed, PlannedWatering, WaterReason } from './types.ts';
+import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 
 /** Water given on the day of planting out, mm, however moist the ground: it settles soil round the roots. Common practice; the depth is a judgement. */
 const DRENCH_MM = 12;
+/** Less than this no run is made for, mm: what a hand would not carry. */
+const LEAST_RUN_MM = 0.5;
+/** Missed waterings are looked for so many days back. */
+const OVERDUE_DAYS = 7;
+
+/** A bed followed to this morning, with what does not change however the days ahead are tried. */
+export interface BedStart {
+  now: BedNow;
+  school: School;
+  window: DueWindow | null;
+}
+
+/** How much the tenderest crop on a bed minds a shortage on a day (FAO-33 yield response); at least a half. */
+export const tendernessOf = (plantings: readonly PlantingInput[], date: IsoDate): number =>
+  Math.max(0.5, ...plantings.map((p) => (plantOnDay(p, date) ? cropOf(p).sensitivity : 0)));
 
 /** Whether something with roots of its own is planted out on a day. */
 const plantedOut = (plantings: readonly PlantingInput[], date: IsoDate): boolean =>
   plantings.some((p) => p.plantedOn === date && (p.method ?? cropOf(p).usualStart) !== 'direct-sown');
-
-/** Less than this no run is made for, mm: what a hand would not carry. */
-const LEAST_RUN_MM = 0.5;
-
-/** Days in a row after `d` that are closed to the bed. */
-function closedAfter(closed: readonly IsoDate[] | undefined, days: readonly SourcedDay[], d: number): number {
-  if (!closed || closed.length === 0) return 0;
-  let n = 0;
-  while (d + n + 1 < days.length && closed.includes((days[d + n + 1] as SourcedDay).date)) n += 1;
-  return n;
-}
-
-/** Depletion `n` days after a day if no water is given until then, likely rain counted. */
-function depletionAfter(run: Run, days: readonly SourcedDay[], d: number, n: number): number {
-  const trial: Run = { ...run, state: cloneState(run.state) };
-  for (let k = d; k <= d + n; k += 1) step(trial, k, likelyRain(days[k] as SourcedDay), 0);
-  return trial.state.out[OUT.depletion];
-}
 
 /** What stands on a day, of several the first. */
 function standing(plantings: readonly PlantingInput[], date: IsoDate): PlantOnDay | null {
@@ -60,46 +44,61 @@ function standing(plantings: readonly PlantingInput[], date: IsoDate): PlantOnDa
   return null;
 }
 
+/** Why a bed is not watered on a day though it may be due, or null. */
+type Shut = 'closed' | 'windy' | 'spared' | 'put off';
+function shutOn(input: PlanBed, date: IsoDate): Shut | null {
+  if (input.closed?.includes(date)) return 'closed';
+  if (input.windy?.includes(date)) return 'windy';
+  if (input.spared?.includes(date)) return 'spared';
+  return input.blocked?.includes(date) ? 'put off' : null;
+}
+
+/** Days in a row after `d` on which it will not be watered by rule, and the rule of the first. */
+function shutAfter(input: PlanBed, days: readonly SourcedDay[], d: number): { days: number; why: Shut } {
+  let n = 0;
+  let why: Shut = 'closed';
+  for (; d + n + 1 < days.length; n += 1) {
+    const shut = shutOn(input, (days[d + n + 1] as SourcedDay).date);
+    if (shut === null || shut === 'put off') break;
+    if (n === 0) why = shut;
+  }
+  return { days: n, why };
+}
+
+const AHEAD_OF: Readonly<Record<Shut, WaterReason['code']>> = {
+  closed: 'before closed days',
+  windy: 'before wind',
+  spared: 'with this round',
+  'put off': 'refill line',
+};
+
+/** Depletion `n` days after a day if no water is given until then, likely rain counted. */
+function depletionAfter(run: BedRun, days: readonly SourcedDay[], d: number, n: number): number {
+  const trial = tryRun(run);
+  for (let k = d; k <= d + n; k += 1) stepRun(trial, k, likelyRain(days[k] as SourcedDay), 0);
+  return trial.state.out[OUT.depletion];
+}
+
 /** What a school with a rhythm gives on a day, mm over the bed: its depth less the rain since, every so many days; 0 on other days. */
-function rhythmDepth(
-  school: School,
-  run: Run,
-  d: number,
-  todayIndex: number,
-  given: Float64Array,
-  waterings: readonly PlannedWatering[],
-  days: readonly SourcedDay[],
-): number {
+function rhythmDepth(school: School, now: BedNow, d: number, waterings: readonly PlannedWatering[]): number {
   if (!school.rhythm) return 0;
   const { days: every, mm } = school.rhythm;
   let last = -1;
-  for (let k = Math.max(0, d - every); k < Math.min(d, todayIndex); k += 1) if (given[k] > 0) last = k;
+  for (let k = Math.max(0, d - every); k < Math.min(d, now.todayIndex); k += 1)
+    if (now.given[k] > 0) last = k;
   const planned = waterings.at(-1);
-  if (planned) last = Math.max(last, daysBetween((days[0] as SourcedDay).date, planned.date));
+  if (planned) last = Math.max(last, daysBetween((now.days[0] as SourcedDay).date, planned.date));
   if (last >= 0 && d - last < every) return 0;
   let rain = 0;
-  for (let k = Math.max(0, d - every); k < d; k += 1) rain += run.series.rain[k];
+  for (let k = Math.max(0, d - every); k < d; k += 1) rain += now.series.rain[k];
   const short = mm - rain;
   return short >= school.leastMm ? short : 0;
 }
 
-const likelyRain = (day: SourcedDay): number => (day.rainChance >= LIKELY ? day.rainMm : 0);
-
-interface Run {
-  model: BedModel;
-  state: BedState;
-  series: WeatherSeries;
-  first: IsoDate;
-}
-
-function step(run: Run, d: number, rain: number, irrigationMm: number): void {
-  stepDay(run.model, run.state, d, run.series.et0[d], rain, irrigationMm, run.series.climate[d]);
-}
-
 /** How the day would end if no water came: a look ahead on a copy. */
-function lookAhead(run: Run, d: number, rain: number): Omit<WaterReason, 'code'> {
-  const trial: Run = { ...run, state: cloneState(run.state) };
-  step(trial, d, rain, 0);
+function lookAhead(run: BedRun, d: number, rain: number) {
+  const trial = tryRun(run);
+  stepRun(trial, d, rain, 0);
   const { out } = trial.state;
   return {
     depletionMm: out[OUT.depletion],
@@ -111,141 +110,116 @@ function lookAhead(run: Run, d: number, rain: number): Omit<WaterReason, 'code'>
   };
 }
 
-/** Rain worth waiting for within the next days, if the bed can stand the wait. */
-function rainWorthWaiting(
-  run: Run,
-  weather: readonly SourcedDay[],
-  d: number,
-  missing: number,
-): { on: IsoDate; rainMm: number; chance: number } | null {
-  const trial: Run = { ...run, state: cloneState(run.state) };
-  for (let k = d; k <= d + WAIT_DAYS && k < weather.length; k += 1) {
-    const day = weather[k] as SourcedDay;
-    if (likelyRain(day) >= WORTH_SHARE * missing && likelyRain(day) > 0) {
-      return { on: day.date, rainMm: day.rainMm, chance: day.rainChance };
-    }
-    step(trial, k, likelyRain(day), 0);
-    if (trial.state.out[OUT.depletion] > WAIT_STRETCH * trial.state.out[OUT.readily]) return null;
+/** Days up to yesterday on which it ended past its line and nobody watered it or left it on purpose. */
+function overdueDays(input: PlanBed, { now, school }: BedStart): number {
+  if (school.rhythm) return 0;
+  let days = 0;
+  for (const day of now.past.slice(-OVERDUE_DAYS).reverse()) {
+    const line = school.threshold(day.readilyAvailableMm, day.totalAvailableMm);
+    const short = day.depletionMm > line && day.depletionMm >= school.leastMm && day.irrigationMm === 0;
+    if (!short || input.leftOn?.includes(day.date)) break;
+    days += 1;
   }
-  return null;
+  return days;
 }
 
-/** One bed up to this morning, then ahead through the weather with the plan followed. */
-export function outlookOf(
+/** Follows a bed to this morning. */
+export function startOf(
   input: PlanBed,
   weather: readonly SourcedDay[],
   series: WeatherSeries,
   first: IsoDate,
-  options: { today: IsoDate; horizonDays: number },
+  today: IsoDate,
   ensemble: ForecastEnsemble | null,
-): { outlook: BedOutlook; waterings: PlannedWatering[] } {
-  const bed: BedInput = { ...input.bed, wettedFraction: wettedFractionOf(input.delivery) };
-  const offset = daysBetween(first, input.startOn);
-  const mine: WeatherSeries = {
-    et0: series.et0.subarray(offset),
-    rain: series.rain.subarray(offset),
-    climate: series.climate.subarray(offset),
-    routes: series.routes.slice(offset),
-  };
-  const days = weather.slice(offset);
-  const model = bedModel(bed, input.startOn, days.length);
+): BedStart {
+  const now = followPast(input, weather, series, first, today);
   const school = schoolOf(input.school ?? 'deep and seldom');
-  const run: Run = {
-    model,
-    state: startState(model, input.startFullness),
-    series: mine,
-    first: input.startOn,
-  };
-  const given = irrigationSeries(
-    input.irrigations.filter((i) => i.date >= input.startOn && i.date <= options.today),
-    input.startOn,
-    days.length,
-  );
-  const todayIndex = daysBetween(input.startOn, options.today);
-  const record = (d: number): DailyRecord =>
-    dailyRecord(
-      model,
-      run.state,
-      (days[d] as SourcedDay).date,
-      mine.et0[d],
-      mine.routes[d] as ReferenceEtRoute,
-      true,
-    );
+  const window =
+    ensemble && windowOf(input, now, now.todayIndex, ensemble, now.given[now.todayIndex], today, school);
+  return { now, school, window };
+}
 
-  const past: DailyRecord[] = [];
-  for (let d = 0; d < todayIndex; d += 1) {
-    step(run, d, mine.rain[d], given[d]);
-    past.push(record(d));
-  }
+interface Decision {
+  code: WaterReason['code'];
+  localMm: number;
+}
 
+/** One bed ahead through the weather from this morning, with the plan followed. */
+export function followAhead(
+  start: BedStart,
+  input: PlanBed,
+  options: { today: IsoDate; horizonDays: number },
+): { outlook: BedOutlook; waterings: PlannedWatering[] } {
+  const { now, school, window } = start;
+  const { model, days, given, todayIndex } = now;
+  const { plantings } = input.bed;
+  const run: BedRun = tryRun(now);
   const depletionMm = rootZoneDepletion(model, run.state);
+  const totalMm = rootZoneCapacity(model, run.state);
   const layersMm = Array.from(run.state.water.subarray(0, model.profile.layers));
   const rootDepthMm = run.state.rootMm;
-  const planting = bed.plantings.find((p) => plantOnDay(p, options.today) !== null);
+  const overdue = overdueDays(input, start);
+  const planting = plantings.find((p) => plantOnDay(p, options.today) !== null);
   const plant = planting ? plantOnDay(planting, options.today) : null;
 
-  const window =
-    ensemble && windowOf(input, run, todayIndex, ensemble, given[todayIndex], options.today, school);
   const ahead: DailyRecord[] = [];
   const waterings: PlannedWatering[] = [];
   let leave: LeaveReason | null = null;
   let readilyNow = 0;
+  let missedMm = 0;
   for (let d = todayIndex; d < days.length; d += 1) {
     const day = days[d] as SourcedDay;
     const isToday = d === todayIndex;
     const rain = day.source === 'record' ? day.rainMm : likelyRain(day);
-    const growing = bed.plantings.some((p) => plantOnDay(p, day.date) !== null);
-    let irrigationMm = given[d];
     const trial = lookAhead(run, d, rain);
     if (isToday) readilyNow = trial.readilyMm;
+    const line = school.threshold(trial.readilyMm, trial.totalMm);
     const before = rootZoneDepletion(model, run.state);
     const airless = run.state.wetDays;
-    const plant0 = standing(bed.plantings, day.date);
+    let irrigationMm = given[d];
+
+    const growing = plantings.some((p) => plantOnDay(p, day.date) !== null);
+    const stage = standing(plantings, day.date)?.stage;
     const byHand = input.fixed?.find((f) => f.date === day.date);
     const wilting = isToday && Boolean(input.wilting) && airless <= 1;
-    const stopped = school.stopsAt !== undefined && plant0?.stage === school.stopsAt;
-    const line = school.threshold(trial.readilyMm, trial.totalMm);
-    const weekly = rhythmDepth(school, run, d, todayIndex, given, waterings, days);
+    const stopped = school.stopsAt !== undefined && stage === school.stopsAt;
+    const weekly = rhythmDepth(school, now, d, waterings);
     // Before days on which it may not be watered, what they will take counts as well.
-    const ahead0 = closedAfter(input.closed, days, d);
-    const dryBy = ahead0 > 0 ? depletionAfter(run, days, d, ahead0) : trial.depletionMm;
-    const past =
-      !stopped &&
-      (byHand !== undefined || wilting || weekly > 0 || (dryBy > line && before >= school.leastMm));
+    const shutSoon = shutAfter(input, days, d);
+    const dryBy = shutSoon.days > 0 ? depletionAfter(run, days, d, shutSoon.days) : trial.depletionMm;
+    const decide = (): Decision | null => {
+      const refill = Math.max(LEAST_RUN_MM, school.refill * before);
+      if (wilting && !stopped) return { code: 'wilting', localMm: byHand?.localMm ?? refill };
+      if (byHand) return { code: 'set by hand', localMm: byHand.localMm ?? refill };
+      if (stopped) return null;
+      if (weekly > 0) return { code: 'fixed week', localMm: weekly / wettedFractionOf(input.delivery) };
+      if (plantedOut(plantings, day.date))
+        return { code: 'planting drench', localMm: Math.max(before, DRENCH_MM) };
+      if (before < school.leastMm || dryBy <= line) return null;
+      if (trial.depletionMm <= line) return { code: AHEAD_OF[shutSoon.why], localMm: refill };
+      const young = plantings.some((p) => plantOnDay(p, day.date)?.stage === 'establishing');
+      return { code: young ? 'establishing' : 'refill line', localMm: refill };
+    };
+    const due = irrigationMm > 0 ? null : decide();
     const toughening = input.holdUntil !== undefined && day.date < input.holdUntil && !wilting;
-    const shut = Boolean(input.closed?.includes(day.date));
-    const blocked = shut || (!byHand && Boolean(input.blocked?.includes(day.date)));
-    const held =
-      !growing ||
-      (isToday && input.settledToday) ||
-      irrigationMm > 0 ||
-      toughening ||
-      (blocked && (shut || !wilting));
-    const drench = irrigationMm === 0 && plantedOut(bed.plantings, day.date);
-    const insist = drench || wilting || byHand !== undefined || weekly > 0;
-    const wait = past && !held && !insist ? rainWorthWaiting(run, days, d, before) : null;
-    // Today's own rain can be what spares the bed: then that is the reason told.
-    const spared = isToday && !past && !held && rain > 0 && before >= LEAST_MM;
-    const withoutRain = spared ? lookAhead(run, d, 0) : null;
-    const rainToday =
-      withoutRain && withoutRain.depletionMm > withoutRain.readilyMm
-        ? { on: day.date, rainMm: day.rainMm, chance: day.rainChance }
+    const shut = shutOn(input, day.date);
+    // A rule of the garden holds for all; wind and a spared round give way to hand and wilting.
+    const shutHolds =
+      shut === 'closed' || (shut !== null && !wilting && !byHand && due?.code !== 'planting drench');
+    const held = !growing || (isToday && Boolean(input.settledToday)) || toughening || shutHolds;
+    const maySpare = due?.code === 'refill line' || due?.code === 'establishing';
+    const wait =
+      due && !held && (maySpare || due.code.startsWith('before') || due.code === 'with this round')
+        ? rainWorthWaiting(run, days, d, before, tendernessOf(plantings, day.date))
         : null;
-    if ((past || drench) && !held && !wait) {
+    if (due && !held && !wait) {
       const plan = runPlan({
-        localMm:
-          byHand?.localMm ??
-          (weekly > 0
-            ? weekly / wettedFractionOf(input.delivery)
-            : drench
-              ? Math.max(before, DRENCH_MM)
-              : Math.max(LEAST_RUN_MM, school.refill * before)),
-        areaM2: bed.areaM2,
+        localMm: due.localMm,
+        areaM2: input.bed.areaM2,
         delivery: input.delivery,
         infiltrationMmPerHour: model.profile.infiltrationMmPerHour,
       });
       irrigationMm = plan.bedMm;
-      const young = growing && bed.plantings.some((p) => plantOnDay(p, day.date)?.stage === 'establishing');
       waterings.push({
         bedId: input.id,
         date: day.date,
@@ -253,33 +227,34 @@ export function outlookOf(
         reachesMm: 0,
         reason: {
           ...trial,
-          code: wilting
-            ? 'wilting'
-            : byHand
-              ? 'set by hand'
-              : weekly > 0
-                ? 'fixed week'
-                : drench
-                  ? 'planting drench'
-                  : young
-                    ? 'establishing'
-                    : 'refill line',
+          code: due.code,
           depletionMm: before,
+          overdueDays: isToday ? overdue : 0,
+          sparedByRainMm: model.underCover ? 0 : Math.max(0, trial.depletionMm - line),
         },
       });
     } else if (isToday) {
+      // Today's own rain can be what spares the bed: then that is the reason told.
+      const spared = !due && !held && rain > 0 && before >= LEAST_MM;
+      const withoutRain = spared ? lookAhead(run, d, 0) : null;
+      const rainToday: RainWait | null =
+        withoutRain && withoutRain.depletionMm > withoutRain.readilyMm
+          ? { on: day.date, rainMm: day.rainMm, chance: day.rainChance, missedMm: 0, missedShare: 0 }
+          : null;
       leave = leaveReason({
         growing,
         settled: Boolean(input.settledToday) || irrigationMm > 0,
         toughening: toughening ? (input.holdUntil ?? null) : null,
-        blocked: blocked && past,
+        shut: due ? shut : null,
+        windMs: day.windMs ?? 0,
         wait: wait ?? rainToday,
         airless,
       });
     }
-    step(run, d, rain, irrigationMm);
-    ahead.push(record(d));
-    const last = waterings[waterings.length - 1];
+    stepRun(run, d, rain, irrigationMm);
+    missedMm += run.state.out[OUT.transpirationWanted] - run.state.out[OUT.transpiration];
+    ahead.push(recordRun(run, days, d));
+    const last = waterings.at(-1);
     if (last && last.date === day.date) last.reachesMm = run.state.out[OUT.front];
   }
 
@@ -296,12 +271,12 @@ export function outlookOf(
   return {
     outlook: {
       bedId: input.id,
-      past,
+      past: now.past,
       ahead,
       aheadSources: days.slice(todayIndex).map((day) => day.source),
       depletionMm,
       readilyMm: readilyNow,
-      totalMm: rootZoneCapacity(model, run.state),
+      totalMm,
       rootDepthMm,
       layersMm,
       fieldCapacityMm: Array.from(model.profile.fieldCapacityMm),
@@ -310,6 +285,7 @@ export function outlookOf(
       stage: plant?.stage ?? null,
       stages: planting ? stageDates(planting, options.today) : [],
       next,
+      missedMm,
       window,
       leave,
     },
@@ -317,19 +293,34 @@ export function outlookOf(
   };
 }
 
+/** One bed up to this morning, then ahead through the weather with the plan followed. */
+export function outlookOf(
+  input: PlanBed,
+  weather: readonly SourcedDay[],
+  series: WeatherSeries,
+  first: IsoDate,
+  options: { today: IsoDate; horizonDays: number },
+  ensemble: ForecastEnsemble | null,
+): { outlook: BedOutlook; waterings: PlannedWatering[] } {
+  return followAhead(startOf(input, weather, series, first, options.today, ensemble), input, options);
+}
+
 function leaveReason(facts: {
   growing: boolean;
   settled: boolean;
   toughening: IsoDate | null;
-  blocked: boolean;
-  wait: { on: IsoDate; rainMm: number; chance: number } | null;
+  shut: Shut | null;
+  windMs: number;
+  wait: RainWait | null;
   airless: number;
 }): LeaveReason {
   if (facts.settled) return { code: 'settled today' };
   if (!facts.growing) return { code: 'nothing growing' };
   if (facts.toughening) return { code: 'toughening', until: facts.toughening };
   if (facts.airless > 1) return { code: 'too wet', airlessDays: facts.airless };
-  if (facts.blocked) return { code: 'not on this day', on: null };
+  if (facts.shut === 'windy') return { code: 'too windy', windMs: facts.windMs };
+  if (facts.shut === 'spared') return { code: 'round spared' };
+  if (facts.shut) return { code: 'not on this day', on: null };
   if (facts.wait) return { code: 'rain coming', ...facts.wait };
   return { code: 'enough in store', daysInHand: 0, depletionMm: 0, readilyMm: 0 };
 }

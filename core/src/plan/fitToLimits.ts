@@ -1,7 +1,15 @@
 import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
-import { addDays, type IsoDate } from '../units/dates.ts';
+import { addDays, daysBetween, dayOfYear, type IsoDate } from '../units/dates.ts';
+import { within } from '../units/guard.ts';
+import { sunOnClock, type SunOnClock } from '../weather/sunOnClock.ts';
+import type { Site } from '../weather/types.ts';
 import { allocateDay, type Competing } from './allocate.ts';
-import type { BedOutlook, GardenPlan, PlanBed, PlanConstraints, PlannedWatering } from './types.ts';
+import { tendernessOf } from './bedOutlook.ts';
+import { dayJob } from './dayJobs.ts';
+import { daySchedule, type RunSlot } from './daySchedule.ts';
+import { usualRank } from './rank.ts';
+import type { BedOutlook, Cap, GardenPlan, PlanBed, PlanConstraints, PlannedWatering } from './types.ts';
+import { mondayOf } from './weekdays.ts';
 
 export interface BedPlan {
   bed: PlanBed;
@@ -9,103 +17,244 @@ export interface BedPlan {
   waterings: PlannedWatering[];
 }
 
-/** Sunday is 0. */
-export const weekdayOf = (date: IsoDate): number => {
-  const [y, m, d] = date.split('-').map(Number);
-  // Zeller's congruence, with Saturday as 0.
-  const month = (m as number) < 3 ? (m as number) + 12 : (m as number);
-  const year = (m as number) < 3 ? (y as number) - 1 : (y as number);
-  const k = year % 100;
-  const j = Math.floor(year / 100);
-  const h =
-    ((d as number) + Math.floor((13 * (month + 1)) / 5) + k + Math.floor(k / 4) + Math.floor(j / 4) + 5 * j) %
-    7;
-  return (h + 6) % 7;
-};
+export type Follow = (plan: BedPlan, bed: PlanBed) => BedPlan;
 
-/** Days of the horizon on which the garden may not be watered. */
-export const closedDays = (constraints: PlanConstraints, today: IsoDate, horizonDays: number): IsoDate[] =>
-  constraints.weekdays === undefined
-    ? []
-    : Array.from({ length: horizonDays }, (_, i) => addDays(today, i)).filter(
-        (date) => !constraints.weekdays?.includes(weekdayOf(date)),
-      );
-
-/** Fewest litres of stress a watering is worth, so that none is worth nothing. Judgement. */
+/** Litres of stress any watering is worth at least, so that none is worth nothing. Judgement. */
 const LEAST_LOSS = 0.01;
+const TIERS = { first: 0, ordinary: 1, last: 2 } as const;
 
-/**
- * What waiting a day costs a bed: how far it is past what it can spare, weighed by how tender its crop is now and by its area.
- * Source: FAO-33's yield response as the weight; the sum is a judgement.
- */
-function competing({ bed }: BedPlan, watering: PlannedWatering): Competing {
-  const plants = bed.bed.plantings.flatMap((p) => {
+const putOff = (plan: BedPlan, date: IsoDate, days = 1): PlanBed => ({
+  ...plan.bed,
+  blocked: [...(plan.bed.blocked ?? []), ...Array.from({ length: days }, (_, d) => addDays(date, d))],
+  fixed: plan.bed.fixed?.filter((f) => f.date !== date),
+});
+
+/** The class in which a watering competes: what hangs, what was set by hand and what cannot be had again come first. */
+function tierOf({ bed }: BedPlan, watering: PlannedWatering): Competing['tier'] {
+  const { code } = watering.reason;
+  if (code === 'wilting' || code === 'set by hand') return TIERS.first;
+  if (bed.rank) return TIERS[bed.rank];
+  const guarded = bed.bed.plantings.some((p) => {
     const plant = plantOnDay(p, watering.date);
-    return plant ? [{ crop: cropOf(p), plant }] : [];
+    const { group } = cropOf(p);
+    return (
+      plant && (plant.stage === 'establishing' || group === 'fruit trees' || group === 'ornamental trees')
+    );
   });
-  const tender = Math.max(0.5, ...plants.map((p) => p.crop.sensitivity));
-  const { readilyMm, totalMm, depletionMm, useTodayMm } = watering.reason;
-  const past = Math.max(0, depletionMm + useTodayMm - readilyMm) / Math.max(1, totalMm - readilyMm);
-  return {
-    minutes: watering.run.minutes,
-    litres: watering.run.litres,
-    loss: LEAST_LOSS + tender * bed.bed.areaM2 * Math.min(1, past),
-    first:
-      plants.some(
-        ({ crop, plant }) =>
-          plant.stage === 'establishing' || crop.group === 'fruit trees' || crop.group === 'ornamental trees',
-      ) ||
-      watering.reason.code === 'wilting' ||
-      watering.reason.code === 'set by hand',
-  };
+  return guarded ? TIERS.first : TIERS[usualRank(bed.bed.plantings)];
+}
+
+/** Litres a bed's plants will miss over the plan, weighed by how much its crop minds. */
+const lossOf = (plan: BedPlan, date: IsoDate): number =>
+  tendernessOf(plan.bed.bed.plantings, date) * plan.bed.bed.areaM2 * plan.outlook.missedMm;
+
+interface Due {
+  i: number;
+  watering: PlannedWatering;
+  item: Competing;
 }
 
 /**
- * Makes a garden's waterings fit the minutes and litres of each day: what does not fit waits for the next open day,
- * and every bed is followed on with what it really gets.
- * @param plans each bed with its outlook; `replan` follows one bed again with days closed to it
- * @returns the plans as they fit, and what was put off or given up on the day it was due
+ * Makes a garden's waterings fit the minutes, litres and hours of each day and the litres of each week. What does not
+ * fit waits for the next open day, and every bed is followed on with what it really gets. Of what competes, that is
+ * given up whose plants would miss least by waiting, by the engine's own balance.
+ * @param plans each bed with its outlook; `follow` tries one bed again with other days closed to it
+ * @returns the plans as they fit, what was put off, and each day's runs on the clock
+ * Source: marginal loss, FAO-33's yield response as its weight; checked against the exact optimum in the tests.
  */
 export function fitToLimits(
-  plans: BedPlan[],
+  plans: readonly BedPlan[],
   constraints: PlanConstraints,
-  options: { today: IsoDate; horizonDays: number },
-  replan: (bed: PlanBed) => BedPlan,
-): { plans: BedPlan[]; leftOut: GardenPlan['leftOut'] } {
-  const caps = { minutes: constraints.minutesPerDay, litres: constraints.litresPerDay };
-  if (caps.minutes === undefined && caps.litres === undefined) return { plans, leftOut: [] };
+  options: { site: Site; today: IsoDate; horizonDays: number },
+  follow: Follow,
+): {
+  plans: BedPlan[];
+  leftOut: GardenPlan['leftOut'];
+  schedule: GardenPlan['schedule'];
+} {
+  const weigh = weigher(follow, constraints, options);
   const current = [...plans];
   const leftOut: GardenPlan['leftOut'] = [];
+  const schedule: GardenPlan['schedule'] = [];
+  const week = { monday: '', litres: 0 };
   for (let d = 0; d < options.horizonDays; d += 1) {
     const date = addDays(options.today, d);
-    const due = current.flatMap((plan, i) => {
-      const watering = plan.waterings.find((w) => w.date === date);
-      return watering ? [{ i, watering, item: competing(plan, watering) }] : [];
-    });
-    const made = allocateDay(
-      due.map((x) => x.item),
-      caps,
-    );
-    for (const [k, { i, watering }] of due.entries()) {
-      if (made[k]) continue;
-      const plan = current[i] as BedPlan;
-      const minutesOver = caps.minutes !== undefined && watering.run.minutes > caps.minutes;
-      const litresOver = caps.litres !== undefined && watering.run.litres > caps.litres;
-      leftOut.push({
-        bedId: watering.bedId,
-        date,
-        minutes: watering.run.minutes,
-        litres: watering.run.litres,
-        why: litresOver || (!minutesOver && caps.minutes === undefined) ? 'litres a day' : 'minutes a day',
-        tooLarge: minutesOver || litresOver,
-      });
-      const bed: PlanBed = {
-        ...plan.bed,
-        blocked: [...(plan.bed.blocked ?? []), date],
-        fixed: plan.bed.fixed?.filter((f) => f.date !== date),
-      };
-      current[i] = replan(bed);
+    const sun = sunOf(constraints, options.site, date);
+    if (mondayOf(date) !== week.monday) {
+      week.monday = mondayOf(date);
+      week.litres = d === 0 ? within('litresThisWeek', constraints.litresThisWeek ?? 0, 0, 1e9, 'L') : 0;
     }
+    const refuse = (refused: readonly { due: Due; why: Cap; tooLarge: boolean }[]): void => {
+      for (const { due, why, tooLarge } of refused) {
+        const { watering, i } = due;
+        leftOut.push({
+          bedId: watering.bedId,
+          date,
+          until: null,
+          minutes: watering.run.minutes,
+          litres: watering.run.litres,
+          why,
+          tooLarge,
+        });
+        const plan = current[i] as BedPlan;
+        current[i] = follow(plan, putOff(plan, date));
+      }
+    };
+    refuse(overWeek(current, date, week, constraints, weigh));
+    refuse(overDay(current, date, constraints, weigh));
+    let slots: RunSlot[] = [];
+    if (sun) {
+      const jobs = dueOn(current, date).map(({ i, watering }) => ({
+        due: { i, watering, item: itemOf(current[i] as BedPlan, watering, 0) },
+        job: dayJob((current[i] as BedPlan).bed, watering, 0, constraints, sun),
+      }));
+      let made = daySchedule(
+        jobs.map((j) => j.job),
+        constraints.lines,
+      );
+      if (made.unfit.length > 0) {
+        // Only now is it worth knowing what each would miss.
+        const weighed = jobs.map(({ due, job }) => ({
+          due,
+          job: { ...job, loss: weigh(current[due.i] as BedPlan, due.watering).loss },
+        }));
+        made = daySchedule(
+          weighed.map((j) => j.job),
+          constraints.lines,
+        );
+        refuse(
+          weighed
+            .filter(({ job }) => made.unfit.includes(job.bedId))
+            .map(({ due, job }) => ({
+              due,
+              why: 'open hours' as const,
+              tooLarge: daySchedule([job], constraints.lines).unfit.length > 0,
+            })),
+        );
+      }
+      slots = made.slots;
+      schedule.push({ date, sun, slots });
+    }
+    week.litres += dueOn(current, date).reduce((sum, { watering }) => sum + watering.run.litres, 0);
   }
-  return { plans: current, leftOut };
+  return { plans: current, leftOut: told(leftOut, current), schedule };
+}
+
+const sunOf = (constraints: PlanConstraints, site: Site, date: IsoDate): SunOnClock | null =>
+  constraints.clock
+    ? sunOnClock({ ...constraints.clock, latitudeDeg: site.latitudeDeg, dayOfYear: dayOfYear(date) })
+    : null;
+
+const dueOn = (plans: readonly BedPlan[], date: IsoDate): { i: number; watering: PlannedWatering }[] =>
+  plans.flatMap((plan, i) => {
+    const watering = plan.waterings.find((w) => w.date === date);
+    return watering ? [{ i, watering }] : [];
+  });
+
+const itemOf = (plan: BedPlan, watering: PlannedWatering, loss: number): Competing => ({
+  minutes: watering.run.minutes,
+  litres: watering.run.litres,
+  loss,
+  tier: tierOf(plan, watering),
+});
+
+type Weigh = (plan: BedPlan, watering: PlannedWatering) => Competing;
+
+/**
+ * What waiting costs a bed: what its plants miss more when a watering is put off, and if it would then have grown past
+ * what any day allows, when it never comes. Asked once for each plan of a bed.
+ */
+function weigher(
+  follow: Follow,
+  caps: PlanConstraints,
+  { today, horizonDays }: { today: IsoDate; horizonDays: number },
+): Weigh {
+  const known = new WeakMap<PlannedWatering, Competing>();
+  const last = addDays(today, horizonDays - 1);
+  return (plan, watering) => {
+    const before = known.get(watering);
+    if (before) return before;
+    const { date } = watering;
+    let waited = follow(plan, putOff(plan, date));
+    const then = waited.waterings.find((w) => w.date > date);
+    if (then && tooLarge(then, caps)) waited = follow(plan, putOff(plan, date, daysBetween(date, last) + 1));
+    const item = itemOf(plan, watering, LEAST_LOSS + Math.max(0, lossOf(waited, date) - lossOf(plan, date)));
+    known.set(watering, item);
+    return item;
+  };
+}
+
+const tooLarge = ({ run }: PlannedWatering, caps: PlanConstraints): boolean =>
+  run.minutes > (caps.minutesPerDay ?? Number.POSITIVE_INFINITY) ||
+  run.litres >
+    Math.min(caps.litresPerDay ?? Number.POSITIVE_INFINITY, caps.litresPerWeek ?? Number.POSITIVE_INFINITY);
+
+/** What a day's own caps refuse. */
+function overDay(
+  plans: readonly BedPlan[],
+  date: IsoDate,
+  constraints: PlanConstraints,
+  weigh: Weigh,
+): { due: Due; why: Cap; tooLarge: boolean }[] {
+  const caps = { minutes: constraints.minutesPerDay, litres: constraints.litresPerDay };
+  const due = dueOn(plans, date);
+  const sum = (of: (w: PlannedWatering) => number): number => due.reduce((s, x) => s + of(x.watering), 0);
+  const over = {
+    minutes: sum((w) => w.run.minutes) > (caps.minutes ?? Number.POSITIVE_INFINITY),
+    litres: sum((w) => w.run.litres) > (caps.litres ?? Number.POSITIVE_INFINITY),
+  };
+  if (!over.minutes && !over.litres) return [];
+  const items: Due[] = due.map((x) => ({ ...x, item: weigh(plans[x.i] as BedPlan, x.watering) }));
+  const made = allocateDay(
+    items.map((x) => x.item),
+    caps,
+  );
+  return items.flatMap((x, k) => {
+    if (made[k]) return [];
+    const minutesOver = caps.minutes !== undefined && x.watering.run.minutes > caps.minutes;
+    const litresOver = caps.litres !== undefined && x.watering.run.litres > caps.litres;
+    const why: Cap = litresOver || (!minutesOver && !over.minutes) ? 'litres a day' : 'minutes a day';
+    return [{ due: x, why, tooLarge: minutesOver || litresOver }];
+  });
+}
+
+/** What the week's litres refuse today: everything still planned this week competes for what is left of them. */
+function overWeek(
+  plans: readonly BedPlan[],
+  date: IsoDate,
+  week: { monday: IsoDate; litres: number },
+  constraints: PlanConstraints,
+  weigh: Weigh,
+): { due: Due; why: Cap; tooLarge: boolean }[] {
+  const cap = constraints.litresPerWeek;
+  if (cap === undefined) return [];
+  const left = Math.max(0, cap - week.litres);
+  const last = addDays(week.monday, 6);
+  const rest = plans.flatMap((plan, i) =>
+    plan.waterings.filter((w) => w.date >= date && w.date <= last).map((watering) => ({ i, watering })),
+  );
+  if (rest.reduce((sum, { watering }) => sum + watering.run.litres, 0) <= left) return [];
+  const items: Due[] = rest.map((x) => ({ ...x, item: weigh(plans[x.i] as BedPlan, x.watering) }));
+  const made = allocateDay(
+    items.map((x) => x.item),
+    { litres: left },
+  );
+  return items.flatMap((x, k) =>
+    made[k] || x.watering.date !== date
+      ? []
+      : [{ due: x, why: 'litres a week' as const, tooLarge: x.watering.run.litres > cap }],
+  );
+}
+
+/** Each putting off told once, from its first day to the day it finds room. */
+function told(leftOut: GardenPlan['leftOut'], plans: readonly BedPlan[]): GardenPlan['leftOut'] {
+  const out: GardenPlan['leftOut'] = [];
+  for (const left of leftOut) {
+    const made = plans.find((p) => p.bed.id === left.bedId)?.waterings.find((w) => w.date > left.date);
+    const until = made?.date ?? null;
+    const same = out.find((o) => o.bedId === left.bedId && o.until === until);
+    if (!same) out.push({ ...left, until });
+    else same.tooLarge ||= left.tooLarge;
+  }
+  return out.sort((a, b) => daysBetween(b.date, a.date));
 }

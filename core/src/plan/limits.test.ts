@@ -4,7 +4,7 @@ import solver from 'javascript-lp-solver';
 import { seattle } from '../../tests/seattle.ts';
 import { completeWeather } from '../weather/completeWeather.ts';
 import { allocateDay, type Competing } from './allocate.ts';
-import { weekdayOf } from './fitToLimits.ts';
+import { mondayOf, weekdayOf } from './weekdays.ts';
 import { planGarden } from './planGarden.ts';
 import type { PlanBed, PlanConstraints } from './types.ts';
 
@@ -66,6 +66,154 @@ describe('days of the week', () => {
   });
 });
 
+describe('hours, lines and wind', () => {
+  const clock = { longitudeDeg: -122.3, utcOffsetHours: -7 };
+  test('the plan never asks for a closed hour, and what finds no room in the open ones is named', () => {
+    const hours = [{ from: 18 * 60, until: 7 * 60 }];
+    const made = plan({ clock, hours });
+    const slots = made.schedule.flatMap((day) => day.slots);
+    expect(slots.length).toBeGreaterThan(0);
+    for (const s of slots) expect(s.until <= 7 * 60 + 1e-6 || s.from >= 18 * 60 - 1e-6).toBe(true);
+    const short = plan({ clock, hours: [{ from: 360, until: 380 }] });
+    expect(short.leftOut.some((l) => l.why === 'open hours')).toBe(true);
+    for (const w of short.waterings) expect(w.run.totalMinutes).toBeLessThanOrEqual(20 + 1e-6);
+  });
+  test('every watering of the plan has its runs on the clock', () => {
+    const made = plan({ clock });
+    for (const w of made.waterings) {
+      const day = made.schedule.find((s) => s.date === w.date);
+      const ran = day?.slots.filter((s) => s.bedId === w.bedId).reduce((sum, s) => sum + s.until - s.from, 0);
+      expect(ran).toBeCloseTo(w.run.minutes, 6);
+    }
+  });
+  const gusty = weather.map((day) =>
+    day.date >= '2015-07-09' && day.date <= '2015-07-14' ? { ...day, windMs: 8 } : day,
+  );
+  const sprayed = [bed(1, 'carrot', '2015-05-01', 'sprinkler'), bed(2, 'tomato', '2015-05-15')];
+  const inWind = (constraints: PlanConstraints) =>
+    planGarden({ site, beds: sprayed }, gusty, constraints, { today: '2015-07-08', members: 0 });
+  test('sprinklers rest on windy days, two in a row at most; a wand on the soil does not', () => {
+    const made = inWind({});
+    const days = (id: number): string[] => made.waterings.filter((w) => w.bedId === id).map((w) => w.date);
+    for (const date of ['2015-07-09', '2015-07-10', '2015-07-12', '2015-07-13'])
+      expect(days(1)).not.toContain(date);
+    const calm = inWind({ windHoldMs: 20 });
+    const wand = (m: typeof made) =>
+      m.waterings.filter((w) => w.bedId === 2).map((w) => [w.date, w.run.litres]);
+    expect(wand(made)).toEqual(wand(calm));
+  });
+  test('rules for sprays alone leave drip and wand their days', () => {
+    const made = inWind({ weekdays: [0], restricts: 'sprays', windHoldMs: 70 });
+    for (const w of made.waterings.filter((x) => x.bedId === 1)) expect(weekdayOf(w.date)).toBe(0);
+    expect(made.waterings.filter((x) => x.bedId === 2).some((w) => weekdayOf(w.date) !== 0)).toBe(true);
+  });
+});
+
+describe('few rounds', () => {
+  test('fewer days with a round, hardly a drop missed, hardly more water', () => {
+    const made = (constraints: PlanConstraints) =>
+      planGarden({ site, beds: beds.filter((b) => b.id !== 3) }, weather, constraints, {
+        today: '2015-07-08',
+        members: 0,
+      });
+    const many = made({});
+    const few = made({ fewRounds: true });
+    const days = (m: typeof many): number => new Set(m.waterings.map((w) => w.date)).size;
+    const total = (m: typeof many): number => m.waterings.reduce((sum, w) => sum + w.run.litres, 0);
+    expect(days(few)).toBeLessThan(days(many));
+    expect(days(few)).toBe(days(many) - few.sparedRounds.length);
+    expect(total(few)).toBeLessThanOrEqual(total(many) * 1.05);
+    for (const [i, outlook] of few.beds.entries())
+      expect(outlook.missedMm).toBeLessThanOrEqual(
+        (many.beds[i]?.missedMm ?? 0) + 0.3 * few.sparedRounds.length,
+      );
+  });
+});
+
+describe('rain to come', () => {
+  // Dry but for one day two days ahead.
+  const withRain = (rainMm: number, rainChance: number) =>
+    weather.map((day) => {
+      if (day.date < '2015-07-08') return day;
+      const wet = day.date === '2015-07-09';
+      return {
+        ...day,
+        source: 'forecast' as const,
+        rainMm: wet ? rainMm : 0,
+        rainChance: wet ? rainChance : 0,
+      };
+    });
+  const thirsty = (fullness: number): PlanBed => ({
+    ...bed(1, 'tomato', '2015-05-15'),
+    startOn: '2015-07-06',
+    startFullness: fullness,
+  });
+  const first = (fullness: number, rainMm: number, rainChance: number) =>
+    planGarden(
+      { site, beds: [thirsty(fullness)] },
+      withRain(rainMm, rainChance),
+      {},
+      {
+        today: '2015-07-08',
+        members: 0,
+      },
+    );
+  /** The fullest start at which the bed is just due today without rain. */
+  const due = Array.from({ length: 60 }, (_, i) => 0.9 - i / 100).find(
+    (f) => first(f, 0, 0).waterings[0]?.date === '2015-07-08',
+  ) as number;
+  test('likely rain is waited for and its risk told; unlikely rain is not', () => {
+    const { leave } = first(due, 60, 0.9).beds[0] as { leave: unknown };
+    expect(leave).toMatchObject({ code: 'rain coming', on: '2015-07-09', chance: 0.9 });
+    expect(first(due, 60, 0.3).waterings[0]?.date).toBe('2015-07-08');
+  });
+  test('more rain never brings a date forward', () => {
+    let latest = '';
+    for (const rainMm of [0, 5, 10, 20, 40, 80]) {
+      const date = first(due, rainMm, 0.9).waterings[0]?.date ?? '9999';
+      expect(date >= latest).toBe(true);
+      latest = date;
+    }
+  });
+});
+
+describe('the week’s litres and who comes first', () => {
+  test('no week goes over its litres, what was given before today counted', () => {
+    const made = plan({ litresPerWeek: 600, litresThisWeek: 250 });
+    const weeks = new Map<string, number>([[mondayOf('2015-07-08'), 250]]);
+    for (const w of made.waterings)
+      weeks.set(mondayOf(w.date), (weeks.get(mondayOf(w.date)) ?? 0) + w.run.litres);
+    for (const litres of weeks.values()) expect(litres).toBeLessThanOrEqual(600 + 1e-6);
+    expect(made.leftOut.some((l) => l.why === 'litres a week')).toBe(true);
+    expect(made.givenUp.length).toBeGreaterThan(0);
+  });
+  test('the gardener’s ranking is kept: a bed put last is short before one put first', () => {
+    const ranked = (first: number) =>
+      planGarden(
+        { site, beds: beds.map((b) => ({ ...b, rank: b.id === first ? 'first' : 'last' }) as PlanBed) },
+        weather,
+        { litresPerWeek: 300 },
+        { today: '2015-07-08', members: 0 },
+      );
+    const missed = (m: ReturnType<typeof ranked>, id: number): number =>
+      m.beds.find((b) => b.bedId === id)?.missedMm ?? 0;
+    for (const id of [1, 2, 3]) {
+      const other = id === 1 ? 2 : 1;
+      expect(missed(ranked(id), id)).toBeLessThanOrEqual(missed(ranked(other), id));
+    }
+  });
+});
+
+describe('missed waterings', () => {
+  test('days past the line without water are counted, and days left on purpose end the count', () => {
+    const dry = { ...bed(1, 'tomato', '2015-05-15'), startOn: '2015-07-01', startFullness: 0.1 };
+    const reason = (b: PlanBed) =>
+      planGarden({ site, beds: [b] }, weather, {}, { today: '2015-07-06', members: 0 }).waterings[0]?.reason;
+    expect(reason(dry)?.overdueDays).toBe(5);
+    expect(reason({ ...dry, leftOn: ['2015-07-03'] })?.overdueDays).toBe(2);
+  });
+});
+
 describe('caps', () => {
   test('no day goes over its minutes or its litres, and what is put off is told', () => {
     const free = plan({});
@@ -79,7 +227,12 @@ describe('caps', () => {
     expect(free.leftOut).toEqual([]);
   });
   test('plants not yet rooted are not dropped before a lawn', () => {
-    const item = (first: boolean, loss: number): Competing => ({ minutes: 30, litres: 100, loss, first });
+    const item = (first: boolean, loss: number): Competing => ({
+      minutes: 30,
+      litres: 100,
+      loss,
+      tier: first ? 0 : 1,
+    });
     expect(allocateDay([item(false, 50), item(true, 1)], { minutes: 40 })).toEqual([false, true]);
   });
   test('the same plan comes out each time', () =>
@@ -114,7 +267,7 @@ describe('against the exact optimum (a general mixed-integer solver), on small r
       minutes: fc.integer({ min: 2, max: 90 }),
       litres: fc.integer({ min: 10, max: 900 }),
       loss: fc.integer({ min: 1, max: 100 }),
-      first: fc.constant(false),
+      tier: fc.constant(1 as const),
     });
     fc.assert(
       fc.property(

@@ -4,11 +4,16 @@ import { atLeast, within } from '../units/guard.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { forecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
-import { outlookOf } from './bedOutlook.ts';
-import { closedDays, fitToLimits, type BedPlan } from './fitToLimits.ts';
+import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
+import { followAhead, startOf, type BedStart } from './bedOutlook.ts';
+import { closedDays, windyDays } from './closures.ts';
+import { fitToLimits, type BedPlan, type Follow } from './fitToLimits.ts';
+import { gatherRounds } from './gatherRounds.ts';
 import type { BedOutlook, GardenPlan, PlanBed, PlanConstraints, PlanOptions } from './types.ts';
 
 const DEFAULT_MEMBERS = 200;
+/** Less than this is not told as given up, mm. Judgement. */
+const LEAST_MISSED_MM = 0.5;
 
 /**
  * The garden's waterings from today on: for each bed the balance up to this morning, then ahead through the
@@ -16,9 +21,9 @@ const DEFAULT_MEMBERS = 200;
  * Likely rain that would do a good part of the job is waited for while the bed can stand it.
  * @param garden site and beds
  * @param weather an unbroken series from the earliest `startOn` to the last day of the horizon
- * @param constraints limits of the garden: open days, minutes and litres of a day; what does not fit waits for the next open day
+ * @param constraints limits of the garden: open days and hours, minutes, litres, lines, wind; what does not fit waits for the next open day
  * @param options today, and how many days ahead
- * @returns waterings in date order, what was left out, and every bed's outlook
+ * @returns waterings in date order, each day's runs on the clock, what was left out and what that costs, and every bed's outlook
  * @throws RangeError when the weather does not cover the days asked for, or a bed is impossible
  * Source: refill at the readily available water, FAO-56 ch. 8; waiting for rain is a judgement named above.
  */
@@ -31,7 +36,15 @@ export function planGarden(
   const horizonDays = within('horizonDays', options.horizonDays ?? 14, 1, 28, 'days');
   const { today } = options;
   if (garden.beds.length === 0)
-    return { waterings: [], todayTotals: { minutes: 0, litres: 0 }, leftOut: [], beds: [] };
+    return {
+      waterings: [],
+      todayTotals: { minutes: 0, litres: 0 },
+      leftOut: [],
+      givenUp: [],
+      sparedRounds: [],
+      schedule: [],
+      beds: [],
+    };
   atLeast('weather', weather, 1);
   const first = (weather[0] as SourcedDay).date;
   const end = addDays(today, horizonDays - 1);
@@ -52,20 +65,29 @@ export function planGarden(
         })
       : null;
 
-  const closed = closedDays(constraints, today, horizonDays);
-  const follow = (bed: PlanBed): BedPlan => ({
+  const aheadDays = days.slice(daysBetween(first, today));
+  const starts = new Map<number, BedStart>();
+  const follow: Follow = (plan, bed) => ({
     bed,
-    ...outlookOf(bed, days, series, first, { today, horizonDays }, ensemble),
+    ...followAhead(starts.get(plan.bed.id) as BedStart, bed, { today, horizonDays }),
   });
-  const plans = garden.beds.map((bed) => {
+  const free = garden.beds.map((bed, i) => {
     if (bed.startOn < first || bed.startOn > today) {
       throw new RangeError(`startOn must lie from ${first} to ${today}; got ${bed.startOn}`);
     }
     within('startFullness', bed.startFullness, 0, 1);
-    return follow(closed.length > 0 ? { ...bed, closed } : bed);
+    const start = startOf(bed, days, series, first, today, ensemble);
+    starts.set(bed.id, start);
+    const closed = closedDays(bed, constraints, today, horizonDays);
+    const windy = windyDays(bed, constraints, aheadDays);
+    const input = { ...bed, closed, windy };
+    options.onProgress?.(i + 1, garden.beds.length);
+    return { bed: input, ...followAhead(start, input, { today, horizonDays }) };
   });
-  const fitted = fitToLimits(plans, constraints, { today, horizonDays }, follow);
-  const { leftOut } = fitted;
+  const gathered = constraints.fewRounds
+    ? gatherRounds(free, { today, horizonDays }, follow)
+    : { plans: free, spared: [] };
+  const fitted = fitToLimits(gathered.plans, constraints, { site: garden.site, today, horizonDays }, follow);
   const beds: BedOutlook[] = fitted.plans.map((p) => p.outlook);
   const kept = fitted.plans.flatMap((p) => p.waterings);
   kept.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.bedId - b.bedId));
@@ -74,5 +96,27 @@ export function planGarden(
     minutes: now.reduce((sum, w) => sum + w.run.minutes, 0),
     litres: now.reduce((sum, w) => sum + w.run.litres, 0),
   };
-  return { waterings: kept, todayTotals, leftOut, beds };
+  return {
+    waterings: kept,
+    todayTotals,
+    leftOut: fitted.leftOut,
+    givenUp: givenUp(gathered.plans, fitted.plans),
+    sparedRounds: gathered.spared,
+    schedule: fitted.schedule,
+    beds,
+  };
+}
+
+/** What the limits cost each bed they touch. */
+function givenUp(free: readonly BedPlan[], fitted: readonly BedPlan[]): GardenPlan['givenUp'] {
+  const short = ({ outlook }: BedPlan): number =>
+    outlook.ahead.filter((day) => day.stressCoefficient < SHORT_OF_WATER).length;
+  return fitted.flatMap((plan, i) => {
+    const before = free[i] as BedPlan;
+    const shortDays = short(plan) - short(before);
+    const missedMm = plan.outlook.missedMm - before.outlook.missedMm;
+    return plan !== before && (shortDays > 0 || missedMm > LEAST_MISSED_MM)
+      ? [{ bedId: plan.bed.id, shortDays, missedMm }]
+      : [];
+  });
 }

@@ -6,6 +6,10 @@ import type { SchoolId } from '../schools/schools.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { DaySource } from '../weather/completeWeather.ts';
 import type { RainClimatology } from '../weather/forecastEnsemble.ts';
+import type { SunOnClock } from '../weather/sunOnClock.ts';
+import type { DayLines, RunSlot } from './daySchedule.ts';
+import type { Span } from './openSpans.ts';
+import type { Rank } from './rank.ts';
 
 /** A bed as the plan takes it: its ground and plants, its water, what it has had and how it began. */
 export interface PlanBed {
@@ -28,8 +32,17 @@ export interface PlanBed {
   fixed?: { date: IsoDate; localMm?: number }[];
   /** Days on which it is not watered: put off or left out. */
   blocked?: IsoDate[];
-  /** Days closed to the whole garden: beds are filled before them if they would run dry on them. */
+  /** Days closed to it by rule: it is filled before them if it would run dry on them. */
   closed?: IsoDate[];
+  /** Days too windy for what carries its water, and days on which a round is spared: the same, but hand and wilting overrule them. */
+  windy?: IsoDate[];
+  spared?: IsoDate[];
+  /** Days on which it was left on purpose. */
+  leftOn?: IsoDate[];
+  /** The tap it draws from; beds without one share one. */
+  tap?: number;
+  /** Who is served first when water or time is short; default ordinary, turf last. */
+  rank?: Rank;
 }
 
 export interface PlanOptions {
@@ -42,6 +55,8 @@ export interface PlanOptions {
   seed?: number;
   /** Rain of the season on days past the forecast; without it such days are dry. */
   climatology?: RainClimatology;
+  /** Called as beds are followed: how many of how many. */
+  onProgress?: (done: number, of: number) => void;
 }
 
 /** When the next watering falls due in 10, 50 and 90 % of the ways the weather may go; null past the horizon. */
@@ -60,13 +75,37 @@ export interface PlanConstraints {
   /** Minutes the taps may run on one day, and litres they may give. */
   minutesPerDay?: number;
   litresPerDay?: number;
+  /** Litres the taps may give from Monday to Sunday, and what they have given this week before today. */
+  litresPerWeek?: number;
+  litresThisWeek?: number;
   /** Days of the week on which it may be watered, Sunday 0; absent means all. */
   weekdays?: number[];
+  /** Hours of the clock in which it may be watered; absent means all. */
+  hours?: Span[];
+  /** Days and hours hold for everything, or for sprinklers and sprays alone; default everything. */
+  restricts?: 'everything' | 'sprays';
+  /** Mean wind of a day over which what throws water rests, m/s at 2 m; default `WIND_HOLD_MS`. */
+  windHoldMs?: number;
+  /** The clock of the garden; without it the day's runs are not put on it, and hours do not count. */
+  clock?: { longitudeDeg?: number; utcOffsetHours: number };
+  /** What can run at once. */
+  lines?: DayLines;
+  /** Go round on fewer days where beds can be filled a little early without loss; default false. */
+  fewRounds?: boolean;
 }
 
 /** What a watering was decided on, as facts; the words are made where they are shown. mm deep in the watered ground. */
 export interface WaterReason {
-  code: 'refill line' | 'establishing' | 'planting drench' | 'wilting' | 'set by hand' | 'fixed week';
+  code:
+    | 'refill line'
+    | 'establishing'
+    | 'planting drench'
+    | 'wilting'
+    | 'set by hand'
+    | 'fixed week'
+    | 'before closed days'
+    | 'before wind'
+    | 'with this round';
   /** Gone from the root zone this morning, what it can spare today, and what it can hold. */
   depletionMm: number;
   readilyMm: number;
@@ -76,15 +115,28 @@ export interface WaterReason {
   cropUseMm: number;
   /** Share of the store that may go, before the day's use moves it. */
   depletionShare: number;
+  /** Days it has been past its line already without water: missed, or put off. */
+  overdueDays: number;
+  /** Rain today that would spare it, mm. */
+  sparedByRainMm: number;
 }
 
 /** Why a bed is left alone today. */
 export type LeaveReason =
   | { code: 'enough in store'; daysInHand: number; depletionMm: number; readilyMm: number }
-  | { code: 'rain coming'; on: IsoDate; rainMm: number; chance: number }
+  | {
+      code: 'rain coming';
+      on: IsoDate;
+      rainMm: number;
+      chance: number;
+      missedMm: number;
+      missedShare: number;
+    }
   | { code: 'too wet'; airlessDays: number }
   | { code: 'toughening'; until: IsoDate }
   | { code: 'not on this day'; on: IsoDate | null }
+  | { code: 'too windy'; windMs: number }
+  | { code: 'round spared' }
   | { code: 'nothing growing' }
   | { code: 'settled today' };
 
@@ -118,11 +170,16 @@ export interface BedOutlook {
   stage: StageName | null;
   stages: { stage: StageName; from: IsoDate }[];
   next: PlannedWatering | null;
+  /** Water the plants will want over the horizon and not get, mm over the bed. */
+  missedMm: number;
   /** Null when no ensemble was asked for. */
   window: DueWindow | null;
   /** Present when nothing is asked of the bed today. */
   leave: LeaveReason | null;
 }
+
+/** Limits a watering may fail to fit. */
+export type Cap = 'minutes a day' | 'litres a day' | 'litres a week' | 'open hours';
 
 export interface GardenPlan {
   waterings: PlannedWatering[];
@@ -133,9 +190,17 @@ export interface GardenPlan {
     date: IsoDate;
     minutes: number;
     litres: number;
-    why: 'minutes a day' | 'litres a day';
+    why: Cap;
+    /** The day on which it finds room after all; null when not within the plan. */
+    until: IsoDate | null;
     /** It would not fit even alone: it must be split, or the limit raised. */
     tooLarge: boolean;
   }[];
+  /** What the limits cost each bed they touch: days its plants run short more than without them, and mm they miss more. */
+  givenUp: { bedId: number; shortDays: number; missedMm: number }[];
+  /** Rounds spared by filling beds a little early. */
+  sparedRounds: IsoDate[];
+  /** The runs of each day on the clock; empty without a clock. */
+  schedule: { date: IsoDate; sun: SunOnClock; slots: RunSlot[] }[];
   beds: BedOutlook[];
 }

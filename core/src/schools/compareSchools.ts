@@ -5,6 +5,7 @@ import { cropOf } from '../plants/plantOnDay.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { Site } from '../weather/types.ts';
+import { SHORT_OF_WATER } from './shortOfWater.ts';
 import { SCHOOLS, schoolOf, type SchoolId } from './schools.ts';
 
 export interface SchoolFigures {
@@ -23,9 +24,6 @@ export interface SchoolFigures {
   /** Mean depth each watering reached, mm. */
   reachesMm: number;
 }
-
-/** Under this the plants are short of water, and it would show. Judgement. */
-export const SHORT_OF_WATER = 0.95;
 
 /**
  * What each school would do on one bed over the same days, each followed to the letter.

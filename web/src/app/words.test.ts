@@ -25,6 +25,8 @@ const reason: WaterReason = {
   totalMm: 77.6,
   useTodayMm: 7.1,
   cropUseMm: 7.1,
+  overdueDays: 0,
+  sparedByRainMm: 9,
   depletionShare: 0.4,
 };
 
@@ -54,9 +56,18 @@ describe('why a bed is left alone', () => {
     expect(plain(leaveSentence(enough, metric, null))).toBe('9 of the 29 mm it can spare are gone.');
   });
   test('rain, wet ground, bare ground and what was done today', () => {
-    const rain: LeaveReason = { code: 'rain coming', on: '2026-07-22', rainMm: 27, chance: 0.6 };
+    const rain: LeaveReason = {
+      code: 'rain coming',
+      on: '2026-07-22',
+      rainMm: 27,
+      chance: 0.6,
+      missedMm: 0.8,
+      missedShare: 0.06,
+    };
     expect(leaveHead(rain, null)).toBe('rain likely Wed 22');
-    expect(plain(leaveSentence(rain, metric, null))).toMatch(/27 mm .*60 %/);
+    expect(plain(leaveSentence(rain, metric, null))).toMatch(/27 mm .*60 %.* 6 % less than they wanted/);
+    expect(plain(leaveSentence({ ...rain, missedShare: 0 }, metric, null))).toMatch(/even if none comes/);
+    expect(plain(leaveSentence({ code: 'too windy', windMs: 8 }, us, null))).toMatch(/Wind of 18 mph/);
     expect(plain(leaveSentence({ code: 'too wet', airlessDays: 3 }, metric, null))).toMatch(
       /short of air for 3 days/,
     );

@@ -20,6 +20,13 @@ export type Sentence = Piece[];
 export const plain = (sentence: Sentence): string =>
   sentence.map((piece) => (typeof piece === 'string' ? piece : piece.text)).join('');
 
+/** Why a bed gets its water before it is due. */
+const EARLY = {
+  'before closed days': 'Not due yet, but it would run short on the closed days ahead: ',
+  'before wind': 'Not due yet, but tomorrow is too windy to spray: ',
+  'with this round': 'Not due until tomorrow; with this round it spares you one: ',
+} as const;
+
 /** One sentence of why a bed is watered today. */
 export function waterSentence(reason: WaterReason, reachesMm: number, units: Units): Sentence {
   const past = reason.depletionMm > reason.readilyMm;
@@ -48,6 +55,20 @@ export function waterSentence(reason: WaterReason, reachesMm: number, units: Uni
       ' are gone of the ',
       spare,
       ' it can spare. It goes ',
+      deep,
+      ' deep.',
+    ];
+  if (
+    reason.code === 'before closed days' ||
+    reason.code === 'before wind' ||
+    reason.code === 'with this round'
+  )
+    return [
+      EARLY[reason.code],
+      gone,
+      ' of the ',
+      spare,
+      ' it can spare are gone. This fills it to ',
       deep,
       ' deep.',
     ];
@@ -81,6 +102,10 @@ export function leaveHead(reason: LeaveReason, nextDate: string | null): string 
       return `toughening until ${shortDay(reason.until)}`;
     case 'not on this day':
       return 'not on this day';
+    case 'too windy':
+      return 'too windy';
+    case 'round spared':
+      return 'can wait a day';
     case 'nothing growing':
       return 'nothing growing';
     case 'settled today':
@@ -104,7 +129,11 @@ export function leaveSentence(
       ];
     case 'rain coming':
       return [
-        `${units.text('depth', reason.rainMm)} expected (${Math.round(reason.chance * 100)} %), and it can stand the wait.`,
+        `${units.text('depth', reason.rainMm)} expected (${Math.round(reason.chance * 100)} %). ${
+          reason.missedShare >= 0.01
+            ? `If it fails, the plants have drunk ${Math.round(reason.missedShare * 100)} % less than they wanted by then.`
+            : 'It can stand the wait, even if none comes.'
+        }`,
       ];
     case 'too wet':
       return [
@@ -116,8 +145,13 @@ export function leaveSentence(
       ];
     case 'not on this day':
       return ['It is due, but today is closed to it or its turn was put off.'];
-    case 'nothing growing':
-      return ['Bare ground asks for no water.'];
+    case 'too windy':
+      return [
+        `Wind of ${units.text('wind', reason.windMs)} would carry the water past it. It waits for a calmer day, two at most; if the plants hang, say so and water low by hand.`,
+      ];
+    case 'round spared':
+      return ['Nothing else asks for a round today, and this hardly minds: it goes with tomorrow’s.'];
+    case 'nothing ground asks for no water.'];
     case 'settled today':
       if (event?.kind === 'skip') return [`Skipped: ${event.reason ?? 'no reason given'}.`];
       return [event?.litres ? `Had ${units.text('volume', event.litres)} today.` : 'Had its water today.'];
