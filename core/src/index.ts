@@ -124,7 +124,6 @@ export { allocateDay, type Competing, type DayCaps } from './plan/allocate.ts';
 export { mondayOf, weekdayOf } from './plan/weekdays.ts';
 export { RANKS, usualRank, type Rank } from './plan/rank.ts';
 export { WIND_HOLD_MS } from './plan/closures.ts';
-export { passesOf } from './plan/dayJobs.ts';
 export {
   daySchedule,
   type DayJob,
@@ -133,6 +132,10 @@ export {
   type RunSlot,
 } from './plan/daySchedule.ts';
 export { DAY_MINUTES, openHours, openSpans, type Span } from './plan/openSpans.ts';
+export { walkFrom, type Walk } from './plan/walk.ts';
+export { dayJob, passesOf } from './plan/dayJobs.ts';
+export { leafWetHours, type LeafWet } from './delivery/leafWet.ts';
+export { checkFirst, type CheckFirst } from './checks/checkFirst.ts';
 export { sunOnClock, type SunOnClock } from './weather/sunOnClock.ts';
 export { planGarden } from './plan/planGarden.ts';
 export type * from './plan/types.ts';

@@ -61,6 +61,8 @@ export function runPlan(options: {
   areaM2: number;
   delivery: Delivery;
   infiltrationMmPerHour: number;
+  /** Several short runs spread over the day, for those who water so on purpose. */
+  pulses?: { count: number; apartMinutes: number };
 }): RunPlan {
   const { delivery } = options;
   const localMm = positive('localMm', options.localMm, 1000, 'mm');
@@ -75,5 +77,18 @@ export function runPlan(options: {
     infiltrationMmPerHour: options.infiltrationMmPerHour,
     surfaceStorageMm: delivery.surfaceStorageMm ?? METHOD_FACTS[delivery.method].surfaceStorageMm,
   });
-  return { ...cycles, localMm, bedMm, litres, minutes: litres / delivery.litresPerMinute, rateMmPerHour };
+  const minutes = litres / delivery.litresPerMinute;
+  const run = { ...cycles, localMm, bedMm, litres, minutes, rateMmPerHour };
+  return options.pulses ? { ...run, ...pulsed(cycles, minutes, options.pulses) } : run;
+}
+
+/** A run cut into pulses, never fewer nor closer than the soil asks. */
+function pulsed(
+  cycles: CyclePlan,
+  minutes: number,
+  { count, apartMinutes }: { count: number; apartMinutes: number },
+): CyclePlan {
+  const n = Math.max(count, cycles.cycles);
+  const soakMinutes = Math.max(apartMinutes, cycles.soakMinutes);
+  return { cycles: n, runMinutes: minutes / n, soakMinutes, totalMinutes: minutes + soakMinutes * (n - 1) };
 }

@@ -218,6 +218,7 @@ export function followAhead(
         areaM2: input.bed.areaM2,
         delivery: input.delivery,
         infiltrationMmPerHour: model.profile.infiltrationMmPerHour,
+        pulses: school.pulses,
       });
       irrigationMm = plan.bedMm;
       waterings.push({

@@ -50,7 +50,8 @@ const plan = (beds: PlanBed[], constraints: PlanConstraints): GardenPlan =>
 const loss = (made: GardenPlan, beds: PlanBed[]): number =>
   made.beds.reduce((sum, outlook, i) => {
     const { bed } = beds[i] as PlanBed;
-    return sum + outlook.missedMm * bed.areaM2 * cropOf({ ...bed.plantings[0]! }).sensitivity;
+    const [planting] = bed.plantings;
+    return sum + (planting ? outlook.missedMm * bed.areaM2 * cropOf(planting).sensitivity : 0);
   }, 0);
 const minutesOn = (made: GardenPlan, date: string): number =>
   made.waterings.filter((w) => w.date === date).reduce((sum, w) => sum + w.run.minutes, 0);

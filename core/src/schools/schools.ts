@@ -29,6 +29,8 @@ export interface School {
   leastMm: number;
   /** Waters every so many days whatever the balance says, this depth less the rain since. */
   rhythm?: { days: number; mm: number };
+  /** Spreads a day's water over so many short runs, minutes apart. */
+  pulses?: { count: number; apartMinutes: number };
   /** Gives nothing from this stage on. */
   stopsAt?: StageName;
   /** Whether it may be chosen for a crop. */
@@ -75,6 +77,8 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     threshold: () => 0,
     refill: 1,
     leastMm: PULSE_LEAST_MM,
+    // Common practice: four short runs a day; two hours apart is a judgement.
+    pulses: { count: 4, apartMinutes: 120 },
     suits: everyCrop,
   },
   'hold to the first wilt': {

@@ -151,7 +151,8 @@ export function leaveSentence(
       ];
     case 'round spared':
       return ['Nothing else asks for a round today, and this hardly minds: it goes with tomorrow’s.'];
-    case 'nothing ground asks for no water.'];
+    case 'nothing growing':
+      return ['Bare ground asks for no water.'];
     case 'settled today':
       if (event?.kind === 'skip') return [`Skipped: ${event.reason ?? 'no reason given'}.`];
       return [event?.litres ? `Had ${units.text('volume', event.litres)} today.` : 'Had its water today.'];
