@@ -1,4 +1,4 @@
-import { SCHOOLS, type SchoolReason, type ToughenWindow, type WaterReason } from '@kibble/core';
+import { SCHOOLS, type Cap, type SchoolReason, type ToughenWindow, type WaterReason } from '@kibble/core';
 import { z } from 'zod';
 import { isoDate } from './parts.ts';
 import { limited } from './limited.ts';
@@ -68,8 +68,31 @@ export const fortnightView = z.object({
       date: isoDate,
       minutes: z.number(),
       litres: z.number(),
-      why: z.string(),
+      why: z.custom<Cap>(),
+      until: isoDate.nullable(),
       tooLarge: z.boolean(),
+    }),
+  ),
+  /** What the limits cost: days a bed's plants run short more than without them. */
+  givenUp: z.array(
+    z.object({ bedId: z.number(), bedName: z.string(), shortDays: z.number(), missedMm: z.number() }),
+  ),
+  /** Days left free of a round by filling beds a little early. */
+  sparedRounds: z.array(isoDate),
+  /** Runs of each day by the clock, minutes after midnight. */
+  schedule: z.array(
+    z.object({
+      date: isoDate,
+      slots: z.array(
+        z.object({
+          bedId: z.number(),
+          bedName: z.string(),
+          from: z.number(),
+          until: z.number(),
+          cycle: z.number(),
+          cycles: z.number(),
+        }),
+      ),
     }),
   ),
 });

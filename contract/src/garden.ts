@@ -2,6 +2,7 @@ import {
   BED_FORMS,
   CATALOGUE,
   GOALS,
+  RANKS,
   SCHOOLS,
   STAGE_NAMES,
   type CropEntry,
@@ -59,6 +60,8 @@ export const bedBody = z.object({
   /** The gardener's own name for a part of the garden. */
   place: z.string().trim().max(40, { error: 'Part of the garden must be 40 letters or fewer' }).nullish(),
   goal: oneOf('Goal', GOALS).default('steady'),
+  /** Who is served first when water or time is short; null leaves it to what grows there. */
+  rank: oneOf('Who comes first', RANKS).nullish(),
   shadeCloth: z.boolean().default(false),
   /** Sides of a rectangular bed; its area is what counts. */
   lengthM: limited('bedLengthM').nullish(),
@@ -79,6 +82,8 @@ export const gardenBody = z.object({
   name: name('Name of the garden'),
   latitudeDeg: limited('latitudeDeg'),
   elevationM: limited('elevationM').default(0),
+  /** For sunrise on the clock; without it the middle of the time zone is taken. */
+  longitudeDeg: limited('longitudeDeg').nullish(),
   timeZone: z
     .string()
     .min(1)
@@ -112,6 +117,23 @@ export const gardenLimits = z.object({
     .array(z.number().int().min(0).max(6))
     .min(1, { error: 'Open days must be at least one day of the week; got none' })
     .nullish(),
+  litresPerWeek: limited('weekLitres').nullish(),
+  /** Hours in which it may be watered, minutes after midnight; from after until goes over midnight. */
+  hours: z
+    .array(
+      z
+        .object({ from: limited('clockMinute').int(), until: limited('clockMinute').int() })
+        .refine(({ from, until }) => from !== until, {
+          error: 'Open hours must end at another time than they begin',
+        }),
+    )
+    .min(1)
+    .max(4, { error: 'Open hours must be at most four stretches a day' })
+    .nullish(),
+  restricts: oneOf('Rules hold for', ['everything', 'sprays']).nullish(),
+  lines: limited('atOnce').int({ error: 'Lines at once must be a whole number' }).nullish(),
+  windHoldMs: limited('windHoldMs').nullish(),
+  fewRounds: z.boolean().nullish(),
 });
 export type GardenLimits = z.infer<typeof gardenLimits>;
 
@@ -120,6 +142,7 @@ export const gardenPatch = z.object({
   name: name('Name of the garden').optional(),
   units: oneOf('Units', UNIT_SYSTEMS).optional(),
   clock: clockBody.optional(),
+  longitudeDeg: limited('longitudeDeg').nullish(),
 });
 
 export type BedBody = z.infer<typeof bedBody>;
@@ -134,6 +157,8 @@ export const planting = plantingBody.extend({
   id: z.number(),
   cropName: z.string(),
   endedOn: isoDate.nullable(),
+  /** The day its school was last chosen by hand. */
+  schoolSince: isoDate.nullable(),
   /** Stages the gardener saw begin. */
   seen: z.array(z.object({ stage: z.enum(STAGE_NAMES), on: isoDate })),
   /** The plant's own numbers when it is not of the catalogue. */
@@ -168,6 +193,7 @@ export const gardenView = z.object({
   name: z.string(),
   latitudeDeg: z.number(),
   elevationM: z.number(),
+  longitudeDeg: z.number().nullable(),
   timeZone: z.string(),
   units: z.enum(UNIT_SYSTEMS),
   clockMode: z.enum(['real', 'practice']),

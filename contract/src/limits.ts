@@ -101,6 +101,11 @@ export const LIMITS = {
   cropHeightM: { label: 'Height', min: 0.02, max: 40, quantity: 'length', unit: 'm' },
   lostPlants: { label: 'Plants lost', min: 0, max: 100_000, quantity: 'count', unit: 'plants' },
   copies: { label: 'How many beds', min: 1, max: 200, quantity: 'count', unit: 'beds' },
+  longitudeDeg: { label: 'Longitude', min: -180, max: 180, quantity: 'degrees', unit: '°' },
+  weekLitres: { label: 'Water a week', min: 0, above: true, max: 10_000_000, quantity: 'volume', unit: 'L' },
+  atOnce: { label: 'Lines at once', min: 1, max: 200, quantity: 'count', unit: 'lines' },
+  windHoldMs: { label: 'Wind', min: 0.5, max: 30, quantity: 'wind', unit: 'm/s' },
+  clockMinute: { label: 'Time of day', min: 0, max: 1440, quantity: 'count', unit: 'minutes after midnight' },
   days: { label: 'Days', min: -3650, max: 3650, quantity: 'count', unit: 'days' },
 } as const satisfies Record<string, Limit>;
 

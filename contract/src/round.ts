@@ -1,6 +1,8 @@
 import {
   QUICK_TESTS,
   type BedTask,
+  type Cap,
+  type CheckFirst,
   type BestHour,
   type LeaveReason,
   type StageStep,
@@ -11,6 +13,7 @@ import { z } from 'zod';
 import { eventView } from './events.ts';
 import { bedView, gardenView } from './garden.ts';
 import { SECTION_STATES } from './lists.ts';
+import { limited } from './limited.ts';
 import { isoDate } from './parts.ts';
 
 export const DAY_SOURCES = ['record', 'forecast', 'own record', 'ordinary day'] as const;
@@ -123,6 +126,19 @@ export const stopView = bedHead.extend({
       secondsEach: z.number().nullable(),
     })
     .nullable(),
+  /** Its runs on the clock, minutes after midnight; empty when the day has no room for them. */
+  runs: z.array(z.object({ from: z.number(), until: z.number(), cycle: z.number() })),
+  /** Look before watering, and why; null when the plan is sure enough. */
+  checkFirst: z.custom<CheckFirst>().nullable(),
+  /** Share the wind of the day takes from a thrown spray, and hours its leaves stay wet; null for what wets no leaf. */
+  spray: z
+    .object({
+      windMs: z.number().nullable(),
+      lostShare: z.number(),
+      leafWetHours: z.number(),
+      overNight: z.boolean(),
+    })
+    .nullable(),
   /** Water went down one channel here when it was watched: a light wetting first. */
   wetFirst: z.boolean(),
 });
@@ -139,9 +155,21 @@ export const roundView = z.object({
   date: isoDate,
   stops: z.array(stopView),
   leaveAlone: z.array(leaveView),
-  /** The short measurement that would narrow one bed's fortnight most; null when nothing telling is assumed. */
-  sharpen: sharpenView.nullable(),
   tasks: z.array(taskView),
+  /** The sun by the garden's clock, hours; and whether its longitude is known. */
+  sun: z.object({ sunrise: z.number(), noon: z.number(), sunset: z.number(), assumed: z.boolean() }),
+  /** Due today and put off by the garden's limits. */
+  putOff: z.array(
+    z.object({
+      bedId: z.number(),
+      bedName: z.string(),
+      why: z.custom<Cap>(),
+      until: isoDate.nullable(),
+      tooLarge: z.boolean(),
+      minutes: z.number(),
+      litres: z.number(),
+    }),
+  ),
   totals: z.object({ minutes: z.number(), litres: z.number() }),
   ribbon: z.array(ribbonDay),
   /** What in the past weeks’ and the forecast’s weather asks for action. */
@@ -189,6 +217,34 @@ export const bedPageView = bedHead.extend({
   events: z.array(eventView),
   season: balance,
 });
+
+/** Today's walk begun at another hour: what fits, and what is carried over. */
+export const walkView = z.object({
+  from: z.number(),
+  until: z.number(),
+  endsByDark: z.boolean(),
+  slots: z.array(
+    z.object({
+      bedId: z.number(),
+      bedName: z.string(),
+      from: z.number(),
+      until: z.number(),
+      cycle: z.number(),
+      cycles: z.number(),
+    }),
+  ),
+  carriedOver: z.array(z.object({ bedId: z.number(), bedName: z.string(), minutes: z.number() })),
+});
+export const walkQuery = z.object({
+  from: z.coerce.number().pipe(limited('clockMinute')),
+  minutes: z.coerce.number().pipe(limited('minutes')).optional(),
+});
+export type WalkView = z.infer<typeof walkView>;
+
+/** How far a large garden's plan is; null when none is being made. */
+export const progressView = z.object({ done: z.number(), of: z.number() }).nullable();
+export type ProgressView = z.infer<typeof progressView>;
+export const sharpenAnswer = sharpenView.nullable();
 
 /** Water of one day in the garden's section: layers as on the day's evening. */
 const sectionDay = z.object({

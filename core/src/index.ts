@@ -72,7 +72,7 @@ export {
 } from './checks/whatIsKnown.ts';
 export { oddities, type Oddity } from './checks/oddities.ts';
 export { depthCheck, settledMinutes, type DepthCheck } from './checks/depthCheck.ts';
-export { lookCheck, type LookVerdict } from './checks/lookCheck.ts';
+export { DRY_TO_MM, lookCheck, type LookVerdict } from './checks/lookCheck.ts';
 export { canAdvice, FEWEST_FOR_EVENNESS, type CanAdvice } from './delivery/canAdvice.ts';
 export { poolingTest, type PoolingTest } from './delivery/poolingTest.ts';
 export { soakerTest } from './delivery/soakerTest.ts';

@@ -6,6 +6,7 @@ export const threePoplars: GardenBody = {
   name: 'Three Poplars',
   latitudeDeg: 46.9,
   elevationM: 112,
+  longitudeDeg: 26.5,
   timeZone: 'Europe/Bucharest',
   units: 'metric',
   clock: { mode: 'practice', date: '2026-07-14' },

@@ -5,7 +5,7 @@ import type { Logger } from 'pino';
 import type { Sequelize, Transaction } from 'sequelize';
 import { Bed, EventRow, FindingRow, Garden, Planting, Tap } from './db/models.ts';
 import { todayOf, type WallClock } from './services/clock.ts';
-import { planBed } from './services/plan.ts';
+import { planBed } from './services/planBeds.ts';
 import { createBed, createGarden, gardenToView } from './services/setup.ts';
 import { earliestStart, gardenWeather, siteOf } from './services/weather.ts';
 

@@ -101,7 +101,7 @@ export function fitToLimits(
       }
     };
     refuse(overWeek(current, date, week, constraints, weigh));
-    refuse(overDay(current, date, constraints, weigh));
+    refuse(overDay(current, date, leftOfDay(constraints, d === 0), weigh));
     let slots: RunSlot[] = [];
     if (sun) {
       const jobs = dueOn(current, date).map(({ i, watering }) => ({
@@ -188,6 +188,19 @@ const tooLarge = ({ run }: PlannedWatering, caps: PlanConstraints): boolean =>
   run.minutes > (caps.minutesPerDay ?? Number.POSITIVE_INFINITY) ||
   run.litres >
     Math.min(caps.litresPerDay ?? Number.POSITIVE_INFINITY, caps.litresPerWeek ?? Number.POSITIVE_INFINITY);
+
+/** A day's limits, less what was given on it already. */
+const leftOfDay = (caps: PlanConstraints, isToday: boolean): PlanConstraints => {
+  const given = isToday ? caps.givenToday : undefined;
+  if (!given) return caps;
+  const left = (cap: number | undefined, gone: number): number | undefined =>
+    cap === undefined ? undefined : Math.max(0, cap - gone);
+  return {
+    ...caps,
+    minutesPerDay: left(caps.minutesPerDay, given.minutes),
+    litresPerDay: left(caps.litresPerDay, given.litres),
+  };
+};
 
 /** What a day's own caps refuse. */
 function overDay(

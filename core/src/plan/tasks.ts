@@ -11,6 +11,10 @@ export type BedTask =
   | { code: 'look at the mulch'; days: number }
   | { code: 'mulch before the heat'; soakFirst: boolean }
   | { code: 'shade before the heat' }
+  | { code: 'soak before the heat'; from: IsoDate }
+  | { code: 'rinse against mites' }
+  | { code: 'do the spots join'; day: number }
+  | { code: 'was missed'; days: number }
   | { code: 'a little every day'; days: number }
   | { code: 'probe it now'; minutes: number }
   | { code: 'has it begun'; stage: StageName; about: IsoDate };
@@ -33,6 +37,11 @@ export interface TaskFacts {
   offPlanDays?: number;
   /** Gone from the root zone as a share of what it can spare. */
   goneShare: number;
+  /** It is on today's round, and the days it has been due already. */
+  dueToday?: boolean;
+  overdueDays?: number;
+  /** Pulses a day were chosen on this day. */
+  pulsesSince?: IsoDate;
 }
 
 /** Birds and slugs do their harm in the first days; then it is time to fill gaps. Common practice. */
@@ -58,6 +67,15 @@ const PROBE_UNTIL_MINUTES = 360;
 /** So many days of the last seven make a habit. Judgement; that a little every day harms is common practice. */
 const HABIT_DAYS = 4;
 
+/** Pulses are judged on these days: damp spots take one to three weeks to join. Common practice. */
+const SPOT_DAYS: readonly number[] = [7, 14, 21];
+/** A bed with less gone is full enough to meet the heat. Judgement. */
+const SOAK_BEFORE_SHARE = 0.3;
+/** Missed so long, it is told besides the stop itself. Judgement. */
+const MISSED_DAYS = 2;
+/** Plants whose leaves may be rinsed on hot dry mornings, to cool them and keep mites off. Common practice. */
+const isRinsed = (crop: CropEntry): boolean => crop.id === 'rose' || crop.group === 'cacti and succulents';
+
 const ASKED_STAGES: readonly StageName[] = ['growing', 'in full leaf', 'ripening'];
 
 /** Tasks of one bed today, most pressing first. Source: common practice, with the judgements named above. */
@@ -80,11 +98,22 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
     tasks.push({ code: 'probe it now', minutes: since });
   if ((facts.offPlanDays ?? 0) >= HABIT_DAYS)
     tasks.push({ code: 'a little every day', days: facts.offPlanDays ?? 0 });
+  if ((facts.overdueDays ?? 0) >= MISSED_DAYS)
+    tasks.push({ code: 'was missed', days: facts.overdueDays ?? 0 });
   const crops: CropEntry[] = standing.map((s) => s.crop);
   if (heat && !facts.mulch && crops.some((c) => c.roots.minM <= SHALLOW_M))
     tasks.push({ code: 'mulch before the heat', soakFirst: soakBeforeMulch(facts.goneShare) });
   if (heat && !facts.shaded && !facts.underCover && crops.some((c) => c.traits.boltsWhenDry))
     tasks.push({ code: 'shade before the heat' });
+  const toCome = facts.alerts.find((a) => a.code === 'heat wave' && a.from > today);
+  if (heat && toCome && standing.length > 0 && !facts.dueToday && facts.goneShare > SOAK_BEFORE_SHARE)
+    tasks.push({ code: 'soak before the heat', from: toCome.from });
+  const inHeat = facts.alerts.some(
+    (a) => a.code === 'heat wave' && a.from <= today && daysBetween(a.from, today) < a.days,
+  );
+  if (inHeat && crops.some(isRinsed)) tasks.push({ code: 'rinse against mites' });
+  const spots = facts.pulsesSince === undefined ? -1 : daysBetween(facts.pulsesSince, today);
+  if (SPOT_DAYS.includes(spots)) tasks.push({ code: 'do the spots join', day: spots });
   for (const { planting, i, crop } of standing) {
     const age = daysBetween(planting.plantedOn, today);
     if (

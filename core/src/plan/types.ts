@@ -75,9 +75,11 @@ export interface PlanConstraints {
   /** Minutes the taps may run on one day, and litres they may give. */
   minutesPerDay?: number;
   litresPerDay?: number;
-  /** Litres the taps may give from Monday to Sunday, and what they have given this week before today. */
+  /** Litres the taps may give from Monday to Sunday, and what they have given this week so far. */
   litresPerWeek?: number;
   litresThisWeek?: number;
+  /** What the taps have given today already: it counts against the day's limits. */
+  givenToday?: { minutes: number; litres: number };
   /** Days of the week on which it may be watered, Sunday 0; absent means all. */
   weekdays?: number[];
   /** Hours of the clock in which it may be watered; absent means all. */

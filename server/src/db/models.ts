@@ -12,6 +12,7 @@ export class Garden extends Model<InferAttributes<Garden>, InferCreationAttribut
   declare name: string;
   declare latitudeDeg: number;
   declare elevationM: number;
+  declare longitudeDeg: CreationOptional<number | null>;
   declare timeZone: string;
   declare units: 'metric' | 'us';
   declare clockMode: 'real' | 'practice';
@@ -43,6 +44,7 @@ export class Bed extends Model<InferAttributes<Bed>, InferCreationAttributes<Bed
   /** The gardener's own name for a part of the garden. */
   declare place: CreationOptional<string | null>;
   declare goal: CreationOptional<string>;
+  declare rank: CreationOptional<string | null>;
   declare shadeCloth: CreationOptional<boolean>;
   declare lengthM: CreationOptional<number | null>;
   declare widthM: CreationOptional<number | null>;
@@ -104,6 +106,7 @@ export class Planting extends Model<InferAttributes<Planting>, InferCreationAttr
   /** Share of the bed, 0–1. */
   declare share: CreationOptional<number>;
   declare school: CreationOptional<string | null>;
+  declare schoolSince: CreationOptional<string | null>;
   declare removedAt: CreationOptional<Date | null>;
 }
 
@@ -174,6 +177,7 @@ export function defineModels(sequelize: Sequelize): void {
       name: text(),
       latitudeDeg: number(),
       elevationM: number(),
+      longitudeDeg: numberOrNull(),
       timeZone: text(),
       units: text(),
       clockMode: text(),
@@ -204,6 +208,7 @@ export function defineModels(sequelize: Sequelize): void {
       tapId: integerOrNull(),
       place: textOrNull(),
       goal: { type: DataTypes.STRING, allowNull: false, defaultValue: 'steady' },
+      rank: textOrNull(),
       shadeCloth: flag(),
       lengthM: numberOrNull(),
       widthM: numberOrNull(),
@@ -246,6 +251,7 @@ export function defineModels(sequelize: Sequelize): void {
       method: textOrNull(),
       share: { type: DataTypes.DOUBLE, allowNull: false, defaultValue: 1 },
       school: textOrNull(),
+      schoolSince: textOrNull(),
       removedAt: moment(),
     },
     as('plantings'),

@@ -7,6 +7,7 @@ import * as firstTables from './migrations/001-first-tables.ts';
 import * as findings from './migrations/002-findings.ts';
 import * as deciding from './migrations/004-deciding.ts';
 import * as plantings from './migrations/003-plantings.ts';
+import * as clockAndRanks from './migrations/005-clock-and-ranks.ts';
 
 /** Every migration, oldest first. A number is given once and never used again. */
 const MIGRATIONS = [
@@ -14,6 +15,7 @@ const MIGRATIONS = [
   { name: '002-findings', ...findings },
   { name: '003-plantings', ...plantings },
   { name: '004-deciding', ...deciding },
+  { name: '005-clock-and-ranks', ...clockAndRanks },
 ];
 
 /** Opens the file (made when missing), in WAL mode with foreign keys on, and brings its tables up to date. */

@@ -27,7 +27,7 @@ const beds = (n: number): PlanBed[] =>
 
 test('a small garden’s plan is the core’s own', async () => {
   const args = [{ site, beds: beds(2) }, weather, {}, { today: '2026-07-14', members: 0 }] as const;
-  expect(await planInBackground(...(args as unknown as Parameters<typeof planGarden>))).toEqual(
+  expect(await planInBackground(1, ...(args as unknown as Parameters<typeof planGarden>))).toEqual(
     planGarden(...(args as unknown as Parameters<typeof planGarden>)),
   );
 });

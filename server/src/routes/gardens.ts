@@ -11,7 +11,11 @@ import {
   ownCropBody,
   plantingBody,
   roundView,
+  progressView,
   sectionView,
+  sharpenAnswer,
+  walkQuery,
+  walkView,
   setupBody,
   stepBody,
 } from '@kibble/contract';
@@ -21,8 +25,12 @@ import { Bed, Garden } from '../db/models.ts';
 import { read, readId, Refusal } from '../errors.ts';
 import type { Services } from '../services/services.ts';
 import { setClock, stepClock, todayOf } from '../services/clock.ts';
-import { bedPageOf, roundOf } from '../services/plan.ts';
+import { bedPageOf } from '../services/bedPage.ts';
+import { roundOf } from '../services/round.ts';
+import { sharpenOf } from '../services/sharpen.ts';
 import { fortnightOf, schoolsOf, tryPlanChange } from '../services/deciding.ts';
+import { planProgress } from '../jobs/planInBackground.ts';
+import { walkOf } from '../services/walk.ts';
 import { sectionOf } from '../services/section.ts';
 import {
   addOwnCrop,
@@ -73,7 +81,11 @@ export function gardenRoutes({ sequelize, wall, log }: Services): Router {
   router.patch('/gardens/:id', async (req, res) => {
     const garden = await findGarden(readId(req.params.id, 'garden'));
     const body = read(gardenPatch, req.body);
-    await garden.update({ name: body.name ?? garden.name, units: body.units ?? garden.units });
+    await garden.update({
+      name: body.name ?? garden.name,
+      units: body.units ?? garden.units,
+      longitudeDeg: body.longitudeDeg === undefined ? garden.longitudeDeg : body.longitudeDeg,
+    });
     if (body.limits) await garden.update({ limits: JSON.stringify(body.limits) });
     if (body.clock) await setClock(garden, body.clock);
     res.json(read(gardenView, await gardenToView(garden, wall)));
@@ -88,6 +100,18 @@ export function gardenRoutes({ sequelize, wall, log }: Services): Router {
   router.get('/gardens/:id/round', async (req, res) => {
     const garden = await findGarden(readId(req.params.id, 'garden'));
     res.json(read(roundView, await roundOf(garden, wall, log)));
+  });
+
+  router.get('/gardens/:id/walk', async (req, res) => {
+    const garden = await findGarden(readId(req.params.id, 'garden'));
+    res.json(read(walkView, await walkOf(garden, read(walkQuery, req.query), wall, log)));
+  });
+  router.get('/gardens/:id/sharpen', async (req, res) => {
+    const garden = await findGarden(readId(req.params.id, 'garden'));
+    res.json(read(sharpenAnswer, await sharpenOf(garden, wall, log)));
+  });
+  router.get('/gardens/:id/progress', (req, res) => {
+    res.json(read(progressView, planProgress(readId(req.params.id, 'garden'))));
   });
 
   router.post('/gardens/:id/beds', async (req, res) => {
@@ -136,13 +160,14 @@ export function gardenRoutes({ sequelize, wall, log }: Services): Router {
   });
 
   router.post('/beds/:id/plantings', async (req, res) => {
-    const { bed } = await findBed(readId(req.params.id, 'bed'));
-    res.status(201).json({ id: await savePlanting(bed, null, read(plantingBody, req.body)) });
+    const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+    const body = read(plantingBody, req.body);
+    res.status(201).json({ id: await savePlanting(bed, null, body, todayOf(garden, wall)) });
   });
   router.put('/beds/:id/plantings/:planting', async (req, res) => {
-    const { bed } = await findBed(readId(req.params.id, 'bed'));
+    const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
     const id = readId(req.params.planting, 'planting');
-    res.json({ id: await savePlanting(bed, id, read(plantingBody, req.body)) });
+    res.json({ id: await savePlanting(bed, id, read(plantingBody, req.body), todayOf(garden, wall)) });
   });
   router.delete('/plantings/:id', async (req, res) => {
     const id = readId(req.params.id, 'planting');

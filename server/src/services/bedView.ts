@@ -42,6 +42,7 @@ export function bedToView(of: {
       method: (p.method ?? undefined) as PlantingView['method'],
       share: p.share,
       school: (p.school ?? null) as PlantingView['school'],
+      schoolSince: p.schoolSince ?? null,
       seen: findings.flatMap(({ on, input }) =>
         input.kind === 'stage' && input.plantingId === p.id ? [{ stage: input.stage, on }] : [],
       ),
@@ -63,6 +64,7 @@ export function bedToView(of: {
     startWetness: bed.startWetness as BedView['startWetness'],
     place: bed.place ?? null,
     goal: bed.goal as BedView['goal'],
+    rank: (bed.rank ?? null) as BedView['rank'],
     shadeCloth: bed.shadeCloth,
     lengthM: bed.lengthM ?? null,
     widthM: bed.widthM ?? null,

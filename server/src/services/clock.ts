@@ -16,6 +16,17 @@ export function todayOf(garden: Garden, wall: WallClock): string {
   return new Intl.DateTimeFormat('sv-SE', { timeZone: garden.timeZone }).format(wall.now());
 }
 
+/** Hours the garden's clock is ahead of universal time on a day, summer time counted. */
+export function utcOffsetHours(timeZone: string, date: string): number {
+  const parts = new Intl.DateTimeFormat('en', { timeZone, timeZoneName: 'longOffset' }).formatToParts(
+    new Date(`${date}T12:00:00Z`),
+  );
+  const named = parts.find((part) => part.type === 'timeZoneName')?.value ?? 'GMT';
+  const [, sign, hours, minutes] = /GMT([+-])(\d{2}):(\d{2})/.exec(named) ?? [];
+  const ahead = Number(hours ?? 0) + Number(minutes ?? 0) / 60;
+  return sign === '-' ? -ahead : ahead;
+}
+
 /** Sets the garden's clock to the real one or to a practice day. */
 export async function setClock(garden: Garden, clock: ClockBody): Promise<void> {
   if (clock.mode === 'real') await garden.update({ clockMode: 'real', practiceDate: null });

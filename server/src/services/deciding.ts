@@ -17,15 +17,8 @@ import type { Logger } from 'pino';
 import type { Bed, Garden } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
 import type { WallClock } from './clock.ts';
-import {
-  constraintsOf,
-  contextOf,
-  heldBy,
-  planBed,
-  plantingsOf,
-  schoolChosen,
-  type Context,
-} from './plan.ts';
+import { contextOf, type Context } from './context.ts';
+import { heldBy, planBed, plantingsOf, schoolChosen } from './planBeds.ts';
 import { siteOf } from './weather.ts';
 
 const DAYS = 14;
@@ -95,10 +88,11 @@ export async function fortnightOf(garden: Garden, wall: WallClock, log: Logger):
   const context = await contextOf(garden, wall, log);
   const { plan, today, beds } = context;
   const dates = Array.from({ length: DAYS }, (_, i) => addDays(today, i));
-  const open = context.garden.limits.weekdays;
+  const { weekdays: open, restricts } = context.garden.limits;
+  const nameOf = (bedId: number): string => beds.find((b) => b.id === bedId)?.name ?? '';
   return {
     dates,
-    closed: open ? dates.filter((date) => !open.includes(weekdayOf(date))) : [],
+    closed: open && restricts !== 'sprays' ? dates.filter((date) => !open.includes(weekdayOf(date))) : [],
     beds: beds.flatMap((bed) => {
       const outlook = plan.beds.find((o) => o.bedId === bed.id);
       if (!outlook) return [];
@@ -131,9 +125,12 @@ export async function fortnightOf(garden: Garden, wall: WallClock, log: Logger):
         litres: due.reduce((sum, w) => sum + w.run.litres, 0),
       };
     }),
-    leftOut: plan.leftOut.map((left) => ({
-      ...left,
-      bedName: beds.find((b) => b.id === left.bedId)?.name ?? '',
+    leftOut: plan.leftOut.map((left) => ({ ...left, bedName: nameOf(left.bedId) })),
+    givenUp: plan.givenUp.map((given) => ({ ...given, bedName: nameOf(given.bedId) })),
+    sparedRounds: plan.sparedRounds,
+    schedule: plan.schedule.map(({ date, slots }) => ({
+      date,
+      slots: slots.map((slot) => ({ ...slot, bedName: nameOf(slot.bedId) })),
     })),
   };
 }
@@ -202,6 +199,6 @@ const planWith = (
       ),
     },
     context.weather,
-    constraintsOf(context.garden),
+    context.constraints,
     { today: context.today, horizonDays: DAYS, members: 0 },
   );

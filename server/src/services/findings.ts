@@ -98,6 +98,5 @@ export async function keepDraft(
   return { key, body, updatedAt: updatedAt.toISOString() };
 }
 
-export const dropDraft = async (gardenId: number, key: string): Promise<void> => {
-  await Draft.destroy({ where: { gardenId, key } });
-};
+export const dropDraft = async (gardenId: number, key: string): Promise<boolean> =>
+  (await Draft.destroy({ where: { gardenId, key } })) > 0;

@@ -3,7 +3,8 @@ import { addDays, type BedOutlook, type DailyRecord } from '@kibble/core';
 import type { Logger } from 'pino';
 import type { Garden } from '../db/models.ts';
 import type { WallClock } from './clock.ts';
-import { contextOf, headOf, type Context } from './plan.ts';
+import { contextOf, type Context } from './context.ts';
+import { headOf } from './stops.ts';
 
 /** Days of the scrub behind and ahead of today. */
 const PAST_DAYS = 6;

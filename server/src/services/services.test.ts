@@ -93,6 +93,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     { name: '002-findings' },
     { name: '003-plantings' },
     { name: '004-deciding' },
+    { name: '005-clock-and-ranks' },
   ]);
   await again.close();
   sequelize = await openDatabase(file);

@@ -33,6 +33,7 @@ export async function createGarden(
       name: body.name,
       latitudeDeg: body.latitudeDeg,
       elevationM: body.elevationM,
+      longitudeDeg: body.longitudeDeg ?? null,
       timeZone: body.timeZone,
       units: body.units,
       clockMode: body.clock.mode,
@@ -58,6 +59,7 @@ const bedColumns = (body: BedBody) => ({
   startWetness: body.startWetness,
   place: body.place || null,
   goal: body.goal,
+  rank: body.rank ?? null,
   shadeCloth: body.shadeCloth,
   lengthM: body.lengthM ?? null,
   widthM: body.widthM ?? null,
@@ -86,6 +88,17 @@ const plantingColumns = (body: PlantingBody) => ({
   share: body.share,
   school: body.school ?? null,
 });
+
+/** The school chosen, and the day on which it became another. */
+function schoolColumns(
+  body: PlantingBody,
+  known: Planting | undefined,
+  today: string,
+): { school: string | null; schoolSince: string | null } {
+  const was = known?.school ?? null;
+  const school = body.school === undefined ? was : body.school;
+  return { school, schoolSince: school === was ? (known?.schoolSince ?? null) : school && today };
+}
 
 /** A plant of the garden's own must be there. */
 async function checkCrop(gardenId: number, cropId: string, transaction?: Transaction): Promise<void> {
@@ -124,7 +137,7 @@ export async function changeBed(bed: Bed, body: BedBody, today: string, sequeliz
   const changed = {
     ...plantingColumns({ ...body.planting, endedOn: body.planting.endedOn ?? current?.endedOn }),
     // A form that knows nothing of schools leaves the one that was chosen.
-    school: body.planting.school === undefined ? (current?.school ?? null) : body.planting.school,
+    ...schoolColumns(body.planting, current, today),
   };
   checkTogether(plantings.map((p) => (p.id === current?.id ? changed : p)));
   const first = [changed, ...plantings.filter((p) => p.id !== current?.id)].map((p) => p.plantedOn).sort()[0];
@@ -146,13 +159,18 @@ export async function changeBed(bed: Bed, body: BedBody, today: string, sequeliz
 }
 
 /** Adds a planting to a bed, or changes one. */
-export async function savePlanting(bed: Bed, plantingId: number | null, body: PlantingBody): Promise<number> {
+export async function savePlanting(
+  bed: Bed,
+  plantingId: number | null,
+  body: PlantingBody,
+  today: string,
+): Promise<number> {
   await checkCrop(bed.gardenId, body.cropId);
   const plantings = await standingOf(bed.id);
   const known = plantings.find((p) => p.id === plantingId);
   const columns = {
     ...plantingColumns(body),
-    school: body.school === undefined ? (known?.school ?? null) : body.school,
+    ...schoolColumns(body, known, today),
   };
   if (plantingId !== null && !plantings.some((p) => p.id === plantingId))
     throw new Refusal('not-found', `There is no planting ${plantingId} on ${bed.name}.`);
@@ -292,6 +310,7 @@ export async function gardenToView(garden: Garden, wall: WallClock): Promise<Gar
     name: garden.name,
     latitudeDeg: garden.latitudeDeg,
     elevationM: garden.elevationM,
+    longitudeDeg: garden.longitudeDeg ?? null,
     timeZone: garden.timeZone,
     units: garden.units,
     clockMode: garden.clockMode,

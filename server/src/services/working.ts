@@ -16,7 +16,8 @@ import type { Logger } from 'pino';
 import type { Bed, Garden } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
 import type { WallClock } from './clock.ts';
-import { constraintsOf, contextOf, planBed, type Context } from './plan.ts';
+import { contextOf, type Context } from './context.ts';
+import { planBed } from './planBeds.ts';
 import { siteOf } from './weather.ts';
 
 interface OnBed {
@@ -126,7 +127,7 @@ export async function tryOnBed(
     const plan = planGarden(
       { site: siteOf(garden), beds: [planned] },
       context.weather.filter((day) => day.date >= planned.startOn),
-      constraintsOf(context.garden),
+      context.constraints,
       { today: context.today, members: 0 },
     );
     return { known, planned, plan, outlook: plan.beds[0] as BedOutlook };

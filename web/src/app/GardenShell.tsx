@@ -3,6 +3,7 @@ import { clsx } from 'clsx';
 import { useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { WeatherRibbon } from '../drawing/WeatherRibbon.tsx';
+import { PlanProgress } from '../ui/PlanProgress.tsx';
 import { NoticeBar } from '../ui/NoticeBar.tsx';
 import { TapBar } from '../ui/TapBar.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
@@ -11,6 +12,9 @@ import { DayDrawer } from '../ui/Opens.tsx';
 import { RoundContext } from './gardenRound.ts';
 import { unitsOf, UnitsContext } from './units.ts';
 import { longDate } from './words.ts';
+
+/** From so many beds on it takes long enough to be told how far it is. */
+const LARGE_BEDS = 60;
 
 /** Path, name in the rail, and the shorter name on the phone's bar. */
 const ROOMS = [
@@ -25,7 +29,7 @@ const ROOMS = [
 /** Rail, ribbon and the room between them. */
 export function GardenShell() {
   const id = Number(useParams().gardenId);
-  const { data: round, error, refetch } = useRoundQuery(id);
+  const { data: round, error, refetch, isFetching } = useRoundQuery(id);
   const { data: gardens } = useGardensQuery(null);
   const navigate = useNavigate();
   // In the section the weather is drawn along, elsewhere a day opens its working.
@@ -90,12 +94,19 @@ export function GardenShell() {
         <div className="min-w-0 flex-1">
           {error ? <Trouble error={error} onRetry={() => void refetch()} /> : null}
           {!round && !error ? <Loading what="the round" /> : null}
+          {isFetching && (round?.garden.beds.length ?? LARGE_BEDS) >= LARGE_BEDS ? (
+            <div className="no-print fixed top-0 right-0 z-20 bg-sheet px-4 py-1">
+              <PlanProgress gardenId={id} />
+            </div>
+          ) : null}
           {round ? (
             <RoundContext value={round}>
               <DayDrawer date={day} onClose={() => setDay(null)} />
               <TapBar gardenId={id} />
               <DateBar round={round} />
-              <WeatherRibbon days={round.ribbon} today={round.date} onOpen={setDay} scrubbing={scrubbing} />
+              <div className="print:hidden">
+                <WeatherRibbon days={round.ribbon} today={round.date} onOpen={setDay} scrubbing={scrubbing} />
+              </div>
               <main className="px-4 pt-4 pb-12 md:px-8">
                 <Outlet />
               </main>
@@ -113,7 +124,7 @@ function DateBar({ round }: { round: RoundView }) {
   const [step, { isLoading }] = useStepClockMutation();
   const { garden } = round;
   return (
-    <header className="flex flex-wrap items-center gap-x-4 px-4 pt-2 text-sm md:px-8">
+    <header className="flex flex-wrap items-center gap-x-4 px-4 pt-2 text-sm md:px-8 print:hidden">
       <span className="font-semibold">{garden.name}</span>
       <span>{longDate(round.date)}</span>
       {garden.clockMode === 'practice' ? (

@@ -22,9 +22,12 @@ import type {
   ImportPreview,
   ImportResult,
   PlantingDraft,
+  ProgressView,
   RoundView,
   SectionView,
+  SharpenView,
   SkipBody,
+  WalkView,
   WateringBody,
   WeatherView,
 } from '@kibble/contract';
@@ -36,6 +39,7 @@ export interface GardenDraft {
   name: string;
   latitudeDeg: number;
   elevationM?: number;
+  longitudeDeg?: number;
   timeZone: string;
   units: 'metric' | 'us';
   clock?: { mode: 'real' } | { mode: 'practice'; date: string };
@@ -55,6 +59,15 @@ export const api = createApi({
   endpoints: (build) => ({
     gardens: build.query<GardenView[], null>({ query: () => 'gardens', providesTags: ['Garden'] }),
     round: build.query<RoundView, number>({ query: (id) => `gardens/${id}/round`, providesTags: ['Water'] }),
+    sharpen: build.query<SharpenView | null, number>({
+      query: (id) => `gardens/${id}/sharpen`,
+      providesTags: ['Water'],
+    }),
+    walk: build.query<WalkView, { gardenId: number; from: number; minutes?: number }>({
+      query: ({ gardenId, ...params }) => ({ url: `gardens/${gardenId}/walk`, params }),
+      providesTags: ['Water'],
+    }),
+    progress: build.query<ProgressView, number>({ query: (id) => `gardens/${id}/progress` }),
     bedPage: build.query<BedPageView, number>({ query: (id) => `beds/${id}`, providesTags: ['Water'] }),
     section: build.query<SectionView, { gardenId: number; query: Record<string, string> }>({
       query: ({ gardenId, query }) => ({ url: `gardens/${gardenId}/section`, params: query }),
@@ -190,7 +203,7 @@ export const api = createApi({
       }),
       invalidatesTags: ['Draft'],
     }),
-    dropDraft: build.mutation<null, { gardenId: number; key: string }>({
+    dropDraft: build.mutation<{ dropped: boolean }, { gardenId: number; key: string }>({
       query: ({ gardenId, key }) => ({ url: `gardens/${gardenId}/drafts/${key}`, method: 'DELETE' }),
       invalidatesTags: ['Draft'],
     }),
@@ -231,6 +244,9 @@ export const {
   useGardensQuery,
   useRoundQuery,
   useBedPageQuery,
+  useSharpenQuery,
+  useWalkQuery,
+  useProgressQuery,
   useWeatherQuery,
   useSectionQuery,
   useFortnightQuery,

@@ -1,6 +1,6 @@
 import type { StopView, WindowView } from '@kibble/contract';
-import type { BestHour, Explainable, LeaveReason, WaterReason, WeatherAlert } from '@kibble/core';
-import { format, isSameYear, parseISO } from 'date-fns';
+import type { BestHour, Cap, Explainable, LeaveReason, WaterReason, WeatherAlert } from '@kibble/core';
+import { addMinutes, format, isSameYear, parseISO } from 'date-fns';
 import type { Units } from './units.ts';
 
 export const dayName = (date: string): string => format(parseISO(date), 'EEEE');
@@ -11,6 +11,13 @@ export const longDate = (date: string): string => format(parseISO(date), 'EEEE d
 export const fullDate = (date: string): string => format(parseISO(date), 'd MMM yyyy');
 export const plainDate = (date: string, today: string): string =>
   format(parseISO(date), isSameYear(parseISO(date), parseISO(today)) ? 'd MMM' : 'd MMM yyyy');
+
+/** A time of day from minutes after midnight, in the gardener's form. */
+export const timeOfDay = (minutes: number, units: Pick<Units, 'system'>): string =>
+  format(
+    addMinutes(new Date(2000, 0, 1), Math.round(minutes)),
+    units.system === 'us' ? 'h:mm\u00a0aaa' : 'HH:mm',
+  );
 
 /** A sentence in pieces: words, and numbers that open their working. */
 export type Piece = string | { of: Explainable; text: string };
@@ -194,16 +201,50 @@ export function alertWords(alert: WeatherAlert, units: Units): string {
 export const isHarm = (alert: WeatherAlert): boolean =>
   alert.code !== 'soaking rain' && alert.code !== 'dry spell';
 
-const HOURS: Readonly<Record<BestHour['reason'], string>> = {
-  'wilting now': 'Now, whatever the hour.',
-  'opens its pores at night': 'From sunset: it opens its pores at night.',
-  'any hour, it wets no leaf': 'Any hour: it wets no leaf.',
-  'cool and calm, and leaves dry fast':
-    'Best from an hour before sunrise to three hours after: cool and calm, and leaves dry fast. Else late in the afternoon, so that it is dry by dark.',
-};
-
 /** When in the day to water, with the reason. */
-export const hourWords = (hour: BestHour): string => HOURS[hour.reason];
+export function hourWords(hour: BestHour, units: Pick<Units, 'system'>): string {
+  const at = (h: number): string => timeOfDay(h * 60, units);
+  switch (hour.reason) {
+    case 'wilting now':
+      return 'Now, whatever the hour.';
+    case 'opens its pores at night':
+      return `From sunset, ${at(hour.fromHour)}: it opens its pores at night.`;
+    case 'any hour, it wets no leaf':
+      return 'Any hour: it wets no leaf.';
+    case 'cool and calm, and leaves dry fast':
+      return `Best ${at(hour.fromHour)} to ${at(hour.toHour)}: cool and calm, and leaves dry fast${
+        hour.fallback
+          ? `; else ${at(hour.fallback.fromHour)} to ${at(hour.fallback.toHour)}, so that all is dry by dark`
+          : ''
+      }.`;
+  }
+}
+
+/** What to mind with a spray today: wind, and how long leaves stay wet. */
+export function sprayWords(spray: NonNullable<StopView['spray']>, units: Units): string {
+  const wet = spray.overNight
+    ? 'Leaves would stay wet all night: wait for the morning.'
+    : `Leaves stay wet about ${spray.leafWetHours < 1.5 ? 'an hour' : `${Math.round(spray.leafWetHours)} hours`}.`;
+  const lost = Math.round(spray.lostShare * 100);
+  const wind =
+    spray.windMs !== null && spray.windMs > DRIFT_MS
+      ? ` Wind of ${units.text('wind', spray.windMs)}: about ${lost} % is lost on the way, and the side it blows from stays dry.`
+      : '';
+  return `${wet}${wind}`;
+}
+/** Wind from which drift is worth a word, m/s. */
+const DRIFT_MS = 3;
+
+/** Why to look into the ground before watering. */
+export function checkFirstWords(check: NonNullable<StopView['checkFirst']>, units: Units): string {
+  const deep = units.text('depth', check.depthMm);
+  const why = {
+    'found moist': 'It was moist when last looked at',
+    'balance is young': 'Its balance is only days old',
+    'date is unsure': 'The weather leaves its date unsure',
+  }[check.code];
+  return `${why}: look ${deep} down first.`;
+}
 
 /** How it is done by hand: passes, their rest, and seconds at each plant. */
 export function byHandWords(hand: NonNullable<StopView['byHand']>): string {
@@ -214,3 +255,9 @@ export function byHandWords(hand: NonNullable<StopView['byHand']>): string {
   if (hand.passes === 1) return each.trim();
   return `${each}${hand.passes} passes, ${Math.round(hand.restMinutes)} min between: the first only makes the ground take the second.`;
 }
+
+/** Why a watering found no room. */
+export const capWords = (why: Cap, tooLarge: boolean): string =>
+  tooLarge
+    ? `more than the ${why} allow at all: split the bed, or change the limit.`
+    : `the ${why} go to what would suffer more.`;

@@ -7,6 +7,7 @@ import { useAppDispatch } from '../app/store.ts';
 import { useUnits } from '../app/units.ts';
 import { Button } from './Button.tsx';
 import { clockText, useNow } from './clock.ts';
+import { useSelfStop } from './useSelfStop.ts';
 import { useTaps, type RunningTap } from './useTaps.ts';
 
 /** A second beep and more while nobody has turned it off. */
@@ -83,6 +84,7 @@ function Running({
   useEffect(() => {
     if (plant > 1) beep(1);
   }, [plant]);
+  useSelfStop(tap, over && Boolean(tap.selfStops));
   const tooMuch =
     over && !tap.resting
       ? spotLitres({ litresPerMinute: tap.litresPerMinute, minutes: Math.max(0.01, -left / 60_000) })
@@ -127,6 +129,8 @@ function Running({
           ) : (
             'soaking in; water another bed meanwhile.'
           )
+        ) : tap.selfStops ? (
+          'it runs, and the timer on the tap shuts it.'
         ) : over ? (
           <span className="font-semibold text-brick">
             turn it off. About {units.text('volume', tooMuch)} too much so far.

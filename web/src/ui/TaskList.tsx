@@ -48,6 +48,28 @@ function words(
         answers: [],
         link: 'What shade would save',
       };
+    case 'soak before the heat':
+      return {
+        text: `Heat from ${dayMonth(task.from)}: it could go into it full. Water it the morning before, even if the round does not ask yet.`,
+        answers: [],
+      };
+    case 'rinse against mites':
+      return {
+        text: 'Hot and dry: if you like, rinse the leaves this morning, also beneath, to cool them and keep mites off. Early only, so that they are dry within the hour.',
+        answers: [],
+      };
+    case 'do the spots join':
+      return {
+        text: `Day ${task.day} of the pulses: dig between two damp spots. Do they join? If they still do not on day 21, go back to fewer, longer runs.`,
+        answers: [],
+        link: 'Look into the ground',
+        to: 'look',
+      };
+    case 'was missed':
+      return {
+        text: `Due for ${task.days} days and not watered. Roots die back when this goes on: give it its place at the head of the round, or write down what it had.`,
+        answers: [],
+      };
     case 'a little every day':
       return {
         text: `Watered on ${task.days} of the last seven days though it had enough: a little every day keeps roots shallow and air out. Leave it until the round asks.`,

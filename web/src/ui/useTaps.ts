@@ -17,6 +17,8 @@ export interface RunningTap {
   resting: boolean;
   /** By hand: seconds at each plant. */
   secondsEach: number | null;
+  /** A timer on the tap shuts it: when its minutes are up it is written down without asking. */
+  selfStops?: boolean;
 }
 
 const PREFIX = 'tap-runs:bed-';
@@ -43,6 +45,8 @@ export function useTaps(gardenId: number) {
     /** Opens a tap, or sets it to its next run or rest: the clock begins now. */
     open: (tap: Omit<RunningTap, 'startedAt'>) =>
       keep({ gardenId, key: `${PREFIX}${tap.bedId}`, body: { ...tap, startedAt: Date.now() } }).unwrap(),
-    close: (bedId: number) => drop({ gardenId, key: `${PREFIX}${bedId}` }),
+    close: (bedId: number) => drop({ gardenId, key: `${PREFIX}${bedId}` }).unwrap(),
+    /** Puts a tap back as it was. */
+    restore: (tap: RunningTap) => keep({ gardenId, key: `${PREFIX}${tap.bedId}`, body: { ...tap } }),
   };
 }

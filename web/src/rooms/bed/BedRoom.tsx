@@ -15,6 +15,8 @@ import { Schools } from './Schools.tsx';
 import { StageStrip } from './StageStrip.tsx';
 import { Weeks } from './Weeks.tsx';
 import { WhereItWent } from './WhereItWent.tsx';
+import { knownBed } from '@kibble/contract';
+import { OneOffRun } from '../../ui/OneOffRun.tsx';
 import { TaskList } from '../../ui/TaskList.tsx';
 
 /** One bed: its core, what has gone from it and what is to come, and its log. */
@@ -82,6 +84,11 @@ export function BedRoom() {
               , in eight of ten ways the weather may go.
             </p>
           ) : null}
+          <OneOffRun
+            bedId={page.bedId}
+            bedName={page.bedName}
+            litresPerMinute={knownBed(page.bed, today).delivery.litresPerMinute}
+          />
         </section>
         {page.strips.map((strip) => (
           <StageStrip

@@ -8,6 +8,7 @@ import {
   GOAL_FACTS,
   GOALS,
   type Goal,
+  type Rank,
   METHODS,
   TEXTURE_CLASSES,
   TEXTURES,
@@ -32,6 +33,7 @@ export interface TypedBed {
   shadeCloth: boolean;
   place: string;
   goal: Goal;
+  rank: Rank | 'usual';
   length: string;
   width: string;
   notes: string;
@@ -72,6 +74,7 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   shadeCloth: false,
   place: '',
   goal: 'steady',
+  rank: 'usual',
   length: '',
   width: '',
   notes: '',
@@ -102,6 +105,7 @@ export function typedFrom(bed: BedView, units: Units): TypedBed {
     shadeCloth: bed.shadeCloth,
     place: bed.place ?? '',
     goal: bed.goal,
+    rank: bed.rank ?? 'usual',
     length: bed.lengthM ? shown(units.of('length').fromSi(bed.lengthM)) : '',
     width: bed.widthM ? shown(units.of('length').fromSi(bed.widthM)) : '',
     notes: bed.notes,
@@ -130,6 +134,7 @@ export function bedDraft(typed: TypedBed, units: Units, bed?: BedView | null): B
     shadeCloth: typed.shadeCloth,
     place: typed.place || null,
     goal: typed.goal,
+    rank: typed.rank === 'usual' ? null : typed.rank,
     lengthM: typedSi('bedLengthM', typed.length, units) ?? null,
     widthM: typedSi('bedWidthM', typed.width, units) ?? null,
     notes: typed.notes,
@@ -344,6 +349,16 @@ export function MoreFields({ form }: { form: UseFormReturn<TypedBed> }) {
             {GOAL_FACTS[goal].words}
           </option>
         ))}
+      </Choice>
+      <Choice
+        label="When water or time is short"
+        hint="Left to Kibble: trees and young plants first, lawn last, the rest by what would be lost."
+        {...form.register('rank')}
+      >
+        <option value="usual">let Kibble weigh it</option>
+        <option value="first">it comes first</option>
+        <option value="ordinary">it takes its turn</option>
+        <option value="last">it waits</option>
       </Choice>
       <Field
         label="Length"

@@ -15,6 +15,7 @@ export function bedBodyOf(bed: BedView): BedDraftBody {
     startWetness: bed.startWetness,
     place: bed.place,
     goal: bed.goal,
+    rank: bed.rank,
     shadeCloth: bed.shadeCloth,
     lengthM: bed.lengthM,
     widthM: bed.widthM,

@@ -15,7 +15,7 @@ import { Link } from 'react-router';
 import { useFortnightQuery } from '../../app/api.ts';
 import { useGardenRound } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
-import { dayMonth, shortDay } from '../../app/words.ts';
+import { capWords, dayMonth, shortDay, timeOfDay } from '../../app/words.ts';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
 import { ChangeSheet } from './ChangeSheet.tsx';
 import { TimerSettings } from './TimerSettings.tsx';
@@ -56,7 +56,7 @@ export function FortnightRoom() {
     (caps.litresPerDay !== undefined && (sums[i]?.litres ?? 0) > caps.litresPerDay + 0.01);
 
   return (
-    <section>
+    <section className="wide-sheet">
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-3xl">The fortnight</h1>
         <p className="text-quiet">
@@ -65,7 +65,11 @@ export function FortnightRoom() {
             sums.reduce((s, d) => s + d.litres, 0),
           )}{' '}
           in {data.beds.reduce((s, b) => s + b.waterings.length, 0)} waterings. Drag one to another day, or
-          take it with the arrow keys. Limits are set in{' '}
+          take it with the arrow keys.{' '}
+          {data.sparedRounds.length > 0
+            ? `${data.sparedRounds.length === 1 ? 'One round is' : `${data.sparedRounds.length} rounds are`} spared by filling beds a little early. `
+            : ''}
+          Limits are set in{' '}
           <Link className="underline" to="../settings">
             Settings
           </Link>
@@ -156,6 +160,27 @@ export function FortnightRoom() {
                     {d.litres < 0.5 ? '' : units.number('volume', d.litres)}
                   </td>
                 ))}
+              </tr>
+              <tr>
+                <th scope="row" className="text-left font-normal">
+                  first tap, last one off
+                </th>
+                {data.dates.map((date) => {
+                  const slots = data.schedule.find((day) => day.date === date)?.slots ?? [];
+                  return (
+                    <td key={date} className="text-center text-xs leading-tight">
+                      {slots.length > 0 ? (
+                        <>
+                          {timeOfDay(Math.min(...slots.map((s) => s.from)), units)}
+                          <br />
+                          {timeOfDay(Math.max(...slots.map((s) => s.until)), units)}
+                        </>
+                      ) : (
+                        <span className="text-quiet">no round</span>
+                      )}
+                    </td>
+                  );
+                })}
               </tr>
             </tfoot>
           </table>
@@ -286,15 +311,25 @@ function LeftOut({ view }: { view: FortnightView }) {
         {shown.map((l) => (
           <li key={`${l.bedId}-${l.date}`}>
             <strong>{l.bedName}</strong> on {dayMonth(l.date)}: {minutesText(l.minutes)},{' '}
-            {units.text('volume', l.litres)}.{' '}
-            {l.tooLarge
-              ? `More than the ${l.why} allow at all: split the bed or raise the limit.`
-              : `Put off, because the ${l.why} are used up by what would suffer more.`}
+            {units.text('volume', l.litres)}. {capWords(l.why, l.tooLarge)}{' '}
+            {l.until ? `Its turn is ${dayMonth(l.until)}.` : 'No day of the fortnight has room for it.'}
           </li>
         ))}
       </ul>
       {view.leftOut.length > shown.length ? (
         <p className="text-sm text-quiet">and {view.leftOut.length - shown.length} more</p>
+      ) : null}
+      {view.givenUp.length > 0 ? (
+        <p data-testid="given-up">
+          What that costs:{' '}
+          {view.givenUp
+            .map(
+              (g) =>
+                `${g.bedName} ${g.shortDays > 0 ? `${g.shortDays} ${g.shortDays === 1 ? 'day' : 'days'} short of water` : `${units.text('depth', g.missedMm)} missed`}`,
+            )
+            .join(', ')}
+          .
+        </p>
       ) : null}
     </section>
   );

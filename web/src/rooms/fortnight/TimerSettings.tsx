@@ -1,56 +1,102 @@
 import type { FortnightView } from '@kibble/contract';
-import { minutesText } from '../../app/units.ts';
-import { shortDay } from '../../app/words.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { useGardenRound } from '../../app/gardenRound.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { minutesText, useUnits, type Units } from '../../app/units.ts';
+import { shortDay, timeOfDay } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { timerChanges, timerRows, type TimerChange, type TimerRow } from './timerRows.ts';
+import { useTimer } from './useTimer.ts';
 
-/** The first hour of a morning on which the taps run, one bed after another. Judgement: before the heat. */
-const FIRST_HOUR = 5;
+/** Days for which a timer is set at a time. */
+const SET_DAYS = 7;
 
-const clock = (minutes: number): string => {
-  const at = FIRST_HOUR * 60 + Math.round(minutes);
-  return `${String(Math.floor(at / 60) % 24).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
-};
+const runs = (row: TimerRow): string =>
+  row.starts.length > 1
+    ? `${row.starts.length} × ${minutesText(row.minutesEach)}`
+    : minutesText(row.minutesEach);
 
-/** Plain settings for any tap timer: day, start, minutes, one bed after another. */
+function changeWords(change: TimerChange, units: Units): string {
+  const { row } = change;
+  const on = `${shortDay(row.date)}, ${row.bedName}`;
+  switch (change.code) {
+    case 'skip':
+      return `${on}: skip this run. The plan no longer asks for it.`;
+    case 'add':
+      return `${on}: add ${runs(row)} from ${timeOfDay(row.starts[0] ?? 0, units)}.`;
+    case 'minutes':
+      return `${on}: now ${runs(row)} instead of ${minutesText(change.was)}.`;
+  }
+}
+
+/** Plain settings for any tap timer, and, once they are typed in, what the plan has changed since. */
 export function TimerSettings({ view }: { view: FortnightView }) {
-  const week = view.dates.slice(0, 7);
+  const { garden } = useGardenRound();
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const timer = useTimer(garden.id);
+  const week = timerRows(view.schedule, SET_DAYS);
+  const changes = timer.typed
+    ? timerChanges(timer.typed, timerRows(view.schedule, view.schedule.length), garden.today)
+    : [];
+  const set = (): void => {
+    void timer.set(week, garden.today);
+    dispatch(noticeShown({ text: 'Written down: the timer holds these settings.' }));
+  };
   return (
-    <details className="mt-6">
-      <summary className="cursor-pointer font-serif text-xl">
-        Settings for a tap timer, the next seven days
-      </summary>
-      <table className="mt-2 w-full max-w-3xl">
-        <thead className="text-left text-sm text-quiet">
-          <tr>
-            <th className="font-normal">Day</th>
-            <th className="font-normal">Bed</th>
-            <th className="font-normal">Starts</th>
-            <th className="font-normal">Runs</th>
-          </tr>
-        </thead>
-        <tbody>
-          {week.flatMap((date) => {
-            let at = 0;
-            return view.beds.flatMap((bed) => {
-              const cell = bed.waterings.find((w) => w.date === date);
-              if (!cell) return [];
-              const start = clock(at);
-              at += cell.minutes;
-              return [
-                <tr key={`${date}-${bed.bedId}`} className="border-t border-rule">
-                  <td className="py-1">{shortDay(date)}</td>
-                  <td>{bed.bedName}</td>
-                  <td>{start}</td>
-                  <td>{minutesText(cell.minutes)}</td>
-                </tr>,
-              ];
-            });
-          })}
-        </tbody>
-      </table>
-      <p className="mt-1 text-sm text-quiet">
-        One tap, one bed after another, from five in the morning. Change it when the plan changes: the weather
-        does.
-      </p>
-    </details>
+    <section id="timer" className="no-print mt-6 max-w-4xl">
+      {timer.typed ? (
+        <div className="mb-2" data-testid="timer-changes">
+          <h2 className="text-xl">The tap timer</h2>
+          {changes.length === 0 ? (
+            <p>What was set on {timer.on ? shortDay(timer.on) : 'it'} still holds.</p>
+          ) : (
+            <ul className="border-l-4 border-brick pl-3">
+              {changes.map((change) => (
+                <li key={`${change.code}-${change.row.date}-${change.row.bedId}`}>
+                  {changeWords(change, units)}
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+      ) : null}
+      <details>
+        <summary className="min-h-11 cursor-pointer py-2 font-serif text-xl">
+          Settings for a tap timer, the next seven days
+        </summary>
+        <table className="mt-2 w-full" data-testid="timer">
+          <thead className="text-left text-sm text-quiet">
+            <tr>
+              <th className="font-normal">Day</th>
+              <th className="font-normal">Bed</th>
+              <th className="font-normal">Runs</th>
+              <th className="font-normal">Starts at</th>
+            </tr>
+          </thead>
+          <tbody>
+            {week.map((row) => (
+              <tr key={`${row.date}-${row.bedId}`} className="border-t border-rule align-top">
+                <td className="py-1 pr-3 whitespace-nowrap">{shortDay(row.date)}</td>
+                <td className="pr-3">{row.bedName}</td>
+                <td className="pr-3 whitespace-nowrap">{runs(row)}</td>
+                <td>{row.starts.map((at) => timeOfDay(at, units)).join(', ')}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <p className="mt-1 text-sm text-quiet">
+          No tap is asked for two beds at once unless it feeds both, and the soak of one is used for another.
+        </p>
+        <div className="flex gap-3">
+          <Button onClick={set}>I have set the timer so</Button>
+          {timer.typed ? (
+            <Button look="quiet" onClick={() => void timer.forget()}>
+              I use no timer now
+            </Button>
+          ) : null}
+        </div>
+      </details>
+    </section>
   );
 }

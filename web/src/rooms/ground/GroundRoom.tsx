@@ -20,7 +20,7 @@ import { Empty } from '../../ui/states.tsx';
 import { bucketTest, staleReason } from '@kibble/core';
 import { findingOf } from '@kibble/contract';
 import { bedFacts } from './facts.ts';
-import { SharpenPlan } from './SharpenPlan.tsx';
+import { SharpenGarden } from './SharpenGarden.tsx';
 import { testPage } from './tests/index.ts';
 import { JAR_MS } from './tests/JarTest.tsx';
 import { clockText, useNow } from '../../ui/clock.ts';
@@ -106,7 +106,7 @@ export function GroundRoom() {
       </div>
       <aside>
         <Taps garden={garden} />
-        {round.sharpen ? <SharpenPlan sharpen={round.sharpen} /> : null}
+        <SharpenGarden gardenId={round.garden.id} />
       </aside>
     </div>
   );

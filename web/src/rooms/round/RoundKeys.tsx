@@ -6,7 +6,9 @@ const KEYS = [
   ['d', 'done, as planned'],
   ['t', 'open the tap: a clock starts'],
   ['o', 'another amount'],
+  ['c', 'look into the ground first'],
   ['s', 'skip, with a reason'],
+  ['p', 'print the round'],
   ['?', 'this sheet'],
 ] as const;
 
@@ -21,6 +23,7 @@ export function useRoundKeys(): { helping: boolean; setHelping: (open: boolean) 
       if (e.ctrlKey || e.metaKey || e.altKey || target.closest('input, select, textarea, [role=dialog]'))
         return;
       if (e.key === '?') setHelping(true);
+      if (e.key === 'p') window.print();
       const stops = stopsOf();
       const at = stops.findIndex((stop) => stop.contains(document.activeElement));
       if (e.key === 'j' || e.key === 'k') {

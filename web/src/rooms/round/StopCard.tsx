@@ -1,18 +1,30 @@
 import type { StopView } from '@kibble/contract';
+import { DRY_TO_MM } from '@kibble/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { refusal, useLogWateringMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
-import { byHandWords, hourWords, waterSentence } from '../../app/words.ts';
+import {
+  byHandWords,
+  checkFirstWords,
+  hourWords,
+  sprayWords,
+  timeOfDay,
+  waterSentence,
+} from '../../app/words.ts';
 import { SoilCore } from '../../drawing/SoilCore.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useGardenRound } from '../../app/gardenRound.ts';
 import { useTaps } from '../../ui/useTaps.ts';
 import { Opens, Sentence } from '../../ui/Opens.tsx';
+import { CheckSheet } from './CheckSheet.tsx';
 import { DifferentSheet } from './DifferentSheet.tsx';
 import { SkipSheet } from './SkipSheet.tsx';
+
+/** How deep to look when nothing says otherwise: where the core's own rule begins. */
+const LOOK_MM = DRY_TO_MM;
 
 /** How it is done: the method, and cycles when the soil cannot take it in one go. */
 function howText(stop: StopView): string {
@@ -29,7 +41,7 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [water, { isLoading, error }] = useLogWateringMutation();
-  const [asking, setAsking] = useState<'different' | 'skip' | null>(null);
+  const [asking, setAsking] = useState<'different' | 'skip' | 'check' | null>(null);
 
   const { garden } = useGardenRound();
   const { taps, open } = useTaps(garden.id);
@@ -95,9 +107,31 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
             </Link>
           </h2>
           <p className="font-semibold">{howText(stop)}</p>
+          {stop.reason.overdueDays > 0 ? (
+            <p className="font-semibold text-brick">
+              {stop.reason.overdueDays === 1
+                ? 'Carried over from yesterday.'
+                : `Carried over: due for ${stop.reason.overdueDays} days.`}
+            </p>
+          ) : null}
           <p>
             <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units)} />
+            {stop.reason.sparedByRainMm >= 1 && stop.reason.code === 'refill line'
+              ? ` ${units.text('depth', Math.ceil(stop.reason.sparedByRainMm))} of rain today would spare it.`
+              : ''}
           </p>
+          {stop.checkFirst ? (
+            <p>
+              <strong>{checkFirstWords(stop.checkFirst, units)}</strong>{' '}
+              <button
+                type="button"
+                className="no-print font-semibold underline underline-offset-4"
+                onClick={() => setAsking('check')}
+              >
+                What did you find?
+              </button>
+            </p>
+          ) : null}
           {!stop.flowMeasured ? (
             <p className="text-sm text-quiet">
               <span className="assumed">{units.text('flow', stop.litresPerMinute)}</span> is assumed;{' '}
@@ -109,7 +143,8 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
           ) : null}
           <p className="text-sm text-quiet">
             {stop.byHand ? `${byHandWords(stop.byHand)} ` : ''}
-            {hourWords(stop.hour)}
+            {hourWords(stop.hour, units)}
+            {stop.spray ? ` ${sprayWords(stop.spray, units)}` : ''}
           </p>
           {stop.wetFirst ? (
             <p className="font-semibold">
@@ -145,6 +180,16 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
             </Opens>{' '}
             {stop.run.bedMm < stop.run.localMm - 0.05 ? 'where it falls' : 'over the bed'}
           </p>
+          {stop.runs[0] ? (
+            <p className="mt-1">
+              from <strong>{timeOfDay(stop.runs[0].from, units)}</strong>
+              {stop.runs.length > 1 ? (
+                <span className="text-quiet">
+                  , done {timeOfDay(stop.runs.at(-1)?.until ?? stop.runs[0].until, units)}
+                </span>
+              ) : null}
+            </p>
+          ) : null}
         </div>
         <div className="no-print col-start-3 mt-1 -ml-1 flex flex-wrap items-center gap-x-1 md:gap-x-3">
           <Button
@@ -170,6 +215,9 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
           <Button look="quiet" className="px-1 md:px-2" data-key="o" onClick={() => setAsking('different')}>
             Other amount
           </Button>
+          <Button look="quiet" className="px-1 md:px-2" data-key="c" onClick={() => setAsking('check')}>
+            Look first
+          </Button>
           <Button look="quiet" className="px-1 md:px-2" data-key="s" onClick={() => setAsking('skip')}>
             Skip
           </Button>
@@ -181,6 +229,12 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
         </div>
       </div>
       <DifferentSheet stop={stop} open={asking === 'different'} onClose={() => setAsking(null)} />
+      <CheckSheet
+        stop={stop}
+        depthMm={stop.checkFirst?.depthMm ?? LOOK_MM}
+        open={asking === 'check'}
+        onClose={() => setAsking(null)}
+      />
       <SkipSheet stop={stop} open={asking === 'skip'} onClose={() => setAsking(null)} />
     </li>
   );

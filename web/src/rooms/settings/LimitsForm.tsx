@@ -1,10 +1,11 @@
 import type { GardenView } from '@kibble/contract';
-import { useForm, useWatch } from 'react-hook-form';
+import { WIND_HOLD_MS } from '@kibble/core';
+import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import { refusal, useChangeGardenMutation } from '../../app/api.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
-import { useUnits } from '../../app/units.ts';
+import { useUnits, type Units } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Field } from '../../ui/Field.tsx';
+import { Choice, Field } from '../../ui/Field.tsx';
 
 /** Monday first, as most calendars hang. */
 const WEEK = [
@@ -17,24 +18,75 @@ const WEEK = [
   [0, 'Sun'],
 ] as const;
 
+interface Typed {
+  minutes: string;
+  litres: string;
+  week: string;
+  days: number[];
+  from: string;
+  until: string;
+  from2: string;
+  until2: string;
+  restricts: 'everything' | 'sprays';
+  lines: string;
+  wind: string;
+  fewRounds: boolean;
+}
+
+const pad = (n: number): string => String(n).padStart(2, '0');
+/** Minutes after midnight as a time field has them, and back. */
+const timeText = (minutes: number | undefined): string =>
+  minutes === undefined ? '' : `${pad(Math.floor(minutes / 60) % 24)}:${pad(minutes % 60)}`;
+const minuteOf = (text: string): number | undefined => {
+  const [, h, m] = /^(\d{2}):(\d{2})/.exec(text) ?? [];
+  return h === undefined ? undefined : Number(h) * 60 + Number(m);
+};
+
+const typedOf = ({ limits }: GardenView, units: Units): Typed => {
+  const volume = (litres: number | null | undefined): string =>
+    litres === null || litres === undefined ? '' : String(Math.round(units.of('volume').fromSi(litres)));
+  const plain = (n: number | null | undefined): string => (n === null || n === undefined ? '' : String(n));
+  const [first, second] = limits.hours ?? [];
+  return {
+    minutes: plain(limits.minutesPerDay),
+    litres: volume(limits.litresPerDay),
+    week: volume(limits.litresPerWeek),
+    days: limits.weekdays ?? WEEK.map(([n]) => n as number),
+    from: timeText(first?.from),
+    until: timeText(first?.until),
+    from2: timeText(second?.from),
+    until2: timeText(second?.until),
+    restricts: limits.restricts ?? 'everything',
+    lines: plain(limits.lines),
+    wind: limits.windHoldMs ? String(Number(units.of('wind').fromSi(limits.windHoldMs).toFixed(1))) : '',
+    fewRounds: limits.fewRounds ?? false,
+  };
+};
+
+const hoursOf = (typed: Typed): { from: number; until: number }[] | null => {
+  const pairs = [
+    [typed.from, typed.until],
+    [typed.from2, typed.until2],
+  ] as const;
+  const spans = pairs.flatMap(([a, b]) => {
+    const from = minuteOf(a);
+    const until = minuteOf(b);
+    return from === undefined || until === undefined ? [] : [{ from, until }];
+  });
+  return spans.length > 0 ? spans : null;
+};
+
+/** One end without the other is no stretch, and both alike are none either. */
+const pairRule = (a: string, b: string): string | true => {
+  if ((a === '') !== (b === '')) return 'Open hours must have both a beginning and an end.';
+  return a === '' || a !== b || `Open hours must end at another time than they begin; got ${a} for both.`;
+};
+
 /** What the person, the tap or the law allows: the plan keeps to it and says what does not fit. */
 export function LimitsForm({ garden }: { garden: GardenView }) {
   const units = useUnits();
   const [change, { isLoading, error, isSuccess }] = useChangeGardenMutation();
-  const volume = units.of('volume');
-  const { minutesPerDay, litresPerDay, weekdays } = garden.limits;
-  const form = useForm({
-    values: {
-      minutes: minutesPerDay === null || minutesPerDay === undefined ? '' : String(minutesPerDay),
-      litres:
-        litresPerDay === null || litresPerDay === undefined
-          ? ''
-          : String(Math.round(volume.fromSi(litresPerDay))),
-      days: weekdays ?? WEEK.map(([n]) => n as number),
-    },
-  });
-  const { errors } = form.formState;
-  const days = useWatch({ control: form.control, name: 'days' });
+  const form = useForm<Typed>({ values: typedOf(garden, units) });
   const save = form.handleSubmit(async (typed) => {
     await change({
       id: garden.id,
@@ -42,7 +94,13 @@ export function LimitsForm({ garden }: { garden: GardenView }) {
         limits: {
           minutesPerDay: typedSi('minutes', typed.minutes, units) ?? null,
           litresPerDay: typedSi('litres', typed.litres, units) ?? null,
+          litresPerWeek: typedSi('weekLitres', typed.week, units) ?? null,
           weekdays: typed.days.length === WEEK.length ? null : typed.days,
+          hours: hoursOf(typed),
+          restricts: typed.restricts,
+          lines: typedSi('atOnce', typed.lines, units) ?? null,
+          windHoldMs: typedSi('windHoldMs', typed.wind, units) ?? null,
+          fewRounds: typed.fewRounds,
         },
       },
     }).unwrap();
@@ -51,31 +109,68 @@ export function LimitsForm({ garden }: { garden: GardenView }) {
     <form
       noValidate
       onSubmit={(e) => void save(e).catch(() => undefined)}
-      className="mt-10 flex max-w-xl flex-col gap-4"
+      className="mt-10 flex max-w-2xl flex-col gap-4"
     >
       <h2 className="text-2xl">Limits</h2>
       <p className="text-quiet">
-        Days and litres may be limited by local rules: ask your water company. The plan keeps to what stands
-        here.
+        Days, hours and litres may be limited by local rules: ask your water company. The plan keeps to what
+        stands here, and says what does not fit. Empty means no limit.
       </p>
-      <div className="grid grid-cols-2 gap-4">
-        <Field
-          label="Minutes a day at most"
-          unit="min"
-          inputMode="decimal"
-          hint="Empty: no limit."
-          error={errors.minutes?.message}
-          {...form.register('minutes', { validate: (v) => numberRule('minutes', v, units, true) })}
-        />
-        <Field
-          label="Water a day at most"
-          unit={volume.unit}
-          inputMode="decimal"
-          hint="Empty: no limit."
-          error={errors.litres?.message}
-          {...form.register('litres', { validate: (v) => numberRule('litres', v, units, true) })}
-        />
+      <Amounts form={form} />
+      <Rules form={form} />
+      <Habits form={form} />
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      <div className="flex items-center gap-4">
+        <Button type="submit" disabled={isLoading}>
+          Keep the limits
+        </Button>
+        {isSuccess && !form.formState.isDirty ? <span role="status">Limits kept.</span> : null}
       </div>
+    </form>
+  );
+}
+
+function Amounts({ form }: { form: UseFormReturn<Typed> }) {
+  const units = useUnits();
+  const { errors } = form.formState;
+  const { unit } = units.of('volume');
+  return (
+    <div className="grid gap-4 sm:grid-cols-3">
+      <Field
+        label="Minutes a day at most"
+        unit="min"
+        inputMode="decimal"
+        error={errors.minutes?.message}
+        {...form.register('minutes', { validate: (v) => numberRule('minutes', v, units, true) })}
+      />
+      <Field
+        label="Water a day at most"
+        unit={unit}
+        inputMode="decimal"
+        error={errors.litres?.message}
+        {...form.register('litres', { validate: (v) => numberRule('litres', v, units, true) })}
+      />
+      <Field
+        label="Water a week at most"
+        unit={unit}
+        inputMode="decimal"
+        error={errors.week?.message}
+        hint="Monday to Sunday."
+        {...form.register('week', { validate: (v) => numberRule('weekLitres', v, units, true) })}
+      />
+    </div>
+  );
+}
+
+function Rules({ form }: { form: UseFormReturn<Typed> }) {
+  const days = useWatch({ control: form.control, name: 'days' });
+  const { errors } = form.formState;
+  return (
+    <>
       <fieldset>
         <legend className="font-semibold">Days on which it may be watered</legend>
         <div className="flex flex-wrap gap-x-4">
@@ -96,17 +191,62 @@ export function LimitsForm({ garden }: { garden: GardenView }) {
           ))}
         </div>
       </fieldset>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
-      <div className="flex items-center gap-4">
-        <Button type="submit" disabled={isLoading}>
-          Keep the limits
-        </Button>
-        {isSuccess && !form.formState.isDirty ? <span role="status">Limits kept.</span> : null}
+      <div className="grid grid-cols-2 gap-4 sm:grid-cols-4">
+        <Field
+          label="Open from"
+          type="time"
+          error={errors.from?.message}
+          {...form.register('from', { validate: (v, all) => pairRule(v, all.until) })}
+        />
+        <Field label="until" type="time" {...form.register('until')} />
+        <Field
+          label="and from"
+          type="time"
+          error={errors.from2?.message}
+          {...form.register('from2', { validate: (v, all) => pairRule(v, all.until2) })}
+        />
+        <Field label="until then" type="time" {...form.register('until2')} />
       </div>
-    </form>
+      <Choice label="Days and hours hold for" {...form.register('restricts')}>
+        <option value="everything">everything</option>
+        <option value="sprays">sprinklers and sprays only; drip and hand are free</option>
+      </Choice>
+    </>
+  );
+}
+
+function Habits({ form }: { form: UseFormReturn<Typed> }) {
+  const units = useUnits();
+  const { errors } = form.formState;
+  return (
+    <>
+      <div className="grid gap-4 sm:grid-cols-2">
+        <Field
+          label="Lines that can run at once"
+          unit="lines"
+          inputMode="numeric"
+          error={errors.lines?.message}
+          hint="Empty: one on each tap, and more where a timed bucket says it feeds them."
+          {...form.register('lines', {
+            validate: (v) =>
+              numberRule('atOnce', v, units, true) === true && v !== '' && !Number.isInteger(Number(v))
+                ? `Lines at once must be a whole number; got ${v}.`
+                : numberRule('atOnce', v, units, true),
+          })}
+        />
+        <Field
+          label="Sprinklers rest when the wind is over"
+          unit={units.of('wind').unit}
+          inputMode="decimal"
+          error={errors.wind?.message}
+          hint={`Mean of the day. Empty: ${units.text('wind', WIND_HOLD_MS)}.`}
+          {...form.register('wind', { validate: (v) => numberRule('windHoldMs', v, units, true) })}
+        />
+      </div>
+      <label className="flex min-h-11 items-center gap-3">
+        <input type="checkbox" className="size-5 accent-ink" {...form.register('fewRounds')} /> Fewer rounds:
+        fill beds a day early where it costs them nothing to speak of
+      </label>
+    </>
   );
 }

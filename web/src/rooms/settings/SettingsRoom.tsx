@@ -2,6 +2,8 @@ import { Link } from 'react-router';
 import { useForm, useWatch } from 'react-hook-form';
 import { refusal, useChangeGardenMutation, useGardensQuery } from '../../app/api.ts';
 import { useGardenRound } from '../../app/gardenRound.ts';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LimitsForm } from './LimitsForm.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
@@ -11,6 +13,7 @@ interface Typed {
   units: 'metric' | 'us';
   clock: 'real' | 'practice';
   date: string;
+  longitude: string;
 }
 
 /** Name, units and the garden's date. */
@@ -18,14 +21,26 @@ export function SettingsRoom() {
   const { garden } = useGardenRound();
   const [change, { isLoading, error, isSuccess }] = useChangeGardenMutation();
   const form = useForm<Typed>({
-    values: { name: garden.name, units: garden.units, clock: garden.clockMode, date: garden.today },
+    values: {
+      name: garden.name,
+      units: garden.units,
+      clock: garden.clockMode,
+      date: garden.today,
+      longitude: garden.longitudeDeg === null ? '' : String(garden.longitudeDeg),
+    },
   });
+  const shown = useUnits();
   const { data: gardens } = useGardensQuery(null);
   const clock = useWatch({ control: form.control, name: 'clock' });
-  const save = form.handleSubmit(async ({ name, units, clock: mode, date }) => {
+  const save = form.handleSubmit(async ({ name, units, clock: mode, date, longitude }) => {
     await change({
       id: garden.id,
-      patch: { name, units, clock: mode === 'real' ? { mode } : { mode, date } },
+      patch: {
+        name,
+        units,
+        clock: mode === 'real' ? { mode } : { mode, date },
+        longitudeDeg: typedSi('longitudeDeg', longitude, shown) ?? null,
+      },
     }).unwrap();
   });
   return (
@@ -66,6 +81,14 @@ export function SettingsRoom() {
             })}
           />
         ) : null}
+        <Field
+          label="Longitude"
+          unit="°, east positive"
+          inputMode="decimal"
+          hint="For sunrise and sunset on your clock. Empty: the middle of the time zone is taken, up to an hour off."
+          error={form.formState.errors.longitude?.message}
+          {...form.register('longitude', { validate: (v) => numberRule('longitudeDeg', v, shown, true) })}
+        />
         {error ? (
           <p role="alert" className="font-semibold text-brick">
             {refusal(error).message}

@@ -1,0 +1,73 @@
+import type { LeaveView, RoundView, StopView } from '@kibble/contract';
+import { addDays, referenceEt } from '@kibble/core';
+import type { Logger } from 'pino';
+import type { Garden } from '../db/models.ts';
+import type { WallClock } from './clock.ts';
+import { contextOf } from './context.ts';
+import { leaveOf, stopOf } from './stops.ts';
+import { tasksOf } from './tasks.ts';
+import { siteOf } from './weather.ts';
+
+const RIBBON_PAST_DAYS = 6;
+
+/** Today's round: what to water, what to leave, and the weather that decides it. */
+export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Promise<RoundView> {
+  const context = await contextOf(garden, wall, log);
+  const { today, plan, weather } = context;
+  const stops: StopView[] = [];
+  const leaveAlone: LeaveView[] = [];
+  for (const bed of context.beds) {
+    const outlook = plan.beds.find((b) => b.bedId === bed.id);
+    if (!outlook) continue;
+    const watering = plan.waterings.find((w) => w.bedId === bed.id && w.date === today);
+    if (watering) stops.push(stopOf(bed, outlook, watering, context));
+    else {
+      const leave = leaveOf(bed, outlook, context);
+      if (leave) leaveAlone.push(leave);
+    }
+  }
+  // In the order of the clock; what the clock has no room for comes last.
+  const begins = (stop: StopView): number => stop.runs[0]?.from ?? Number.POSITIVE_INFINITY;
+  const urgent = (stop: StopView): number => (stop.reason.code === 'wilting' ? 0 : 1);
+  stops.sort((a, b) => urgent(a) - urgent(b) || begins(a) - begins(b));
+  const tasks = context.beds.flatMap((bed) => {
+    const outlook = plan.beds.find((b) => b.bedId === bed.id);
+    return outlook ? tasksOf(bed, outlook, context) : [];
+  });
+  const from = addDays(today, -RIBBON_PAST_DAYS);
+  const fortnight = weather.filter((day) => day.date >= addDays(today, -14) && day.date < today);
+  const measured = fortnight.filter((day) => day.source === 'record').length;
+  return {
+    garden: context.garden,
+    date: today,
+    stops,
+    leaveAlone,
+    alerts: context.alerts,
+    tasks,
+    sun: { ...context.sun, assumed: context.garden.longitudeDeg === null },
+    putOff: plan.leftOut
+      .filter((left) => left.date === today)
+      .map(({ bedId, why, until, tooLarge, minutes, litres }) => ({
+        bedId,
+        bedName: context.beds.find((b) => b.id === bedId)?.name ?? '',
+        why,
+        until,
+        tooLarge,
+        minutes,
+        litres,
+      })),
+    totals: plan.todayTotals,
+    ribbon: weather
+      .filter((day) => day.date >= from)
+      .map((day) => ({
+        date: day.date,
+        tMinC: day.tMinC,
+        tMaxC: day.tMaxC,
+        rainMm: day.rainMm,
+        rainChance: day.rainChance,
+        et0Mm: referenceEt(day, siteOf(garden)).mm,
+        source: day.source,
+      })),
+    measuredShare: fortnight.length > 0 ? measured / fortnight.length : 0,
+  };
+}

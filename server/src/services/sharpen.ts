@@ -1,0 +1,48 @@
+import { knownBed, type BedView, type SharpenView } from '@kibble/contract';
+import { assumedOf, nextBestTest } from '@kibble/core';
+import type { Logger } from 'pino';
+import type { Garden } from '../db/models.ts';
+import type { WallClock } from './clock.ts';
+import { contextOf, type Context } from './context.ts';
+import { planBed } from './planBeds.ts';
+
+/** Beds asked about what measurement would tell most: those that will take most water. */
+const ASKED_BEDS = 5;
+
+/** The short measurement that would narrow a bed's fortnight most, or null when nothing telling is assumed. */
+export function sharpenBed(bed: BedView, context: Context): SharpenView | null {
+  const known = knownBed(bed, context.today);
+  const planned = planBed(bed, context.events, context.today, context.garden.latitudeDeg, known);
+  const best = nextBestTest({
+    bed: planned,
+    assumed: assumedOf(known.delivery, known.known),
+    site: { latitudeDeg: context.garden.latitudeDeg, elevationM: context.garden.elevationM },
+    weather: context.weather.filter((day) => day.date >= planned.startOn),
+    today: context.today,
+  });
+  const first = best?.ranking[0];
+  if (!best || !first || best.litres <= 0 || narrowing(best) <= 0) return null;
+  return {
+    bedId: bed.id,
+    bedName: bed.name,
+    test: first.test,
+    minutes: first.minutes,
+    now: best.now,
+    after: best.after,
+  };
+}
+
+const narrowing = (range: Pick<SharpenView, 'now' | 'after'>): number =>
+  range.now.high - range.now.low - (range.after.high - range.after.low);
+
+/** Over the thirstiest beds, the measurement that would narrow most litres. */
+export async function sharpenOf(garden: Garden, wall: WallClock, log: Logger): Promise<SharpenView | null> {
+  const context = await contextOf(garden, wall, log);
+  const thirst = (id: number): number =>
+    context.plan.beds.find((b) => b.bedId === id)?.window?.litres.middle ?? 0;
+  return [...context.beds]
+    .sort((a, b) => thirst(b.id) - thirst(a.id))
+    .slice(0, ASKED_BEDS)
+    .flatMap((bed) => sharpenBed(bed, context) ?? [])
+    .reduce<SharpenView | null>((best, s) => (best && narrowing(best) >= narrowing(s) ? best : s), null);
+}

@@ -1,0 +1,62 @@
+import type { FortnightView } from '@kibble/contract';
+
+/** One bed on one day, as a tap timer takes it: when its runs begin, and for how long each. */
+export interface TimerRow {
+  date: string;
+  bedId: number;
+  bedName: string;
+  /** Minutes after midnight. */
+  starts: number[];
+  minutesEach: number;
+}
+
+/** The settings of the days asked for, in the order of the clock. */
+export function timerRows(schedule: FortnightView['schedule'], days: number): TimerRow[] {
+  return schedule.slice(0, days).flatMap(({ date, slots }) => {
+    const rows: TimerRow[] = [];
+    for (const slot of slots) {
+      const row = rows.find((r) => r.bedId === slot.bedId);
+      if (row) row.starts.push(slot.from);
+      else
+        rows.push({
+          date,
+          bedId: slot.bedId,
+          bedName: slot.bedName,
+          starts: [slot.from],
+          minutesEach: slot.until - slot.from,
+        });
+    }
+    return rows;
+  });
+}
+
+export type TimerChange =
+  | { code: 'skip'; row: TimerRow }
+  | { code: 'add'; row: TimerRow }
+  | { code: 'minutes'; row: TimerRow; was: number };
+
+/** A change of minutes smaller than this is not worth a walk to the timer. Judgement. */
+const WORTH_MINUTES = 2;
+const WORTH_SHARE = 0.15;
+
+/** What must be changed on a timer that was set to `typed`, from `today` to the last day it was set for. */
+export function timerChanges(
+  typed: readonly TimerRow[],
+  now: readonly TimerRow[],
+  today: string,
+): TimerChange[] {
+  const last = typed.reduce((d, row) => (row.date > d ? row.date : d), '');
+  const same = (a: TimerRow, b: TimerRow): boolean => a.date === b.date && a.bedId === b.bedId;
+  const total = (row: TimerRow): number => row.starts.length * row.minutesEach;
+  const kept = typed.filter((row) => row.date >= today);
+  const changes: TimerChange[] = [];
+  for (const row of kept) {
+    const is = now.find((n) => same(n, row));
+    if (!is) changes.push({ code: 'skip', row });
+    else if (Math.abs(total(is) - total(row)) > Math.max(WORTH_MINUTES, WORTH_SHARE * total(row)))
+      changes.push({ code: 'minutes', row: is, was: total(row) });
+  }
+  for (const row of now)
+    if (row.date <= last && !kept.some((k) => same(k, row))) changes.push({ code: 'add', row });
+  return changes.sort((a, b) => (a.row.date < b.row.date ? -1 : a.row.date > b.row.date ? 1 : 0));
+}

@@ -1,0 +1,63 @@
+import type { RoundView } from '@kibble/contract';
+import { minutesText, useUnits } from '../../app/units.ts';
+import { leaveHead, longDate, timeOfDay } from '../../app/words.ts';
+
+/** The round on one sheet of paper, with boxes to tick. */
+export function RoundSheet({ round }: { round: RoundView }) {
+  const units = useUnits();
+  return (
+    <section className="hidden print:block" data-testid="round-sheet">
+      <h1 className="text-2xl">
+        {round.garden.name}, {longDate(round.date)}
+      </h1>
+      <p className="mb-2 text-sm">
+        {round.stops.length} to water, {minutesText(round.totals.minutes)} at the taps,{' '}
+        {units.text('volume', round.totals.litres)}. Sun up {timeOfDay(round.sun.sunrise * 60, units)}, down{' '}
+        {timeOfDay(round.sun.sunset * 60, units)}.
+      </p>
+      <table className="w-full text-sm">
+        <thead className="text-left">
+          <tr>
+            <th>Done</th>
+            <th>From</th>
+            <th>Bed</th>
+            <th>Minutes</th>
+            <th>{units.system === 'us' ? 'Gallons' : 'Litres'}</th>
+            <th>How</th>
+            <th className="w-1/4">Found, changed</th>
+          </tr>
+        </thead>
+        <tbody>
+          {round.stops.map((stop) => (
+            <tr key={stop.bedId} className="border-t border-black align-top">
+              <td className="py-1">
+                <span className="inline-block size-4 border border-black" />
+              </td>
+              <td>{stop.runs[0] ? timeOfDay(stop.runs[0].from, units) : ''}</td>
+              <td className="font-bold">{stop.bedName}</td>
+              <td>
+                {stop.runs.length > 1
+                  ? `${stop.runs.length} × ${minutesText((stop.runs[0]?.until ?? 0) - (stop.runs[0]?.from ?? 0))}`
+                  : minutesText(stop.run.minutes)}
+              </td>
+              <td>{units.number('volume', stop.run.litres)}</td>
+              <td>
+                {stop.how}
+                {stop.keepLeavesDry ? '; leaves dry' : ''}
+                {stop.checkFirst ? `; look ${units.text('depth', stop.checkFirst.depthMm)} down first` : ''}
+              </td>
+              <td className="border-b border-dotted border-black" />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {round.leaveAlone.length > 0 ? (
+        <p className="mt-3 text-sm">
+          <strong>Leave alone:</strong>{' '}
+          {round.leaveAlone.map((l) => `${l.bedName} (${leaveHead(l.reason, l.nextDate)})`).join('; ')}.
+        </p>
+      ) : null}
+      <p className="mt-1 text-sm">Drink, keep out of the noon sun, and see that the last tap is off.</p>
+    </section>
+  );
+}

@@ -1,0 +1,85 @@
+import { spotLitres } from '@kibble/core';
+import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import { useGardenRound } from '../app/gardenRound.ts';
+import { numberRule, typedSi } from '../app/numberRule.ts';
+import { useUnits } from '../app/units.ts';
+import { Button } from './Button.tsx';
+import { Field } from './Field.tsx';
+import { Sheet } from './Sheet.tsx';
+import { useTaps } from './useTaps.ts';
+
+/** One run outside the plan, timed: it calls when it is over, or closes itself where the tap does. */
+export function OneOffRun({
+  bedId,
+  bedName,
+  litresPerMinute,
+}: {
+  bedId: number;
+  bedName: string;
+  litresPerMinute: number;
+}) {
+  const { garden } = useGardenRound();
+  const units = useUnits();
+  const { taps, open } = useTaps(garden.id);
+  const [asking, setAsking] = useState(false);
+  const form = useForm({ defaultValues: { minutes: '10', selfStops: false } });
+  const typed = useWatch({ control: form.control, name: 'minutes' });
+  const valid = numberRule('minutes', typed, units) === true;
+  const start = form.handleSubmit(async ({ minutes: text, selfStops }) => {
+    const minutes = typedSi('minutes', text, units) ?? 10;
+    await open({
+      bedId,
+      bedName,
+      litresPerMinute,
+      minutes,
+      runs: 1,
+      run: 1,
+      runMinutes: minutes,
+      soakMinutes: 0,
+      ranMinutes: 0,
+      resting: false,
+      secondsEach: null,
+      selfStops,
+    });
+    setAsking(false);
+  });
+  if (taps.some((tap) => tap.bedId === bedId)) return null;
+  return (
+    <>
+      <Button look="quiet" className="-ml-4" onClick={() => setAsking(true)}>
+        Run it once, by the clock
+      </Button>
+      <Sheet open={asking} onClose={() => setAsking(false)} title={`${bedName}: one run`}>
+        <form
+          noValidate
+          onSubmit={(e) => void start(e).catch(() => undefined)}
+          className="flex flex-col gap-4"
+        >
+          <Field
+            label="For"
+            unit="min"
+            inputMode="decimal"
+            error={form.formState.errors.minutes?.message}
+            hint={
+              valid
+                ? `About ${units.text('volume', spotLitres({ litresPerMinute, minutes: Number(typed) }))} at this bed’s flow.`
+                : undefined
+            }
+            {...form.register('minutes', { validate: (v) => numberRule('minutes', v, units) })}
+          />
+          <label className="flex min-h-11 items-center gap-3">
+            <input type="checkbox" className="size-5 accent-ink" {...form.register('selfStops')} /> A timer on
+            the tap shuts it: write it down when the time is up
+          </label>
+          <div className="flex gap-2">
+            <Button type="submit">The tap is open</Button>
+            <Button look="quiet" onClick={() => setAsking(false)}>
+              Not now
+            </Button>
+          </div>
+        </form>
+      </Sheet>
+    </>
+  );
+}
