@@ -49,6 +49,8 @@ export const fortnightBed = z.object({
   bedId: z.number(),
   bedName: z.string(),
   cropName: z.string().nullable(),
+  /** Somebody stands there while it is watered: no timer can do it. */
+  byHand: z.boolean(),
   waterings: z.array(cell),
   /** How freely the plants can drink on each day: 1 unhindered. */
   stress: z.array(z.number()),

@@ -266,8 +266,9 @@ function told(leftOut: GardenPlan['leftOut'], plans: readonly BedPlan[]): Garden
     const made = plans.find((p) => p.bed.id === left.bedId)?.waterings.find((w) => w.date > left.date);
     const until = made?.date ?? null;
     const same = out.find((o) => o.bedId === left.bedId && o.until === until);
-    if (!same) out.push({ ...left, until });
-    else same.tooLarge ||= left.tooLarge;
+    const tooBig = left.tooLarge && until === null;
+    if (!same) out.push({ ...left, until, tooLarge: tooBig });
+    else if (tooBig && !same.tooLarge) Object.assign(same, { tooLarge: true, why: left.why });
   }
   return out.sort((a, b) => daysBetween(b.date, a.date));
 }

@@ -133,7 +133,23 @@ describe('tasks', () => {
     );
     expect(bedTasks({ ...facts, alerts: heat })[0]).toMatchObject({ soakFirst: true });
     expect(bedTasks({ ...facts, alerts: heat, goneShare: 0.1 })[0]).toMatchObject({ soakFirst: false });
-    expect(codes({ alerts: heat, mulch: { material: 'straw', depthMm: 50 }, shaded: true })).toEqual([]);
+    const covered = { alerts: heat, mulch: { material: 'straw', depthMm: 50 } as const, shaded: true };
+    // A covered bed only has to go into the heat full.
+    expect(codes(covered)).toEqual(['soak before the heat']);
+    expect(codes({ ...covered, goneShare: 0.1 })).toEqual([]);
+    expect(codes({ ...covered, dueToday: true })).toEqual([]);
+  });
+  // Common practice: rinse roses and cacti on hot dry mornings only; damp spots join in one to three weeks.
+  test('in the heat roses may be rinsed; pulses are looked at on days 7, 14 and 21; what is missed twice is told', () => {
+    const now = heat.map((a) => ({ ...a, from: facts.today }));
+    const rose = { plantings: [{ cropId: 'rose', plantedOn: '2012-03-01' }], goneShare: 0 };
+    expect(codes({ ...rose, alerts: now })).toContain('rinse against mites');
+    expect(codes(rose)).not.toContain('rinse against mites');
+    const onDay = (day: number): boolean =>
+      codes({ pulsesSince: addDays(facts.today, -day) }).includes('do the spots join');
+    expect([6, 7, 8, 14, 21, 28].map(onDay)).toEqual([false, true, false, true, true, false]);
+    expect(codes({ overdueDays: 2 })).toContain('was missed');
+    expect(codes({ overdueDays: 1 })).not.toContain('was missed');
   });
   test('a fresh planting is looked over until somebody has, and mulch moved aside is asked for until it is back', () => {
     const young = { plantings: [{ cropId: 'lettuce', plantedOn: '2015-07-04' }] };

@@ -26,7 +26,8 @@ export interface RainWait {
 }
 
 /**
- * Rain worth waiting for: the water it would save, times its chance, outweighs what the plants would miss if it failed.
+ * Rain worth waiting for: the water it would save, times its chance, outweighs what the plants would miss meanwhile,
+ * whether it comes or fails.
  * @param run the bed this morning; `d` the day, `missingMm` gone from its root zone, `tender` how much its crop minds (FAO-33)
  * @returns the rain and its risk, or null
  * Source: expected loss on either side; the weights are the judgements of this file.
@@ -40,21 +41,26 @@ export function rainWorthWaiting(
 ): RainWait | null {
   const counted: BedRun = { ...run, state: cloneState(run.state) };
   const failed: BedRun = { ...run, state: cloneState(run.state) };
+  const missedOn = ({ state: { out } }: BedRun): number =>
+    out[OUT.transpirationWanted] - out[OUT.transpiration];
   let missedMm = 0;
+  let missedAnyway = 0;
   let wantedMm = 0;
   for (let k = d; k <= d + WAIT_DAYS && k < weather.length; k += 1) {
     const day = weather[k] as SourcedDay;
     const rain = likelyRain(day);
     stepRun(failed, k, 0, 0);
     wantedMm += failed.state.out[OUT.transpirationWanted];
-    missedMm += failed.state.out[OUT.transpirationWanted] - failed.state.out[OUT.transpiration];
+    missedMm += missedOn(failed);
+    stepRun(counted, k, rain, 0);
+    missedAnyway += missedOn(counted);
     if (rain > 0 && rain >= WORTH_SHARE * missingMm) {
       const { rainMm, rainChance: chance } = day;
       const saved = chance * Math.min(rainMm, missingMm);
-      if (saved < (1 - chance) * missedMm * tender * MISSED_WEIGHT) return null;
+      const missed = (1 - chance) * missedMm + chance * missedAnyway;
+      if (saved < missed * tender * MISSED_WEIGHT) return null;
       return { on: day.date, rainMm, chance, missedMm, missedShare: wantedMm > 0 ? missedMm / wantedMm : 0 };
     }
-    stepRun(counted, k, rain, 0);
     if (counted.state.out[OUT.depletion] > WAIT_STRETCH * counted.state.out[OUT.readily]) return null;
   }
   return null;

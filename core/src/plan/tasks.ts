@@ -106,7 +106,9 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
   if (heat && !facts.shaded && !facts.underCover && crops.some((c) => c.traits.boltsWhenDry))
     tasks.push({ code: 'shade before the heat' });
   const toCome = facts.alerts.find((a) => a.code === 'heat wave' && a.from > today);
-  if (heat && toCome && standing.length > 0 && !facts.dueToday && facts.goneShare > SOAK_BEFORE_SHARE)
+  const toldToSoak = tasks.some((t) => t.code === 'mulch before the heat' && t.soakFirst);
+  const thirsty = !facts.dueToday && facts.goneShare > SOAK_BEFORE_SHARE;
+  if (heat && toCome && standing.length > 0 && thirsty && !toldToSoak)
     tasks.push({ code: 'soak before the heat', from: toCome.from });
   const inHeat = facts.alerts.some(
     (a) => a.code === 'heat wave' && a.from <= today && daysBetween(a.from, today) < a.days,

@@ -4,6 +4,7 @@ import {
   compareSchools,
   defaultSchool,
   mayToughen,
+  METHOD_FACTS,
   planGarden,
   SCHOOLS,
   schoolOf,
@@ -101,6 +102,7 @@ export async function fortnightOf(garden: Garden, wall: WallClock, log: Logger):
           bedId: bed.id,
           bedName: bed.name,
           cropName: bed.planting?.cropName ?? null,
+          byHand: METHOD_FACTS[bed.delivery.method].byHand,
           waterings: plan.waterings
             .filter((w) => w.bedId === bed.id)
             .map((w) => ({

@@ -212,10 +212,8 @@ export function hourWords(hour: BestHour, units: Pick<Units, 'system'>): string 
     case 'any hour, it wets no leaf':
       return 'Any hour: it wets no leaf.';
     case 'cool and calm, and leaves dry fast':
-      return `Best ${at(hour.fromHour)} to ${at(hour.toHour)}: cool and calm, and leaves dry fast${
-        hour.fallback
-          ? `; else ${at(hour.fallback.fromHour)} to ${at(hour.fallback.toHour)}, so that all is dry by dark`
-          : ''
+      return `Best ${at(hour.fromHour)} to ${at(hour.toHour)}, cool and calm, and leaves dry fast${
+        hour.fallback ? `; or ${at(hour.fallback.fromHour)} to ${at(hour.fallback.toHour)}` : ''
       }.`;
   }
 }

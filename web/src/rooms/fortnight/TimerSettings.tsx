@@ -35,10 +35,8 @@ export function TimerSettings({ view }: { view: FortnightView }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const timer = useTimer(garden.id);
-  const week = timerRows(view.schedule, SET_DAYS);
-  const changes = timer.typed
-    ? timerChanges(timer.typed, timerRows(view.schedule, view.schedule.length), garden.today)
-    : [];
+  const week = timerRows(view, SET_DAYS);
+  const changes = timer.typed ? timerChanges(timer.typed, timerRows(view), garden.today) : [];
   const set = (): void => {
     void timer.set(week, garden.today);
     dispatch(noticeShown({ text: 'Written down: the timer holds these settings.' }));
@@ -75,9 +73,14 @@ export function TimerSettings({ view }: { view: FortnightView }) {
             </tr>
           </thead>
           <tbody>
-            {week.map((row) => (
-              <tr key={`${row.date}-${row.bedId}`} className="border-t border-rule align-top">
-                <td className="py-1 pr-3 whitespace-nowrap">{shortDay(row.date)}</td>
+            {week.map((row, i) => (
+              <tr
+                key={`${row.date}-${row.bedId}`}
+                className={`align-top ${week[i - 1]?.date === row.date ? '' : 'border-t border-ink'}`}
+              >
+                <th scope="row" className="pr-3 text-left font-semibold whitespace-nowrap">
+                  {week[i - 1]?.date === row.date ? '' : shortDay(row.date)}
+                </th>
                 <td className="pr-3">{row.bedName}</td>
                 <td className="pr-3 whitespace-nowrap">{runs(row)}</td>
                 <td>{row.starts.map((at) => timeOfDay(at, units)).join(', ')}</td>

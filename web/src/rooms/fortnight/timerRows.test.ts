@@ -18,15 +18,21 @@ const row = (date: string, bedId: number, minutesEach: number): TimerRow => ({
 });
 
 describe('settings for a tap timer', () => {
-  test('the runs of one bed on one day are one setting with several starts', () => {
+  test('the runs of one bed on one day are one setting with several starts; by hand needs none', () => {
     const rows = timerRows(
-      [
-        {
-          date: '2026-07-14',
-          slots: [slot(1, 300, 310, 1, 2), slot(2, 310, 330), slot(1, 330, 340, 2, 2)],
-        },
-        { date: '2026-07-15', slots: [slot(2, 300, 320)] },
-      ],
+      {
+        beds: [
+          { bedId: 1, byHand: false },
+          { bedId: 3, byHand: true },
+        ],
+        schedule: [
+          {
+            date: '2026-07-14',
+            slots: [slot(1, 300, 310, 1, 2), slot(2, 310, 330), slot(1, 330, 340, 2, 2), slot(3, 340, 350)],
+          },
+          { date: '2026-07-15', slots: [slot(2, 300, 320)] },
+        ],
+      },
       1,
     );
     expect(rows).toEqual([

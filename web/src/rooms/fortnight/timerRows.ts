@@ -10,11 +10,15 @@ export interface TimerRow {
   minutesEach: number;
 }
 
-/** The settings of the days asked for, in the order of the clock. */
-export function timerRows(schedule: FortnightView['schedule'], days: number): TimerRow[] {
+/** The settings of the days asked for, in the order of the clock; what is watered by hand needs none. */
+export function timerRows(
+  { schedule, beds }: Pick<FortnightView, 'schedule'> & { beds: { bedId: number; byHand: boolean }[] },
+  days = schedule.length,
+): TimerRow[] {
+  const byHand = new Set(beds.filter((bed) => bed.byHand).map((bed) => bed.bedId));
   return schedule.slice(0, days).flatMap(({ date, slots }) => {
     const rows: TimerRow[] = [];
-    for (const slot of slots) {
+    for (const slot of slots.filter((s) => !byHand.has(s.bedId))) {
       const row = rows.find((r) => r.bedId === slot.bedId);
       if (row) row.starts.push(slot.from);
       else

@@ -87,8 +87,8 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
       aria-label={stop.bedName}
     >
       <div className="grid grid-cols-[1.4rem_3.6rem_minmax(0,1fr)] gap-x-3 md:grid-cols-[1.6rem_4rem_minmax(0,1fr)_9.5rem] md:gap-x-5">
-        <span className="row-span-3 font-serif text-2xl text-quiet md:row-span-2">{place}</span>
-        <div className="row-span-3 md:row-span-2">
+        <span className="row-span-4 font-serif text-2xl text-quiet md:row-span-3">{place}</span>
+        <div className="row-span-4 md:row-span-3">
           <SoilCore
             core={stop.core}
             width={58}
@@ -97,15 +97,52 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
             title={stop.bedName}
           />
         </div>
-        <div>
-          <h2 className="text-xl">
-            <Link
-              to={`../beds/${stop.bedId}`}
-              className="underline decoration-rule decoration-1 underline-offset-4 hover:decoration-ink"
+        <h2 className="text-xl">
+          <Link
+            to={`../beds/${stop.bedId}`}
+            className="underline decoration-rule decoration-1 underline-offset-4 hover:decoration-ink"
+          >
+            {stop.bedName}
+          </Link>
+        </h2>
+        <div className="col-start-3 flex flex-wrap items-baseline gap-x-4 gap-y-1 md:col-start-4 md:row-span-2 md:row-start-1 md:block">
+          <p className="leading-none">
+            <Opens
+              {...bed}
+              of="minutes"
+              assumed={!stop.flowMeasured}
+              className="text-5xl font-bold"
+              label={`${Math.max(1, Math.round(stop.run.minutes))} minutes: show the working`}
             >
-              {stop.bedName}
-            </Link>
-          </h2>
+              {Math.max(1, Math.round(stop.run.minutes))}
+            </Opens>{' '}
+            <span className="text-lg">min</span>
+          </p>
+          <p className="md:mt-2">
+            <Opens {...bed} of="litres">
+              {units.text('volume', stop.run.litres)}
+            </Opens>
+            <span className="md:hidden">, </span>
+            <br className="hidden md:block" />
+            <Opens {...bed} of="depth">
+              {units.text('depth', stop.run.localMm)}
+            </Opens>{' '}
+            {stop.run.bedMm < stop.run.localMm - 0.05 ? 'where it falls' : 'over the bed'}
+          </p>
+          {stop.runs[0] ? (
+            <p className="mt-1">
+              from <strong>{timeOfDay(stop.runs[0].from, units)}</strong>
+              {stop.runs.length > 1 ? (
+                <span className="text-quiet">
+                  <span className="md:hidden">, </span>
+                  <br className="hidden md:block" />
+                  done {timeOfDay(stop.runs.at(-1)?.until ?? stop.runs[0].until, units)}
+                </span>
+              ) : null}
+            </p>
+          ) : null}
+        </div>
+        <div className="col-start-3">
           <p className="font-semibold">{howText(stop)}</p>
           {stop.reason.overdueDays > 0 ? (
             <p className="font-semibold text-brick">
@@ -157,41 +194,7 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
             </p>
           ) : null}
         </div>
-        <div className="col-start-3 mt-2 md:col-start-4 md:row-span-2 md:mt-0">
-          <p className="leading-none">
-            <Opens
-              {...bed}
-              of="minutes"
-              assumed={!stop.flowMeasured}
-              className="text-5xl font-bold"
-              label={`${Math.max(1, Math.round(stop.run.minutes))} minutes: show the working`}
-            >
-              {Math.max(1, Math.round(stop.run.minutes))}
-            </Opens>{' '}
-            <span className="text-lg">min</span>
-          </p>
-          <p className="mt-2">
-            <Opens {...bed} of="litres">
-              {units.text('volume', stop.run.litres)}
-            </Opens>
-            <br />
-            <Opens {...bed} of="depth">
-              {units.text('depth', stop.run.localMm)}
-            </Opens>{' '}
-            {stop.run.bedMm < stop.run.localMm - 0.05 ? 'where it falls' : 'over the bed'}
-          </p>
-          {stop.runs[0] ? (
-            <p className="mt-1">
-              from <strong>{timeOfDay(stop.runs[0].from, units)}</strong>
-              {stop.runs.length > 1 ? (
-                <span className="text-quiet">
-                  , done {timeOfDay(stop.runs.at(-1)?.until ?? stop.runs[0].until, units)}
-                </span>
-              ) : null}
-            </p>
-          ) : null}
-        </div>
-        <div className="no-print col-start-3 mt-1 -ml-1 flex flex-wrap items-center gap-x-1 md:gap-x-3">
+        <div className="no-print col-start-3 mt-1 -ml-1 flex flex-wrap items-center gap-x-1 md:col-span-2 md:gap-x-3">
           <Button
             disabled={isLoading}
             className="ml-1 min-w-20 md:min-w-28"

@@ -198,14 +198,14 @@ function Rules({ form }: { form: UseFormReturn<Typed> }) {
           error={errors.from?.message}
           {...form.register('from', { validate: (v, all) => pairRule(v, all.until) })}
         />
-        <Field label="until" type="time" {...form.register('until')} />
+        <Field label="Open until" type="time" {...form.register('until')} />
         <Field
-          label="and from"
+          label="Open again from"
           type="time"
           error={errors.from2?.message}
           {...form.register('from2', { validate: (v, all) => pairRule(v, all.until2) })}
         />
-        <Field label="until then" type="time" {...form.register('until2')} />
+        <Field label="Open again until" type="time" {...form.register('until2')} />
       </div>
       <Choice label="Days and hours hold for" {...form.register('restricts')}>
         <option value="everything">everything</option>

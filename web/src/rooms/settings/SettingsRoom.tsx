@@ -83,9 +83,9 @@ export function SettingsRoom() {
         ) : null}
         <Field
           label="Longitude"
-          unit="°, east positive"
+          unit="°"
           inputMode="decimal"
-          hint="For sunrise and sunset on your clock. Empty: the middle of the time zone is taken, up to an hour off."
+          hint="East positive, west negative: for sunrise and sunset on your clock. Empty: the middle of the time zone is taken, up to an hour off."
           error={form.formState.errors.longitude?.message}
           {...form.register('longitude', { validate: (v) => numberRule('longitudeDeg', v, shown, true) })}
         />
