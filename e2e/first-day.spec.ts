@@ -27,7 +27,7 @@ test('Three Poplars: what to water and why, tick a stop, undo, step a day', asyn
   await expect(stops).toHaveCount(before - 1);
   await page.getByRole('button', { name: 'Next day' }).click();
   await expect(page.getByRole('heading', { name: 'Wednesday’s round' })).toBeVisible();
-  await expect(page.getByText('Wednesday 15 July 2026')).toBeVisible();
+  await expect(page.getByText('Wednesday 15 July 2026', { exact: true })).toBeVisible();
 });
 
 test('Other amount: a slip is refused in words and what was typed stays; a good figure is kept', async ({

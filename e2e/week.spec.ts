@@ -64,7 +64,7 @@ test('a week at Three Poplars: the round, an interruption, a dragged watering, a
 
   // The heat: a bed hangs in the evening and is on the round at once.
   await page.getByRole('button', { name: 'Next day' }).click();
-  await expect(page.getByText('Wednesday 15 July 2026')).toBeVisible();
+  await expect(page.getByText('Wednesday 15 July 2026', { exact: true })).toBeVisible();
   await page.goto(`${kibble}/garden/1/beds/5`);
   await page.getByRole('button', { name: 'The plants hang' }).click();
   await page.getByRole('button', { name: 'They hang in the morning or evening' }).click();

@@ -72,7 +72,6 @@ export const fortnightView = z.object({
       litres: z.number(),
       why: z.custom<Cap>(),
       until: isoDate.nullable(),
-      tooLarge: z.boolean(),
     }),
   ),
   /** What the limits cost: days a bed's plants run short more than without them. */

@@ -165,7 +165,6 @@ export const roundView = z.object({
       bedName: z.string(),
       why: z.custom<Cap>(),
       until: isoDate.nullable(),
-      tooLarge: z.boolean(),
       minutes: z.number(),
       litres: z.number(),
     }),

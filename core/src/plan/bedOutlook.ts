@@ -1,6 +1,7 @@
+import type { BedModel } from '../balance/bedModel.ts';
 import { OUT } from '../balance/bedState.ts';
 import type { DailyRecord, WeatherSeries } from '../balance/simulateBed.ts';
-import { runPlan, wettedFractionOf } from '../delivery/runPlan.ts';
+import { runPlan, wettedFractionOf, type RunPlan } from '../delivery/runPlan.ts';
 import { cropOf, plantOnDay, stageDates, type PlantOnDay } from '../plants/plantOnDay.ts';
 import type { PlantingInput } from '../plants/types.ts';
 import { schoolOf, type School } from '../schools/schools.ts';
@@ -144,6 +145,27 @@ interface Decision {
   localMm: number;
 }
 
+/** Tries at making a run short enough; each comes closer. */
+const TRIES = 12;
+
+/** The run for a depth, or the part of it that one watering may be. */
+function fittingRun(input: PlanBed, model: BedModel, school: School, localMm: number): RunPlan {
+  const of = (mm: number): RunPlan =>
+    runPlan({
+      localMm: mm,
+      areaM2: input.bed.areaM2,
+      delivery: input.delivery,
+      infiltrationMmPerHour: model.profile.infiltrationMmPerHour,
+      pulses: school.pulses,
+    });
+  let run = of(localMm);
+  const { litres = Number.POSITIVE_INFINITY, totalMinutes = Number.POSITIVE_INFINITY } = input.most ?? {};
+  if (run.litres > litres) run = of((run.localMm * litres) / run.litres);
+  for (let i = 0; i < TRIES && run.totalMinutes > totalMinutes; i += 1)
+    run = of(run.localMm * Math.min(0.95, totalMinutes / run.totalMinutes));
+  return run;
+}
+
 /** One bed ahead through the weather from this morning, with the plan followed. */
 export function followAhead(
   start: BedStart,
@@ -213,13 +235,7 @@ export function followAhead(
         ? rainWorthWaiting(run, days, d, before, tendernessOf(plantings, day.date))
         : null;
     if (due && !held && !wait) {
-      const plan = runPlan({
-        localMm: due.localMm,
-        areaM2: input.bed.areaM2,
-        delivery: input.delivery,
-        infiltrationMmPerHour: model.profile.infiltrationMmPerHour,
-        pulses: school.pulses,
-      });
+      const plan = fittingRun(input, model, school, due.localMm);
       irrigationMm = plan.bedMm;
       waterings.push({
         bedId: input.id,
@@ -230,6 +246,7 @@ export function followAhead(
           ...trial,
           code: due.code,
           depletionMm: before,
+          wantedMm: due.localMm,
           overdueDays: isToday ? overdue : 0,
           sparedByRainMm: model.underCover ? 0 : Math.max(0, trial.depletionMm - line),
         },

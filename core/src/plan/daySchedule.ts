@@ -61,15 +61,33 @@ const MANY = 12;
  */
 export function daySchedule(jobs: readonly DayJob[], lines: DayLines = {}): DaySchedule {
   let taken = jobs;
-  const unfit: number[] = [];
-  for (;;) {
-    const { slots, left } = widenAsNeeded(taken, lines);
-    if (left.length === 0) return { slots, unfit };
-    const worst = [...left].sort((a, b) => Number(a.urgent) - Number(b.urgent) || a.loss - b.loss);
+  let made = widenAsNeeded(taken, lines);
+  const dropped: DayJob[] = [];
+  while (made.left.length > 0) {
+    const { left } = made;
+    // What stands in the way of those left goes with them into the choice.
+    const rivals = taken.filter((job) =>
+      left.some(
+        (l) => l === job || l.tap === job.tap || (l.byHand && job.byHand) || lines.lines !== undefined,
+      ),
+    );
+    const worst = rivals.sort((x, y) => Number(x.urgent) - Number(y.urgent) || x.loss - y.loss);
     const out = new Set(worst.slice(0, left.length > MANY ? Math.ceil(left.length / 2) : 1));
-    for (const job of out) unfit.push(job.bedId);
+    dropped.push(...out);
     taken = taken.filter((job) => !out.has(job));
+    made = widenAsNeeded(taken, lines);
   }
+  // Some that were let go were not in the way after all.
+  if (dropped.length <= MANY) {
+    for (const job of [...dropped].sort((x, y) => y.loss - x.loss)) {
+      const more = jobs.filter((j) => j === job || taken.includes(j));
+      const tried = widenAsNeeded(more, lines);
+      if (tried.left.length > 0) continue;
+      taken = more;
+      made = tried;
+    }
+  }
+  return { slots: made.slots, unfit: dropped.filter((job) => !taken.includes(job)).map((job) => job.bedId) };
 }
 
 /** Tries the best hours; what has no room there may use the next best. */

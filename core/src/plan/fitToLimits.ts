@@ -23,9 +23,9 @@ export type Follow = (plan: BedPlan, bed: PlanBed) => BedPlan;
 const LEAST_LOSS = 0.01;
 const TIERS = { first: 0, ordinary: 1, last: 2 } as const;
 
-const putOff = (plan: BedPlan, date: IsoDate, days = 1): PlanBed => ({
+const putOff = (plan: BedPlan, date: IsoDate): PlanBed => ({
   ...plan.bed,
-  blocked: [...(plan.bed.blocked ?? []), ...Array.from({ length: days }, (_, d) => addDays(date, d))],
+  blocked: [...(plan.bed.blocked ?? []), date],
   fixed: plan.bed.fixed?.filter((f) => f.date !== date),
 });
 
@@ -72,7 +72,7 @@ export function fitToLimits(
   leftOut: GardenPlan['leftOut'];
   schedule: GardenPlan['schedule'];
 } {
-  const weigh = weigher(follow, constraints, options);
+  const weigh = weigher(follow);
   const current = [...plans];
   const leftOut: GardenPlan['leftOut'] = [];
   const schedule: GardenPlan['schedule'] = [];
@@ -84,8 +84,8 @@ export function fitToLimits(
       week.monday = mondayOf(date);
       week.litres = d === 0 ? within('litresThisWeek', constraints.litresThisWeek ?? 0, 0, 1e9, 'L') : 0;
     }
-    const refuse = (refused: readonly { due: Due; why: Cap; tooLarge: boolean }[]): void => {
-      for (const { due, why, tooLarge } of refused) {
+    const refuse = (refused: readonly { due: Due; why: Cap }[]): void => {
+      for (const { due, why } of refused) {
         const { watering, i } = due;
         leftOut.push({
           bedId: watering.bedId,
@@ -94,7 +94,6 @@ export function fitToLimits(
           minutes: watering.run.minutes,
           litres: watering.run.litres,
           why,
-          tooLarge,
         });
         const plan = current[i] as BedPlan;
         current[i] = follow(plan, putOff(plan, date));
@@ -125,11 +124,7 @@ export function fitToLimits(
         refuse(
           weighed
             .filter(({ job }) => made.unfit.includes(job.bedId))
-            .map(({ due, job }) => ({
-              due,
-              why: 'open hours' as const,
-              tooLarge: daySchedule([job], constraints.lines).unfit.length > 0,
-            })),
+            .map(({ due }) => ({ due, why: 'open hours' as const })),
         );
       }
       slots = made.slots;
@@ -160,34 +155,19 @@ const itemOf = (plan: BedPlan, watering: PlannedWatering, loss: number): Competi
 
 type Weigh = (plan: BedPlan, watering: PlannedWatering) => Competing;
 
-/**
- * What waiting costs a bed: what its plants miss more when a watering is put off, and if it would then have grown past
- * what any day allows, when it never comes. Asked once for each plan of a bed.
- */
-function weigher(
-  follow: Follow,
-  caps: PlanConstraints,
-  { today, horizonDays }: { today: IsoDate; horizonDays: number },
-): Weigh {
+/** What waiting costs a bed: what its plants miss more when a watering is put off. Asked once for each plan of a bed. */
+function weigher(follow: Follow): Weigh {
   const known = new WeakMap<PlannedWatering, Competing>();
-  const last = addDays(today, horizonDays - 1);
   return (plan, watering) => {
     const before = known.get(watering);
     if (before) return before;
     const { date } = watering;
-    let waited = follow(plan, putOff(plan, date));
-    const then = waited.waterings.find((w) => w.date > date);
-    if (then && tooLarge(then, caps)) waited = follow(plan, putOff(plan, date, daysBetween(date, last) + 1));
+    const waited = follow(plan, putOff(plan, date));
     const item = itemOf(plan, watering, LEAST_LOSS + Math.max(0, lossOf(waited, date) - lossOf(plan, date)));
     known.set(watering, item);
     return item;
   };
 }
-
-const tooLarge = ({ run }: PlannedWatering, caps: PlanConstraints): boolean =>
-  run.minutes > (caps.minutesPerDay ?? Number.POSITIVE_INFINITY) ||
-  run.litres >
-    Math.min(caps.litresPerDay ?? Number.POSITIVE_INFINITY, caps.litresPerWeek ?? Number.POSITIVE_INFINITY);
 
 /** A day's limits, less what was given on it already. */
 const leftOfDay = (caps: PlanConstraints, isToday: boolean): PlanConstraints => {
@@ -208,7 +188,7 @@ function overDay(
   date: IsoDate,
   constraints: PlanConstraints,
   weigh: Weigh,
-): { due: Due; why: Cap; tooLarge: boolean }[] {
+): { due: Due; why: Cap }[] {
   const caps = { minutes: constraints.minutesPerDay, litres: constraints.litresPerDay };
   const due = dueOn(plans, date);
   const sum = (of: (w: PlannedWatering) => number): number => due.reduce((s, x) => s + of(x.watering), 0);
@@ -224,10 +204,7 @@ function overDay(
   );
   return items.flatMap((x, k) => {
     if (made[k]) return [];
-    const minutesOver = caps.minutes !== undefined && x.watering.run.minutes > caps.minutes;
-    const litresOver = caps.litres !== undefined && x.watering.run.litres > caps.litres;
-    const why: Cap = litresOver || (!minutesOver && !over.minutes) ? 'litres a day' : 'minutes a day';
-    return [{ due: x, why, tooLarge: minutesOver || litresOver }];
+    return [{ due: x, why: over.minutes ? ('minutes a day' as const) : ('litres a day' as const) }];
   });
 }
 
@@ -238,7 +215,7 @@ function overWeek(
   week: { monday: IsoDate; litres: number },
   constraints: PlanConstraints,
   weigh: Weigh,
-): { due: Due; why: Cap; tooLarge: boolean }[] {
+): { due: Due; why: Cap }[] {
   const cap = constraints.litresPerWeek;
   if (cap === undefined) return [];
   const left = Math.max(0, cap - week.litres);
@@ -253,9 +230,7 @@ function overWeek(
     { litres: left },
   );
   return items.flatMap((x, k) =>
-    made[k] || x.watering.date !== date
-      ? []
-      : [{ due: x, why: 'litres a week' as const, tooLarge: x.watering.run.litres > cap }],
+    made[k] || x.watering.date !== date ? [] : [{ due: x, why: 'litres a week' as const }],
   );
 }
 
@@ -266,9 +241,7 @@ function told(leftOut: GardenPlan['leftOut'], plans: readonly BedPlan[]): Garden
     const made = plans.find((p) => p.bed.id === left.bedId)?.waterings.find((w) => w.date > left.date);
     const until = made?.date ?? null;
     const same = out.find((o) => o.bedId === left.bedId && o.until === until);
-    const tooBig = left.tooLarge && until === null;
-    if (!same) out.push({ ...left, until, tooLarge: tooBig });
-    else if (tooBig && !same.tooLarge) Object.assign(same, { tooLarge: true, why: left.why });
+    if (!same) out.push({ ...left, until });
   }
   return out.sort((a, b) => daysBetween(b.date, a.date));
 }

@@ -69,7 +69,9 @@ export function openSpans(options: {
   // Any hour will do, but somebody has to be up to open the tap.
   const best = anyHour ? daylight : span(hour.fromHour, hour.toHour);
   const second = hour.fallback ? [span(hour.fallback.fromHour, hour.fallback.toHour)] : [];
-  const harmless = anyHour ? [span(0, 24)] : overhead ? [] : [daylight];
+  // A spray at noon loses some of it; in the evening it leaves wet leaves over night, and that is worse.
+  const dryByDark = span(sun.sunrise - 1, hour.fallback?.toHour ?? sun.sunset);
+  const harmless = anyHour ? [span(0, 24)] : [overhead ? dryByDark : daylight];
   const first = [best];
   return [
     common(first, open),

@@ -7,6 +7,7 @@ import type { Site } from '../weather/types.ts';
 import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
 import { followAhead, startOf, type BedStart } from './bedOutlook.ts';
 import { closedDays, windyDays } from './closures.ts';
+import { mostAtOnce } from './mostAtOnce.ts';
 import { fitToLimits, type BedPlan, type Follow } from './fitToLimits.ts';
 import { gatherRounds } from './gatherRounds.ts';
 import type { BedOutlook, GardenPlan, PlanBed, PlanConstraints, PlanOptions } from './types.ts';
@@ -80,7 +81,7 @@ export function planGarden(
     starts.set(bed.id, start);
     const closed = closedDays(bed, constraints, today, horizonDays);
     const windy = windyDays(bed, constraints, aheadDays);
-    const input = { ...bed, closed, windy };
+    const input = { ...bed, closed, windy, most: mostAtOnce(bed, constraints, garden.site, today) };
     options.onProgress?.(i + 1, garden.beds.length);
     return { bed: input, ...followAhead(start, input, { today, horizonDays }) };
   });

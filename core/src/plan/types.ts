@@ -37,6 +37,8 @@ export interface PlanBed {
   /** Days too windy for what carries its water, and days on which a round is spared: the same, but hand and wilting overrule them. */
   windy?: IsoDate[];
   spared?: IsoDate[];
+  /** Most that one watering may be: litres through the tap, and minutes from first drop to last. A larger one is given in parts, day after day. */
+  most?: { litres?: number; totalMinutes?: number };
   /** Days on which it was left on purpose. */
   leftOn?: IsoDate[];
   /** The tap it draws from; beds without one share one. */
@@ -119,6 +121,8 @@ export interface WaterReason {
   depletionShare: number;
   /** Days it has been past its line already without water: missed, or put off. */
   overdueDays: number;
+  /** What would fill it, mm on the wetted ground: more than is given when a day's limits allow only a part. */
+  wantedMm: number;
   /** Rain today that would spare it, mm. */
   sparedByRainMm: number;
 }
@@ -195,8 +199,6 @@ export interface GardenPlan {
     why: Cap;
     /** The day on which it finds room after all; null when not within the plan. */
     until: IsoDate | null;
-    /** It would not fit even alone: it must be split, or the limit raised. */
-    tooLarge: boolean;
   }[];
   /** What the limits cost each bed they touch: days its plants run short more than without them, and mm they miss more. */
   givenUp: { bedId: number; shortDays: number; missedMm: number }[];

@@ -38,6 +38,7 @@ const due = (
       cropUseMm: 5,
       depletionShare: 0.4,
       overdueDays: 0,
+      wantedMm: 20,
       sparedByRainMm: 5,
     },
   };

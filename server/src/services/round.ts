@@ -47,12 +47,11 @@ export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Pro
     sun: { ...context.sun, assumed: context.garden.longitudeDeg === null },
     putOff: plan.leftOut
       .filter((left) => left.date === today)
-      .map(({ bedId, why, until, tooLarge, minutes, litres }) => ({
+      .map(({ bedId, why, until, minutes, litres }) => ({
         bedId,
         bedName: context.beds.find((b) => b.id === bedId)?.name ?? '',
         why,
         until,
-        tooLarge,
         minutes,
         litres,
       })),

@@ -26,6 +26,7 @@ const reason: WaterReason = {
   useTodayMm: 7.1,
   cropUseMm: 7.1,
   overdueDays: 0,
+  wantedMm: 20.2,
   sparedByRainMm: 9,
   depletionShare: 0.4,
 };

@@ -34,8 +34,16 @@ const EARLY = {
   'with this round': 'Not due until tomorrow; with this round it spares you one: ',
 } as const;
 
+/** Given less than what is wanted by more than this, it is a part. */
+const PART = 1.02;
+
 /** One sentence of why a bed is watered today. */
-export function waterSentence(reason: WaterReason, reachesMm: number, units: Units): Sentence {
+export function waterSentence(
+  reason: WaterReason,
+  reachesMm: number,
+  units: Units,
+  givenMm = reason.wantedMm,
+): Sentence {
   const past = reason.depletionMm > reason.readilyMm;
   const gone: Piece = { of: 'gone', text: units[past ? 'text' : 'number']('depth', reason.depletionMm) };
   const spare: Piece = { of: 'spare', text: units.text('depth', reason.readilyMm) };
@@ -91,7 +99,9 @@ export function waterSentence(reason: WaterReason, reachesMm: number, units: Uni
         ' more.',
       ]
     : [young, gone, ' of the ', spare, ' it can spare are gone, and today takes ', today, ' more.'];
-  return [...start, ' This fills it to ', deep, ' deep.'];
+  return reason.wantedMm > PART * givenMm
+    ? [...start, ' A day’s limits allow only a part: this goes ', deep, ' deep, the rest follows.']
+    : [...start, ' This fills it to ', deep, ' deep.'];
 }
 
 const days = (n: number): string => (n === 1 ? '1 day' : `${n} days`);
@@ -255,7 +265,4 @@ export function byHandWords(hand: NonNullable<StopView['byHand']>): string {
 }
 
 /** Why a watering found no room. */
-export const capWords = (why: Cap, tooLarge: boolean): string =>
-  tooLarge
-    ? `more than the ${why} allow at all: split the bed, or change the limit.`
-    : `the ${why} go to what would suffer more.`;
+export const capWords = (why: Cap): string => `the ${why} go to what would suffer more.`;

@@ -65,7 +65,10 @@ export function BedRoom() {
                 </Opens>
                 .
               </strong>{' '}
-              <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units)} />
+              <Sentence
+                {...bed}
+                pieces={waterSentence(stop.reason, stop.reachesMm, units, stop.run.localMm)}
+              />
             </p>
           ) : null}
           {leave ? (

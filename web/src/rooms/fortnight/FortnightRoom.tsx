@@ -311,7 +311,7 @@ function LeftOut({ view }: { view: FortnightView }) {
         {shown.map((l) => (
           <li key={`${l.bedId}-${l.date}`}>
             <strong>{l.bedName}</strong> on {dayMonth(l.date)}: {minutesText(l.minutes)},{' '}
-            {units.text('volume', l.litres)}. {capWords(l.why, l.tooLarge)}{' '}
+            {units.text('volume', l.litres)}: {capWords(l.why)}{' '}
             {l.until ? `Its turn is ${dayMonth(l.until)}.` : 'No day of the fortnight has room for it.'}
           </li>
         ))}

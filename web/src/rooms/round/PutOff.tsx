@@ -13,7 +13,7 @@ export function PutOff({ items }: { items: RoundView['putOff'] }) {
       <ul>
         {items.map((item) => (
           <li key={item.bedId} className="py-1">
-            <strong>{item.bedName}</strong>, {minutesText(item.minutes)}: {capWords(item.why, item.tooLarge)}{' '}
+            <strong>{item.bedName}</strong>, {minutesText(item.minutes)}: {capWords(item.why)}{' '}
             {item.until ? `Its turn is ${dayMonth(item.until)}.` : 'No day of the fortnight has room for it.'}
           </li>
         ))}

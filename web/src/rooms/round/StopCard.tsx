@@ -152,7 +152,7 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
             </p>
           ) : null}
           <p>
-            <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units)} />
+            <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units, stop.run.localMm)} />
             {stop.reason.sparedByRainMm >= 1 && stop.reason.code === 'refill line'
               ? ` ${units.text('depth', Math.ceil(stop.reason.sparedByRainMm))} of rain today would spare it.`
               : ''}
