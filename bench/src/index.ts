@@ -1,3 +1,4 @@
+import { drags } from './drags.ts';
 import { gardenEnsembleMs } from './gardenEnsemble.ts';
 import { layeredStepFigures, singleStoreNs } from './layeredStep.ts';
 import { largeGardenMs, roundMs } from './roundOverHttp.ts';
@@ -34,5 +35,12 @@ if (frames) {
   );
   table['The same, layout shift'] = plain(frames.layoutShift.toFixed(3));
   table['JavaScript of the first screen'] = plain(`${frames.roundKb.toFixed(0)} kB`);
+}
+const dragged = await drags();
+if (dragged) {
+  table['A watering dragged, letting go to the question'] = plain(
+    `${dragged.feedbackMs.toFixed(0)} ms, worst of 50 ${dragged.worstMs.toFixed(0)} ms`,
+  );
+  table['The same, to what it costs'] = plain(`${dragged.costMs.toFixed(0)} ms`);
 }
 console.table(table);

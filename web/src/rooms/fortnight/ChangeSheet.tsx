@@ -1,4 +1,4 @@
-import type { Costs, FortnightBed, PlanChange } from '@kibble/contract';
+import type { Costs, FortnightBed, PlanChange, PlanTryView } from '@kibble/contract';
 import { useState } from 'react';
 import { refusal, useLogFindingMutation, useTryPlanQuery } from '../../app/api.ts';
 import { useGardenRound } from '../../app/gardenRound.ts';
@@ -27,6 +27,10 @@ const ROWS: readonly (readonly [string, (c: Costs, u: Units) => string])[] = [
   ['Past the roots', (c, u) => u.text('depth', c.lostBelowRootsMm)],
 ];
 
+/** Short days the change makes on all other beds. */
+const elsewhere = ({ before, after, garden }: PlanTryView): number =>
+  garden.after.stressDays - garden.before.stressDays - (after.stressDays - before.stressDays);
+
 /** What moving, resizing or leaving out a watering costs, before it is kept. */
 export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Props) {
   const { garden } = useGardenRound();
@@ -45,8 +49,8 @@ export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Pro
     : { bedId: bed.bedId, date: cell.date, to: change.to ?? cell.date, litres: resized ? litres : undefined };
   const { data, error } = useTryPlanQuery({ gardenId: garden.id, change: asked });
   const [log, { isLoading, error: refused }] = useLogFindingMutation();
-  const keep = async (): Promise<void> => {
-    const { bedId, ...input } = asked;
+  const keep = async (kept0: PlanChange = asked): Promise<void> => {
+    const { bedId, ...input } = kept0;
     const kept = await log({
       gardenId: garden.id,
       body: { bedId, input: { kind: 'plan', ...input } },
@@ -124,6 +128,12 @@ export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Pro
           </tbody>
         </table>
       ) : null}
+      {data && elsewhere(data) !== 0 ? (
+        <p className="mb-3">
+          Other beds run short on {Math.abs(elsewhere(data))} {elsewhere(data) > 0 ? 'more' : 'fewer'}{' '}
+          {Math.abs(elsewhere(data)) === 1 ? 'day' : 'days'}: the limits are shared.
+        </p>
+      ) : null}
       {data && data.after.stressDays > data.before.stressDays ? (
         <p className="mb-3 font-semibold text-brick">
           The plants run short on {data.after.stressDays - data.before.stressDays} more{' '}
@@ -135,13 +145,26 @@ export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Pro
           {refusal(refused).message}
         </p>
       ) : null}
-      <div className="flex gap-2">
+      <div className="flex flex-wrap gap-2">
         <Button
           disabled={isLoading || (!moved && !resized && !skip) || (!skip && rule !== true)}
           onClick={() => void keep().catch(() => undefined)}
         >
           Keep it so
         </Button>
+        {!moved && !resized && !skip && !cell.byHand ? (
+          <Button
+            look="quiet"
+            disabled={isLoading}
+            onClick={() =>
+              void keep({ bedId: bed.bedId, date: cell.date, to: cell.date, litres: cell.litres }).catch(
+                () => undefined,
+              )
+            }
+          >
+            Pin it to this day
+          </Button>
+        ) : null}
         <Button look="quiet" onClick={onClose}>
           Leave it as it was
         </Button>

@@ -1,0 +1,158 @@
+import type { FortnightBed } from '@kibble/contract';
+import { useDraggable } from '@dnd-kit/core';
+import { SHORT_OF_WATER } from '@kibble/core';
+import { memo, type KeyboardEvent } from 'react';
+import { Link } from 'react-router';
+import { minutesText, useUnits } from '../../app/units.ts';
+import { dayMonth } from '../../app/words.ts';
+import { barHeight, ROW, type Cell } from './dragging.ts';
+import type { Ask } from './FortnightGrid.tsx';
+
+/** A key up or down changes an amount by this share. */
+const KEY_STEP = 0.1;
+
+/** One bed's fortnight; drawn again only when it is its own turn. */
+export const BedRow = memo(function BedRow({
+  bed,
+  dates,
+  closed,
+  target,
+  onAsk,
+}: {
+  bed: FortnightBed;
+  dates: string[];
+  closed: string[];
+  /** The day a bar hovers over. */
+  target: number | null;
+  onAsk: Ask;
+}) {
+  return (
+    <tr className="border-t border-rule">
+      <th scope="row" className="py-1 pr-2 text-left text-sm leading-tight">
+        <Link className="underline decoration-rule underline-offset-4" to={`../beds/${bed.bedId}`}>
+          {bed.bedName}
+        </Link>
+      </th>
+      {dates.map((date, i) => (
+        <DayCell
+          key={date}
+          bed={bed}
+          date={date}
+          i={i}
+          dates={dates}
+          shut={closed.includes(date)}
+          isTarget={target === i}
+          onAsk={onAsk}
+        />
+      ))}
+    </tr>
+  );
+});
+
+function DayCell({
+  bed,
+  date,
+  i,
+  dates,
+  shut,
+  isTarget,
+  onAsk,
+}: {
+  bed: FortnightBed;
+  date: string;
+  i: number;
+  dates: readonly string[];
+  shut: boolean;
+  isTarget: boolean;
+  onAsk: Ask;
+}) {
+  const cell = bed.waterings.find((w) => w.date === date);
+  const { window } = bed;
+  const inWindow =
+    window !== null &&
+    window.early !== null &&
+    date >= window.early &&
+    (window.late === null || date <= window.late);
+  const short = (bed.stress[i] ?? 1) < SHORT_OF_WATER;
+  return (
+    <td
+      className={`relative p-0 align-bottom ${shut ? 'shut' : ''} ${isTarget ? 'bg-sheet outline-2 outline-ink' : ''}`}
+      style={{ height: ROW }}
+    >
+      {cell ? (
+        <Bar
+          bed={bed}
+          cell={cell}
+          onMove={(step) => {
+            const to = dates[i + step];
+            if (to) onAsk(bed, cell, { bedId: bed.bedId, date, to });
+          }}
+          onResize={(factor) =>
+            onAsk(bed, cell, { bedId: bed.bedId, date, to: date, litres: cell.litres * factor })
+          }
+          onOpen={() => onAsk(bed, cell, { bedId: bed.bedId, date })}
+        />
+      ) : null}
+      {inWindow ? <span aria-hidden className="absolute inset-x-0 bottom-0 h-[3px] bg-ink/50" /> : null}
+      {short ? (
+        <span className="absolute right-0 bottom-0 left-0 h-[5px] bg-brick" title="runs short" />
+      ) : null}
+    </td>
+  );
+}
+
+function Bar({
+  bed,
+  cell,
+  onMove,
+  onResize,
+  onOpen,
+}: {
+  bed: FortnightBed;
+  cell: Cell;
+  onMove: (step: number) => void;
+  onResize: (factor: number) => void;
+  onOpen: () => void;
+}) {
+  const units = useUnits();
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
+    id: `${bed.bedId}-${cell.date}`,
+    data: { bed, cell },
+  });
+  const upright = transform !== null && Math.abs(transform.y) > Math.abs(transform.x);
+  const keys = (e: KeyboardEvent): void => {
+    const step = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
+    if (step !== undefined) {
+      e.preventDefault();
+      onMove(step);
+    }
+    const factor = { ArrowUp: 1 + KEY_STEP, ArrowDown: 1 - KEY_STEP }[e.key];
+    if (factor !== undefined) {
+      e.preventDefault();
+      onResize(factor);
+    }
+    if (e.key === 'Enter' || e.key === ' ') {
+      e.preventDefault();
+      onOpen();
+    }
+  };
+  return (
+    <button
+      ref={setNodeRef}
+      type="button"
+      {...attributes}
+      {...listeners}
+      aria-roledescription="watering"
+      aria-label={`${bed.bedName}, ${dayMonth(cell.date)}: ${units.text('depth', cell.localMm)}, ${minutesText(cell.minutes)}${cell.byHand ? ', set by hand' : ''}. Left and right move it, up and down change it, Enter opens it.`}
+      onKeyDown={keys}
+      onClick={onOpen}
+      className={`absolute inset-x-1 bottom-1 flex touch-none items-end justify-center bg-water/85 text-xs font-bold text-paper ${cell.byHand ? 'outline-2 outline-ink' : ''} ${isDragging ? 'z-10 opacity-70' : ''}`}
+      style={{
+        height: Math.max(4, barHeight(cell.localMm) - (upright ? (transform?.y ?? 0) : 0)),
+        transform: transform && !upright ? `translateX(${transform.x}px)` : undefined,
+      }}
+    >
+      {units.number('depth', cell.localMm)}
+    </button>
+  );
+}

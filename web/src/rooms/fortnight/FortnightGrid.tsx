@@ -1,0 +1,160 @@
+import type { FortnightBed, FortnightView, PlanChange } from '@kibble/contract';
+import {
+  DndContext,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+  type DragMoveEvent,
+} from '@dnd-kit/core';
+import { memo, useState } from 'react';
+import { useGardenRound } from '../../app/gardenRound.ts';
+import { useUnits } from '../../app/units.ts';
+import { shortDay, timeOfDay } from '../../app/words.ts';
+import { BedRow } from './BedRow.tsx';
+import { landing, type Cell, type Dragged } from './dragging.ts';
+
+/** Asks about a change of one watering. */
+export type Ask = (bed: FortnightBed, cell: Cell, change: PlanChange) => void;
+
+/** Beds by days. A bar dragged sideways moves to another day, dragged up or down it becomes more or less. */
+export const FortnightGrid = memo(function FortnightGrid({
+  view: data,
+  onAsk,
+}: {
+  view: FortnightView;
+  onAsk: Ask;
+}) {
+  const { garden, ribbon } = useGardenRound();
+  const units = useUnits();
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const [target, setTarget] = useState<{ bedId: number; day: number } | null>(null);
+  const caps = {
+    minutesPerDay: garden.limits.minutesPerDay ?? undefined,
+    litresPerDay: garden.limits.litresPerDay ?? undefined,
+  };
+  const landed = ({ active, delta }: DragMoveEvent | DragEndEvent) => {
+    const { bed, cell } = active.data.current as Dragged;
+    const width = active.rect.current.initial?.width ?? 0;
+    return {
+      bed,
+      cell,
+      ...landing({ delta, barWidth: width, at: data.dates.indexOf(cell.date), of: data.dates.length }),
+    };
+  };
+  const moved = (e: DragMoveEvent): void => {
+    const { bed, day, resized } = landed(e);
+    setTarget((was) =>
+      was?.bedId === bed.bedId && was.day === day ? was : { bedId: bed.bedId, day: resized ? -1 : day },
+    );
+  };
+  const dropped = (e: DragEndEvent): void => {
+    setTarget(null);
+    const { bed, cell, day, resized } = landed(e);
+    const to = data.dates[day];
+    if (resized)
+      onAsk(bed, cell, { bedId: bed.bedId, date: cell.date, to: cell.date, litres: cell.litres * resized });
+    else if (to && to !== cell.date) onAsk(bed, cell, { bedId: bed.bedId, date: cell.date, to });
+  };
+  const sums = data.perDay;
+  const over = (i: number): boolean =>
+    (caps.minutesPerDay !== undefined && (sums[i]?.minutes ?? 0) > caps.minutesPerDay + 0.01) ||
+    (caps.litresPerDay !== undefined && (sums[i]?.litres ?? 0) > caps.litresPerDay + 0.01);
+
+  return (
+    <DndContext sensors={sensors} onDragMove={moved} onDragEnd={dropped} onDragCancel={() => setTarget(null)}>
+      <div className="mt-2 overflow-x-auto">
+        <table className="w-full min-w-[60rem] table-fixed border-collapse" data-testid="fortnight">
+          <thead className="text-xs">
+            <tr>
+              <th className="w-40 text-left font-normal text-quiet">highs, use, rain</th>
+              {data.dates.map((date) => {
+                const day = ribbon.find((d) => d.date === date);
+                return (
+                  <th
+                    key={date}
+                    className={`px-0.5 pb-1 text-center font-normal ${data.closed.includes(date) ? 'shut' : ''}`}
+                  >
+                    <span className={date === garden.today ? 'font-bold' : 'text-quiet'}>
+                      {date === garden.today ? 'Today' : shortDay(date)}
+                    </span>
+                    <br />
+                    <span className={day && day.tMaxC >= 32 ? 'font-bold text-brick' : ''}>
+                      {day ? `${units.number('temperature', day.tMaxC)}°` : ''}
+                    </span>
+                    <br />
+                    <span className="text-quiet">{day ? units.number('depth', day.et0Mm) : ''}</span>{' '}
+                    <span className="text-water">
+                      {day && day.rainMm > 0.5
+                        ? `${units.number('depth', day.rainMm)}${day.source === 'record' ? '' : '?'}`
+                        : ''}
+                    </span>
+                  </th>
+                );
+              })}
+            </tr>
+          </thead>
+          <tbody>
+            {data.beds.map((bed) => (
+              <BedRow
+                key={bed.bedId}
+                bed={bed}
+                dates={data.dates}
+                closed={data.closed}
+                target={target?.bedId === bed.bedId ? target.day : null}
+                onAsk={onAsk}
+              />
+            ))}
+          </tbody>
+          <tfoot className="border-t border-ink text-sm">
+            <tr>
+              <th scope="row" className="py-1 text-left font-normal">
+                minutes
+                {caps.minutesPerDay !== undefined ? `, at most ${Math.round(caps.minutesPerDay)}` : ''}
+              </th>
+              {sums.map((d, i) => (
+                <td key={data.dates[i]} className={`text-center ${over(i) ? 'font-bold text-brick' : ''}`}>
+                  {d.minutes < 0.5 ? '' : Math.round(d.minutes)}
+                </td>
+              ))}
+            </tr>
+            <tr>
+              <th scope="row" className="text-left font-normal">
+                {units.of('volume').unit}
+                {caps.litresPerDay !== undefined
+                  ? `, at most ${units.number('volume', caps.litresPerDay)}`
+                  : ''}
+              </th>
+              {sums.map((d, i) => (
+                <td key={data.dates[i]} className="text-center">
+                  {d.litres < 0.5 ? '' : units.number('volume', d.litres)}
+                </td>
+              ))}
+            </tr>
+            <tr>
+              <th scope="row" className="text-left font-normal">
+                first tap, last one off
+              </th>
+              {data.dates.map((date) => {
+                const slots = data.schedule.find((day) => day.date === date)?.slots ?? [];
+                return (
+                  <td key={date} className="text-center text-xs leading-tight">
+                    {slots.length > 0 ? (
+                      <>
+                        {timeOfDay(Math.min(...slots.map((s) => s.from)), units)}
+                        <br />
+                        {timeOfDay(Math.max(...slots.map((s) => s.until)), units)}
+                      </>
+                    ) : (
+                      <span className="text-quiet">no round</span>
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          </tfoot>
+        </table>
+      </div>
+    </DndContext>
+  );
+});
