@@ -30,7 +30,8 @@ export function checkFirst(options: {
   foundMoistOn?: IsoDate;
 }): CheckFirst | null {
   const { today, window } = options;
-  const depthMm = Math.max(DRY_TO_MM, Math.min(DEEPEST_MM, options.rootDepthMm / 2));
+  const half = Math.round(options.rootDepthMm / 20) * 10;
+  const depthMm = Math.max(DRY_TO_MM, Math.min(DEEPEST_MM, half));
   const moist = options.foundMoistOn;
   if (moist !== undefined && moist < today && daysBetween(moist, today) <= MOIST_DAYS)
     return { code: 'found moist', depthMm };

@@ -64,7 +64,7 @@ function exactLoss(beds: PlanBed[], minutesPerDay: number): number {
     for (let pattern = 0; pattern < 2 ** DAYS; pattern += 1) {
       const made = plan([{ ...bed, blocked: dates.filter((_, d) => pattern & (1 << d)) }], {});
       const minutes = dates.map((date) => minutesOn(made, date));
-      if (minutes.some((m) => m > minutesPerDay)) continue;
+      if (minutes.some((m) => m > minutesPerDay + 1e-6)) continue;
       seen.set(minutes.map((m) => m.toFixed(3)).join(), { loss: loss(made, [bed]), minutes });
     }
     return [...seen.values()];
@@ -76,7 +76,7 @@ function exactLoss(beds: PlanBed[], minutesPerDay: number): number {
     if (!here) best = sofar;
     else
       for (const c of here)
-        if (c.minutes.every((m, d) => m <= (left[d] as number) + 1e-9))
+        if (c.minutes.every((m, d) => m <= (left[d] as number) + 1e-6))
           search(
             k + 1,
             sofar + c.loss,

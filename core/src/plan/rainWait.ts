@@ -11,7 +11,7 @@ const WAIT_DAYS = 2;
 /** How far past the refill line a bed may go while it waits for rain. Judgement. */
 const WAIT_STRETCH = 1.15;
 /** A millimetre the plants miss weighs as much as so many carried for nothing. Judgement. */
-const MISSED_WEIGHT = 5;
+const MISSED_WEIGHT = 20;
 
 /** Rain the plan counts on, mm. */
 export const likelyRain = (day: SourcedDay): number => (day.rainChance >= LIKELY ? day.rainMm : 0);
@@ -39,6 +39,7 @@ export function rainWorthWaiting(
   missingMm: number,
   tender: number,
 ): RainWait | null {
+  if (run.model.underCover) return null;
   const counted: BedRun = { ...run, state: cloneState(run.state) };
   const failed: BedRun = { ...run, state: cloneState(run.state) };
   const missedOn = ({ state: { out } }: BedRun): number =>

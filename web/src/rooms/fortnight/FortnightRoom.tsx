@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { useFortnightQuery } from '../../app/api.ts';
 import { useGardenRound } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
+import { longDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
 import { ChangeSheet } from './ChangeSheet.tsx';
@@ -33,16 +34,21 @@ export function FortnightRoom() {
             'volume',
             sums.reduce((s, d) => s + d.litres, 0),
           )}{' '}
-          in {data.beds.reduce((s, b) => s + b.waterings.length, 0)} waterings. Drag one to another day, or up
-          and down to make it more or less; arrow keys do the same.{' '}
-          {data.sparedRounds.length > 0
-            ? `${data.sparedRounds.length === 1 ? 'One round is' : `${data.sparedRounds.length} rounds are`} spared by filling beds a little early. `
-            : ''}
-          Limits are set in{' '}
-          <Link className="underline" to="../settings">
-            Settings
-          </Link>
-          .
+          in {data.beds.reduce((s, b) => s + b.waterings.length, 0)} waterings.{' '}
+          <span className="hidden print:inline">
+            {garden.name}, as planned on {longDate(garden.today)}.
+          </span>
+          <span className="print:hidden">
+            Drag one to another day, or up and down to make it more or less; arrow keys do the same.{' '}
+            {data.sparedRounds.length > 0
+              ? `${data.sparedRounds.length === 1 ? 'One round is' : `${data.sparedRounds.length} rounds are`} spared by filling beds a little early. `
+              : ''}
+            Limits are set in{' '}
+            <Link className="underline" to="../settings">
+              Settings
+            </Link>
+            .
+          </span>
         </p>
       </div>
       {data.leftOut.length > 0 ? <LeftOut view={data} /> : null}

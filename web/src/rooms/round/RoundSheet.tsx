@@ -18,11 +18,11 @@ export function RoundSheet({ round }: { round: RoundView }) {
       <table className="w-full text-sm">
         <thead className="text-left">
           <tr>
-            <th>Done</th>
-            <th>From</th>
+            <th className="pr-3">Done</th>
+            <th className="pr-3">From</th>
             <th>Bed</th>
-            <th>Minutes</th>
-            <th>{units.system === 'us' ? 'Gallons' : 'Litres'}</th>
+            <th className="pr-3">Minutes</th>
+            <th className="pr-3">{units.system === 'us' ? 'Gallons' : 'Litres'}</th>
             <th>How</th>
             <th className="w-1/4">Found, changed</th>
           </tr>
@@ -33,20 +33,20 @@ export function RoundSheet({ round }: { round: RoundView }) {
               <td className="py-1">
                 <span className="inline-block size-4 border border-black" />
               </td>
-              <td>{stop.runs[0] ? timeOfDay(stop.runs[0].from, units) : ''}</td>
-              <td className="font-bold">{stop.bedName}</td>
-              <td>
+              <td className="pr-3">{stop.runs[0] ? timeOfDay(stop.runs[0].from, units) : ''}</td>
+              <td className="pr-3 font-bold">{stop.bedName}</td>
+              <td className="pr-3 whitespace-nowrap">
                 {stop.runs.length > 1
                   ? `${stop.runs.length} × ${minutesText((stop.runs[0]?.until ?? 0) - (stop.runs[0]?.from ?? 0))}`
                   : minutesText(stop.run.minutes)}
               </td>
-              <td>{units.number('volume', stop.run.litres)}</td>
-              <td>
+              <td className="pr-3">{units.number('volume', stop.run.litres)}</td>
+              <td className="pr-3">
                 {stop.how}
-                {stop.keepLeavesDry ? '; leaves dry' : ''}
+                {stop.keepLeavesDry && stop.spray === null && stop.byHand ? '; keep the leaves dry' : ''}
                 {stop.checkFirst ? `; look ${units.text('depth', stop.checkFirst.depthMm)} down first` : ''}
               </td>
-              <td className="border-b border-dotted border-black" />
+              <td />
             </tr>
           ))}
         </tbody>
