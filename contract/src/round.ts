@@ -1,5 +1,6 @@
 import {
   QUICK_TESTS,
+  type Aim,
   type BedTask,
   type Cap,
   type CheckFirst,
@@ -139,6 +140,10 @@ export const stopView = bedHead.extend({
       overNight: z.boolean(),
     })
     .nullable(),
+  /** Where on the ground it belongs. */
+  aim: z.custom<Aim>().nullable(),
+  /** Cans or buckets to fill, where they are carried. */
+  fills: z.object({ count: z.number(), litresEach: z.number() }).nullable(),
   /** Water went down one channel here when it was watched: a light wetting first. */
   wetFirst: z.boolean(),
 });

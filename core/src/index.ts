@@ -134,6 +134,7 @@ export {
 export { DAY_MINUTES, openHours, openSpans, type Span } from './plan/openSpans.ts';
 export { walkFrom, type Walk } from './plan/walk.ts';
 export { dayJob, passesOf } from './plan/dayJobs.ts';
+export { aimOf, type Aim } from './delivery/aim.ts';
 export { leafWetHours, type LeafWet } from './delivery/leafWet.ts';
 export { checkFirst, type CheckFirst } from './checks/checkFirst.ts';
 export { sunOnClock, type SunOnClock } from './weather/sunOnClock.ts';

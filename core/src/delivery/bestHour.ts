@@ -60,8 +60,8 @@ export function bestHour(
   };
 }
 
-/** Least rest before a check or the next pass counts, minutes: sand takes the short end, clay the long. Common practice, 2–10 min. */
-const PASS_REST_MINUTES = [2, 10] as const;
+/** Least rest before the next pass counts, minutes. Common practice, 2–10 min; where the soil takes the water slower than that, as long as it needs. */
+const PASS_REST_MINUTES = 2;
 
 /**
  * Hand watering in passes: how many, with what rest between.
@@ -74,6 +74,5 @@ export function handPasses(options: { cycles: number; soakMinutes: number; dryGr
   restMinutes: number;
 } {
   const passes = Math.max(options.dryGround ? 2 : 1, options.cycles);
-  const [least, most] = PASS_REST_MINUTES;
-  return { passes, restMinutes: passes > 1 ? Math.max(least, Math.min(most, options.soakMinutes)) : 0 };
+  return { passes, restMinutes: passes > 1 ? Math.max(PASS_REST_MINUTES, options.soakMinutes) : 0 };
 }

@@ -21,6 +21,8 @@ export interface MethodFacts {
   overhead: boolean;
   /** Somebody stands there while it runs. */
   byHand: boolean;
+  /** Put where it is wanted each time, and so can be put wrong. */
+  aimed: boolean;
   /** Runs through small holes at low flow. */
   slow: boolean;
   /** What the open tap gives is what the bed gets: a bucket at the tap is this method's flow. */
@@ -33,6 +35,8 @@ export interface MethodFacts {
   surfaceStorageMm: number;
   /** How to do it, one phrase on the task. */
   how: string;
+  /** Litres of what is filled and carried, where something is. Common practice. */
+  fillLitres?: number;
 }
 
 const row = (
@@ -42,7 +46,14 @@ const row = (
   weeds: number,
   surfaceStorageMm: number,
   how: string,
-  kind: { overhead?: boolean; byHand?: boolean; slow?: boolean; openTap?: boolean } = {},
+  kind: {
+    overhead?: boolean;
+    byHand?: boolean;
+    slow?: boolean;
+    openTap?: boolean;
+    aimed?: boolean;
+    fillLitres?: number;
+  } = {},
 ): MethodFacts => ({
   efficiency,
   wettedFraction,
@@ -54,6 +65,8 @@ const row = (
   byHand: kind.byHand ?? false,
   slow: kind.slow ?? false,
   openTap: kind.openTap ?? false,
+  aimed: kind.byHand ?? kind.aimed ?? false,
+  fillLitres: kind.fillLitres,
 });
 
 export const METHOD_FACTS: Readonly<Record<Method, MethodFacts>> = {
@@ -61,9 +74,19 @@ export const METHOD_FACTS: Readonly<Record<Method, MethodFacts>> = {
   'micro-spray': row(0.8, 0.9, 0.7, 0.8, 6, 'micro-sprays, low', { overhead: true, openTap: true }),
   'hose wand': row(0.85, 1, 0.2, 0.7, 8, 'hose wand, low, on the soil', { byHand: true, openTap: true }),
   drip: row(0.9, 0.5, 0, 0.2, 10, 'drip line', { slow: true }),
-  'gravity drip kit': row(0.9, 0.4, 0, 0.2, 10, 'gravity drip kit', { slow: true }),
+  'gravity drip kit': row(0.9, 0.4, 0, 0.2, 10, 'gravity drip kit', { slow: true, fillLitres: 20 }),
   'soaker hose': row(0.85, 0.6, 0.05, 0.3, 10, 'soaker hose', { slow: true }),
-  bubbler: row(0.9, 0.4, 0, 0.3, 20, 'bubbler, moved round from spot to spot', { openTap: true }),
-  'slow bucket': row(0.95, 0.3, 0, 0.2, 20, 'buckets with a hole, stood by the plants', { slow: true }),
-  'watering can': row(0.9, 0.8, 0.1, 0.5, 6, 'watering can, at the foot of the plants', { byHand: true }),
+  bubbler: row(0.9, 0.4, 0, 0.3, 20, 'bubbler, moved round from spot to spot', {
+    openTap: true,
+    aimed: true,
+  }),
+  'slow bucket': row(0.95, 0.3, 0, 0.2, 20, 'buckets with a hole, stood by the plants', {
+    slow: true,
+    aimed: true,
+    fillLitres: 19,
+  }),
+  'watering can': row(0.9, 0.8, 0.1, 0.5, 6, 'watering can, at the foot of the plants', {
+    byHand: true,
+    fillLitres: 10,
+  }),
 };

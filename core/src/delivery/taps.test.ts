@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { cropById } from '../plants/catalogue/index.ts';
 import { adviseMethod } from './adviseMethod.ts';
+import { aimOf } from './aim.ts';
 import { bestHour, handPasses } from './bestHour.ts';
 import { canMap, canTest } from './canTest.ts';
 import { dripLayout, dripRate } from './dripLayout.ts';
@@ -184,14 +185,29 @@ describe('the hour (common practice)', () => {
       bestHour({ method: 'watering can', crop: cropById('globe-cactus'), ...july }).fromHour,
     ).toBeGreaterThan(19);
   });
-  test('hand passes: at least two on dry ground, resting 2 to 10 minutes', () => {
+  test('hand passes: at least two on dry ground, resting 2 minutes and more', () => {
     expect(handPasses({ cycles: 1, soakMinutes: 0, dryGround: true })).toEqual({ passes: 2, restMinutes: 2 });
+    expect(handPasses({ cycles: 2, soakMinutes: 7, dryGround: true })).toEqual({ passes: 2, restMinutes: 7 });
+    // Ground that needs longer to take what stands on it gets it: a shorter rest would run off.
     expect(handPasses({ cycles: 3, soakMinutes: 40, dryGround: true })).toEqual({
       passes: 3,
-      restMinutes: 10,
+      restMinutes: 40,
     });
     expect(handPasses({ cycles: 1, soakMinutes: 0, dryGround: false }).passes).toBe(1);
   });
+});
+
+describe('where the water belongs (common practice)', () => {
+  test('new plants at their root ball, rooted trees at the branch edge, vegetables at the foot', () => {
+    const apricot = cropById('apricot');
+    expect(aimOf(apricot, 'establishing', 1.5)).toBe('root ball');
+    expect(aimOf(apricot, 'in full leaf', 3)).toBe('branch edge');
+    expect(aimOf(cropById('lettuce'), 'growing', 0.2)).toBe('foot of the plants');
+    expect(aimOf(cropById('rose'), 'in full leaf', 1)).toBe('ring');
+    expect(aimOf(cropById('lawn-cool'), null, 0.1)).toBe('whole surface');
+  });
+  test('tall crops that sicken when wet are watered under their leaves', () =>
+    expect(aimOf(cropById('tomato'), 'ripening', 1.2)).toBe('low under tall leaves'));
 });
 
 describe('the adviser (common practice)', () => {

@@ -235,6 +235,46 @@ describe('caps', () => {
     });
     expect(allocateDay([item(false, 50), item(true, 1)], { minutes: 40 })).toEqual([false, true]);
   });
+  test('in a whole garden: the lawn waits before a young tree does', () => {
+    const tree: PlanBed = {
+      ...bed(6, 'apricot', '2015-05-01'),
+      bed: {
+        areaM2: 14,
+        ground: { horizons: [{ textureClass: 'loam' }] },
+        plantings: [{ cropId: 'apricot', plantedOn: '2015-04-20', method: 'bare-root' }],
+      },
+      startOn: '2015-05-01',
+    };
+    const two = [beds[4] as PlanBed, tree];
+    const free = planGarden({ site, beds: two }, weather, {}, { today: '2015-07-08', members: 0 });
+    const needs = Math.max(...free.waterings.filter((w) => w.bedId === 6).map((w) => w.run.minutes));
+    const short = planGarden(
+      { site, beds: two },
+      weather,
+      { minutesPerDay: needs * 1.01 },
+      { today: '2015-07-08', members: 0 },
+    );
+    const missed = (m: typeof free, id: number): number => m.beds.find((b) => b.bedId === id)?.missedMm ?? 0;
+    expect(missed(short, 6)).toBeLessThanOrEqual(missed(free, 6) + 1e-6);
+    expect(missed(short, 5)).toBeGreaterThan(missed(free, 5));
+  });
+  test('what is more than a day allows is given in parts, none above the cap', () => {
+    const one = [bed(1, 'tomato', '2015-05-15')];
+    const made = planGarden(
+      { site, beds: one },
+      weather,
+      { litresPerDay: 60 },
+      { today: '2015-07-08', members: 0 },
+    );
+    expect(made.waterings.length).toBeGreaterThan(5);
+    for (const w of made.waterings) expect(w.run.litres).toBeLessThanOrEqual(60 + 1e-6);
+    expect(made.waterings[0]?.reason.wantedMm).toBeGreaterThan(made.waterings[0]?.run.localMm ?? 0);
+  });
+  test('what the taps have given today counts against the day', () => {
+    const made = plan({ minutesPerDay: 60, givenToday: { minutes: 55, litres: 500 } });
+    const now = made.waterings.filter((w) => w.date === '2015-07-08');
+    expect(now.reduce((sum, w) => sum + w.run.minutes, 0)).toBeLessThanOrEqual(5 + 1e-6);
+  });
   test('the same plan comes out each time', () =>
     expect(plan({ minutesPerDay: 40 })).toEqual(plan({ minutesPerDay: 40 })));
 });

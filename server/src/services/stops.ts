@@ -7,9 +7,11 @@ import {
   type StopView,
 } from '@kibble/contract';
 import {
+  aimOf,
   bestHour,
   checkFirst,
   efficiencyAt,
+  fillsFor,
   leafWetHours,
   METHOD_FACTS,
   litresPerPlant,
@@ -100,6 +102,23 @@ function sprayOf(bed: BedView, runs: StopView['runs'], { today, weather, sun }: 
   };
 }
 
+/** Where the water belongs on a bed today. */
+function aimOfBed(bed: BedView, outlook: BedOutlook, { today, garden }: Context): StopView['aim'] {
+  const crop = cropOfBed(bed);
+  if (!crop || !METHOD_FACTS[bed.delivery.method].aimed) return null;
+  const planting = plantingsOf(bed, garden.latitudeDeg).find((p) => plantOnDay(p, today) !== null);
+  const heightM = planting ? (plantOnDay(planting, today)?.heightM ?? 0) : 0;
+  return aimOf(crop, outlook.stage, heightM);
+}
+
+/** Cans or buckets for a watering, where they are filled and carried. */
+function fillsOf(bed: BedView, { run }: PlannedWatering): StopView['fills'] {
+  const { fillLitres } = METHOD_FACTS[bed.delivery.method];
+  if (fillLitres === undefined) return null;
+  const { fills } = fillsFor({ litres: run.litres, containerLitres: fillLitres });
+  return { count: fills, litresEach: fillLitres };
+}
+
 /** The last day on which a bed was left or found moist. */
 function foundMoistOn(bed: BedView, { events }: Context): string | undefined {
   const skipped = events
@@ -153,6 +172,8 @@ export function stopOf(
             foundMoistOn: foundMoistOn(bed, context),
           }),
     spray: sprayOf(bed, runs, context),
+    aim: aimOfBed(bed, outlook, context),
+    fills: fillsOf(bed, watering),
     byHand: byHandOf(bed, planned, watering, known),
     keepLeavesDry: crop?.traits.foliageDiseaseProne ?? false,
   };

@@ -1,5 +1,5 @@
 import type { StopView, WindowView } from '@kibble/contract';
-import type { BestHour, Cap, Explainable, LeaveReason, WaterReason, WeatherAlert } from '@kibble/core';
+import type { Aim, BestHour, Cap, Explainable, LeaveReason, WaterReason, WeatherAlert } from '@kibble/core';
 import { addMinutes, format, isSameYear, parseISO } from 'date-fns';
 import type { Units } from './units.ts';
 
@@ -254,15 +254,25 @@ export function checkFirstWords(check: NonNullable<StopView['checkFirst']>, unit
   return `${why}: look ${deep} down first.`;
 }
 
-/** How it is done by hand: passes, their rest, and seconds at each plant. */
+/** By hand: seconds at each plant, and why there are passes. */
 export function byHandWords(hand: NonNullable<StopView['byHand']>): string {
   const each =
     hand.secondsEach !== null && hand.plants !== null && hand.plants > 1
       ? `About ${Math.max(1, Math.round(hand.secondsEach))} s at each of ${hand.plants} plants${hand.passes > 1 ? ' in each pass' : ''}. `
       : '';
   if (hand.passes === 1) return each.trim();
-  return `${each}${hand.passes} passes, ${Math.round(hand.restMinutes)} min between: the first only makes the ground take the second.`;
+  return `${each}The first pass only makes the ground take the second: do the whole circuit, then again.`;
 }
+
+/** Where the water belongs. */
+export const AIM_WORDS: Readonly<Record<Aim, string>> = {
+  'root ball': 'Onto the root ball: its roots are nowhere else yet.',
+  'branch edge': 'Under the edge of the branches and beyond, the trunk dry.',
+  ring: 'Round the plants out to the edge of the branches.',
+  'low under tall leaves': 'Hold it in low among the stems, under the leaves.',
+  'foot of the plants': 'At the foot of the plants.',
+  'whole surface': 'Over the whole surface.',
+};
 
 /** Why a watering found no room. */
 export const capWords = (why: Cap): string => `the ${why} go to what would suffer more.`;

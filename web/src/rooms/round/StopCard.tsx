@@ -6,20 +6,15 @@ import { refusal, useLogWateringMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
-import {
-  byHandWords,
-  checkFirstWords,
-  hourWords,
-  sprayWords,
-  timeOfDay,
-  waterSentence,
-} from '../../app/words.ts';
+import { checkFirstWords, waterSentence } from '../../app/words.ts';
 import { SoilCore } from '../../drawing/SoilCore.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useGardenRound } from '../../app/gardenRound.ts';
 import { useTaps } from '../../ui/useTaps.ts';
-import { Opens, Sentence } from '../../ui/Opens.tsx';
+import { Sentence } from '../../ui/Opens.tsx';
 import { CheckSheet } from './CheckSheet.tsx';
+import { StopDetails } from './StopDetails.tsx';
+import { StopFigures } from './StopFigures.tsx';
 import { DifferentSheet } from './DifferentSheet.tsx';
 import { SkipSheet } from './SkipSheet.tsx';
 
@@ -28,11 +23,11 @@ const LOOK_MM = DRY_TO_MM;
 
 /** How it is done: the method, and cycles when the soil cannot take it in one go. */
 function howText(stop: StopView): string {
-  const { run } = stop;
-  if (run.cycles === 1) return `By ${stop.how}`;
-  const handmade = stop.method === 'hose wand' || stop.method === 'watering can';
-  const name = handmade ? 'passes' : 'runs';
-  return `By ${stop.how}: ${run.cycles} ${name} of ${minutesText(run.runMinutes)}, ${minutesText(run.soakMinutes)} between to soak in`;
+  const { run, byHand } = stop;
+  const times = byHand?.passes ?? run.cycles;
+  if (times === 1) return `By ${stop.how}`;
+  const rest = byHand?.restMinutes ?? run.soakMinutes;
+  return `By ${stop.how}: ${times} ${byHand ? 'passes' : 'runs'} of ${minutesText(run.minutes / times)}, ${minutesText(rest)} between to soak in`;
 }
 
 /** One stop of the walk: minutes large, how, one sentence of why, and what became of it. */
@@ -87,8 +82,8 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
       aria-label={stop.bedName}
     >
       <div className="grid grid-cols-[1.4rem_3.6rem_minmax(0,1fr)] gap-x-3 md:grid-cols-[1.6rem_4rem_minmax(0,1fr)_9.5rem] md:gap-x-5">
-        <span className="row-span-4 font-serif text-2xl text-quiet md:row-span-3">{place}</span>
-        <div className="row-span-4 md:row-span-3">
+        <span className="row-span-5 font-serif text-2xl text-quiet md:row-span-4">{place}</span>
+        <div className="row-span-5 md:row-span-4">
           <SoilCore
             core={stop.core}
             width={58}
@@ -105,43 +100,7 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
             {stop.bedName}
           </Link>
         </h2>
-        <div className="col-start-3 flex flex-wrap items-baseline gap-x-4 gap-y-1 md:col-start-4 md:row-span-2 md:row-start-1 md:block">
-          <p className="leading-none">
-            <Opens
-              {...bed}
-              of="minutes"
-              assumed={!stop.flowMeasured}
-              className="text-5xl font-bold"
-              label={`${Math.max(1, Math.round(stop.run.minutes))} minutes: show the working`}
-            >
-              {Math.max(1, Math.round(stop.run.minutes))}
-            </Opens>{' '}
-            <span className="text-lg">min</span>
-          </p>
-          <p className="md:mt-2">
-            <Opens {...bed} of="litres">
-              {units.text('volume', stop.run.litres)}
-            </Opens>
-            <span className="md:hidden">, </span>
-            <br className="hidden md:block" />
-            <Opens {...bed} of="depth">
-              {units.text('depth', stop.run.localMm)}
-            </Opens>{' '}
-            {stop.run.bedMm < stop.run.localMm - 0.05 ? 'where it falls' : 'over the bed'}
-          </p>
-          {stop.runs[0] ? (
-            <p className="mt-1">
-              from <strong>{timeOfDay(stop.runs[0].from, units)}</strong>
-              {stop.runs.length > 1 ? (
-                <span className="text-quiet">
-                  <span className="md:hidden">, </span>
-                  <br className="hidden md:block" />
-                  done {timeOfDay(stop.runs.at(-1)?.until ?? stop.runs[0].until, units)}
-                </span>
-              ) : null}
-            </p>
-          ) : null}
-        </div>
+        <StopFigures stop={stop} />
         <div className="col-start-3">
           <p className="font-semibold">{howText(stop)}</p>
           {stop.reason.overdueDays > 0 ? (
@@ -169,20 +128,6 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
               </button>
             </p>
           ) : null}
-          {!stop.flowMeasured ? (
-            <p className="text-sm text-quiet">
-              <span className="assumed">{units.text('flow', stop.litresPerMinute)}</span> is assumed;{' '}
-              <Link className="underline underline-offset-4" to={`../ground/bed/${stop.bedId}`}>
-                measure it
-              </Link>{' '}
-              to be sure of the minutes.
-            </p>
-          ) : null}
-          <p className="text-sm text-quiet">
-            {stop.byHand ? `${byHandWords(stop.byHand)} ` : ''}
-            {hourWords(stop.hour, units)}
-            {stop.spray ? ` ${sprayWords(stop.spray, units)}` : ''}
-          </p>
           {stop.wetFirst ? (
             <p className="font-semibold">
               Water runs down one channel here: wet it lightly first, wait ten minutes, then give the rest.
@@ -194,7 +139,10 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
             </p>
           ) : null}
         </div>
-        <div className="no-print col-start-3 mt-1 -ml-1 flex flex-wrap items-center gap-x-1 md:col-span-2 md:gap-x-3">
+        <div className="order-2 col-start-3 md:order-none">
+          <StopDetails stop={stop} />
+        </div>
+        <div className="no-print order-1 col-start-3 mt-1 -ml-1 md:order-none flex flex-wrap items-center gap-x-1 md:col-span-2 md:gap-x-3">
           <Button
             disabled={isLoading}
             className="ml-1 min-w-20 md:min-w-28"
