@@ -18,6 +18,10 @@ const ROUNDS = 40;
 const EXCHANGED = 80;
 const PAIRED = 24;
 
+const within = (minutes: number, litres: number, caps: DayCaps): boolean =>
+  minutes <= (caps.minutes ?? Number.POSITIVE_INFINITY) + 1e-9 &&
+  litres <= (caps.litres ?? Number.POSITIVE_INFINITY) + 1e-9;
+
 const fits = (items: readonly Competing[], chosen: readonly boolean[], caps: DayCaps): boolean => {
   let minutes = 0;
   let litres = 0;
@@ -26,10 +30,7 @@ const fits = (items: readonly Competing[], chosen: readonly boolean[], caps: Day
     minutes += item.minutes;
     litres += item.litres;
   }
-  return (
-    minutes <= (caps.minutes ?? Number.POSITIVE_INFINITY) + 1e-9 &&
-    litres <= (caps.litres ?? Number.POSITIVE_INFINITY) + 1e-9
-  );
+  return within(minutes, litres, caps);
 };
 
 /** What each item is worth: a class outweighs all of those after it together, and the last class present weighs as it is. */
@@ -64,9 +65,14 @@ export function allocateDay(items: readonly Competing[], caps: DayCaps): boolean
     );
   const fill = (order: readonly number[]): boolean[] => {
     const chosen = items.map(() => false);
+    let minutes = 0;
+    let litres = 0;
     for (const i of order) {
+      const item = items[i] as Competing;
+      if (!within(minutes + item.minutes, litres + item.litres, caps)) continue;
       chosen[i] = true;
-      if (!fits(items, chosen, caps)) chosen[i] = false;
+      minutes += item.minutes;
+      litres += item.litres;
     }
     return chosen;
   };

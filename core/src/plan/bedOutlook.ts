@@ -1,5 +1,5 @@
 import type { BedModel } from '../balance/bedModel.ts';
-import { OUT } from '../balance/bedState.ts';
+import { cloneState, copyState, OUT, type BedState } from '../balance/bedState.ts';
 import type { DailyRecord, WeatherSeries } from '../balance/simulateBed.ts';
 import { runPlan, wettedFractionOf, type RunPlan } from '../delivery/runPlan.ts';
 import { cropOf, plantOnDay, stageDates, type PlantOnDay } from '../plants/plantOnDay.ts';
@@ -96,9 +96,9 @@ function rhythmDepth(school: School, now: BedNow, d: number, waterings: readonly
   return short >= school.leastMm ? short : 0;
 }
 
-/** How the day would end if no water came: a look ahead on a copy. */
-function lookAhead(run: BedRun, d: number, rain: number) {
-  const trial = tryRun(run);
+/** How the day would end if no water came: a look ahead on `trial`, which is made like `run` first. */
+function lookAhead(run: BedRun, trial: BedRun, d: number, rain: number) {
+  copyState(run.state, trial.state);
   stepRun(trial, d, rain, 0);
   const { out } = trial.state;
   return {
@@ -140,6 +140,24 @@ export function startOf(
   return { now, school, window };
 }
 
+/** A bed on the morning of a watering, from which it can be followed on. */
+export interface Resume {
+  index: number;
+  state: BedState;
+  waterings: readonly PlannedWatering[];
+  missedMm: number;
+}
+
+export interface AheadOptions {
+  today: IsoDate;
+  horizonDays: number;
+  /** Leaves the days' records out: for trying one thing after another. */
+  sketch?: boolean;
+  /** Goes no further than the first watering after this day, and can be taken up again there. */
+  stopAfter?: IsoDate;
+  resume?: Resume;
+}
+
 interface Decision {
   code: WaterReason['code'];
   localMm: number;
@@ -170,12 +188,13 @@ function fittingRun(input: PlanBed, model: BedModel, school: School, localMm: nu
 export function followAhead(
   start: BedStart,
   input: PlanBed,
-  options: { today: IsoDate; horizonDays: number },
-): { outlook: BedOutlook; waterings: PlannedWatering[] } {
+  options: AheadOptions,
+): { outlook: BedOutlook; waterings: PlannedWatering[]; open?: Resume } {
   const { now, school, window } = start;
   const { model, days, given, todayIndex } = now;
   const { plantings } = input.bed;
   const run: BedRun = tryRun(now);
+  const scratch: BedRun = tryRun(now);
   const depletionMm = rootZoneDepletion(model, run.state);
   const totalMm = rootZoneCapacity(model, run.state);
   const layersMm = Array.from(run.state.water.subarray(0, model.profile.layers));
@@ -185,15 +204,17 @@ export function followAhead(
   const plant = planting ? plantOnDay(planting, options.today) : null;
 
   const ahead: DailyRecord[] = [];
-  const waterings: PlannedWatering[] = [];
+  const waterings: PlannedWatering[] = [...(options.resume?.waterings ?? [])];
   let leave: LeaveReason | null = null;
   let readilyNow = 0;
-  let missedMm = 0;
-  for (let d = todayIndex; d < days.length; d += 1) {
+  let missedMm = options.resume?.missedMm ?? 0;
+  if (options.resume) copyState(options.resume.state, run.state);
+  let open: Resume | undefined;
+  for (let d = options.resume?.index ?? todayIndex; d < days.length && !open; d += 1) {
     const day = days[d] as SourcedDay;
     const isToday = d === todayIndex;
     const rain = day.source === 'record' ? day.rainMm : likelyRain(day);
-    const trial = lookAhead(run, d, rain);
+    const trial = lookAhead(run, scratch, d, rain);
     if (isToday) readilyNow = trial.readilyMm;
     const line = school.threshold(trial.readilyMm, trial.totalMm);
     const before = rootZoneDepletion(model, run.state);
@@ -237,6 +258,8 @@ export function followAhead(
     if (due && !held && !wait) {
       const plan = fittingRun(input, model, school, due.localMm);
       irrigationMm = plan.bedMm;
+      if (options.stopAfter !== undefined && day.date > options.stopAfter)
+        open = { index: d, state: cloneState(run.state), waterings: [...waterings], missedMm };
       waterings.push({
         bedId: input.id,
         date: day.date,
@@ -254,7 +277,7 @@ export function followAhead(
     } else if (isToday) {
       // Today's own rain can be what spares the bed: then that is the reason told.
       const spared = !due && !held && rain > 0 && before >= LEAST_MM;
-      const withoutRain = spared ? lookAhead(run, d, 0) : null;
+      const withoutRain = spared ? lookAhead(run, scratch, d, 0) : null;
       const rainToday: RainWait | null =
         withoutRain && withoutRain.depletionMm > withoutRain.readilyMm
           ? { on: day.date, rainMm: day.rainMm, chance: day.rainChance, missedMm: 0, missedShare: 0 }
@@ -271,7 +294,7 @@ export function followAhead(
     }
     stepRun(run, d, rain, irrigationMm);
     missedMm += run.state.out[OUT.transpirationWanted] - run.state.out[OUT.transpiration];
-    ahead.push(recordRun(run, days, d));
+    if (!options.sketch) ahead.push(recordRun(run, days, d));
     const last = waterings.at(-1);
     if (last && last.date === day.date) last.reachesMm = run.state.out[OUT.front];
   }
@@ -308,6 +331,7 @@ export function followAhead(
       leave,
     },
     waterings,
+    open,
   };
 }
 

@@ -2,6 +2,7 @@ import { handPasses } from '../delivery/bestHour.ts';
 import { METHOD_FACTS } from '../delivery/methods.ts';
 import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
 import type { SunOnClock } from '../weather/sunOnClock.ts';
+import { tendernessOf } from './bedOutlook.ts';
 import { isRestricted } from './closures.ts';
 import type { DayJob } from './daySchedule.ts';
 import { openHours, openSpans } from './openSpans.ts';
@@ -18,6 +19,12 @@ export function passesOf(
     soakMinutes: run.soakMinutes,
     dryGround: reason.depletionMm > reason.readilyMm,
   });
+}
+
+/** How much a watering presses: how far the day takes the bed past its line, by its area and how much its crop minds (FAO-33). */
+export function pressing({ bed }: PlanBed, { date, reason }: PlannedWatering): number {
+  const past = Math.max(0, reason.depletionMm + reason.useTodayMm - reason.readilyMm);
+  return tendernessOf(bed.plantings, date) * bed.areaM2 * (past + 1);
 }
 
 /** A planned watering as the day's schedule takes it. */

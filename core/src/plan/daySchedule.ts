@@ -47,8 +47,11 @@ export interface DaySchedule {
 
 /** Minutes that rounding may take. */
 const EPS = 1e-6;
-/** With so many beds left without room, half of them go at once. */
-const MANY = 12;
+/** Of more beds than this, those without room are not let go one by one, but by this share of their minutes. Judgement. */
+const MANY = 40;
+const AT_ONCE = 0.7;
+/** So many that were let go are tried once more. Judgement. */
+const TRIED_AGAIN = 12;
 
 /**
  * Puts a day's waterings on the clock: no line, tap or person is asked for two things at once, the soak of one bed is
@@ -60,43 +63,80 @@ const MANY = 12;
  * Source: list scheduling; the order of passes is common practice.
  */
 export function daySchedule(jobs: readonly DayJob[], lines: DayLines = {}): DaySchedule {
-  let taken = jobs;
-  let made = widenAsNeeded(taken, lines);
-  const dropped: DayJob[] = [];
+  const tier = new Map(jobs.map((job) => [job, 0]));
+  const beyond = jobs.length > MANY ? beyondTheDay(jobs, lines) : [];
+  const beyondIt = new Set(beyond);
+  let taken = jobs.filter((job) => !beyondIt.has(job));
+  let made = widenAsNeeded(taken, tier, lines);
+  const dropped: DayJob[] = [...beyond];
   while (made.left.length > 0) {
     const { left } = made;
     // What stands in the way of those left goes with them into the choice.
-    const rivals = taken.filter((job) =>
-      left.some(
-        (l) => l === job || l.tap === job.tap || (l.byHand && job.byHand) || lines.lines !== undefined,
-      ),
+    const taps = new Set(left.map((job) => job.tap));
+    const byHand = left.some((job) => job.byHand);
+    const rivals = taken.filter(
+      (job) => taps.has(job.tap) || (byHand && job.byHand) || lines.lines !== undefined,
     );
     const worst = rivals.sort((x, y) => Number(x.urgent) - Number(y.urgent) || x.loss - y.loss);
-    const out = new Set(worst.slice(0, left.length > MANY ? Math.ceil(left.length / 2) : 1));
+    // Where there are many, about as many minutes go at once as found no room.
+    let toGo = jobs.length > MANY ? AT_ONCE * left.reduce((sum, job) => sum + minutesOf(job), 0) : 0;
+    const out = new Set<DayJob>();
+    for (const job of worst) {
+      if (out.size > 0 && toGo <= 0) break;
+      out.add(job);
+      toGo -= minutesOf(job);
+    }
     dropped.push(...out);
     taken = taken.filter((job) => !out.has(job));
-    made = widenAsNeeded(taken, lines);
+    made = widenAsNeeded(taken, tier, lines);
   }
   // Some that were let go were not in the way after all.
-  if (dropped.length <= MANY) {
+  if (dropped.length <= TRIED_AGAIN) {
     for (const job of [...dropped].sort((x, y) => y.loss - x.loss)) {
       const more = jobs.filter((j) => j === job || taken.includes(j));
-      const tried = widenAsNeeded(more, lines);
+      const tried = widenAsNeeded(more, tier, lines);
       if (tried.left.length > 0) continue;
       taken = more;
       made = tried;
     }
   }
-  return { slots: made.slots, unfit: dropped.filter((job) => !taken.includes(job)).map((job) => job.bedId) };
+  const kept = new Set(taken);
+  return { slots: made.slots, unfit: dropped.filter((job) => !kept.has(job)).map((job) => job.bedId) };
 }
 
-/** Tries the best hours; what has no room there may use the next best. */
-function widenAsNeeded(jobs: readonly DayJob[], lines: DayLines): { slots: RunSlot[]; left: DayJob[] } {
-  const tier = new Map(jobs.map((job) => [job, 0]));
+/** What no order of things could bring into a day: a tap asked for more minutes than its beds' hours hold, the least loss first. */
+function beyondTheDay(jobs: readonly DayJob[], { tapLitresPerMinute }: DayLines): DayJob[] {
+  const taps = new Map<number | null, DayJob[]>();
+  for (const job of jobs) taps.set(job.tap, [...(taps.get(job.tap) ?? []), job]);
+  return [...taps].flatMap(([tap, mine]) => {
+    const gives = tap === null ? undefined : tapLitresPerMinute?.[tap];
+    const least = Math.min(...mine.map((job) => job.litresPerMinute));
+    const atOnce = gives === undefined ? 1 : Math.max(1, gives / least);
+    const hours = mine.map((job) =>
+      (job.spans[job.spans.length - 1] ?? []).reduce((sum, s) => sum + s.until - s.from, 0),
+    );
+    let room = atOnce * Math.max(...hours);
+    return [...mine]
+      .sort((a, b) => Number(b.urgent) - Number(a.urgent) || b.loss - a.loss)
+      .filter((job) => {
+        room -= minutesOf(job);
+        return room < 0;
+      });
+  });
+}
+
+const minutesOf = (job: DayJob): number => job.cycles * job.runMinutes;
+
+/** Tries the best hours; what has no room there may use the next best, and keeps that leave. */
+function widenAsNeeded(
+  jobs: readonly DayJob[],
+  tier: Map<DayJob, number>,
+  lines: DayLines,
+): { slots: RunSlot[]; left: DayJob[] } {
   for (;;) {
-    const { slots, left } = dispatch(jobs, (job) => job.spans[tier.get(job) ?? 0] ?? [], lines);
-    const wider = left.filter((job) => (tier.get(job) ?? 0) + 1 < job.spans.length);
-    if (wider.length === 0) return { slots, left };
+    const made = dispatch(jobs, (job) => job.spans[tier.get(job) ?? 0] ?? [], lines);
+    const wider = made.left.filter((job) => (tier.get(job) ?? 0) + 1 < job.spans.length);
+    if (wider.length === 0) return made;
     for (const job of wider) tier.set(job, (tier.get(job) ?? 0) + 1);
   }
 }
@@ -125,56 +165,81 @@ function dispatch(
   });
   const slots: RunSlot[] = [];
   let running: Running[] = [];
-  let open = waiting.filter((g) => g.spans.length > 0);
-  let now = nextTime(Number.NEGATIVE_INFINITY, open, running);
+  const taps = new Map<number | null, Going[]>();
+  for (const g of waiting) {
+    if (g.spans.length === 0) continue;
+    const same = taps.get(g.job.tap);
+    if (same) same.push(g);
+    else taps.set(g.job.tap, [g]);
+  }
+  const starts = [...new Set(waiting.flatMap((g) => g.spans.map((s) => s.from)))].sort((a, b) => a - b);
+  let now = nextTime(Number.NEGATIVE_INFINITY, starts, taps, running);
   while (now !== null) {
     const t = now;
     running = running.filter((r) => r.until > t + EPS);
     for (;;) {
-      let best: Going | null = null;
-      for (const g of open) {
-        if (g.readyAt > t + EPS || running.some((r) => r.going === g)) continue;
-        if (!mayRun(g, t) || !hasLine(g.job, running, lines)) continue;
-        if (!best || before(g, best)) best = g;
-      }
+      const best = nextTurn(t, taps, running, lines);
       if (!best) break;
       const { job } = best;
       const until = t + job.runMinutes;
       best.done += 1;
+      // While it runs and soaks it is not ready.
       best.readyAt = until + job.soakMinutes;
       slots.push({ bedId: job.bedId, from: t, until, cycle: best.done, cycles: job.cycles });
       running.push({ going: best, until });
-      open = open.filter((g) => g.done < g.job.cycles);
+      if (best.done === job.cycles) {
+        const rest = taps.get(job.tap)?.filter((g) => g !== best) ?? [];
+        if (rest.length > 0) taps.set(job.tap, rest);
+        else taps.delete(job.tap);
+      }
     }
-    now = nextTime(t, open, running);
+    now = nextTime(t, starts, taps, running);
   }
   const left = waiting.filter((g) => g.done < g.job.cycles).map((g) => g.job);
   return { slots, left };
 }
 
-/** The next moment at which something may have changed. */
-function nextTime(t: number, open: readonly Going[], running: readonly Running[]): number | null {
-  let next = Number.POSITIVE_INFINITY;
-  if (open.length > 0) for (const r of running) if (r.until > t + EPS) next = Math.min(next, r.until);
-  for (const g of open) {
-    if (g.readyAt > t + EPS) next = Math.min(next, g.readyAt);
-    for (const s of g.spans) if (s.from > t + EPS) next = Math.min(next, s.from);
+/** The bed whose turn it is at a moment: a tap that gives no more is not looked at further. */
+function nextTurn(
+  t: number,
+  taps: ReadonlyMap<number | null, readonly Going[]>,
+  running: readonly Running[],
+  { lines, tapLitresPerMinute }: DayLines,
+): Going | null {
+  if (lines !== undefined && running.length >= lines) return null;
+  const handsBusy = running.some((r) => r.going.job.byHand);
+  let best: Going | null = null;
+  for (const [tap, waiting] of taps) {
+    const gives = tap === null ? undefined : tapLitresPerMinute?.[tap];
+    let flow = 0;
+    for (const r of running) if (r.going.job.tap === tap) flow += r.going.job.litresPerMinute;
+    if (flow > 0 && (gives === undefined || flow >= gives)) continue;
+    for (const g of waiting) {
+      if (g.readyAt > t + EPS || (handsBusy && g.job.byHand)) continue;
+      if (flow > 0 && flow + g.job.litresPerMinute > (gives ?? 0) + EPS) continue;
+      if ((!best || before(g, best)) && mayRun(g, t)) best = g;
+    }
   }
+  return best;
+}
+
+/** The next moment at which something may have changed. */
+function nextTime(
+  t: number,
+  starts: readonly number[],
+  taps: ReadonlyMap<number | null, readonly Going[]>,
+  running: readonly Running[],
+): number | null {
+  if (taps.size === 0) return null;
+  let next = starts.find((from) => from > t + EPS) ?? Number.POSITIVE_INFINITY;
+  for (const r of running) if (r.until > t + EPS) next = Math.min(next, r.until);
+  for (const waiting of taps.values())
+    for (const g of waiting) if (g.readyAt > t + EPS && g.readyAt < next) next = g.readyAt;
   return Number.isFinite(next) ? next : null;
 }
 
 const mayRun = (g: Going, t: number): boolean =>
   g.spans.some((s) => t >= s.from - EPS && t + g.job.runMinutes <= s.until + EPS);
-
-function hasLine(job: DayJob, running: readonly Running[], { lines, tapLitresPerMinute }: DayLines): boolean {
-  if (lines !== undefined && running.length >= lines) return false;
-  if (job.byHand && running.some((r) => r.going.job.byHand)) return false;
-  const same = running.filter((r) => r.going.job.tap === job.tap);
-  if (same.length === 0) return true;
-  const gives = job.tap === null ? undefined : tapLitresPerMinute?.[job.tap];
-  if (gives === undefined) return false;
-  return same.reduce((sum, r) => sum + r.going.job.litresPerMinute, job.litresPerMinute) <= gives + EPS;
-}
 
 /** Which of two beds has its turn: plants that hang, then those with fewest hours; by hand pass by pass; else the longest way to go. */
 function before(a: Going, b: Going): boolean {

@@ -4,8 +4,8 @@ import { within } from '../units/guard.ts';
 import { sunOnClock, type SunOnClock } from '../weather/sunOnClock.ts';
 import type { Site } from '../weather/types.ts';
 import { allocateDay, type Competing } from './allocate.ts';
-import { tendernessOf } from './bedOutlook.ts';
-import { dayJob } from './dayJobs.ts';
+import { tendernessOf, type AheadOptions, type Resume } from './bedOutlook.ts';
+import { dayJob, pressing } from './dayJobs.ts';
 import { daySchedule, type RunSlot } from './daySchedule.ts';
 import { usualRank } from './rank.ts';
 import type { BedOutlook, Cap, GardenPlan, PlanBed, PlanConstraints, PlannedWatering } from './types.ts';
@@ -15,12 +15,17 @@ export interface BedPlan {
   bed: PlanBed;
   outlook: BedOutlook;
   waterings: PlannedWatering[];
+  /** Followed only up to its last watering so far; from here it goes on. */
+  open?: Resume;
 }
 
-export type Follow = (plan: BedPlan, bed: PlanBed) => BedPlan;
+/** Tries a bed with other days closed to it; the whole plan, or from a morning up to the next watering. */
+export type Follow = (bed: PlanBed, how?: Pick<AheadOptions, 'stopAfter' | 'resume'>) => BedPlan;
 
 /** Litres of stress any watering is worth at least, so that none is worth nothing. Judgement. */
 const LEAST_LOSS = 0.01;
+/** On the clock, what comes first weighs so many times as much. Judgement. */
+const FIRST_WORTH = 1000;
 const TIERS = { first: 0, ordinary: 1, last: 2 } as const;
 
 const putOff = (plan: BedPlan, date: IsoDate): PlanBed => ({
@@ -48,6 +53,10 @@ function tierOf({ bed }: BedPlan, watering: PlannedWatering): Competing['tier'] 
 const lossOf = (plan: BedPlan, date: IsoDate): number =>
   tendernessOf(plan.bed.bed.plantings, date) * plan.bed.bed.areaM2 * plan.outlook.missedMm;
 
+interface Refused {
+  due: Pick<Due, 'i' | 'watering'>;
+  why: Cap;
+}
 interface Due {
   i: number;
   watering: PlannedWatering;
@@ -72,7 +81,8 @@ export function fitToLimits(
   leftOut: GardenPlan['leftOut'];
   schedule: GardenPlan['schedule'];
 } {
-  const weigh = weigher(follow);
+  const quick = plans.length > LARGE;
+  const weigh = weigher(follow, quick);
   const current = [...plans];
   const leftOut: GardenPlan['leftOut'] = [];
   const schedule: GardenPlan['schedule'] = [];
@@ -84,7 +94,14 @@ export function fitToLimits(
       week.monday = mondayOf(date);
       week.litres = d === 0 ? within('litresThisWeek', constraints.litresThisWeek ?? 0, 0, 1e9, 'L') : 0;
     }
-    const refuse = (refused: readonly { due: Due; why: Cap }[]): void => {
+    // A large garden's beds are followed from one watering to the next as the days come.
+    if (quick)
+      for (const [i, plan] of current.entries()) {
+        const last = plan.waterings.at(-1)?.date;
+        if (plan.open && last !== undefined && last < date)
+          current[i] = follow(plan.bed, { stopAfter: last, resume: plan.open });
+      }
+    const refuse = (refused: readonly Refused[]): void => {
       for (const { due, why } of refused) {
         const { watering, i } = due;
         leftOut.push({
@@ -96,37 +113,28 @@ export function fitToLimits(
           why,
         });
         const plan = current[i] as BedPlan;
-        current[i] = follow(plan, putOff(plan, date));
+        current[i] = follow(putOff(plan, date), quick ? { stopAfter: date, resume: plan.open } : undefined);
       }
     };
     refuse(overWeek(current, date, week, constraints, weigh));
     refuse(overDay(current, date, leftOfDay(constraints, d === 0), weigh));
     let slots: RunSlot[] = [];
     if (sun) {
-      const jobs = dueOn(current, date).map(({ i, watering }) => ({
-        due: { i, watering, item: itemOf(current[i] as BedPlan, watering, 0) },
-        job: dayJob((current[i] as BedPlan).bed, watering, 0, constraints, sun),
-      }));
-      let made = daySchedule(
-        jobs.map((j) => j.job),
+      const due = dueOn(current, date);
+      const made = daySchedule(
+        due.map(({ i, watering }) => {
+          const plan = current[i] as BedPlan;
+          const first = tierOf(plan, watering) === TIERS.first ? FIRST_WORTH : 1;
+          return dayJob(plan.bed, watering, first * pressing(plan.bed, watering), constraints, sun);
+        }),
         constraints.lines,
       );
-      if (made.unfit.length > 0) {
-        // Only now is it worth knowing what each would miss.
-        const weighed = jobs.map(({ due, job }) => ({
-          due,
-          job: { ...job, loss: weigh(current[due.i] as BedPlan, due.watering).loss },
-        }));
-        made = daySchedule(
-          weighed.map((j) => j.job),
-          constraints.lines,
-        );
-        refuse(
-          weighed
-            .filter(({ job }) => made.unfit.includes(job.bedId))
-            .map(({ due }) => ({ due, why: 'open hours' as const })),
-        );
-      }
+      const unfit = new Set(made.unfit);
+      refuse(
+        due
+          .filter(({ watering }) => unfit.has(watering.bedId))
+          .map((x) => ({ due: x, why: 'open hours' as const })),
+      );
       slots = made.slots;
       schedule.push({ date, sun, slots });
     }
@@ -155,14 +163,18 @@ const itemOf = (plan: BedPlan, watering: PlannedWatering, loss: number): Competi
 
 type Weigh = (plan: BedPlan, watering: PlannedWatering) => Competing;
 
+/** Gardens with more beds are weighed by how each presses today, not by following each through the fortnight. Judgement. */
+const LARGE = 60;
+
 /** What waiting costs a bed: what its plants miss more when a watering is put off. Asked once for each plan of a bed. */
-function weigher(follow: Follow): Weigh {
+function weigher(follow: Follow, quick: boolean): Weigh {
+  if (quick) return (plan, watering) => itemOf(plan, watering, LEAST_LOSS + pressing(plan.bed, watering));
   const known = new WeakMap<PlannedWatering, Competing>();
   return (plan, watering) => {
     const before = known.get(watering);
     if (before) return before;
     const { date } = watering;
-    const waited = follow(plan, putOff(plan, date));
+    const waited = follow(putOff(plan, date));
     const item = itemOf(plan, watering, LEAST_LOSS + Math.max(0, lossOf(waited, date) - lossOf(plan, date)));
     known.set(watering, item);
     return item;
@@ -188,7 +200,7 @@ function overDay(
   date: IsoDate,
   constraints: PlanConstraints,
   weigh: Weigh,
-): { due: Due; why: Cap }[] {
+): Refused[] {
   const caps = { minutes: constraints.minutesPerDay, litres: constraints.litresPerDay };
   const due = dueOn(plans, date);
   const sum = (of: (w: PlannedWatering) => number): number => due.reduce((s, x) => s + of(x.watering), 0);
@@ -215,7 +227,7 @@ function overWeek(
   week: { monday: IsoDate; litres: number },
   constraints: PlanConstraints,
   weigh: Weigh,
-): { due: Due; why: Cap }[] {
+): Refused[] {
   const cap = constraints.litresPerWeek;
   if (cap === undefined) return [];
   const left = Math.max(0, cap - week.litres);

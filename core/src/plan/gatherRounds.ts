@@ -32,7 +32,7 @@ export function gatherRounds(
     const next = [...current];
     const eased = due.every((i) => {
       const plan = current[i] as BedPlan;
-      const tried = follow(plan, { ...plan.bed, spared: [...(plan.bed.spared ?? []), date] });
+      const tried = follow({ ...plan.bed, spared: [...(plan.bed.spared ?? []), date] });
       next[i] = tried;
       return isNoWorse(plan, tried, rounds, date);
     });

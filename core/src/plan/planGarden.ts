@@ -5,7 +5,7 @@ import type { SourcedDay } from '../weather/completeWeather.ts';
 import { forecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
 import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
-import { followAhead, startOf, type BedStart } from './bedOutlook.ts';
+import { followAhead, startOf, type AheadOptions, type BedStart } from './bedOutlook.ts';
 import { closedDays, windyDays } from './closures.ts';
 import { mostAtOnce } from './mostAtOnce.ts';
 import { fitToLimits, type BedPlan, type Follow } from './fitToLimits.ts';
@@ -68,10 +68,11 @@ export function planGarden(
 
   const aheadDays = days.slice(daysBetween(first, today));
   const starts = new Map<number, BedStart>();
-  const follow: Follow = (plan, bed) => ({
+  const followed = (bed: PlanBed, how: Omit<AheadOptions, 'today' | 'horizonDays'> = {}): BedPlan => ({
     bed,
-    ...followAhead(starts.get(plan.bed.id) as BedStart, bed, { today, horizonDays }),
+    ...followAhead(starts.get(bed.id) as BedStart, bed, { ...how, today, horizonDays }),
   });
+  const follow: Follow = (bed, how) => followed(bed, { ...how, sketch: true });
   const free = garden.beds.map((bed, i) => {
     if (bed.startOn < first || bed.startOn > today) {
       throw new RangeError(`startOn must lie from ${first} to ${today}; got ${bed.startOn}`);
@@ -83,14 +84,18 @@ export function planGarden(
     const windy = windyDays(bed, constraints, aheadDays);
     const input = { ...bed, closed, windy, most: mostAtOnce(bed, constraints, garden.site, today) };
     options.onProgress?.(i + 1, garden.beds.length);
-    return { bed: input, ...followAhead(start, input, { today, horizonDays }) };
+    return followed(input);
   });
   const gathered = constraints.fewRounds
     ? gatherRounds(free, { today, horizonDays }, follow)
     : { plans: free, spared: [] };
   const fitted = fitToLimits(gathered.plans, constraints, { site: garden.site, today, horizonDays }, follow);
-  const beds: BedOutlook[] = fitted.plans.map((p) => p.outlook);
-  const kept = fitted.plans.flatMap((p) => p.waterings);
+  // What was only sketched while it was tried is followed in full now that it stands.
+  const whole = (plans: readonly BedPlan[]): BedPlan[] =>
+    plans.map((plan, i) => (plan === free[i] ? plan : followed(plan.bed)));
+  const settled = whole(fitted.plans);
+  const beds: BedOutlook[] = settled.map((p) => p.outlook);
+  const kept = settled.flatMap((p) => p.waterings);
   kept.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.bedId - b.bedId));
   const now = kept.filter((w) => w.date === today);
   const todayTotals = {
@@ -101,7 +106,7 @@ export function planGarden(
     waterings: kept,
     todayTotals,
     leftOut: fitted.leftOut,
-    givenUp: givenUp(gathered.plans, fitted.plans),
+    givenUp: givenUp(gathered.spared.length > 0 ? whole(gathered.plans) : free, settled),
     sparedRounds: gathered.spared,
     schedule: fitted.schedule,
     beds,

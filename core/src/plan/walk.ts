@@ -1,7 +1,6 @@
 import { within } from '../units/guard.ts';
 import type { SunOnClock } from '../weather/sunOnClock.ts';
-import { tendernessOf } from './bedOutlook.ts';
-import { dayJob } from './dayJobs.ts';
+import { dayJob, pressing } from './dayJobs.ts';
 import { daySchedule, type DayJob, type RunSlot } from './daySchedule.ts';
 import { DAY_MINUTES, type Span } from './openSpans.ts';
 import type { PlanBed, PlanConstraints, PlannedWatering } from './types.ts';
@@ -40,16 +39,13 @@ export function walkFrom(options: {
   const end = Math.min(DAY_MINUTES, from + given);
   const until = Math.min(end, Math.max(from, dark));
   const jobs = options.due.map(({ bed, watering }) => {
-    const { depletionMm, useTodayMm, readilyMm } = watering.reason;
-    const past = Math.max(0, depletionMm + useTodayMm - readilyMm);
-    const loss = tendernessOf(bed.bed.plantings, watering.date) * bed.bed.areaM2 * (past + 1);
-    const job = dayJob(bed, watering, loss, options.constraints, options.sun);
+    const job = dayJob(bed, watering, pressing(bed, watering), options.constraints, options.sun);
     return { ...job, spans: job.spans.map((tier) => clipped(tier, from, until)) };
   });
   const { slots, unfit } = daySchedule(jobs, options.constraints.lines);
-  const pressing = (id: number): DayJob => jobs.find((j) => j.bedId === id) as DayJob;
+  const jobOf = (id: number): DayJob => jobs.find((j) => j.bedId === id) as DayJob;
   const carriedOver = [...unfit].sort(
-    (a, b) => Number(pressing(b).urgent) - Number(pressing(a).urgent) || pressing(b).loss - pressing(a).loss,
+    (a, b) => Number(jobOf(b).urgent) - Number(jobOf(a).urgent) || jobOf(b).loss - jobOf(a).loss,
   );
   return { slots, carriedOver, until, endsByDark: dark < end };
 }
