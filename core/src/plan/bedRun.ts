@@ -38,15 +38,23 @@ export function stepRun(run: BedRun, d: number, rain: number, irrigationMm: numb
 export const tryRun = (run: BedRun): BedRun => ({ ...run, state: cloneState(run.state) });
 
 /** What a day of a run came to. */
-export const recordRun = (run: BedRun, days: readonly SourcedDay[], d: number): DailyRecord =>
+export const recordRun = (
+  run: BedRun,
+  days: readonly SourcedDay[],
+  d: number,
+  withLayers = true,
+): DailyRecord =>
   dailyRecord(
     run.model,
     run.state,
     (days[d] as SourcedDay).date,
     run.series.et0[d],
     run.series.routes[d] as ReferenceEtRoute,
-    true,
+    withLayers,
   );
+
+/** Days back for which every layer's water is kept: what a section is drawn from. */
+const LAYER_DAYS = 14;
 
 /** A bed from its first day up to this morning. */
 export function followPast(
@@ -80,7 +88,7 @@ export function followPast(
   };
   for (let d = 0; d < now.todayIndex; d += 1) {
     stepRun(now, d, now.series.rain[d], now.given[d]);
-    now.past.push(recordRun(now, days, d));
+    now.past.push(recordRun(now, days, d, d >= now.todayIndex - LAYER_DAYS));
   }
   return now;
 }

@@ -89,7 +89,7 @@ export function fitToLimits(
   const week = { monday: '', litres: 0 };
   for (let d = 0; d < options.horizonDays; d += 1) {
     const date = addDays(options.today, d);
-    const sun = sunOf(constraints, options.site, date);
+    const sun = quick && d >= CLOCKED_DAYS ? null : sunOf(constraints, options.site, date);
     if (mondayOf(date) !== week.monday) {
       week.monday = mondayOf(date);
       week.litres = d === 0 ? within('litresThisWeek', constraints.litresThisWeek ?? 0, 0, 1e9, 'L') : 0;
@@ -165,6 +165,8 @@ type Weigh = (plan: BedPlan, watering: PlannedWatering) => Competing;
 
 /** Gardens with more beds are weighed by how each presses today, not by following each through the fortnight. Judgement. */
 const LARGE = 60;
+/** Their runs are put on the clock for a week: beyond it the weather moves them anyway. Judgement. */
+const CLOCKED_DAYS = 7;
 
 /** What waiting costs a bed: what its plants miss more when a watering is put off. Asked once for each plan of a bed. */
 function weigher(follow: Follow, quick: boolean): Weigh {

@@ -159,7 +159,7 @@ export interface PlannedWatering {
 
 export interface BedOutlook {
   bedId: number;
-  /** Every day of the balance up to yesterday. */
+  /** Every day of the balance up to yesterday; the last fortnight with every layer's water. */
   past: DailyRecord[];
   /** The days of the horizon, with the plan's waterings in them, and what each day's weather rests on. */
   ahead: DailyRecord[];
@@ -204,7 +204,7 @@ export interface GardenPlan {
   givenUp: { bedId: number; shortDays: number; missedMm: number }[];
   /** Rounds spared by filling beds a little early. */
   sparedRounds: IsoDate[];
-  /** The runs of each day on the clock; empty without a clock. */
+  /** The runs of each day on the clock; empty without a clock, and of more than sixty beds the first week. */
   schedule: { date: IsoDate; sun: SunOnClock; slots: RunSlot[] }[];
   beds: BedOutlook[];
 }

@@ -33,9 +33,7 @@ function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: n
   const crop = cropOfBed(bed);
   const planting = plantingsOf(bed, latitudeDeg).find((_, i) => bed.plantings[i]?.id === bed.planting?.id);
   const plant = planting ? plantOnDay(planting, today) : null;
-  const lastWet = [...outlook.past]
-    .reverse()
-    .find((day) => day.wetFrontMm > 0 && day.irrigationMm + day.rainMm >= 2);
+  const lastWet = outlook.past.findLast((day) => day.wetFrontMm > 0 && day.irrigationMm + day.rainMm >= 2);
   return {
     layersMm: outlook.layersMm,
     fieldCapacityMm: outlook.fieldCapacityMm,

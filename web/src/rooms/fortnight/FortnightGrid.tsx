@@ -136,7 +136,8 @@ export const FortnightGrid = memo(function FortnightGrid({
                 first tap, last one off
               </th>
               {data.dates.map((date) => {
-                const slots = data.schedule.find((day) => day.date === date)?.slots ?? [];
+                const day = data.schedule.find((d) => d.date === date);
+                const slots = day?.slots ?? [];
                 return (
                   <td key={date} className="text-center text-xs leading-tight">
                     {slots.length > 0 ? (
@@ -145,9 +146,9 @@ export const FortnightGrid = memo(function FortnightGrid({
                         <br />
                         {timeOfDay(Math.max(...slots.map((s) => s.until)), units)}
                       </>
-                    ) : (
+                    ) : day ? (
                       <span className="text-quiet">no round</span>
-                    )}
+                    ) : null}
                   </td>
                 );
               })}
