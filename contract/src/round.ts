@@ -240,8 +240,8 @@ export const walkView = z.object({
   carriedOver: z.array(z.object({ bedId: z.number(), bedName: z.string(), minutes: z.number() })),
 });
 export const walkQuery = z.object({
-  from: z.coerce.number().pipe(limited('clockMinute')),
-  minutes: z.coerce.number().pipe(limited('minutes')).optional(),
+  from: z.preprocess(Number, limited('clockMinute')),
+  minutes: z.preprocess((v) => (v === undefined ? undefined : Number(v)), limited('minutes').optional()),
 });
 export type WalkView = z.infer<typeof walkView>;
 

@@ -1,6 +1,6 @@
 import type { RoundView } from '@kibble/contract';
 import { clsx } from 'clsx';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { WeatherRibbon } from '../drawing/WeatherRibbon.tsx';
 import { PlanProgress } from '../ui/PlanProgress.tsx';
@@ -37,10 +37,12 @@ export function GardenShell() {
   const scrubbing = pathname.endsWith('/section');
   const inBeds = /\/beds(\/|$)/.test(pathname);
   const [day, setDay] = useState<string | null>(null);
+  const system = round?.garden.units ?? 'metric';
+  const units = useMemo(() => unitsOf(system), [system]);
   useEffect(() => localStorage.setItem('kibble.garden', String(id)), [id]);
 
   return (
-    <UnitsContext value={unitsOf(round?.garden.units ?? 'metric')}>
+    <UnitsContext value={units}>
       <div className="min-h-screen pb-16 md:flex md:pb-0">
         <nav
           aria-label="Rooms"

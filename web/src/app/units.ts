@@ -78,12 +78,25 @@ export interface Units {
   text: (quantity: Quantity, si: number) => string;
 }
 
+/** Making a formatter is dear, using one is not. */
+const formatters = new Map<number, Intl.NumberFormat>();
+function formatter(decimals: number): Intl.NumberFormat {
+  const known = formatters.get(decimals);
+  if (known) return known;
+  const made = new Intl.NumberFormat(undefined, {
+    minimumFractionDigits: 0,
+    maximumFractionDigits: decimals,
+  });
+  formatters.set(decimals, made);
+  return made;
+}
+
 export function unitsOf(system: UnitSystem): Units {
   const table = SYSTEMS[system];
   const number = (quantity: Quantity, si: number): string => {
     const { decimals, fromSi } = table[quantity];
     const value = fromSi(si);
-    return value.toLocaleString(undefined, { minimumFractionDigits: 0, maximumFractionDigits: decimals });
+    return formatter(decimals).format(value);
   };
   return {
     system,

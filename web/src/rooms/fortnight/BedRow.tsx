@@ -1,7 +1,7 @@
 import type { FortnightBed } from '@kibble/contract';
 import { useDraggable } from '@dnd-kit/core';
 import { SHORT_OF_WATER } from '@kibble/core';
-import { memo, type KeyboardEvent } from 'react';
+import { memo, useMemo, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
@@ -119,6 +119,11 @@ function Bar({
     id: `${bed.bedId}-${cell.date}`,
     data: { bed, cell },
   });
+  const label = useMemo(
+    () =>
+      `${bed.bedName}, ${dayMonth(cell.date)}: ${units.text('depth', cell.localMm)}, ${minutesText(cell.minutes)}${cell.byHand ? ', set by hand' : ''}. Left and right move it, up and down change it, Enter opens it.`,
+    [bed.bedName, cell, units],
+  );
   const upright = transform !== null && Math.abs(transform.y) > Math.abs(transform.x);
   const keys = (e: KeyboardEvent): void => {
     const step = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
@@ -143,7 +148,7 @@ function Bar({
       {...attributes}
       {...listeners}
       aria-roledescription="watering"
-      aria-label={`${bed.bedName}, ${dayMonth(cell.date)}: ${units.text('depth', cell.localMm)}, ${minutesText(cell.minutes)}${cell.byHand ? ', set by hand' : ''}. Left and right move it, up and down change it, Enter opens it.`}
+      aria-label={label}
       onKeyDown={keys}
       onClick={onOpen}
       className={`absolute inset-x-1 bottom-1 flex touch-none items-end justify-center bg-water/85 text-xs font-bold text-paper ${cell.byHand ? 'outline-2 outline-ink' : ''} ${isDragging ? 'z-10 opacity-70' : ''}`}
