@@ -132,8 +132,9 @@ export function startOf(
   first: IsoDate,
   today: IsoDate,
   ensemble: ForecastEnsemble | null,
+  pastDays?: number,
 ): BedStart {
-  const now = followPast(input, weather, series, first, today);
+  const now = followPast(input, weather, series, first, today, pastDays);
   const school = schoolOf(input.school ?? 'deep and seldom');
   const window =
     ensemble && windowOf(input, now, now.todayIndex, ensemble, now.given[now.todayIndex], today, school);

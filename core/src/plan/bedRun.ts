@@ -56,13 +56,14 @@ export const recordRun = (
 /** Days back for which every layer's water is kept: what a section is drawn from. */
 const LAYER_DAYS = 14;
 
-/** A bed from its first day up to this morning. */
+/** A bed from its first day up to this morning, with the records of its last `pastDays`. */
 export function followPast(
   input: PlanBed,
   weather: readonly SourcedDay[],
   series: WeatherSeries,
   first: IsoDate,
   today: IsoDate,
+  pastDays = Number.POSITIVE_INFINITY,
 ): BedNow {
   const bed: BedInput = { ...input.bed, wettedFraction: wettedFractionOf(input.delivery) };
   const offset = daysBetween(first, input.startOn);
@@ -88,7 +89,8 @@ export function followPast(
   };
   for (let d = 0; d < now.todayIndex; d += 1) {
     stepRun(now, d, now.series.rain[d], now.given[d]);
-    now.past.push(recordRun(now, days, d, d >= now.todayIndex - LAYER_DAYS));
+    if (d >= now.todayIndex - pastDays)
+      now.past.push(recordRun(now, days, d, d >= now.todayIndex - LAYER_DAYS));
   }
   return now;
 }

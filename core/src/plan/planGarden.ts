@@ -78,7 +78,7 @@ export function planGarden(
       throw new RangeError(`startOn must lie from ${first} to ${today}; got ${bed.startOn}`);
     }
     within('startFullness', bed.startFullness, 0, 1);
-    const start = startOf(bed, days, series, first, today, ensemble);
+    const start = startOf(bed, days, series, first, today, ensemble, options.pastDays);
     starts.set(bed.id, start);
     const closed = closedDays(bed, constraints, today, horizonDays);
     const windy = windyDays(bed, constraints, aheadDays);

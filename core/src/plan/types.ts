@@ -57,6 +57,8 @@ export interface PlanOptions {
   seed?: number;
   /** Rain of the season on days past the forecast; without it such days are dry. */
   climatology?: RainClimatology;
+  /** Days of the past whose records are kept; default all. */
+  pastDays?: number;
   /** Called as beds are followed: how many of how many. */
   onProgress?: (done: number, of: number) => void;
 }
@@ -159,7 +161,7 @@ export interface PlannedWatering {
 
 export interface BedOutlook {
   bedId: number;
-  /** Every day of the balance up to yesterday; the last fortnight with every layer's water. */
+  /** The days of the balance up to yesterday, all or the last `pastDays`; the last fortnight with every layer's water. */
   past: DailyRecord[];
   /** The days of the horizon, with the plan's waterings in them, and what each day's weather rests on. */
   ahead: DailyRecord[];

@@ -1,5 +1,5 @@
 import type { BedPageView, BedView, ChartDay } from '@kibble/contract';
-import { balanceTotals, cropCautions, stageStrip, type DailyRecord } from '@kibble/core';
+import { balanceTotals, cropCautions, stageStrip, type BedOutlook, type DailyRecord } from '@kibble/core';
 import type { Logger } from 'pino';
 import type { Bed, Garden } from '../db/models.ts';
 import type { WallClock } from './clock.ts';
@@ -50,6 +50,20 @@ function lastYearOf(past: readonly DailyRecord[]): BedPageView['lastYear'] {
   };
 }
 
+/** A bed's outlook with all of its past: a large garden's plan carries only the last weeks. */
+async function wholePast(
+  garden: Garden,
+  bed: Bed,
+  outlook: BedOutlook,
+  { pastIsWhole }: Context,
+  wall: WallClock,
+  log: Logger,
+): Promise<BedOutlook> {
+  if (pastIsWhole) return outlook;
+  const alone = await contextOf(garden, wall, log, { bedId: bed.id, members: 0 });
+  return alone.plan.beds[0] ?? outlook;
+}
+
 /** One bed's page: its core, its balance behind and ahead, and what happened on it. */
 export async function bedPageOf(
   garden: Garden,
@@ -62,6 +76,7 @@ export async function bedPageOf(
   const bed = context.beds.find((b) => b.id === bedRow.id);
   const outlook = plan.beds.find((b) => b.bedId === bedRow.id);
   if (!bed || !outlook) return null;
+  const { past } = await wholePast(garden, bedRow, outlook, context, wall, log);
   const watering = plan.waterings.find((w) => w.bedId === bed.id && w.date === today);
   const crop = cropOfBed(bed);
   const sources = new Map(context.weather.map((day) => [day.date, day.source]));
@@ -69,13 +84,13 @@ export async function bedPageOf(
     ...headOf(bed, outlook, context),
     garden: context.garden,
     days: [
-      ...outlook.past.map((day) => chartDay(day, false, sources.get(day.date) ?? 'record')),
+      ...past.map((day) => chartDay(day, false, sources.get(day.date) ?? 'record')),
       ...outlook.ahead.map((day, i) => chartDay(day, true, outlook.aheadSources[i] ?? 'forecast')),
     ],
     strips: stripsOf(bed, context),
     cautions: crop ? cropCautions(crop) : [],
     tasks: tasksOf(bed, outlook, context),
-    lastYear: lastYearOf(outlook.past),
+    lastYear: lastYearOf(past),
     window: outlook.window,
     sharpen: sharpenBed(bed, context),
     bed,
@@ -90,6 +105,6 @@ export async function bedPageOf(
         }
       : null,
     events: context.events.filter((event) => event.bedId === bed.id).reverse(),
-    season: balanceTotals(outlook.past),
+    season: balanceTotals(past),
   };
 }

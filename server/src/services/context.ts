@@ -26,6 +26,9 @@ const MEMBERS = 100;
 /** A large garden gets fewer, so that its round stays quick: members times beds, and the fewest that still tell a window. */
 const MEMBER_BEDS = 6000;
 const LEAST_MEMBERS = 20;
+/** A garden of more beds carries no more of each bed's past than the round and the section show. */
+const WHOLE_PAST_BEDS = 40;
+const SHOWN_PAST_DAYS = 45;
 /** Latest measured days from which rain past the forecast is guessed. */
 const CLIMATOLOGY_DAYS = 60;
 
@@ -35,6 +38,8 @@ export interface Context {
   weather: SourcedDay[];
   plan: GardenPlan;
   constraints: PlanConstraints;
+  /** The plan's beds carry all of their past, not only the last weeks. */
+  pastIsWhole: boolean;
   /** The beds as the plan took them. */
   planBeds: PlanBed[];
   events: EventView[];
@@ -81,6 +86,7 @@ export async function contextOf(
   const planBeds = beds.map((bed) => planBed(bed, events, today, garden.latitudeDeg));
   const measured = weather.filter((day) => day.source === 'record').slice(-CLIMATOLOGY_DAYS);
   const constraints = constraintsOf(view, events, today);
+  const pastIsWhole = beds.length <= WHOLE_PAST_BEDS;
   const plan = await planInBackground(
     garden.id,
     { site: siteOf(garden), beds: planBeds },
@@ -89,6 +95,7 @@ export async function contextOf(
     {
       today,
       horizonDays: HORIZON_DAYS,
+      pastDays: pastIsWhole ? undefined : SHOWN_PAST_DAYS,
       members:
         options.members ??
         Math.max(LEAST_MEMBERS, Math.min(MEMBERS, Math.floor(MEMBER_BEDS / Math.max(1, beds.length)))),
@@ -101,6 +108,7 @@ export async function contextOf(
     weather,
     plan,
     constraints,
+    pastIsWhole,
     planBeds,
     events,
     beds,
