@@ -25,7 +25,7 @@ const HORIZON_DAYS = 14;
 const MEMBERS = 100;
 /** A large garden gets fewer, so that its round stays quick: members times beds, and the fewest that still tell a window. */
 const MEMBER_BEDS = 6000;
-const LEAST_MEMBERS = 20;
+const LEAST_MEMBERS = 10;
 /** A garden of more beds carries no more of each bed's past than the round and the section show. */
 const WHOLE_PAST_BEDS = 40;
 const SHOWN_PAST_DAYS = 45;
