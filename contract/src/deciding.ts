@@ -1,6 +1,6 @@
 import { SCHOOLS, type Cap, type SchoolReason, type ToughenWindow, type WaterReason } from '@kibble/core';
 import { z } from 'zod';
-import { isoDate } from './parts.ts';
+import { isoDate, runSlotView } from './parts.ts';
 import { limited } from './limited.ts';
 
 const figures = z.object({
@@ -84,16 +84,7 @@ export const fortnightView = z.object({
   schedule: z.array(
     z.object({
       date: isoDate,
-      slots: z.array(
-        z.object({
-          bedId: z.number(),
-          bedName: z.string(),
-          from: z.number(),
-          until: z.number(),
-          cycle: z.number(),
-          cycles: z.number(),
-        }),
-      ),
+      slots: z.array(runSlotView),
     }),
   ),
 });

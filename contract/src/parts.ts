@@ -16,3 +16,13 @@ export const oneOf = <const T extends readonly [string, ...string[]]>(label: str
   z.enum(values, {
     error: (issue) => `${label} must be one of ${values.join(', ')}; got ${JSON.stringify(issue.input)}`,
   });
+
+/** One run of one bed on the clock, minutes after midnight. */
+export const runSlotView = z.object({
+  bedId: z.number(),
+  bedName: z.string(),
+  from: z.number(),
+  until: z.number(),
+  cycle: z.number(),
+  cycles: z.number(),
+});

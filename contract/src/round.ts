@@ -15,7 +15,7 @@ import { eventView } from './events.ts';
 import { bedView, gardenView } from './garden.ts';
 import { SECTION_STATES } from './lists.ts';
 import { limited } from './limited.ts';
-import { isoDate } from './parts.ts';
+import { isoDate, runSlotView } from './parts.ts';
 
 export const DAY_SOURCES = ['record', 'forecast', 'own record', 'ordinary day'] as const;
 
@@ -227,16 +227,7 @@ export const walkView = z.object({
   from: z.number(),
   until: z.number(),
   endsByDark: z.boolean(),
-  slots: z.array(
-    z.object({
-      bedId: z.number(),
-      bedName: z.string(),
-      from: z.number(),
-      until: z.number(),
-      cycle: z.number(),
-      cycles: z.number(),
-    }),
-  ),
+  slots: z.array(runSlotView),
   carriedOver: z.array(z.object({ bedId: z.number(), bedName: z.string(), minutes: z.number() })),
 });
 export const walkQuery = z.object({

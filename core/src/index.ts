@@ -121,6 +121,7 @@ export { compareSchools, type SchoolFigures } from './schools/compareSchools.ts'
 export { mayToughen, toughenWindow, type ToughenWindow } from './schools/toughening.ts';
 export { followSeason } from './plan/followSeason.ts';
 export { allocateDay, type Competing, type DayCaps } from './plan/allocate.ts';
+export { givenSoFar } from './plan/givenSoFar.ts';
 export { mondayOf, weekdayOf } from './plan/weekdays.ts';
 export { RANKS, usualRank, type Rank } from './plan/rank.ts';
 export { WIND_HOLD_MS } from './plan/closures.ts';

@@ -8,7 +8,7 @@ import type { DayJob } from './daySchedule.ts';
 import { openHours, openSpans } from './openSpans.ts';
 import type { PlanBed, PlanConstraints, PlannedWatering } from './types.ts';
 
-/** Passes by hand, or cycles, of a watering: on dry ground a first pass only makes the surface take the second. */
+/** Passes by hand, or cycles, of a watering: on dry ground a first pass only makes the surface take the second; rests in minutes. Source: common practice. */
 export function passesOf(
   bed: PlanBed,
   { run, reason }: PlannedWatering,
@@ -27,7 +27,7 @@ export function pressing({ bed }: PlanBed, { date, reason }: PlannedWatering): n
   return tendernessOf(bed.plantings, date) * bed.areaM2 * (past + 1);
 }
 
-/** A planned watering as the day's schedule takes it. */
+/** A planned watering as the day's schedule takes it, minutes and L/min. Source: `passesOf` and `openSpans`. */
 export function dayJob(
   bed: PlanBed,
   watering: PlannedWatering,

@@ -5,6 +5,7 @@ import { seattle } from '../../tests/seattle.ts';
 import { completeWeather } from '../weather/completeWeather.ts';
 import { allocateDay, type Competing } from './allocate.ts';
 import { mondayOf, weekdayOf } from './weekdays.ts';
+import { givenSoFar } from './givenSoFar.ts';
 import { planGarden } from './planGarden.ts';
 import type { PlanBed, PlanConstraints } from './types.ts';
 
@@ -201,6 +202,16 @@ describe('the week’s litres and who comes first', () => {
       const other = id === 1 ? 2 : 1;
       expect(missed(ranked(id), id)).toBeLessThanOrEqual(missed(ranked(other), id));
     }
+  });
+});
+
+test('what was given since Monday and today, and nothing of last week or tomorrow', () => {
+  const gave = (date: string) => ({ date, litres: 100, minutes: 10 });
+  // 8 July 2015 was a Wednesday.
+  const given = ['2015-07-05', '2015-07-06', '2015-07-08', '2015-07-08', '2015-07-09'].map(gave);
+  expect(givenSoFar([...given, { date: '2015-07-07', litres: null, minutes: null }], '2015-07-08')).toEqual({
+    litresThisWeek: 300,
+    givenToday: { minutes: 20, litres: 200 },
   });
 });
 

@@ -12,7 +12,7 @@ export interface Span {
 
 export const DAY_MINUTES = 1440;
 
-/** Hours in which a garden may be watered, as told: from 18:00 until 06:00 goes over midnight. Equal ends are the whole day. */
+/** Hours in which a garden may be watered, as told: from 18:00 until 06:00 goes over midnight. Equal ends are the whole day. Source: arithmetic. */
 export function openHours(hours: readonly Span[] | undefined): Span[] {
   if (!hours || hours.length === 0) return [{ from: 0, until: DAY_MINUTES }];
   const spans = hours.flatMap(({ from, until }) => {

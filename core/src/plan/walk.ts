@@ -25,6 +25,7 @@ const DUSK_MINUTES = 30;
  * @param options the waterings of today with their beds, limits, sun, and the minute of the clock (0–1440) it begins;
  *   `minutes` there are, or as long as it is light
  * @throws RangeError on a time outside the day
+ * Source: common practice; the order is that of `daySchedule`.
  */
 export function walkFrom(options: {
   due: readonly { bed: PlanBed; watering: PlannedWatering }[];

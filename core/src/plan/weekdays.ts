@@ -14,5 +14,5 @@ export const weekdayOf = (date: IsoDate): number => {
   return (h + 6) % 7;
 };
 
-/** The Monday of a day's week. */
+/** The Monday of a day's week. Source: the calendar. */
 export const mondayOf = (date: IsoDate): IsoDate => addDays(date, -((weekdayOf(date) + 6) % 7));

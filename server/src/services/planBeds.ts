@@ -4,8 +4,8 @@ import {
   bucketTest,
   cropById,
   defaultSchool,
+  givenSoFar,
   localDepth,
-  mondayOf,
   plantOnDay,
   usualLeafOut,
   type BedInput,
@@ -146,9 +146,6 @@ export function constraintsOf(
   events: readonly EventView[],
   today: string,
 ): PlanConstraints {
-  const monday = mondayOf(today);
-  const given = events.filter((e) => e.kind === 'watering' && e.date >= monday && e.date <= today);
-  const now = given.filter((e) => e.date === today);
   const flows = taps.flatMap((tap) => {
     const timed = tap.findings.find(({ input }) => input.kind === 'bucket')?.input;
     return timed?.kind === 'bucket' ? [[tap.id, bucketTest(timed).litresPerMinute] as const] : [];
@@ -157,11 +154,10 @@ export function constraintsOf(
     minutesPerDay: limits.minutesPerDay ?? undefined,
     litresPerDay: limits.litresPerDay ?? undefined,
     litresPerWeek: limits.litresPerWeek ?? undefined,
-    litresThisWeek: given.reduce((sum, e) => sum + (e.litres ?? 0), 0),
-    givenToday: {
-      minutes: now.reduce((sum, e) => sum + (e.minutes ?? 0), 0),
-      litres: now.reduce((sum, e) => sum + (e.litres ?? 0), 0),
-    },
+    ...givenSoFar(
+      events.filter((e) => e.kind === 'watering'),
+      today,
+    ),
     weekdays: limits.weekdays ?? undefined,
     hours: limits.hours ?? undefined,
     restricts: limits.restricts ?? undefined,

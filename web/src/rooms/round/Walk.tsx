@@ -3,15 +3,10 @@ import { useState } from 'react';
 import { refusal, useWalkQuery } from '../../app/api.ts';
 import { useGardenRound } from '../../app/gardenRound.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { minuteOf } from '../../app/timeField.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { timeOfDay } from '../../app/words.ts';
 import { Field } from '../../ui/Field.tsx';
-
-/** Minutes after midnight of a time field, or null. */
-const minuteOf = (text: string): number | null => {
-  const [, h, m] = /^(\d{2}):(\d{2})/.exec(text) ?? [];
-  return h === undefined ? null : Number(h) * 60 + Number(m);
-};
 
 /** The round on the clock, and what becomes of it when it begins at another hour: what is left at dusk waits for tomorrow. */
 export function Walk() {
@@ -22,7 +17,7 @@ export function Walk() {
   const runs = stops.flatMap((stop) => stop.runs);
   const from = minuteOf(begin);
   const rule = numberRule('minutes', minutes, units, true);
-  const asked = from !== null && rule === true;
+  const asked = from !== undefined && rule === true;
   const { data, error } = useWalkQuery(
     { gardenId: garden.id, from: from ?? 0, minutes: typedSi('minutes', minutes, units) },
     { skip: !asked },

@@ -3,6 +3,7 @@ import { WIND_HOLD_MS } from '@kibble/core';
 import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import { refusal, useChangeGardenMutation } from '../../app/api.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { minuteOf } from '../../app/timeField.ts';
 import { useUnits, type Units } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
@@ -34,14 +35,9 @@ interface Typed {
 }
 
 const pad = (n: number): string => String(n).padStart(2, '0');
-/** Minutes after midnight as a time field has them, and back. */
+/** Minutes after midnight as a time field has them. */
 const timeText = (minutes: number | undefined): string =>
   minutes === undefined ? '' : `${pad(Math.floor(minutes / 60) % 24)}:${pad(minutes % 60)}`;
-const minuteOf = (text: string): number | undefined => {
-  const [, h, m] = /^(\d{2}):(\d{2})/.exec(text) ?? [];
-  return h === undefined ? undefined : Number(h) * 60 + Number(m);
-};
-
 const typedOf = ({ limits }: GardenView, units: Units): Typed => {
   const volume = (litres: number | null | undefined): string =>
     litres === null || litres === undefined ? '' : String(Math.round(units.of('volume').fromSi(litres)));
