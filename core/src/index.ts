@@ -2,6 +2,8 @@
 export * from './units/convert.ts';
 export { addDays, dayOfYear, daysBetween, isIsoDate, type IsoDate } from './units/dates.ts';
 
+export { OutOfRange } from './units/guard.ts';
+
 export type { Site, WeatherDay, WeatherForEt } from './weather/types.ts';
 export { saturationVapourPressure } from './weather/saturationVapourPressure.ts';
 export { daylightHours, extraterrestrialRadiation } from './weather/solar.ts';
@@ -62,6 +64,7 @@ export { dripLayout, dripRate, type DripLayout, type DripLayoutInput } from './d
 export * from './delivery/fills.ts';
 export { weighTest, type WeighTest } from './checks/weighTest.ts';
 export * from './checks/findings.ts';
+export { EDGES, type Beyond, type Edge } from './checks/edges.ts';
 export { staleReason, type StaleReason } from './checks/staleness.ts';
 export {
   reachingShare,
@@ -139,7 +142,7 @@ export { aimOf, type Aim } from './delivery/aim.ts';
 export { leafWetHours, type LeafWet } from './delivery/leafWet.ts';
 export { checkFirst, type CheckFirst } from './checks/checkFirst.ts';
 export { sunOnClock, type SunOnClock } from './weather/sunOnClock.ts';
-export { planGarden } from './plan/planGarden.ts';
+export { planGarden, unplannedBy } from './plan/planGarden.ts';
 export type * from './plan/types.ts';
 
 export * from './working/types.ts';

@@ -1,5 +1,5 @@
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
-import { atLeast, positive, within } from '../units/guard.ts';
+import { OutOfRange, atLeast, positive, within } from '../units/guard.ts';
 import { dayMinimumHumidity, dayWind, referenceEt, type ReferenceEtRoute } from '../weather/referenceEt.ts';
 import type { Site, WeatherDay } from '../weather/types.ts';
 import { bedModel, type BedInput, type BedModel } from './bedModel.ts';
@@ -94,8 +94,10 @@ export function weatherSeries(weather: readonly WeatherDay[], site: Site): Weath
   for (const [d, day] of weather.entries()) {
     const before = d > 0 ? weather[d - 1] : undefined;
     if (before && daysBetween(before.date, day.date) !== 1) {
-      throw new RangeError(
-        `weather[${d}].date must be ${addDays(before.date, 1)}, the day after the one before; got ${day.date}`,
+      throw new OutOfRange(
+        `weather[${d}].date`,
+        `be ${addDays(before.date, 1)}, the day after the one before`,
+        day.date,
       );
     }
     const et0 = referenceEt(day, site);
@@ -118,8 +120,10 @@ export function irrigationSeries(
     within(`irrigations[${i}].netMm`, watering.netMm, 0, 1000, 'mm');
     const d = daysBetween(firstDate, watering.date);
     if (d < 0 || d >= dayCount) {
-      throw new RangeError(
-        `irrigations[${i}].date must lie from ${firstDate} to ${addDays(firstDate, dayCount - 1)}; got ${watering.date}`,
+      throw new OutOfRange(
+        `irrigations[${i}].date`,
+        `lie from ${firstDate} to ${addDays(firstDate, dayCount - 1)}`,
+        watering.date,
       );
     }
     series[d] += watering.netMm;

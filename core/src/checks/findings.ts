@@ -1,3 +1,4 @@
+import { EDGES } from './edges.ts';
 import type { DripLayoutInput } from '../delivery/dripLayout.ts';
 import type { Method } from '../delivery/methods.ts';
 import type { StageName } from '../plants/types.ts';
@@ -19,8 +20,8 @@ export const DEPTH_TOOLS = ['screwdriver', 'probe', 'stiff wire', 'trowel'] as c
 
 /** Numbers a gardener may put in the place of what was assumed, straight from the working. SI. */
 export const TELLABLE = {
-  flow: { label: 'Flow', min: 0.01, max: 500, unit: 'L/min' },
-  area: { label: 'Area', min: 0.01, max: 100_000, unit: 'm²' },
+  flow: { label: 'Flow', min: EDGES.flow.min, max: EDGES.flow.max, unit: 'L/min' },
+  area: { label: 'Area', min: EDGES.area.min, max: EDGES.area.max, unit: 'm²' },
   wettedShare: { label: 'Share that gets wet', min: 0.05, max: 1, unit: '' },
   reachingShare: { label: 'Share that reaches the soil', min: 0.2, max: 1, unit: '' },
   evenness: { label: 'Evenness of the driest quarter', min: 0.2, max: 1, unit: '' },

@@ -1,6 +1,7 @@
 import { bucketTest } from '../delivery/bucketTest.ts';
 import { FEWEST_FOR_EVENNESS } from '../delivery/canAdvice.ts';
 import { canTest } from '../delivery/canTest.ts';
+import { MOST_RATE_MM_PER_HOUR } from '../delivery/cycleAndSoak.ts';
 import { dripLayout } from '../delivery/dripLayout.ts';
 import { slowBucket } from '../delivery/fills.ts';
 import { METHOD_FACTS, type Method } from '../delivery/methods.ts';
@@ -17,6 +18,7 @@ import type { IsoDate } from '../units/dates.ts';
 import type { Known } from '../working/explain.ts';
 import type { Provenance } from '../working/types.ts';
 import { placeFactors, type PlaceWords } from '../weather/placeFactors.ts';
+import { withinEdge, type Beyond } from './edges.ts';
 import type { Finding, FindingKind, WaterPath } from './findings.ts';
 import { fitsMethod, isLater, staleReason, type StaleReason } from './staleness.ts';
 
@@ -45,6 +47,8 @@ export interface KnownBed {
   path: WaterPath | null;
   /** The latest finding of each kind, and why it should be made again. */
   tests: { finding: Finding; stale: StaleReason | null }[];
+  /** What lies beyond the engine's range and is planned at its edge. */
+  beyond: Beyond[];
 }
 
 /** Depth of the topsoil where nobody has dug, mm: a spade's. Judgement. */
@@ -72,6 +76,7 @@ export function whatIsKnown(told: ToldBed, findings: readonly Finding[], today: 
       .reduce<Of<K> | null>((best, f) => (best === null || isLater(f, best) ? f : best), null);
   const toldOf = (field: Of<'told'>['field']): Of<'told'> | null => latest('told', (f) => f.field === field);
   const known: Known = {};
+  const beyond: Beyond[] = [];
 
   // The ground.
   const horizon = (which: 'top' | 'below', fallback: TextureClass): Horizon & { by: Finding | null } => {
@@ -79,7 +84,8 @@ export function whatIsKnown(told: ToldBed, findings: readonly Finding[], today: 
     const feel = latest('feel', (f) => f.horizon === which);
     const jarCounts = jar && (!feel || isLater(jar, feel) || stale(jar) === null);
     if (jarCounts) {
-      const { sandPct, clayPct, textureClass } = jarTest(jar);
+      const { sandPct, clayPct: settled, textureClass } = jarTest(jar);
+      const clayPct = withinEdge('clay', settled, beyond);
       return { textureClass, sandPct, clayPct, by: jar };
     }
     if (feel) return { textureClass: feelKey(feel.answers), by: feel };
@@ -111,7 +117,7 @@ export function whatIsKnown(told: ToldBed, findings: readonly Finding[], today: 
           { ...below, stonesPct },
         ]
       : [topsoil],
-    drainageMmPerHour: drained ? holeTest(drained).mmPerHour : undefined,
+    drainageMmPerHour: drained ? withinEdge('drainage', holeTest(drained).mmPerHour, beyond) : undefined,
     slopePct: site?.slopePct,
     crusted: site?.crusted,
     bedrockMm: dig?.rockMm,
@@ -126,7 +132,7 @@ export function whatIsKnown(told: ToldBed, findings: readonly Finding[], today: 
 
   // The water.
   const areaTold = toldOf('area');
-  const areaM2 = areaTold?.value ?? told.areaM2;
+  const areaM2 = withinEdge('area', areaTold?.value ?? told.areaM2, beyond);
   known.area = { kind: 'told', on: areaTold?.on };
   const facts = METHOD_FACTS[told.method];
   const delivery: Delivery = { method: told.method, litresPerMinute: told.litresPerMinute };
@@ -179,6 +185,7 @@ export function whatIsKnown(told: ToldBed, findings: readonly Finding[], today: 
     delivery.litresPerMinute = bestFlow.litresPerMinute;
     known.flow = bestFlow.source;
   }
+  delivery.litresPerMinute = withinEdge('flow', delivery.litresPerMinute, beyond);
 
   const cans = latest('cans');
   if (cans) {
@@ -194,7 +201,7 @@ export function whatIsKnown(told: ToldBed, findings: readonly Finding[], today: 
       delivery.efficiency = Math.min(1, Math.max(0.2, caughtLitresPerMinute / delivery.litresPerMinute));
       known.efficiency = measured(cans);
     } else {
-      delivery.litresPerMinute = caughtLitresPerMinute / facts.efficiency;
+      delivery.litresPerMinute = withinEdge('flow', caughtLitresPerMinute / facts.efficiency, beyond);
       known.flow = measured(cans);
     }
   }
@@ -212,11 +219,11 @@ export function whatIsKnown(told: ToldBed, findings: readonly Finding[], today: 
   const pooling = latest('pooling');
   if (pooling) {
     const seen = poolingTest({
-      rateMmPerHour: deliveryRate(delivery, areaM2),
+      rateMmPerHour: Math.min(MOST_RATE_MM_PER_HOUR, deliveryRate(delivery, areaM2)),
       minutes: pooling.minutes,
       surfaceStorageMm: facts.surfaceStorageMm,
     });
-    ground.infiltrationMmPerHour = seen.infiltrationMmPerHour;
+    ground.infiltrationMmPerHour = withinEdge('intake', seen.infiltrationMmPerHour, beyond);
     delivery.surfaceStorageMm = seen.surfaceStorageMm;
     known.intake = measured(pooling);
   }
@@ -231,6 +238,7 @@ export function whatIsKnown(told: ToldBed, findings: readonly Finding[], today: 
     known,
     supplyLitresPerMinute: tapBucket ? bucketTest(tapBucket).litresPerMinute : undefined,
     path: watched?.path ?? null,
+    beyond,
     tests: latestOfEach(until).map((finding) => ({ finding, stale: stale(finding) })),
   };
 }

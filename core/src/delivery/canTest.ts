@@ -1,4 +1,4 @@
-import { atLeast, positive, within } from '../units/guard.ts';
+import { OutOfRange, atLeast, positive, within } from '../units/guard.ts';
 
 export interface CanTest {
   /** Mean application rate. */
@@ -22,8 +22,7 @@ export function canTest(options: { depthsMm: readonly number[]; minutes: number 
     within(`depthsMm[${i}]`, d, 0, 1000, 'mm'),
   );
   const mean = depths.reduce((a, b) => a + b, 0) / depths.length;
-  if (!(mean > 0))
-    throw new RangeError('depthsMm must hold at least one can with water above 0 mm; got all 0');
+  if (!(mean > 0)) throw new OutOfRange('depthsMm', 'hold at least one can with water above 0 mm', 'all 0');
   const driest = [...depths].sort((a, b) => a - b).slice(0, Math.max(1, Math.round(depths.length / 4)));
   const lowMean = driest.reduce((a, b) => a + b, 0) / driest.length;
   const deviation = depths.reduce((sum, d) => sum + Math.abs(d - mean), 0) / depths.length;

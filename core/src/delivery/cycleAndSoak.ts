@@ -1,4 +1,4 @@
-import { positive, within } from '../units/guard.ts';
+import { OutOfRange, positive, within } from '../units/guard.ts';
 
 export interface CyclePlan {
   cycles: number;
@@ -10,7 +10,11 @@ export interface CyclePlan {
 }
 
 /** More cycles than this in one session nobody will do; the depth is then too much for the soil. */
-const MOST_CYCLES = 500;
+export const MOST_CYCLES = 500;
+/** Fastest that water comes anywhere, mm/h: a can emptied in seconds over a small pot. Judgement. */
+export const MOST_RATE_MM_PER_HOUR = 100_000;
+/** Most that is sent to bring 1,000 mm where only 4 % of it serves (a fifth arrives, and a fifth of that evenly), mm. */
+const MOST_SENT_MM = 25_000;
 
 /**
  * Cuts a run so that no cycle pools more than the surface can hold.
@@ -26,8 +30,8 @@ export function cycleAndSoak(options: {
   infiltrationMmPerHour: number;
   surfaceStorageMm: number;
 }): CyclePlan {
-  const net = positive('netMm', options.netMm, 1000, 'mm');
-  const rate = positive('rateMmPerHour', options.rateMmPerHour, 2000, 'mm/h');
+  const net = positive('netMm', options.netMm, MOST_SENT_MM, 'mm');
+  const rate = positive('rateMmPerHour', options.rateMmPerHour, MOST_RATE_MM_PER_HOUR, 'mm/h');
   const intake = positive('infiltrationMmPerHour', options.infiltrationMmPerHour, 2000, 'mm/h');
   const storage = within('surfaceStorageMm', options.surfaceStorageMm, 0, 500, 'mm');
   const allMinutes = (net / rate) * 60;
@@ -37,14 +41,18 @@ export function cycleAndSoak(options: {
     return { cycles: 1, runMinutes: allMinutes, soakMinutes: 0, totalMinutes: allMinutes };
   }
   if (storage === 0) {
-    throw new RangeError(
-      `surfaceStorageMm must be above 0 mm when water comes faster (${rate} mm/h) than it soaks in (${intake} mm/h); got 0`,
+    throw new OutOfRange(
+      'surfaceStorageMm',
+      `be above 0 mm when water comes faster (${rate} mm/h) than it soaks in (${intake} mm/h)`,
+      0,
     );
   }
   const cycles = Math.ceil(pooledMm / storage - 1e-9);
   if (cycles > MOST_CYCLES) {
-    throw new RangeError(
-      `rateMmPerHour must be closer to the soil's intake of ${intake} mm/h: this watering would need ${cycles} cycles, allowed up to ${MOST_CYCLES}; got ${rate}`,
+    throw new OutOfRange(
+      'rateMmPerHour',
+      `be closer to the soil's intake of ${intake} mm/h: this watering would need ${cycles} cycles, allowed up to ${MOST_CYCLES}`,
+      rate,
     );
   }
   const runMinutes = allMinutes / cycles;

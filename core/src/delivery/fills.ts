@@ -1,10 +1,14 @@
 import { positive, within } from '../units/guard.ts';
 import { depthFromLitres } from '../units/convert.ts';
 
+/** A metre of water over ten hectares, and seedlings a centimetre apart on them: nothing in a garden is more. */
+const MOST_LITRES = 1e9;
+const MOST_PLANTS = 1e9;
+
 /** Seconds of hose for a plant's litres at a measured flow. Source: arithmetic. */
 export function secondsPerPlant(options: { litres: number; litresPerMinute: number }): number {
   return (
-    (positive('litres', options.litres, 10_000, 'L') * 60) /
+    (positive('litres', options.litres, MOST_LITRES, 'L') * 60) /
     positive('litresPerMinute', options.litresPerMinute, 1000, 'L/min')
   );
 }
@@ -16,8 +20,8 @@ export function secondsPerPlant(options: { litres: number; litresPerMinute: numb
  */
 export function litresPerPlant(options: { litres: number; plants: number; passes?: number }): number {
   return (
-    positive('litres', options.litres, 1_000_000, 'L') /
-    within('plants', options.plants, 1, 1_000_000) /
+    positive('litres', options.litres, MOST_LITRES, 'L') /
+    within('plants', options.plants, 1, MOST_PLANTS) /
     within('passes', options.passes ?? 1, 1, 1000)
   );
 }
@@ -27,7 +31,7 @@ export function fillsFor(options: { litres: number; containerLitres: number }): 
   fills: number;
   lastFillLitres: number;
 } {
-  const litres = positive('litres', options.litres, 1_000_000, 'L');
+  const litres = positive('litres', options.litres, MOST_LITRES, 'L');
   const container = positive('containerLitres', options.containerLitres, 10_000, 'L');
   const fills = Math.ceil(litres / container - 1e-9);
   return { fills, lastFillLitres: litres - (fills - 1) * container };
@@ -55,7 +59,7 @@ export function gravityKit(options: {
   return {
     litresPerDay,
     mmPerDay: depthFromLitres(litresPerDay, area),
-    litresPerPlant: litresPerDay / within('plants', options.plants, 1, 1_000_000),
+    litresPerPlant: litresPerDay / within('plants', options.plants, 1, MOST_PLANTS),
   };
 }
 
@@ -79,7 +83,7 @@ export function spotLitres(options: { litresPerMinute: number; minutes: number }
 /** Minutes a tap runs for a volume. Source: arithmetic. */
 export function minutesFor(options: { litres: number; litresPerMinute: number }): number {
   return (
-    positive('litres', options.litres, 1_000_000, 'L') /
+    positive('litres', options.litres, MOST_LITRES, 'L') /
     positive('litresPerMinute', options.litresPerMinute, 1000, 'L/min')
   );
 }

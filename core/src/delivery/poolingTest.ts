@@ -1,3 +1,4 @@
+import { MOST_RATE_MM_PER_HOUR } from './cycleAndSoak.ts';
 import { positive } from '../units/guard.ts';
 
 export interface PoolingTest {
@@ -24,7 +25,7 @@ export function poolingTest(options: {
   minutes: number;
   surfaceStorageMm: number;
 }): PoolingTest {
-  const rate = positive('rateMmPerHour', options.rateMmPerHour, 2000, 'mm/h');
+  const rate = positive('rateMmPerHour', options.rateMmPerHour, MOST_RATE_MM_PER_HOUR, 'mm/h');
   const minutes = positive('minutes', options.minutes, 1440, 'min');
   const storage = positive('surfaceStorageMm', options.surfaceStorageMm, 500, 'mm');
   const fell = (rate * minutes) / 60;

@@ -1,5 +1,5 @@
 import { positive, within } from '../units/guard.ts';
-import { cycleAndSoak, type CyclePlan } from './cycleAndSoak.ts';
+import { cycleAndSoak, MOST_CYCLES, MOST_RATE_MM_PER_HOUR, type CyclePlan } from './cycleAndSoak.ts';
 import { METHOD_FACTS, type Method } from './methods.ts';
 
 /** What carries water to a bed. */
@@ -70,12 +70,15 @@ export function runPlan(options: {
   positive('litresPerMinute', delivery.litresPerMinute, 1000, 'L/min');
   const bedMm = localMm * wettedFractionOf(delivery);
   const litres = grossLitres(bedMm, areaM2, efficiencyOf(delivery));
-  const rateMmPerHour = deliveryRate(delivery, areaM2);
+  const rateMmPerHour = Math.min(MOST_RATE_MM_PER_HOUR, deliveryRate(delivery, areaM2));
+  const netMm = localMm / efficiencyOf(delivery);
+  const surfaceStorageMm = delivery.surfaceStorageMm ?? METHOD_FACTS[delivery.method].surfaceStorageMm;
   const cycles = cycleAndSoak({
-    netMm: localMm / efficiencyOf(delivery),
+    netMm,
     rateMmPerHour,
     infiltrationMmPerHour: options.infiltrationMmPerHour,
-    surfaceStorageMm: delivery.surfaceStorageMm ?? METHOD_FACTS[delivery.method].surfaceStorageMm,
+    // A surface that was seen to hold next to nothing still gets no more cycles than can be counted.
+    surfaceStorageMm: Math.max(surfaceStorageMm, netMm / MOST_CYCLES),
   });
   const minutes = litres / delivery.litresPerMinute;
   const run = { ...cycles, localMm, bedMm, litres, minutes, rateMmPerHour };

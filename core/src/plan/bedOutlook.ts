@@ -164,6 +164,8 @@ interface Decision {
   localMm: number;
 }
 
+/** Less than this is no watering, mm: where the limits leave less, so much is asked for and put off. Judgement. */
+const LEAST_PART_MM = 0.01;
 /** Tries at making a run short enough; each comes closer. */
 const TRIES = 12;
 
@@ -171,7 +173,7 @@ const TRIES = 12;
 function fittingRun(input: PlanBed, model: BedModel, school: School, localMm: number): RunPlan {
   const of = (mm: number): RunPlan =>
     runPlan({
-      localMm: mm,
+      localMm: Math.max(LEAST_PART_MM, mm),
       areaM2: input.bed.areaM2,
       delivery: input.delivery,
       infiltrationMmPerHour: model.profile.infiltrationMmPerHour,

@@ -1,6 +1,6 @@
 import { weatherSeries } from '../balance/simulateBed.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
-import { atLeast, within } from '../units/guard.ts';
+import { atLeast, OutOfRange, positive, within } from '../units/guard.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { forecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
@@ -10,7 +10,7 @@ import { closedDays, windyDays } from './closures.ts';
 import { mostAtOnce } from './mostAtOnce.ts';
 import { fitToLimits, type BedPlan, type Follow } from './fitToLimits.ts';
 import { gatherRounds } from './gatherRounds.ts';
-import type { BedOutlook, GardenPlan, PlanBed, PlanConstraints, PlanOptions } from './types.ts';
+import type { BedOutlook, GardenPlan, PlanBed, PlanConstraints, PlanOptions, Unplanned } from './types.ts';
 
 const DEFAULT_MEMBERS = 200;
 /** Less than this is not told as given up, mm. Judgement. */
@@ -25,7 +25,8 @@ const LEAST_MISSED_MM = 0.5;
  * @param constraints limits of the garden: open days and hours, minutes, litres, lines, wind; what does not fit waits for the next open day
  * @param options today, and how many days ahead
  * @returns waterings in date order, each day's runs on the clock, what was left out and what that costs, and every bed's outlook
- * @throws RangeError when the weather does not cover the days asked for, or a bed is impossible
+ * @throws RangeError when the weather does not cover the days asked for, or a limit is impossible; a bed that
+ *   cannot be computed is left out and named in `unplanned`
  * Source: refill at the readily available water, FAO-56 ch. 8; waiting for rain is a judgement named above.
  */
 export function planGarden(
@@ -45,12 +46,14 @@ export function planGarden(
       sparedRounds: [],
       schedule: [],
       beds: [],
+      unplanned: [],
     };
+  checkConstraints(constraints);
   atLeast('weather', weather, 1);
   const first = (weather[0] as SourcedDay).date;
   const end = addDays(today, horizonDays - 1);
   const last = (weather[weather.length - 1] as SourcedDay).date;
-  if (last < end) throw new RangeError(`weather must reach ${end}; got days up to ${last}`);
+  if (last < end) throw new OutOfRange('weather', `reach ${end}`, `days up to ${last}`);
   const days = weather.slice(0, daysBetween(first, end) + 1);
   const series = weatherSeries(days, garden.site);
 
@@ -73,27 +76,44 @@ export function planGarden(
     ...followAhead(starts.get(bed.id) as BedStart, bed, { ...how, today, horizonDays }),
   });
   const follow: Follow = (bed, how) => followed(bed, { ...how, sketch: true });
-  const free = garden.beds.map((bed, i) => {
-    if (bed.startOn < first || bed.startOn > today) {
-      throw new RangeError(`startOn must lie from ${first} to ${today}; got ${bed.startOn}`);
-    }
-    within('startFullness', bed.startFullness, 0, 1);
-    const start = startOf(bed, days, series, first, today, ensemble, options.pastDays);
-    starts.set(bed.id, start);
-    const closed = closedDays(bed, constraints, today, horizonDays);
-    const windy = windyDays(bed, constraints, aheadDays);
-    const input = { ...bed, closed, windy, most: mostAtOnce(bed, constraints, garden.site, today) };
+  const unplanned: Unplanned[] = [];
+  const free = garden.beds.flatMap((bed, i): BedPlan[] => {
     options.onProgress?.(i + 1, garden.beds.length);
-    return followed(input);
+    // What one bed cannot be must not take the plan from the others.
+    try {
+      if (bed.startOn < first || bed.startOn > today)
+        throw new OutOfRange('startOn', `lie from ${first} to ${today}`, bed.startOn);
+      within('startFullness', bed.startFullness, 0, 1);
+      const start = startOf(bed, days, series, first, today, ensemble, options.pastDays);
+      starts.set(bed.id, start);
+      const closed = closedDays(bed, constraints, today, horizonDays);
+      const windy = windyDays(bed, constraints, aheadDays);
+      const input = { ...bed, closed, windy, most: mostAtOnce(bed, constraints, garden.site, today) };
+      return [followed(input)];
+    } catch (error) {
+      unplanned.push(unplannedBy(bed.id, error));
+      return [];
+    }
   });
-  const gathered = constraints.fewRounds
-    ? gatherRounds(free, { today, horizonDays }, follow)
-    : { plans: free, spared: [] };
-  const fitted = fitToLimits(gathered.plans, constraints, { site: garden.site, today, horizonDays }, follow);
-  // What was only sketched while it was tried is followed in full now that it stands.
-  const whole = (plans: readonly BedPlan[]): BedPlan[] =>
-    plans.map((plan, i) => (plan === free[i] ? plan : followed(plan.bed)));
-  const settled = whole(fitted.plans);
+  /** The beds' plans weighed against one another and fitted to the limits. */
+  const weigh = (plans: readonly BedPlan[]) => {
+    const gathered = constraints.fewRounds
+      ? gatherRounds(plans, { today, horizonDays }, follow)
+      : { plans, spared: [] };
+    const fitted = fitToLimits(
+      gathered.plans,
+      constraints,
+      { site: garden.site, today, horizonDays },
+      follow,
+    );
+    // What was only sketched while it was tried is followed in full now that it stands.
+    const whole = (some: readonly BedPlan[]): BedPlan[] =>
+      some.map((plan, i) => (plan === plans[i] ? plan : followed(plan.bed)));
+    const settled = whole(fitted.plans);
+    const before = gathered.spared.length > 0 ? whole(gathered.plans) : plans;
+    return { fitted, spared: gathered.spared, settled, givenUp: givenUp(before, settled) };
+  };
+  const { fitted, spared, settled, ...cost } = weighContained(free, weigh, unplanned);
   const beds: BedOutlook[] = settled.map((p) => p.outlook);
   const kept = settled.flatMap((p) => p.waterings);
   kept.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.bedId - b.bedId));
@@ -106,11 +126,51 @@ export function planGarden(
     waterings: kept,
     todayTotals,
     leftOut: fitted.leftOut,
-    givenUp: givenUp(gathered.spared.length > 0 ? whole(gathered.plans) : free, settled),
-    sparedRounds: gathered.spared,
+    givenUp: cost.givenUp,
+    sparedRounds: spared,
     schedule: fitted.schedule,
     beds,
+    unplanned,
   };
+}
+
+/** Weighs the plans; where that fails, the beds that fail alone as well are left out, and the rest is weighed again. */
+function weighContained<T>(
+  plans: readonly BedPlan[],
+  weigh: (plans: readonly BedPlan[]) => T,
+  unplanned: Unplanned[],
+): T {
+  try {
+    return weigh(plans);
+  } catch (error) {
+    const sound = plans.filter((plan) => {
+      try {
+        weigh([plan]);
+        return true;
+      } catch (own) {
+        unplanned.push(unplannedBy(plan.bed.id, own));
+        return false;
+      }
+    });
+    if (sound.length === plans.length) throw error;
+    return weigh(sound);
+  }
+}
+
+/** Why a bed cannot be planned, as plain data that can be told, kept and carried between threads. */
+export function unplannedBy(bedId: number, error: unknown): Unplanned {
+  const message = error instanceof Error ? error.message : String(error);
+  if (error instanceof OutOfRange) {
+    const { field, allowed, got } = error;
+    return { bedId, message, range: { field, allowed, got }, stack: null };
+  }
+  return { bedId, message, range: null, stack: error instanceof Error ? (error.stack ?? null) : null };
+}
+
+/** Limits of the garden are nobody's bed: an impossible one is refused before any bed is followed. */
+function checkConstraints(constraints: PlanConstraints): void {
+  for (const field of ['litresPerDay', 'litresPerWeek', 'minutesPerDay'] as const)
+    if (constraints[field] !== undefined) positive(field, constraints[field], 1e9);
 }
 
 /** What the limits cost each bed they touch. */

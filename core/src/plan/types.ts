@@ -209,4 +209,16 @@ export interface GardenPlan {
   /** The runs of each day on the clock; empty without a clock, and of more than sixty beds the first week. */
   schedule: { date: IsoDate; sun: SunOnClock; slots: RunSlot[] }[];
   beds: BedOutlook[];
+  /** Beds that the engine could not compute; the rest of the garden is planned without them. */
+  unplanned: Unplanned[];
+}
+
+/** A bed that cannot be planned, and why. */
+export interface Unplanned {
+  bedId: number;
+  message: string;
+  /** The figure that cannot be, where the core's own guard refused it; null for a fault of the program. */
+  range: { field: string; allowed: string; got: string } | null;
+  /** Where a fault of the program was thrown, for the log. */
+  stack: string | null;
 }

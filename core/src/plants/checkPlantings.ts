@@ -1,3 +1,4 @@
+import { OutOfRange } from '../units/guard.ts';
 import { isIsoDate } from '../units/dates.ts';
 import type { PlantingInput } from './types.ts';
 
@@ -11,14 +12,15 @@ const FULL = 1 + 1e-9;
  */
 export function checkPlantings(plantings: readonly PlantingInput[]): void {
   for (const [i, p] of plantings.entries()) {
-    if (!isIsoDate(p.plantedOn))
-      throw new RangeError(`plantings[${i}].plantedOn must be a day; got ${p.plantedOn}`);
+    if (!isIsoDate(p.plantedOn)) throw new OutOfRange(`plantings[${i}].plantedOn`, 'be a day', p.plantedOn);
     const share = p.share ?? 1;
     if (!(share >= 0.01 && share <= 1))
-      throw new RangeError(`plantings[${i}].share must be a number from 0.01 to 1; got ${share}`);
+      throw new OutOfRange(`plantings[${i}].share`, 'be a number from 0.01 to 1', share);
     if (p.endedOn !== undefined && p.endedOn < p.plantedOn)
-      throw new RangeError(
-        `plantings[${i}].endedOn must not be before its planting on ${p.plantedOn}; got ${p.endedOn}`,
+      throw new OutOfRange(
+        `plantings[${i}].endedOn`,
+        `not be before its planting on ${p.plantedOn}`,
+        p.endedOn,
       );
   }
   // The fullest day is one on which something was planted.
@@ -28,7 +30,10 @@ export function checkPlantings(plantings: readonly PlantingInput[]): void {
     );
     const share = standing.reduce((sum, p) => sum + (p.share ?? 1), 0);
     if (share > FULL)
-      throw new RangeError(
+      throw new OutOfRange(
+        'share',
+        'leave room: the plantings that stand together on a day may take up to 100 % of the bed',
+        share,
         `share must leave room: on ${day} the plantings take ${Math.round(share * 100)} % of the bed, allowed up to 100 %`,
       );
   }

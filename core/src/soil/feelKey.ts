@@ -1,3 +1,4 @@
+import { OutOfRange } from '../units/guard.ts';
 import type { TextureClass } from './textureClass.ts';
 
 /** Answers to the feel test, in the order it asks. */
@@ -30,8 +31,10 @@ export function feelKey(answers: FeelAnswers): TextureClass {
   if (!answers.ribbon) return 'loamy sand';
   const length = answers.ribbonLength;
   if (length === undefined || !BY_RIBBON[length]) {
-    throw new RangeError(
-      `ribbonLength must be one of ${Object.keys(BY_RIBBON).join(', ')} when the soil makes a ribbon; got ${String(length)}`,
+    throw new OutOfRange(
+      'ribbonLength',
+      `be one of ${Object.keys(BY_RIBBON).join(', ')} when the soil makes a ribbon`,
+      length,
     );
   }
   return BY_RIBBON[length][answers.rub];

@@ -1,4 +1,4 @@
-import { within } from '../units/guard.ts';
+import { OutOfRange, within } from '../units/guard.ts';
 import { textureClassOf, type TextureClass } from './textureClass.ts';
 
 export interface JarTest {
@@ -21,7 +21,7 @@ export function jarTest(options: { sandMm: number; siltMm: number; clayMm: numbe
   const clay = within('clayMm', options.clayMm, 0, 1000, 'mm');
   const total = sand + silt + clay;
   if (!(total > 0)) {
-    throw new RangeError('sandMm + siltMm + clayMm must be above 0 mm; got 0: nothing has settled');
+    throw new OutOfRange('sandMm + siltMm + clayMm', 'be above 0 mm', '0: nothing has settled');
   }
   const sandPct = (100 * sand) / total;
   const clayPct = (100 * clay) / total;

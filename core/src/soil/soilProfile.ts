@@ -1,4 +1,4 @@
-import { atLeast, ordered, positive, within, withinIfGiven } from '../units/guard.ts';
+import { OutOfRange, atLeast, ordered, positive, within, withinIfGiven } from '../units/guard.ts';
 import { ASSUMED_ORGANIC_MATTER_PCT, soilFromFractions } from './soilFromFractions.ts';
 import { soilOfClass, TEXTURES } from './soils.ts';
 import type { TextureClass } from './textureClass.ts';
@@ -93,7 +93,7 @@ const ORGANIC_LIMITS = [0.8, 1.4] as const;
 export function intakeRate(ground: GroundInput, mulched = false): number {
   if (ground.infiltrationMmPerHour !== undefined) return ground.infiltrationMmPerHour;
   const top = ground.horizons[0];
-  if (!top) throw new RangeError('horizons must hold at least 1 value(s); got 0');
+  if (!top) throw new OutOfRange('horizons', 'hold at least 1 value(s)', 0);
   const slope = ground.slopePct ?? 0;
   const organicFactor =
     1 + ORGANIC_PER_PCT * ((top.organicMatterPct ?? ASSUMED_ORGANIC_MATTER_PCT) - ASSUMED_ORGANIC_MATTER_PCT);

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../units/guard.ts';
 import { soilFromFractions, type SoilFromFractions } from './soilFromFractions.ts';
 import type { TextureClass } from './textureClass.ts';
 
@@ -136,9 +137,7 @@ export const TEXTURES: Readonly<Record<TextureClass, TextureFacts>> = {
 export function soilOfClass(textureClass: TextureClass, organicMatterPct?: number): SoilFromFractions {
   const facts = TEXTURES[textureClass];
   if (!facts) {
-    throw new RangeError(
-      `textureClass must be one of ${Object.keys(TEXTURES).join(', ')}; got ${String(textureClass)}`,
-    );
+    throw new OutOfRange('textureClass', `be one of ${Object.keys(TEXTURES).join(', ')}`, textureClass);
   }
   return {
     ...soilFromFractions({ sandPct: facts.sandPct, clayPct: facts.clayPct, organicMatterPct }),

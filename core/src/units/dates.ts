@@ -1,3 +1,4 @@
+import { OutOfRange } from './guard.ts';
 import { UTCDate } from '@date-fns/utc';
 import { addDays as addDaysTo, getDayOfYear, isValid } from 'date-fns';
 
@@ -32,7 +33,7 @@ function read(date: IsoDate): UTCDate {
     ? new UTCDate(Number(parts[1]), Number(parts[2]) - 1, Number(parts[3]))
     : new UTCDate(Number.NaN);
   if (!isValid(parsed) || format(parsed) !== date) {
-    throw new RangeError(`date must be a calendar day written YYYY-MM-DD; got ${String(date)}`);
+    throw new OutOfRange('date', 'be a calendar day written YYYY-MM-DD', date);
   }
   return parsed;
 }
@@ -48,11 +49,22 @@ export function isIsoDate(date: string): boolean {
   return format(new UTCDate(Number(parts[1]), Number(parts[2]) - 1, Number(parts[3]))) === date;
 }
 
-/** The calendar day `days` after `date` (before it when negative). */
+/** First and last moment of the days that can be written with a year of four figures; years under 100 mean another century to dates here. */
+const FIRST_MS = Date.UTC(100, 0, 1);
+const LAST_MS = Date.UTC(9999, 11, 31);
+
+/**
+ * The calendar day `days` after `date` (before it when negative).
+ * @throws RangeError when that day lies outside the years 100 to 9999
+ */
 export function addDays(date: IsoDate, days: number): IsoDate {
   const start = parse(date);
   const at = start.getTime() + days * DAY_MS;
-  return writtenDates.get(at) ?? remember(writtenDates, at, format(new UTCDate(addDaysTo(start, days))));
+  const known = writtenDates.get(at);
+  if (known !== undefined) return known;
+  if (!(at >= FIRST_MS && at <= LAST_MS))
+    throw new OutOfRange('days', `lead to a day from 0100-01-01 to 9999-12-31`, `${days} after ${date}`);
+  return remember(writtenDates, at, format(new UTCDate(addDaysTo(start, days))));
 }
 
 /** Whole calendar days from `from` to `to`; negative when `to` is earlier. In UTC every day is as long as the next. */

@@ -4,11 +4,32 @@
  * form so that NaN and Infinity are refused too.
  */
 
+/**
+ * The domain's own refusal: a value that cannot be, with its field and what is allowed. A RangeError, so that
+ * callers outside may catch it as one; anything else that is thrown is a fault of the program.
+ */
+export class OutOfRange extends RangeError {
+  /** Name of the field as the function takes it. */
+  readonly field: string;
+  /** What is allowed, in words that follow "must". */
+  readonly allowed: string;
+  /** What was given, as text. */
+  readonly got: string;
+
+  constructor(field: string, allowed: string, got: unknown, message?: string) {
+    super(message ?? `${field} must ${allowed}; got ${String(got)}`);
+    this.name = 'OutOfRange';
+    this.field = field;
+    this.allowed = allowed;
+    this.got = String(got);
+  }
+}
+
 /** Returns `value` when it is a finite number within [min, max]; otherwise throws `RangeError`. */
 export function within(field: string, value: unknown, min: number, max: number, unit = ''): number {
   if (typeof value !== 'number' || !(value >= min && value <= max) || !Number.isFinite(value)) {
     const suffix = unit ? ` ${unit}` : '';
-    throw new RangeError(`${field} must be a number from ${min} to ${max}${suffix}; got ${String(value)}`);
+    throw new OutOfRange(field, `be a number from ${min} to ${max}${suffix}`, value);
   }
   return value;
 }
@@ -28,7 +49,7 @@ export function withinIfGiven(
 export function positive(field: string, value: unknown, max: number, unit = ''): number {
   if (typeof value !== 'number' || !(value > 0 && value <= max) || !Number.isFinite(value)) {
     const suffix = unit ? ` ${unit}` : '';
-    throw new RangeError(`${field} must be a number above 0 and up to ${max}${suffix}; got ${String(value)}`);
+    throw new OutOfRange(field, `be a number above 0 and up to ${max}${suffix}`, value);
   }
   return value;
 }
@@ -36,7 +57,10 @@ export function positive(field: string, value: unknown, max: number, unit = ''):
 /** Throws `RangeError` unless `low` is not above `high`. */
 export function ordered(lowField: string, low: number, highField: string, high: number): void {
   if (!(low <= high)) {
-    throw new RangeError(
+    throw new OutOfRange(
+      lowField,
+      `not be above ${highField}, ${high}`,
+      low,
       `${lowField} (${low}) must not be above ${highField} (${high}); allowed: up to ${high}`,
     );
   }
@@ -46,7 +70,7 @@ export function ordered(lowField: string, low: number, highField: string, high: 
 export function atLeast<T>(field: string, items: readonly T[], min: number): readonly T[] {
   if (!Array.isArray(items) || items.length < min) {
     const got = Array.isArray(items) ? items.length : String(items);
-    throw new RangeError(`${field} must hold at least ${min} value(s); got ${got}`);
+    throw new OutOfRange(field, `hold at least ${min} value(s)`, got);
   }
   return items;
 }

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../units/guard.ts';
 import { addDays, dayOfYear, daysBetween, type IsoDate } from '../units/dates.ts';
 import { seasonWords, weatherFromWords } from './words.ts';
 import type { Site, WeatherDay } from './types.ts';
@@ -57,7 +58,7 @@ export function completeWeather(options: {
 }): SourcedDay[] {
   const { site, from, to, today } = options;
   const count = daysBetween(from, to) + 1;
-  if (count < 1) throw new RangeError(`to must not be before from (${from}); got ${to}`);
+  if (count < 1) throw new OutOfRange('to', `not be before from (${from})`, to);
   const seen = options.record.filter((day) => day.date <= today);
   const seenSeasons = seen.map((day) => dayOfYear(day.date));
   const recorded = new Map(seen.map((day) => [day.date, day]));

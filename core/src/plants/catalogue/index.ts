@@ -1,3 +1,4 @@
+import { OutOfRange } from '../../units/guard.ts';
 import type { CropEntry } from '../types.ts';
 import { lessCommonVegetables } from './lessCommonVegetables.ts';
 import { herbs } from './herbs.ts';
@@ -31,6 +32,6 @@ const byId = new Map(CATALOGUE.map((crop) => [crop.id, crop]));
 /** The catalogue's plant of that id. Throws `RangeError` when there is none. */
 export function cropById(id: string): CropEntry {
   const crop = byId.get(id);
-  if (!crop) throw new RangeError(`cropId must be a plant of the catalogue; got ${String(id)}`);
+  if (!crop) throw new OutOfRange('cropId', 'be a plant of the catalogue', id);
   return crop;
 }
