@@ -114,7 +114,7 @@ test('slips are refused or asked about in words, and what was typed stays', asyn
   await page.goto(`${kibble}${SWEETCORN}/bucket`);
   await page.getByLabel('The bucket holds').fill('-4');
   await page.getByLabel('It filled in').fill('0');
-  await expect(page.getByText('The bucket must be more than 0 and up to 1000 L; got -4 L.')).toBeVisible();
+  await expect(page.getByText('The bucket must be from 0.01 to 1000 L; got -4 L.')).toBeVisible();
   await expect(page.getByText(/Seconds must be more than 0 .*; got 0 s/)).toBeVisible();
   await page.getByLabel('The bucket holds').fill('99');
   await page.getByLabel('It filled in').fill('60');

@@ -98,7 +98,7 @@ test('the setup refuses an impossible bed in words and keeps what was typed', as
   await page.getByLabel('Its area').fill('0');
   await page.getByRole('button', { name: 'Show me the plan' }).click();
   await expect(page.getByText('Latitude must be from -90 to 90 °; got 140 °.')).toBeVisible();
-  await expect(page.getByText(/Area must be more than 0 and up to .* sq ft; got 0 sq ft/)).toBeVisible();
+  await expect(page.getByText(/Area must be from 0.05 to .* sq ft; got 0 sq ft/)).toBeVisible();
   await expect(page.getByText('Name of the bed must not be empty.')).toBeVisible();
   await expect(page.getByLabel('Name of the garden')).toHaveValue('Across the road');
 });

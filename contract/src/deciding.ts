@@ -1,6 +1,7 @@
 import { SCHOOLS, type Cap, type SchoolReason, type ToughenWindow, type WaterReason } from '@kibble/core';
 import { z } from 'zod';
-import { isoDate, runSlotView } from './parts.ts';
+import { day, entryDate, runSlotView } from './parts.ts';
+import { unplannedView } from './round.ts';
 import { limited } from './limited.ts';
 
 const figures = z.object({
@@ -21,14 +22,14 @@ export const schoolsView = z.object({
   own: z.boolean(),
   usual: z.object({ id: z.enum(SCHOOLS), reason: z.custom<SchoolReason>() }),
   words: z.array(z.object({ id: z.enum(SCHOOLS), words: z.string(), warning: z.string().nullable() })),
-  season: z.object({ from: isoDate, to: isoDate, rows: z.array(figures) }),
+  season: z.object({ from: day, to: day, rows: z.array(figures) }),
   fortnight: z.array(figures),
   toughen: z.custom<ToughenWindow>().nullable(),
-  holdUntil: isoDate.nullable(),
+  holdUntil: day.nullable(),
 });
 
 const cell = z.object({
-  date: isoDate,
+  date: day,
   minutes: z.number(),
   litres: z.number(),
   localMm: z.number(),
@@ -54,24 +55,25 @@ export const fortnightBed = z.object({
   waterings: z.array(cell),
   /** How freely the plants can drink on each day: 1 unhindered. */
   stress: z.array(z.number()),
-  window: z.object({ early: isoDate.nullable(), late: isoDate.nullable() }).nullable(),
+  window: z.object({ early: day.nullable(), late: day.nullable() }).nullable(),
   costs,
 });
 export const fortnightView = z.object({
-  dates: z.array(isoDate),
+  unplanned: z.array(unplannedView),
+  dates: z.array(day),
   /** Days on which the garden may not be watered. */
-  closed: z.array(isoDate),
+  closed: z.array(day),
   beds: z.array(fortnightBed),
   perDay: z.array(z.object({ minutes: z.number(), litres: z.number() })),
   leftOut: z.array(
     z.object({
       bedId: z.number(),
       bedName: z.string(),
-      date: isoDate,
+      date: day,
       minutes: z.number(),
       litres: z.number(),
       why: z.custom<Cap>(),
-      until: isoDate.nullable(),
+      until: day.nullable(),
     }),
   ),
   /** What the limits cost: days a bed's plants run short more than without them. */
@@ -79,11 +81,11 @@ export const fortnightView = z.object({
     z.object({ bedId: z.number(), bedName: z.string(), shortDays: z.number(), missedMm: z.number() }),
   ),
   /** Days left free of a round by filling beds a little early. */
-  sparedRounds: z.array(isoDate),
+  sparedRounds: z.array(day),
   /** Runs of each day by the clock, minutes after midnight. */
   schedule: z.array(
     z.object({
-      date: isoDate,
+      date: day,
       slots: z.array(runSlotView),
     }),
   ),
@@ -92,8 +94,8 @@ export const fortnightView = z.object({
 /** A watering moved, resized or skipped: tried, or kept as a finding of kind plan. */
 export const planChange = z.object({
   bedId: z.number().int(),
-  date: isoDate,
-  to: isoDate.optional(),
+  date: entryDate('Day'),
+  to: entryDate('New day').optional(),
   litres: limited('litres').optional(),
 });
 export const planTryView = z.object({

@@ -1,7 +1,12 @@
 import { z } from 'zod';
-import { isoDate } from './parts.ts';
+import { day, entryDate, oneOf } from './parts.ts';
 import { limited } from './limited.ts';
 import { SKIP_REASONS } from './lists.ts';
+
+const note = z
+  .string()
+  .max(400, { error: ({ input }) => `Note must be 400 letters or fewer; got ${String(input).length}` })
+  .optional();
 
 /** A watering as the gardener tells it: litres, or minutes at the bed's flow. */
 export const wateringBody = z
@@ -9,21 +14,21 @@ export const wateringBody = z
     litres: limited('litres').optional(),
     minutes: limited('minutes').optional(),
     asPlanned: z.boolean().default(false),
-    note: z.string().max(400).optional(),
+    note,
+    /** The day it was given, of the last thirty; today when left out. */
+    on: entryDate('Day').optional(),
   })
   .refine((b) => (b.litres === undefined) !== (b.minutes === undefined), {
-    error: 'Amount must be given either in litres or in minutes, not both',
+    error: 'Amount must be given either in litres or in minutes; got both or neither',
     path: ['litres'],
   });
 
 export const skipBody = z.object({
-  reason: z.enum(SKIP_REASONS, {
-    error: (issue) => `Reason must be one of ${SKIP_REASONS.join(', ')}; got ${JSON.stringify(issue.input)}`,
-  }),
-  note: z.string().max(400).optional(),
+  reason: oneOf('Reason', SKIP_REASONS),
+  note,
 });
 
-export const gaugeBody = z.object({ date: isoDate, rainMm: limited('rainMm') });
+export const gaugeBody = z.object({ date: entryDate('Date'), rainMm: limited('rainMm') });
 
 export const EVENT_KINDS = ['watering', 'skip', 'rain'] as const;
 export const eventView = z.object({
@@ -31,7 +36,7 @@ export const eventView = z.object({
   gardenId: z.number(),
   bedId: z.number().nullable(),
   kind: z.enum(EVENT_KINDS),
-  date: isoDate,
+  date: day,
   /** When it was written down, UTC. */
   at: z.string(),
   litres: z.number().nullable(),

@@ -3,29 +3,31 @@ import {
   FINDING_FACTS,
   LOOK_STATES,
   LOOK_TOOLS,
-  METHODS,
   STAGE_NAMES,
   TELLABLE,
   TEXTURE_CLASSES,
   WATER_PATHS,
   type FindingInput,
   type FindingKind,
+  type Method,
   type Tellable,
 } from '@kibble/core';
 import { z } from 'zod';
-import { limited } from './limited.ts';
-import { isoDate, oneOf } from './parts.ts';
+import { limited, limitedWhole } from './limited.ts';
+import { day, entryDate, oneOf } from './parts.ts';
+import { givenText } from './refusalWords.ts';
 
 const HORIZONS = ['top', 'below'] as const;
 const horizon = oneOf('Horizon', HORIZONS);
-const flag = (label: string) => z.boolean({ error: `${label} must be yes or no` });
+const flag = (label: string) =>
+  z.boolean({ error: ({ input }) => `${label} must be yes or no; got ${givenText(input)}` });
 /** A told figure is checked against its own field's range. */
 const toldValue = z
   .object({
     kind: z.literal('told'),
     field: oneOf('Figure', Object.keys(TELLABLE) as [Tellable, ...Tellable[]]),
     value: z.number({
-      error: (issue) => `Figure must be a number; got ${JSON.stringify(issue.input) ?? 'nothing'}`,
+      error: ({ input }) => `Figure must be a number; got ${givenText(input)}`,
     }),
   })
   .superRefine((told, ctx) => {
@@ -99,13 +101,11 @@ const drip = z
     kind: z.literal('drip'),
     bedLengthM: limited('bedLengthM'),
     bedWidthM: limited('bedWidthM'),
-    lines: limited('lines').int({ error: 'Lines must be a whole number' }),
+    lines: limitedWhole('lines'),
     insetM: limited('insetM'),
     emitterSpacingM: limited('spacingM'),
     emitterLitresPerHour: limited('emitterLitresPerHour'),
-    plantEvery: limited('plantEvery')
-      .int({ error: 'Plant at every must be a whole number of emitters' })
-      .optional(),
+    plantEvery: limitedWhole('plantEvery').optional(),
   })
   .refine((d) => d.insetM <= d.bedWidthM / 2, {
     path: ['insetM'],
@@ -181,7 +181,7 @@ export const findingInput = z.discriminatedUnion('kind', [
     kind: z.literal('slow-bucket'),
     litres: limited('bucketLitres'),
     minutesToEmpty: limited('minutes'),
-    buckets: limited('buckets').int({ error: 'Buckets must be a whole number' }),
+    buckets: limitedWhole('buckets'),
   }),
   z.object({ kind: z.literal('pooling'), minutes: limited('poolingMinutes') }),
   z.object({ kind: z.literal('spread'), widthM: limited('wetWidthM'), spacingM: limited('spacingM') }),
@@ -213,7 +213,7 @@ export const findingInput = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('stand'),
     plantingId: z.number().int(),
-    lost: limited('lostPlants').int({ error: 'Plants lost must be a whole number' }),
+    lost: limitedWhole('lostPlants'),
   }),
   z.object({
     kind: z.literal('mulch'),
@@ -223,13 +223,13 @@ export const findingInput = z.discriminatedUnion('kind', [
     kind: z.literal('toughen'),
     plantingId: z.number().int(),
     what: oneOf('Dry spell', ['start', 'end'] as const),
-    days: z.number().int().min(1).max(14),
+    days: limitedWhole('spellDays'),
   }),
   z.object({ kind: z.literal('wilt'), recovers: flag('Recovers by evening') }),
   z.object({
     kind: z.literal('plan'),
-    date: isoDate,
-    to: isoDate.optional(),
+    date: entryDate('Day'),
+    to: entryDate('New day').optional(),
     litres: limited('litres').optional(),
   }),
   z.object({
@@ -243,9 +243,12 @@ export const findingBody = z
   .object({
     bedId: z.number().int().optional(),
     tapId: z.number().int().optional(),
-    on: isoDate.optional(),
+    on: entryDate('Date').optional(),
     input: findingInput,
-    note: z.string().max(400).optional(),
+    note: z
+      .string()
+      .max(400, { error: ({ input }) => `Note must be 400 letters or fewer; got ${String(input).length}` })
+      .optional(),
     confirmed: z.boolean().default(false),
   })
   .refine((f) => (f.bedId === undefined) !== (f.tapId === undefined), {
@@ -261,9 +264,10 @@ export const findingView = z.object({
   id: z.number(),
   bedId: z.number().nullable(),
   tapId: z.number().nullable(),
-  on: isoDate,
-  method: z.enum(METHODS).nullable(),
-  input: findingInput,
+  on: day,
+  method: z.custom<Method>().nullable(),
+  /** As it was read then, whatever may be entered today. */
+  input: z.custom<FindingInput>(),
   note: z.string().nullable(),
 });
 

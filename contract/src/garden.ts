@@ -13,16 +13,17 @@ import {
 } from '@kibble/core';
 import { z } from 'zod';
 import { findingView } from './findings.ts';
-import { limited } from './limited.ts';
-import { isoDate, name, oneOf } from './parts.ts';
+import { limited, limitedWhole } from './limited.ts';
+import { day, entryDate, name, oneOf, version } from './parts.ts';
+import { givenText } from './refusalWords.ts';
 
 export const UNIT_SYSTEMS = ['metric', 'us'] as const;
 export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
 
 const cropIds = new Set(CATALOGUE.map((crop) => crop.id));
 /** One of the catalogue, or one of the garden's own, whose number the server looks up. */
-const cropId = z.string().refine((id) => cropIds.has(id) || /^own-\d+$/.test(id), {
-  error: (issue) => `Crop must be one of the catalogue's plants; got ${JSON.stringify(issue.input)}`,
+const cropId = z.string().refine((id) => cropIds.has(id) || /^own-[1-9]\d{0,14}$/.test(id), {
+  error: ({ input }) => `Crop must be one of the catalogue's plants; got ${givenText(input)}`,
 });
 
 /** How the ground's wetness was on the first day of a bed's balance. */
@@ -37,15 +38,18 @@ export const deliveryBody = z.object({
 
 export const plantingBody = z.object({
   cropId,
-  plantedOn: isoDate,
+  plantedOn: entryDate('Planting date'),
   method: oneOf('Start', START_METHODS).optional(),
   /** Share of the bed it takes. */
   share: limited('share').default(1),
   /** How its water is decided; absent lets Kibble choose by plant and stage. */
   school: oneOf('School', SCHOOLS).nullish(),
   /** The day it is cleared; open while it stands. */
-  endedOn: isoDate.nullish(),
+  endedOn: entryDate('Day it is cleared').nullish(),
 });
+
+/** A planting as it is changed: of which state. */
+export const plantingChange = plantingBody.extend({ version });
 
 export const bedBody = z.object({
   name: name('Name of the bed'),
@@ -58,7 +62,13 @@ export const bedBody = z.object({
   mulchMm: limited('mulchMm').nullish(),
   startWetness: oneOf('Wetness at the start', START_WETNESS).default('soaked'),
   /** The gardener's own name for a part of the garden. */
-  place: z.string().trim().max(40, { error: 'Part of the garden must be 40 letters or fewer' }).nullish(),
+  place: z
+    .string()
+    .trim()
+    .max(40, {
+      error: ({ input }) => `Part of the garden must be 40 letters or fewer; got ${String(input).length}`,
+    })
+    .nullish(),
   goal: oneOf('Goal', GOALS).default('steady'),
   /** Who is served first when water or time is short; null leaves it to what grows there. */
   rank: oneOf('Who comes first', RANKS).nullish(),
@@ -66,17 +76,20 @@ export const bedBody = z.object({
   /** Sides of a rectangular bed; its area is what counts. */
   lengthM: limited('bedLengthM').nullish(),
   widthM: limited('bedWidthM').nullish(),
-  notes: z.string().max(2000, { error: 'Notes must be 2000 letters or fewer' }).default(''),
+  notes: z
+    .string()
+    .max(2000, { error: ({ input }) => `Notes must be 2000 letters or fewer; got ${String(input).length}` })
+    .default(''),
   planting: plantingBody,
   delivery: deliveryBody,
 });
 
 export const clockBody = z.discriminatedUnion('mode', [
   z.object({ mode: z.literal('real') }),
-  z.object({ mode: z.literal('practice'), date: isoDate }),
+  z.object({ mode: z.literal('practice'), date: entryDate('Practice date') }),
 ]);
 
-export const stepBody = z.object({ days: limited('days').int() });
+export const stepBody = z.object({ days: limitedWhole('days') });
 
 export const gardenBody = z.object({
   name: name('Name of the garden'),
@@ -98,8 +111,8 @@ export const gardenBody = z.object({
         }
       },
       {
-        error: (issue) =>
-          `Time zone must be one this computer knows, such as Europe/Paris; got ${JSON.stringify(issue.input)}`,
+        error: ({ input }) =>
+          `Time zone must be one this computer knows, such as Europe/Paris; got ${givenText(input)}`,
       },
     ),
   units: oneOf('Units', UNIT_SYSTEMS).default('metric'),
@@ -110,34 +123,39 @@ export const setupBody = z.object({ garden: gardenBody, bed: bedBody });
 
 /** Limits of the garden as they are set; what is left out is no limit. */
 export const gardenLimits = z.object({
-  minutesPerDay: limited('minutes').nullish(),
-  litresPerDay: limited('litres').nullish(),
+  minutesPerDay: limited('capMinutes').nullish(),
+  litresPerDay: limited('capLitres').nullish(),
   /** Days of the week on which it may be watered, Sunday 0. */
   weekdays: z
     .array(z.number().int().min(0).max(6))
     .min(1, { error: 'Open days must be at least one day of the week; got none' })
+    .max(7, { error: ({ input }) => `Open days must be at most seven; got ${(input as unknown[]).length}` })
     .nullish(),
   litresPerWeek: limited('weekLitres').nullish(),
   /** Hours in which it may be watered, minutes after midnight; from after until goes over midnight. */
   hours: z
     .array(
       z
-        .object({ from: limited('clockMinute').int(), until: limited('clockMinute').int() })
+        .object({ from: limitedWhole('clockMinute'), until: limitedWhole('clockMinute') })
         .refine(({ from, until }) => from !== until, {
           error: 'Open hours must end at another time than they begin',
         }),
     )
-    .min(1)
-    .max(4, { error: 'Open hours must be at most four stretches a day' })
+    .min(1, { error: 'Open hours must be at least one stretch; got none' })
+    .max(4, {
+      error: ({ input }) =>
+        `Open hours must be at most four stretches a day; got ${(input as unknown[]).length}`,
+    })
     .nullish(),
   restricts: oneOf('Rules hold for', ['everything', 'sprays']).nullish(),
-  lines: limited('atOnce').int({ error: 'Lines at once must be a whole number' }).nullish(),
+  lines: limitedWhole('atOnce').nullish(),
   windHoldMs: limited('windHoldMs').nullish(),
   fewRounds: z.boolean().nullish(),
 });
 export type GardenLimits = z.infer<typeof gardenLimits>;
 
 export const gardenPatch = z.object({
+  version,
   limits: gardenLimits.optional(),
   name: name('Name of the garden').optional(),
   units: oneOf('Units', UNIT_SYSTEMS).optional(),
@@ -153,26 +171,62 @@ export type SetupBody = z.infer<typeof setupBody>;
 export type GardenPatch = z.infer<typeof gardenPatch>;
 export type ClockBody = z.infer<typeof clockBody>;
 
-export const planting = plantingBody.extend({
+/** A bed as it is changed: of which state. */
+export const bedChange = bedBody.extend({ version });
+
+// Views tell what stands on record. They are wider than the rules of entering: a row that could not be entered
+// today is shown all the same, and locks nobody out.
+type Stored<T, K extends keyof T> = NonNullable<T[K]>;
+const storedAs = <T>() => z.custom<T>((value) => typeof value === 'string');
+
+export const planting = z.object({
   id: z.number(),
+  version: z.number(),
+  cropId: z.string(),
   cropName: z.string(),
-  endedOn: isoDate.nullable(),
+  plantedOn: day,
+  endedOn: day.nullable(),
+  method: storedAs<Stored<PlantingBody, 'method'>>().optional(),
+  share: z.number(),
+  school: storedAs<Stored<PlantingBody, 'school'>>().nullable(),
   /** The day its school was last chosen by hand. */
-  schoolSince: isoDate.nullable(),
+  schoolSince: day.nullable(),
   /** Stages the gardener saw begin. */
-  seen: z.array(z.object({ stage: z.enum(STAGE_NAMES), on: isoDate })),
+  seen: z.array(z.object({ stage: z.enum(STAGE_NAMES), on: day })),
   /** The plant's own numbers when it is not of the catalogue. */
   custom: z.custom<CropEntry>().optional(),
 });
-export const bedView = bedBody.omit({ planting: true }).extend({
+export const bedView = z.object({
   id: z.number(),
   gardenId: z.number(),
-  startOn: isoDate,
+  version: z.number(),
+  name: z.string(),
+  areaM2: z.number(),
+  textureClass: storedAs<BedBody['textureClass']>(),
+  subsoilClass: storedAs<Stored<BedBody, 'subsoilClass'>>().nullable(),
+  form: storedAs<BedBody['form']>(),
+  underCover: z.boolean(),
+  mulchMaterial: storedAs<Stored<BedBody, 'mulchMaterial'>>().nullable(),
+  mulchMm: z.number().nullable(),
+  startWetness: storedAs<BedBody['startWetness']>(),
+  place: z.string().nullable(),
+  goal: storedAs<BedBody['goal']>(),
+  rank: storedAs<Stored<BedBody, 'rank'>>().nullable(),
+  shadeCloth: z.boolean(),
+  lengthM: z.number().nullable(),
+  widthM: z.number().nullable(),
+  notes: z.string(),
+  delivery: z.object({
+    method: storedAs<BedBody['delivery']['method']>(),
+    litresPerMinute: z.number(),
+    measured: z.boolean(),
+  }),
+  startOn: day,
   /** What stands on it today: of several, the one that takes most room. */
   planting: planting.nullable(),
   /** Everything planted on it, in the order of planting. */
   plantings: z.array(planting),
-  mulchLaidOn: isoDate.nullable(),
+  mulchLaidOn: day.nullable(),
   archived: z.boolean(),
   /** The bed whose ground this one shares, and the tap it draws from. */
   groundOf: z.number().nullable(),
@@ -182,6 +236,7 @@ export const bedView = bedBody.omit({ planting: true }).extend({
 });
 export const tapView = z.object({
   id: z.number(),
+  version: z.number(),
   gardenId: z.number(),
   name: z.string(),
   nozzle: z.string(),
@@ -190,6 +245,7 @@ export const tapView = z.object({
 });
 export const gardenView = z.object({
   id: z.number(),
+  version: z.number(),
   name: z.string(),
   latitudeDeg: z.number(),
   elevationM: z.number(),
@@ -197,10 +253,12 @@ export const gardenView = z.object({
   timeZone: z.string(),
   units: z.enum(UNIT_SYSTEMS),
   clockMode: z.enum(['real', 'practice']),
-  today: isoDate,
+  today: day,
   isDemo: z.boolean(),
   hasStation: z.boolean(),
-  limits: gardenLimits,
+  limits: z.custom<GardenLimits>((value) => typeof value === 'object' && value !== null),
+  /** Rows that cannot be read any more: set aside, with what they were, so that nothing else is lost. */
+  setAside: z.array(z.object({ what: z.string(), id: z.number(), why: z.string() })),
   beds: z.array(bedView),
   taps: z.array(tapView),
   ownCrops: z.array(z.custom<CropEntry>()),
@@ -208,14 +266,13 @@ export const gardenView = z.object({
 
 /** Beds to be made like one that is there. */
 export const copiesBody = z.object({
-  count: limited('copies').int({ error: 'How many beds must be a whole number' }),
+  count: limitedWhole('copies'),
 });
 /** A plant of the gardener's own, like one of the catalogue. */
 export const ownCropBody = z.object({
   name: name('Name of the plant'),
   likeId: z.string().refine((id) => cropIds.has(id), {
-    error: (issue) =>
-      `The plant it is like must be one of the catalogue’s; got ${JSON.stringify(issue.input)}`,
+    error: ({ input }) => `The plant it is like must be one of the catalogue’s; got ${givenText(input)}`,
   }),
   kcbMid: limited('kcbMid').optional(),
   rootDepthM: limited('rootDepthM').optional(),
@@ -223,17 +280,24 @@ export const ownCropBody = z.object({
 });
 export type OwnCropBody = z.infer<typeof ownCropBody>;
 export type PlantingBody = z.infer<typeof plantingBody>;
+export type PlantingChange = z.input<typeof plantingChange>;
 export type PlantingDraft = z.input<typeof plantingBody>;
 export type PlantingView = z.infer<typeof planting>;
 /** A tap with what is screwed on it: another nozzle is another flow, and another entry. */
 export const tapBody = z.object({
   name: name('Name of the tap'),
-  nozzle: z.string().trim().max(80, { error: 'Nozzle must be 80 letters or fewer' }).default(''),
+  nozzle: z
+    .string()
+    .trim()
+    .max(80, { error: ({ input }) => `Nozzle must be 80 letters or fewer; got ${String(input).length}` })
+    .default(''),
+  version,
 });
 /** Where a bed's ground and water come from; what is left out stays. */
 export const bedLinks = z.object({
   groundOf: z.number().int().nullable().optional(),
   tapId: z.number().int().nullable().optional(),
+  version,
 });
 export type TapBody = z.infer<typeof tapBody>;
 export type TapView = z.infer<typeof tapView>;

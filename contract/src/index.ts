@@ -1,3 +1,4 @@
+export * from './archive.ts';
 export * from './deciding.ts';
 export * from './error.ts';
 export * from './events.ts';
@@ -8,6 +9,7 @@ export * from './limited.ts';
 export * from './limits.ts';
 export * from './lists.ts';
 export * from './parts.ts';
+export * from './refusalWords.ts';
 export * from './round.ts';
 export * from './station.ts';
 export * from './weatherCsv.ts';

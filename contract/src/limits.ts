@@ -24,20 +24,18 @@ export interface Limit {
   label: string;
   min: number;
   max: number;
-  /** The lowest value itself is refused (an area of 0). */
-  above?: boolean;
   quantity: Quantity;
   unit: string;
 }
 
 /** Every number that crosses a boundary, in SI, with the range that is possible. */
 export const LIMITS = {
-  areaM2: { label: 'Area', min: 0, above: true, max: 100_000, quantity: 'area', unit: 'm²' },
+  areaM2: { label: 'Area', min: 0.005, max: 100_000, quantity: 'area', unit: 'm²' },
   latitudeDeg: { label: 'Latitude', min: -90, max: 90, quantity: 'degrees', unit: '°' },
   elevationM: { label: 'Height above sea', min: -430, max: 6000, quantity: 'height', unit: 'm' },
-  litresPerMinute: { label: 'Flow', min: 0, above: true, max: 500, quantity: 'flow', unit: 'L/min' },
-  litres: { label: 'Litres', min: 0, above: true, max: 1_000_000, quantity: 'volume', unit: 'L' },
-  minutes: { label: 'Minutes', min: 0, above: true, max: 10_080, quantity: 'minutes', unit: 'min' },
+  litresPerMinute: { label: 'Flow', min: 0.001, max: 500, quantity: 'flow', unit: 'L/min' },
+  litres: { label: 'Litres', min: 0.001, max: 1_000_000, quantity: 'volume', unit: 'L' },
+  minutes: { label: 'Minutes', min: 0.01, max: 10_080, quantity: 'minutes', unit: 'min' },
   rainMm: { label: 'Rain', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
   tMinC: { label: 'Lowest temperature', min: -60, max: 60, quantity: 'temperature', unit: '°C' },
   tMaxC: { label: 'Highest temperature', min: -60, max: 60, quantity: 'temperature', unit: '°C' },
@@ -46,11 +44,11 @@ export const LIMITS = {
   rhMaxPct: { label: 'Highest humidity', min: 0, max: 100, quantity: 'humidity', unit: '%' },
   solarMJ: { label: 'Solar radiation', min: 0, max: 50, quantity: 'solar', unit: 'MJ/m²/day' },
   mulchMm: { label: 'Mulch depth', min: 0, max: 500, quantity: 'depth', unit: 'mm' },
-  bucketLitres: { label: 'The bucket', min: 0, above: true, max: 1000, quantity: 'volume', unit: 'L' },
-  caughtLitres: { label: 'Water caught', min: 0, above: true, max: 1000, quantity: 'volume', unit: 'L' },
-  seconds: { label: 'Seconds', min: 0, above: true, max: 86_400, quantity: 'seconds', unit: 's' },
+  bucketLitres: { label: 'The bucket', min: 0.01, max: 1000, quantity: 'volume', unit: 'L' },
+  caughtLitres: { label: 'Water caught', min: 0.001, max: 1000, quantity: 'volume', unit: 'L' },
+  seconds: { label: 'Seconds', min: 0.1, max: 86_400, quantity: 'seconds', unit: 's' },
   canMm: { label: 'Depth in the can', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
-  canHeightMm: { label: 'Height of the can', min: 0, above: true, max: 2000, quantity: 'depth', unit: 'mm' },
+  canHeightMm: { label: 'Height of the can', min: 1, max: 2000, quantity: 'depth', unit: 'mm' },
   sandMm: { label: 'Sand layer', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
   siltMm: { label: 'Silt layer', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
   clayMm: { label: 'Clay layer', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
@@ -62,29 +60,27 @@ export const LIMITS = {
   fallMm: { label: 'Fall of the water', min: 0, max: 2000, quantity: 'depth', unit: 'mm' },
   probeMm: { label: 'Depth reached', min: 0, max: 2000, quantity: 'depth', unit: 'mm' },
   lookMm: { label: 'Depth looked at', min: 5, max: 1500, quantity: 'depth', unit: 'mm' },
-  targetMm: { label: 'Depth wanted', min: 0, above: true, max: 2000, quantity: 'depth', unit: 'mm' },
+  targetMm: { label: 'Depth wanted', min: 1, max: 2000, quantity: 'depth', unit: 'mm' },
   spreadDepthMm: {
     label: 'Depth of the dressing',
-    min: 0,
-    above: true,
+    min: 1,
     max: 500,
     quantity: 'depth',
     unit: 'mm',
   },
-  bedLengthM: { label: 'Length of the bed', min: 0, above: true, max: 1000, quantity: 'length', unit: 'm' },
-  bedWidthM: { label: 'Width of the bed', min: 0, above: true, max: 100, quantity: 'length', unit: 'm' },
-  hoseM: { label: 'Length of the hose', min: 0, above: true, max: 500, quantity: 'length', unit: 'm' },
+  bedLengthM: { label: 'Length of the bed', min: 0.05, max: 1000, quantity: 'length', unit: 'm' },
+  bedWidthM: { label: 'Width of the bed', min: 0.05, max: 100, quantity: 'length', unit: 'm' },
+  hoseM: { label: 'Length of the hose', min: 0.05, max: 500, quantity: 'length', unit: 'm' },
   insetM: { label: 'Inset from the edge', min: 0, max: 50, quantity: 'span', unit: 'm' },
-  spacingM: { label: 'Spacing', min: 0, above: true, max: 20, quantity: 'span', unit: 'm' },
-  wetWidthM: { label: 'Width that got wet', min: 0, above: true, max: 20, quantity: 'span', unit: 'm' },
-  emitterLitresPerHour: { label: 'An emitter', min: 0, above: true, max: 100, quantity: 'drip', unit: 'L/h' },
+  spacingM: { label: 'Spacing', min: 0.01, max: 20, quantity: 'span', unit: 'm' },
+  wetWidthM: { label: 'Width that got wet', min: 0.01, max: 20, quantity: 'span', unit: 'm' },
+  emitterLitresPerHour: { label: 'An emitter', min: 0.05, max: 100, quantity: 'drip', unit: 'L/h' },
   lines: { label: 'Lines', min: 1, max: 50, quantity: 'count', unit: 'lines' },
   plantEvery: { label: 'Plant at every', min: 1, max: 100, quantity: 'count', unit: 'emitters' },
   buckets: { label: 'Buckets', min: 1, max: 1000, quantity: 'count', unit: 'buckets' },
   poolingMinutes: {
     label: 'Minutes until it pools',
-    min: 0,
-    above: true,
+    min: 0.05,
     max: 1440,
     quantity: 'minutes',
     unit: 'min',
@@ -102,16 +98,21 @@ export const LIMITS = {
   lostPlants: { label: 'Plants lost', min: 0, max: 100_000, quantity: 'count', unit: 'plants' },
   copies: { label: 'How many beds', min: 1, max: 200, quantity: 'count', unit: 'beds' },
   longitudeDeg: { label: 'Longitude', min: -180, max: 180, quantity: 'degrees', unit: '°' },
-  weekLitres: { label: 'Water a week', min: 0, above: true, max: 10_000_000, quantity: 'volume', unit: 'L' },
+  weekLitres: { label: 'Water a week', min: 1, max: 10_000_000, quantity: 'volume', unit: 'L' },
   atOnce: { label: 'Lines at once', min: 1, max: 200, quantity: 'count', unit: 'lines' },
   windHoldMs: { label: 'Wind', min: 0.5, max: 30, quantity: 'wind', unit: 'm/s' },
   clockMinute: { label: 'Time of day', min: 0, max: 1440, quantity: 'count', unit: 'minutes after midnight' },
+  spellDays: { label: 'Days of the dry spell', min: 1, max: 14, quantity: 'count', unit: 'days' },
+  capMinutes: { label: 'Minutes a day', min: 1, max: 1440, quantity: 'minutes', unit: 'min' },
+  capLitres: { label: 'Litres a day', min: 1, max: 1_000_000, quantity: 'volume', unit: 'L' },
   days: { label: 'Days', min: -3650, max: 3650, quantity: 'count', unit: 'days' },
 } as const satisfies Record<string, Limit>;
 
 export type LimitedField = keyof typeof LIMITS;
 
-const round = (value: number): string => String(Math.round(value * 100) / 100);
+/** Two decimals, and as many as it takes for a number below one. */
+const round = (value: number): string =>
+  String(Math.abs(value) < 1 ? Number(value.toPrecision(2)) : Math.round(value * 100) / 100);
 
 /** The allowed range in words, in SI or through `convert` in the gardener's units. */
 export function rangeWords(
@@ -119,14 +120,11 @@ export function rangeWords(
   convert: (value: number) => number = (v) => v,
   unit: string = limit.unit,
 ): string {
-  const low = round(convert(limit.min));
-  const high = round(convert(limit.max));
-  return limit.above ? `more than ${low} and up to ${high} ${unit}` : `from ${low} to ${high} ${unit}`;
+  return `from ${round(convert(limit.min))} to ${round(convert(limit.max))} ${unit}`.trim();
 }
 
 /** True when a finite number lies within a field's limit. */
 export function withinLimit(field: LimitedField, value: number): boolean {
   const limit: Limit = LIMITS[field];
-  const low = limit.above ? value > limit.min : value >= limit.min;
-  return Number.isFinite(value) && low && value <= limit.max;
+  return Number.isFinite(value) && value >= limit.min && value <= limit.max;
 }

@@ -1,21 +1,44 @@
 import { isIsoDate } from '@kibble/core';
 import { z } from 'zod';
+import { givenText } from './refusalWords.ts';
 
-export const isoDate = z.string().refine(isIsoDate, {
-  error: (issue) => `Date must be a calendar day written YYYY-MM-DD; got ${JSON.stringify(issue.input)}`,
-});
+/** Days between which a garden is kept: an old tree's planting to well past anybody's plan. */
+export const FIRST_DAY = '1800-01-01';
+export const LAST_DAY = '2100-12-31';
+
+/** A day that is entered. */
+export const entryDate = (label: string): z.ZodString =>
+  z
+    .string({
+      error: ({ input }) => `${label} must be a calendar day written YYYY-MM-DD; got ${givenText(input)}`,
+    })
+    .check(({ value, issues }) => {
+      const message = !isIsoDate(value)
+        ? `${label} must be a calendar day written YYYY-MM-DD; got ${givenText(value)}`
+        : value < FIRST_DAY || value > LAST_DAY
+          ? `${label} must lie from ${FIRST_DAY} to ${LAST_DAY}; got ${value}`
+          : null;
+      if (message) issues.push({ code: 'custom', input: value, message });
+    })
+    .meta({ format: 'date' });
+
+/** A day as it is told: what stands on record is shown, whatever may be entered today. */
+export const day = z.string();
 
 export const name = (label: string): z.ZodString =>
   z
-    .string({ error: `${label} must be given in words` })
+    .string({ error: ({ input }) => `${label} must be given in words; got ${givenText(input)}` })
     .trim()
-    .min(1, { error: `${label} must not be empty` })
-    .max(80, { error: `${label} must be 80 letters or fewer` });
+    .min(1, { error: `${label} must not be empty; got ""` })
+    .max(80, { error: ({ input }) => `${label} must be 80 letters or fewer; got ${String(input).length}` });
 
 export const oneOf = <const T extends readonly [string, ...string[]]>(label: string, values: T) =>
   z.enum(values, {
-    error: (issue) => `${label} must be one of ${values.join(', ')}; got ${JSON.stringify(issue.input)}`,
+    error: ({ input }) => `${label} must be one of ${values.join(', ')}; got ${givenText(input)}`,
   });
+
+/** Which state of a thing was seen by whoever changes it; left out, the change is made whatever stands there. */
+export const version = z.number().int().min(0).optional();
 
 /** One run of one bed on the clock, minutes after midnight. */
 export const runSlotView = z.object({

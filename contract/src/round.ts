@@ -2,6 +2,7 @@ import {
   QUICK_TESTS,
   type Aim,
   type BedTask,
+  type Beyond,
   type Cap,
   type CheckFirst,
   type BestHour,
@@ -15,12 +16,12 @@ import { eventView } from './events.ts';
 import { bedView, gardenView } from './garden.ts';
 import { SECTION_STATES } from './lists.ts';
 import { limited } from './limited.ts';
-import { isoDate, runSlotView } from './parts.ts';
+import { day, runSlotView } from './parts.ts';
 
 export const DAY_SOURCES = ['record', 'forecast', 'own record', 'ordinary day'] as const;
 
 export const ribbonDay = z.object({
-  date: isoDate,
+  date: day,
   tMinC: z.number(),
   tMaxC: z.number(),
   rainMm: z.number(),
@@ -57,11 +58,11 @@ const taskView = z.object({
 
 /** When the next watering is likely due, and the fortnight's litres: 10, 50 and 90 % of the ways the weather may go. */
 const windowView = z.object({
-  early: isoDate.nullable(),
-  likely: isoDate.nullable(),
-  late: isoDate.nullable(),
+  early: day.nullable(),
+  likely: day.nullable(),
+  late: day.nullable(),
   litres: z.object({ low: z.number(), middle: z.number(), high: z.number() }),
-  fan: z.array(z.object({ date: isoDate, lowMm: z.number(), highMm: z.number() })),
+  fan: z.array(z.object({ date: day, lowMm: z.number(), highMm: z.number() })),
 });
 
 const litresRange = z.object({ low: z.number(), high: z.number() });
@@ -105,7 +106,19 @@ const bedHead = z.object({
   textureClass: z.string(),
   areaM2: z.number(),
   core: coreView,
+  /** What was told or measured beyond the engine's range, and is planned at its edge. */
+  beyond: z.array(z.custom<Beyond>((v) => typeof v === 'object' && v !== null && 'taken' in v)),
 });
+
+/** A bed that cannot be planned: why, in words, and the figure at fault or the number in the log. */
+export const unplannedView = z.object({
+  bedId: z.number(),
+  bedName: z.string(),
+  message: z.string(),
+  field: z.string().nullable(),
+  number: z.string().nullable(),
+});
+export type UnplannedView = z.infer<typeof unplannedView>;
 
 export const stopView = bedHead.extend({
   method: z.string(),
@@ -149,7 +162,7 @@ export const stopView = bedHead.extend({
 });
 
 export const leaveView = bedHead.extend({
-  nextDate: isoDate.nullable(),
+  nextDate: day.nullable(),
   window: windowView.nullable(),
   reason: z.custom<LeaveReason>((v) => typeof v === 'object' && v !== null && 'code' in v),
   event: eventView.nullable(),
@@ -157,7 +170,7 @@ export const leaveView = bedHead.extend({
 
 export const roundView = z.object({
   garden: gardenView,
-  date: isoDate,
+  date: day,
   stops: z.array(stopView),
   leaveAlone: z.array(leaveView),
   tasks: z.array(taskView),
@@ -169,12 +182,14 @@ export const roundView = z.object({
       bedId: z.number(),
       bedName: z.string(),
       why: z.custom<Cap>(),
-      until: isoDate.nullable(),
+      until: day.nullable(),
       minutes: z.number(),
       litres: z.number(),
     }),
   ),
   totals: z.object({ minutes: z.number(), litres: z.number() }),
+  /** Beds that cannot be planned; the rest of the round stands without them. */
+  unplanned: z.array(unplannedView),
   ribbon: z.array(ribbonDay),
   /** What in the past weeks’ and the forecast’s weather asks for action. */
   alerts: z.array(z.custom<WeatherAlert>((v) => typeof v === 'object' && v !== null && 'code' in v)),
@@ -183,7 +198,7 @@ export const roundView = z.object({
 });
 
 export const chartDay = z.object({
-  date: isoDate,
+  date: day,
   et0Mm: z.number(),
   rainMm: z.number(),
   irrigationMm: z.number(),
@@ -217,7 +232,7 @@ export const bedPageView = bedHead.extend({
   window: windowView.nullable(),
   sharpen: sharpenView.nullable(),
   bed: bedView,
-  next: z.object({ date: isoDate, litres: z.number(), minutes: z.number(), localMm: z.number() }).nullable(),
+  next: z.object({ date: day, litres: z.number(), minutes: z.number(), localMm: z.number() }).nullable(),
   events: z.array(eventView),
   season: balance,
 });
@@ -258,8 +273,9 @@ export const sectionBed = bedHead.extend({
   days: z.array(sectionDay),
 });
 export const sectionView = z.object({
+  unplanned: z.array(unplannedView),
   /** Days of the scrub, the same for every bed; the index of today among them. */
-  dates: z.array(isoDate),
+  dates: z.array(day),
   todayIndex: z.number(),
   beds: z.array(sectionBed),
   /** Beds there are in all with this filter, and where this page begins. */

@@ -1,4 +1,5 @@
 import {
+  dayOfYear,
   fahrenheitToCelsius,
   inchesToMm,
   isIsoDate,
@@ -10,11 +11,12 @@ import {
 } from '@kibble/core';
 import Papa from 'papaparse';
 import { z } from 'zod';
-import { LIMITS, rangeWords, withinLimit, type Limit, type LimitedField } from './limits.ts';
+import { LIMITS, rangeWords, withinLimit, type LimitedField } from './limits.ts';
+import { FIRST_DAY, LAST_DAY } from './parts.ts';
 
 /** What a column of a weather file can be. */
 export type WeatherField =
-  'date' | 'tMinC' | 'tMaxC' | 'rainMm' | 'windMs' | 'rhMinPct' | 'rhMaxPct' | 'solarMJ';
+  'date' | 'tMinC' | 'tMaxC' | 'tempC' | 'rainMm' | 'windMs' | 'rhMinPct' | 'rhMaxPct' | 'rhPct' | 'solarMJ';
 
 interface UnitChoice {
   unit: string;
@@ -45,7 +47,7 @@ const KINDS: readonly ColumnKind[] = [
   {
     field: 'date',
     label: 'Date',
-    names: /^(date|day|time|datetime|dt|observation date)$/,
+    names: /^(date|day|time|datetime|date time|timestamp|dt|observation date)$/,
     units: [{ unit: '', marks: /^$/, toSi: same }],
   },
   {
@@ -61,6 +63,19 @@ const KINDS: readonly ColumnKind[] = [
     names:
       /^(tmax|temp max|max temp|temperature max|max temperature|tx|high|temp high|maxtemp|tempmax|t max|maximum temperature)$/,
     units: [CELSIUS, FAHRENHEIT],
+  },
+  // One temperature or humidity a row: an hourly file, of which each day's ends are taken.
+  {
+    field: 'tempC',
+    label: 'Temperature',
+    names: /^(temp|temperature|air temp|air temperature|t air|t|outdoor temperature|dry bulb)$/,
+    units: [CELSIUS, FAHRENHEIT],
+  },
+  {
+    field: 'rhPct',
+    label: 'Humidity',
+    names: /^(rh|humidity|relative humidity|rel humidity|outdoor humidity)$/,
+    units: [PERCENT],
   },
   {
     field: 'rainMm',
@@ -126,6 +141,10 @@ export interface ReadWeather {
   ignored: string[];
   days: WeatherDay[];
   rejected: RejectedRow[];
+  /** Several rows a day, taken together: lowest, highest, the rain's sum, the mean of wind and sun. */
+  hourly: boolean;
+  /** What the file does not say and cannot be told from its figures; it must be answered before anything is stored. */
+  question: { field: WeatherField; words: string } | null;
   /** What is amiss with the file as a whole; nothing can be imported then. */
   problem: string | null;
 }
@@ -182,16 +201,104 @@ function readDate(text: string): string | null {
 
 const MISSING = /^(|na|n\/a|nan|null|-|--|m)$/i;
 
+/** A number as files write it: a point or a comma before its decimals; NaN for anything else. */
+function readNumber(text: string): number {
+  if (/^[-+]?\d+,\d+$/.test(text)) return Number(text.replace(',', '.'));
+  return Number(text);
+}
+
+/** Fewest readings of a day that stand for it, of 24. Judgement: a night or an afternoon must not be missing. */
+const LEAST_HOURS = 18;
+/** Degrees by which one reading of a file's temperatures must lie nearer to the season than the other to be taken. Judgement. */
+const CLEARLY_NEARER_C = 6;
+
 /**
- * Reads a file of daily weather: recognises headings and units, converts to SI and checks every row.
+ * Rough mean temperature of a latitude and day, °C, good to some ten degrees: enough to tell °F from °C.
+ * Judgement: mean falls with the square of the latitude, the year's swing grows with it.
+ */
+function usualTemperatureC(latitudeDeg: number, date: string): number {
+  const north = latitudeDeg >= 0 ? 1 : -1;
+  const season = Math.cos((2 * Math.PI * (dayOfYear(date) - 200)) / 365.25);
+  return 27 - 0.0075 * latitudeDeg ** 2 + north * 0.25 * Math.abs(latitudeDeg) * season;
+}
+
+/** °C or °F by which reading lies nearer to the season; null when neither does clearly. */
+function likelyScale(
+  means: readonly { date: string; value: number }[],
+  latitudeDeg: number,
+): '°C' | '°F' | null {
+  if (means.length === 0) return null;
+  const off = (toC: (value: number) => number): number =>
+    Math.abs(
+      means.reduce((sum, { date, value }) => sum + toC(value) - usualTemperatureC(latitudeDeg, date), 0) /
+        means.length,
+    );
+  const celsius = off(same);
+  const fahrenheit = off(fahrenheitToCelsius);
+  if (Math.abs(celsius - fahrenheit) < CLEARLY_NEARER_C) return null;
+  return celsius < fahrenheit ? '°C' : '°F';
+}
+
+const TEMPERATURES: readonly WeatherField[] = ['tMinC', 'tMaxC', 'tempC'];
+const isTemperature = (field: WeatherField): boolean => TEMPERATURES.includes(field);
+
+type Columns = readonly (UnderstoodColumn | null)[];
+
+/** Takes the units that a heading leaves open from the figures and the garden's latitude. */
+function settleUnits(
+  columns: Columns,
+  rows: readonly string[][],
+  latitudeDeg: number | undefined,
+): ReadWeather['question'] {
+  const open = columns.filter((c): c is UnderstoodColumn => c !== null && c.unitAssumed);
+  const temperatures = open.filter(({ field }) => isTemperature(field));
+  const dateAt = columns.findIndex((c) => c?.field === 'date');
+  const tempAt = columns.flatMap((c, i) => (c && isTemperature(c.field) ? [i] : []));
+  const stated = columns.find((c) => c && isTemperature(c.field) && !c.unitAssumed)?.unit;
+  let scale: string | null | undefined = stated;
+  if (!stated && temperatures.length > 0 && latitudeDeg !== undefined) {
+    const means = rows.flatMap((row) => {
+      const date = readDate(row[dateAt] ?? '');
+      const values = tempAt.map((i) => readNumber((row[i] ?? '').trim() || 'none')).filter(Number.isFinite);
+      return date && values.length > 0
+        ? [{ date, value: values.reduce((a, b) => a + b, 0) / values.length }]
+        : [];
+    });
+    scale = likelyScale(means, latitudeDeg);
+    if (scale === null && means.length > 0) {
+      const field = (temperatures[0] as UnderstoodColumn).field;
+      return {
+        field,
+        words:
+          'The file does not say whether its temperatures are °C or °F, and its figures could be either. Choose which.',
+      };
+    }
+  }
+  // A file in Fahrenheit measures rain in inches and wind in miles.
+  const US: Partial<Record<WeatherField, string>> = { rainMm: 'in', windMs: 'mph' };
+  for (const column of open) {
+    if (isTemperature(column.field)) column.unit = scale ?? column.unit;
+    else if (scale === '°F') column.unit = US[column.field] ?? column.unit;
+  }
+  return null;
+}
+
+/**
+ * Reads a file of weather, a row a day or an hour: recognises headings, units, points and commas, converts to SI
+ * and checks every row.
  * @param text the file as it is
- * @param unitOverrides a unit per field, where the gardener corrected what was assumed
+ * @param unitOverrides a unit per field, where the gardener corrected or answered what was assumed
+ * @param latitudeDeg of the garden: by the season there °F is told from °C where the heading is silent
  */
 export function readWeatherCsv(
   text: string,
   unitOverrides: Readonly<Record<string, string>> = {},
+  { latitudeDeg }: { latitudeDeg?: number } = {},
 ): ReadWeather {
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n'), {
+    skipEmptyLines: false,
+    newline: '\n',
+  });
   const rows = parsed.data;
   const headings = rows[0] ?? [];
   const seen = new Set<WeatherField>();
@@ -206,60 +313,137 @@ export function readWeatherCsv(
     ignored: headings.filter((h, i) => columns[i] === null && h.trim() !== ''),
     days: [],
     rejected: [],
+    hourly: false,
+    question: null,
     problem: null,
   };
-  const lacking = (['date', 'tMinC', 'tMaxC', 'rainMm'] as const).filter((field) => !seen.has(field));
+  const needed: readonly (readonly WeatherField[])[] = [
+    ['date'],
+    ['tMinC', 'tempC'],
+    ['tMaxC', 'tempC'],
+    ['rainMm'],
+  ];
+  const lacking = needed.filter((any) => !any.some((field) => seen.has(field))).map(([field]) => field);
   if (lacking.length > 0) {
     const labels = lacking.map((field) => KINDS.find((k) => k.field === field)?.label.toLowerCase());
     const found = headings.filter((h) => h.trim()).join(', ') || 'nothing';
     result.problem = `No column found for ${labels.join(', ')}. The first line must name the columns; it has: ${found}.`;
     return result;
   }
+  const body = rows.slice(1);
+  const filled = body.filter((row) => row.some((cell) => cell.trim() !== ''));
+  const wider = filled.filter((row) => row.filter((cell) => cell.trim() !== '').length > headings.length);
+  if (parsed.meta.delimiter === ',' && filled.length > 0 && wider.length > filled.length / 2) {
+    result.problem =
+      'The rows have more parts than the heading has columns: the numbers seem to have a comma before their decimals, and commas part the columns too. Save the file with semicolons between the columns, or with points in the numbers.';
+    return result;
+  }
+  result.question = settleUnits(columns, filled, latitudeDeg);
 
-  const lineOfDate = new Map<string, number>();
-  for (const [index, row] of rows.entries()) {
-    if (index === 0 || row.every((cell) => cell.trim() === '')) continue;
-    const line = index + 1;
-    const values: Partial<Record<WeatherField, number>> = {};
-    let date: string | null = null;
-    let reason: string | null = null;
-    for (const [i, column] of columns.entries()) {
-      if (!column || reason) continue;
-      const text = (row[i] ?? '').trim();
-      if (column.field === 'date') {
-        date = readDate(text);
-        if (!date) reason = `date must be written YYYY-MM-DD; got "${text}"`;
-        continue;
-      }
-      if (MISSING.test(text)) continue;
-      const number = Number(text);
-      const kind = KINDS.find((k) => k.field === column.field);
-      const unit = kind?.units.find((choice) => choice.unit === column.unit);
-      const value = unit ? unit.toSi(number) : number;
-      const limit: Limit = LIMITS[column.field as LimitedField];
-      if (!Number.isFinite(number)) reason = `${column.label.toLowerCase()} must be a number; got "${text}"`;
-      else if (!withinLimit(column.field as LimitedField, value)) {
-        reason = `${column.label.toLowerCase()} must be ${rangeWords(limit)}; got ${text} ${column.unit}`;
-      } else values[column.field] = value;
-    }
-    reason ??= rowProblem(values, date, lineOfDate);
-    if (reason || !date) {
-      result.rejected.push({ line, reason: reason ?? 'no date' });
+  const days = new Map<string, { line: number; readings: Partial<Record<WeatherField, number>>[] }>();
+  const dateAt = columns.findIndex((c) => c?.field === 'date');
+  result.hourly = seen.has('tempC') || isHourly(filled, dateAt);
+  for (const [index, row] of body.entries()) {
+    if (row.every((cell) => cell.trim() === '')) continue;
+    const line = index + 2;
+    const { date, values, reason } = readRow(row, columns);
+    const other = date ? days.get(date) : undefined;
+    const twice =
+      other && !result.hourly && reason === null ? `${date} stands already on line ${other.line}` : null;
+    if (reason ?? twice ?? !date) {
+      result.rejected.push({ line, reason: reason ?? twice ?? 'no date' });
       continue;
     }
-    lineOfDate.set(date, line);
-    result.days.push({ ...(values as { tMinC: number; tMaxC: number; rainMm: number }), date });
+    if (other) other.readings.push(values);
+    else days.set(date as string, { line, readings: [values] });
   }
+  for (const [date, { line, readings }] of days) {
+    const values = result.hourly ? dayOf(readings, columns) : (readings[0] ?? {});
+    const reason =
+      result.hourly && readings.length < LEAST_HOURS
+        ? `${date} has only ${readings.length} readings; a day takes at least ${LEAST_HOURS}`
+        : dayProblem(values);
+    if (reason) result.rejected.push({ line, reason });
+    else result.days.push({ ...(values as { tMinC: number; tMaxC: number; rainMm: number }), date });
+  }
+  result.rejected.sort((a, b) => a.line - b.line);
   result.days.sort((a, b) => (a.date < b.date ? -1 : 1));
-  if (result.days.length === 0) result.problem = 'No row of the file could be read as a day of weather.';
+  if (result.days.length === 0) {
+    const [first] = result.rejected;
+    result.problem = `No row of the file could be read as a day of weather${first ? `; the first, on line ${first.line}: ${first.reason}` : ''}.`;
+  }
   return result;
 }
 
-function rowProblem(
-  values: Partial<Record<WeatherField, number>>,
-  date: string | null,
-  lineOfDate: ReadonlyMap<string, number>,
-): string | null {
+/** Times of day, and the same day on most rows: several readings a day. */
+function isHourly(rows: readonly string[][], dateAt: number): boolean {
+  const timed = rows.filter((row) => /\d[T ]\d{1,2}:\d{2}/.test(row[dateAt] ?? ''));
+  const dates = new Set(rows.map((row) => readDate(row[dateAt] ?? '')));
+  return timed.length > rows.length / 2 && dates.size <= rows.length / 2;
+}
+
+/** One row in SI, or why it cannot be read. */
+function readRow(
+  row: readonly string[],
+  columns: Columns,
+): { date: string | null; values: Partial<Record<WeatherField, number>>; reason: string | null } {
+  const values: Partial<Record<WeatherField, number>> = {};
+  let date: string | null = null;
+  for (const [i, column] of columns.entries()) {
+    if (!column) continue;
+    const text = (row[i] ?? '').trim();
+    if (column.field === 'date') {
+      date = readDate(text);
+      if (!date) return { date, values, reason: `date must be written YYYY-MM-DD; got "${text}"` };
+      if (date < FIRST_DAY || date > LAST_DAY)
+        return { date: null, values, reason: `date must lie from ${FIRST_DAY} to ${LAST_DAY}; got ${date}` };
+      continue;
+    }
+    if (MISSING.test(text)) continue;
+    const number = readNumber(text);
+    const label = column.label.toLowerCase();
+    if (!Number.isFinite(number)) return { date, values, reason: `${label} must be a number; got "${text}"` };
+    const kind = KINDS.find((k) => k.field === column.field);
+    const value = kind?.units.find((choice) => choice.unit === column.unit)?.toSi(number) ?? number;
+    const field = LIMIT_OF[column.field] ?? (column.field as LimitedField);
+    if (!withinLimit(field, value))
+      return {
+        date,
+        values,
+        reason: `${label} must be ${rangeWords(LIMITS[field])}; got ${text} ${column.unit}`,
+      };
+    values[column.field] = value;
+  }
+  return { date, values, reason: null };
+}
+
+const LIMIT_OF: Partial<Record<WeatherField, LimitedField>> = { tempC: 'tMaxC', rhPct: 'rhMaxPct' };
+
+/** A day's readings as one: its ends of temperature and humidity, its rain in all, its mean wind and sun. */
+function dayOf(
+  readings: readonly Partial<Record<WeatherField, number>>[],
+  columns: Columns,
+): Partial<Record<WeatherField, number>> {
+  const all = (...fields: WeatherField[]): number[] =>
+    readings.flatMap((r) => fields.flatMap((field) => r[field] ?? []));
+  const of = (values: readonly number[], take: (values: readonly number[]) => number): number | undefined =>
+    values.length > 0 ? take(values) : undefined;
+  const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
+  const mean = (values: readonly number[]): number => sum(values) / values.length;
+  const day = {
+    tMinC: of(all('tMinC', 'tempC'), (v) => Math.min(...v)),
+    tMaxC: of(all('tMaxC', 'tempC'), (v) => Math.max(...v)),
+    rainMm: of(all('rainMm'), sum),
+    windMs: of(all('windMs'), mean),
+    rhMinPct: of(all('rhMinPct', 'rhPct'), (v) => Math.min(...v)),
+    rhMaxPct: of(all('rhMaxPct', 'rhPct'), (v) => Math.max(...v)),
+    // Watts are a rate, whose mean is the day's; energy adds up.
+    solarMJ: of(all('solarMJ'), columns.some((c) => c?.unit === 'W/m²') ? mean : sum),
+  };
+  return Object.fromEntries(Object.entries(day).filter(([, value]) => value !== undefined));
+}
+
+function dayProblem(values: Partial<Record<WeatherField, number>>): string | null {
   const { tMinC, tMaxC, rainMm, rhMinPct, rhMaxPct } = values;
   if (tMinC === undefined) return 'lowest temperature is missing';
   if (tMaxC === undefined) return 'highest temperature is missing';
@@ -268,17 +452,27 @@ function rowProblem(
   if (rhMinPct !== undefined && rhMaxPct !== undefined && rhMinPct > rhMaxPct) {
     return `lowest humidity (${rhMinPct} %) is above the highest (${rhMaxPct} %)`;
   }
-  const other = date ? lineOfDate.get(date) : undefined;
-  return other === undefined ? null : `${date} stands already on line ${other}`;
+  if (!withinLimit('rainMm', rainMm))
+    return `rain must be ${rangeWords(LIMITS.rainMm)}; got ${rainMm} mm in a day`;
+  return null;
 }
 
 export const importBody = z.object({
   text: z
     .string()
-    .min(1, { error: 'The file is empty' })
-    .max(8_000_000, { error: 'The file is larger than 8 MB; split it by years' }),
-  fileName: z.string().max(200).default('weather file'),
-  units: z.record(z.string(), z.string()).default({}),
+    .min(1, { error: 'File must hold something; it is empty' })
+    .max(8_000_000, { error: 'File must be at most 8 MB; split it by years' }),
+  fileName: z
+    .string()
+    .max(200, {
+      error: ({ input }) => `Name of the file must be 200 letters or fewer; got ${String(input).length}`,
+    })
+    .default('weather file'),
+  /** A unit per field, where the gardener corrected or answered what was assumed. */
+  units: z
+    .record(z.string().max(20), z.string().max(20))
+    .refine((units) => Object.keys(units).length <= 20, { error: 'Units must be at most 20' })
+    .default({}),
   /** The gardener has seen the rejected rows and wants the rest. */
   acceptRejected: z.boolean().default(false),
 });
@@ -305,12 +499,18 @@ export const importPreview = z.object({
     }),
   ),
   goodRows: z.number(),
+  /** The first rows that cannot be read, and how many there are in all. */
   rejected: z.array(z.object({ line: z.number(), reason: z.string() })),
+  rejectedCount: z.number(),
+  hourly: z.boolean(),
+  question: z.object({ field: z.string(), words: z.string() }).nullable(),
   from: z.string().nullable(),
   to: z.string().nullable(),
   problem: z.string().nullable(),
 });
 export const importResult = z.object({
+  /** The import, by which it can be taken back. */
+  id: z.number(),
   stored: z.number(),
   from: z.string(),
   to: z.string(),
@@ -335,6 +535,16 @@ export const weatherView = z.object({
   to: z.string().nullable(),
   count: z.number(),
   longestDryRun: z.object({ days: z.number(), from: z.string() }).nullable(),
+  /** Files taken in, newest first; each can be taken back as a whole. */
+  imports: z.array(
+    z.object({
+      id: z.number(),
+      fileName: z.string(),
+      at: z.string(),
+      days: z.number(),
+      removed: z.boolean(),
+    }),
+  ),
 });
 export type ImportPreview = z.infer<typeof importPreview>;
 export type ImportResult = z.infer<typeof importResult>;

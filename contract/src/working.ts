@@ -2,18 +2,19 @@ import { EXPLAINABLE, GOALS, MULCH_MATERIALS, type Explainable, type Working } f
 import { z } from 'zod';
 import { findingInput } from './findings.ts';
 import { limited } from './limited.ts';
-import { isoDate, oneOf } from './parts.ts';
+import { day, oneOf } from './parts.ts';
+import { givenText } from './refusalWords.ts';
 
 const working = z.custom<Working>((v) => typeof v === 'object' && v !== null && 'inputs' in v);
 export const explainable = z.enum(EXPLAINABLE, {
-  error: (issue) => `Number must be one of ${EXPLAINABLE.join(', ')}; got ${JSON.stringify(issue.input)}`,
+  error: ({ input }) => `Number must be one of ${EXPLAINABLE.join(', ')}; got ${givenText(input)}`,
 });
 
 export const workingView = z.object({ working: working.nullable() });
 
 /** What a bed's plan comes to, the figures a test can move. mm deep where it falls. */
 export const outcome = z.object({
-  nextDate: isoDate.nullable(),
+  nextDate: day.nullable(),
   minutes: z.number().nullable(),
   litres: z.number().nullable(),
   localMm: z.number().nullable(),

@@ -9,7 +9,7 @@ import { stationApp } from '@kibble/simulators';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import { QueryTypes, type Sequelize } from 'sequelize';
-import request from 'supertest';
+import { ask } from './testing.ts';
 import { kibbleApp } from './app.ts';
 import { EventRow, WeatherDayRow } from './db/models.ts';
 import { openDatabase } from './db/open.ts';
@@ -37,7 +37,7 @@ afterAll(async () => {
 });
 
 const round = async (id = 1): Promise<RoundView> =>
-  roundView.parse((await request(app).get(`/api/gardens/${id}/round`)).body);
+  roundView.parse((await ask(app).get(`/api/gardens/${id}/round`)).body);
 
 const setup = {
   garden: {
@@ -106,23 +106,23 @@ describe('the demo garden', () => {
     const before = await round();
     const stop = before.stops[0];
     if (!stop) throw new Error('the demo must open with a stop');
-    const done = await request(app)
+    const done = await ask(app)
       .post(`/api/beds/${stop.bedId}/waterings`)
       .send({ litres: stop.run.litres, asPlanned: true });
     expect(done.status).toBe(201);
     expect((await round()).stops.map((s) => s.bedId)).not.toContain(stop.bedId);
-    await request(app).delete(`/api/events/${done.body.id}`);
+    await ask(app).delete(`/api/events/${done.body.id}`);
     expect((await round()).stops.map((s) => s.bedId)).toContain(stop.bedId);
-    await request(app).post(`/api/events/${done.body.id}/restore`);
-    await request(app).post('/api/gardens/1/step').send({ days: 1 });
+    await ask(app).post(`/api/events/${done.body.id}/restore`);
+    await ask(app).post('/api/gardens/1/step').send({ days: 1 });
     expect((await round()).date).toBe('2026-07-15');
-    const page = bedPageView.parse((await request(app).get(`/api/beds/${stop.bedId}`)).body);
+    const page = bedPageView.parse((await ask(app).get(`/api/beds/${stop.bedId}`)).body);
     expect(page.days.find((d) => d.date === '2026-07-14')?.irrigationMm).toBeCloseTo(stop.run.bedMm, 6);
-    await request(app).post('/api/gardens/1/step').send({ days: -1 });
+    await ask(app).post('/api/gardens/1/step').send({ days: -1 });
   });
 
   test('the season’s rain and waterings on the bed page are the station’s and the log’s own', async () => {
-    const page = bedPageView.parse((await request(app).get('/api/beds/1')).body);
+    const page = bedPageView.parse((await ask(app).get('/api/beds/1')).body);
     const first = page.days[0]?.date ?? '';
     const stationRain = (
       await WeatherDayRow.findAll({ where: { gardenId: 1, source: 'station' }, raw: true })
@@ -138,54 +138,57 @@ describe('the demo garden', () => {
   });
 
   test('a typed gauge outweighs the station, and a second reading replaces the first', async () => {
-    await request(app).post('/api/gardens/1/rain').send({ date: '2026-07-13', rainMm: 60 });
+    await ask(app).post('/api/gardens/1/rain').send({ date: '2026-07-13', rainMm: 60 });
     const wet = await round();
     expect(wet.ribbon.find((d) => d.date === '2026-07-13')?.rainMm).toBe(60);
-    const second = await request(app).post('/api/gardens/1/rain').send({ date: '2026-07-13', rainMm: 5 });
+    const second = await ask(app).post('/api/gardens/1/rain').send({ date: '2026-07-13', rainMm: 5 });
     expect((await round()).ribbon.find((d) => d.date === '2026-07-13')?.rainMm).toBe(5);
-    await request(app).delete(`/api/events/${second.body.id}`);
+    await ask(app).delete(`/api/events/${second.body.id}`);
     expect((await round()).ribbon.find((d) => d.date === '2026-07-13')?.rainMm).toBe(0);
-    const late = await request(app).post('/api/gardens/1/rain').send({ date: '2026-07-20', rainMm: 5 });
+    const late = await ask(app).post('/api/gardens/1/rain').send({ date: '2026-07-20', rainMm: 5 });
     expect(late.body.error).toMatchObject({ code: 'invalid', field: 'date' });
   });
 });
 
 describe('a garden of one’s own', () => {
   test('real weather in, a true plan out; three bad rows wait for consent and nothing is half-written', async () => {
-    const made = (await request(app).post('/api/gardens').send(setup)).body as GardenView;
+    const made = (await ask(app).post('/api/gardens').send(setup)).body as GardenView;
     expect(made.today).toBe('2015-07-08');
     const lines = readFileSync('node_modules/vega-datasets/data/seattle-weather.csv', 'utf8')
       .trimEnd()
       .split('\n');
     lines[5] = '2012-01-05,oops,8.9,2.8,6.1,rain';
     const body = { text: lines.join('\n'), fileName: 'seattle.csv' };
-    const preview = await request(app).post(`/api/gardens/${made.id}/weather/preview`).send(body);
+    const preview = await ask(app).post(`/api/gardens/${made.id}/weather/preview`).send(body);
     expect(preview.body).toMatchObject({ goodRows: 1460, rejected: [{ line: 6 }] });
-    const refused = await request(app).post(`/api/gardens/${made.id}/weather/import`).send(body);
+    const refused = await ask(app).post(`/api/gardens/${made.id}/weather/import`).send(body);
     expect(refused.status).toBe(409);
     expect(refused.body.error.message).toMatch(/line 6: rain must be a number; got "oops"/);
     expect(await WeatherDayRow.count({ where: { gardenId: made.id } })).toBe(0);
-    const stored = await request(app)
+    const stored = await ask(app)
       .post(`/api/gardens/${made.id}/weather/import`)
       .send({ ...body, acceptRejected: true });
     expect(stored.body).toMatchObject({ stored: 1460, leftOut: 1 });
-    const again = await request(app)
+    const again = await ask(app)
       .post(`/api/gardens/${made.id}/weather/import`)
       .send({ ...body, acceptRejected: true });
     expect(again.status).toBe(201);
-    expect(await WeatherDayRow.count({ where: { gardenId: made.id } })).toBe(1460);
+    // Both files are kept, so that either can be taken back; the days they cover count once.
+    expect(await WeatherDayRow.count({ where: { gardenId: made.id } })).toBe(2 * 1460);
+    const page = (await ask(app).get(`/api/gardens/${made.id}/weather`)).body;
+    expect(page.imports).toHaveLength(2);
     const today = await round(made.id);
     expect(today.stops.map((s) => s.bedName)).toEqual(['Tomatoes']);
     // Watered to the full in the dry end of August; 43 mm of rain follow on the 29th and 30th.
     const bedId = today.stops[0]?.bedId ?? 0;
     const goTo = (date: string) =>
-      request(app)
+      ask(app)
         .patch(`/api/gardens/${made.id}`)
         .send({ clock: { mode: 'practice', date } });
     await goTo('2015-08-28');
     const dry = await round(made.id);
     expect(dry.stops).toHaveLength(1);
-    await request(app)
+    await ask(app)
       .post(`/api/beds/${bedId}/waterings`)
       .send({ litres: dry.stops[0]?.run.litres, asPlanned: true });
     await goTo('2015-08-31');
@@ -193,7 +196,7 @@ describe('a garden of one’s own', () => {
   });
 
   test('the real clock is the garden’s own local day, also on the night clocks change', async () => {
-    const made = await request(app)
+    const made = await ask(app)
       .post('/api/gardens')
       .send({
         ...setup,
@@ -201,7 +204,7 @@ describe('a garden of one’s own', () => {
       });
     // 00:30 UTC on 29 March is still the evening of the 28th in New York.
     expect(made.body.today).toBe('2026-03-28');
-    const stepped = await request(app).post(`/api/gardens/${made.body.id}/step`).send({ days: 1 });
+    const stepped = await ask(app).post(`/api/gardens/${made.body.id}/step`).send({ days: 1 });
     expect(stepped.status).toBe(409);
     expect(stepped.body.error.message).toMatch(/real date/);
   });
@@ -212,41 +215,41 @@ describe('bad input', () => {
     ['garden.latitudeDeg', 140, /Latitude must be a number from -90 to 90 °; got 140/],
     ['garden.name', '  ', /Name of the garden must not be empty/],
     ['garden.timeZone', 'Moon/Base', /Time zone/],
-    ['bed.areaM2', 0, /Area must be a number more than 0 and up to 100000 m²; got 0/],
+    ['bed.areaM2', 0, /Area must be a number from 0.005 to 100000 m²; got 0/],
     ['bed.areaM2', 'ten', /Area must be a number .*got "ten"/],
     ['bed.textureClass', 'custard', /Soil must be one of sand, .*got "custard"/],
     ['bed.planting.cropId', 'triffid', /Crop must be one of/],
     ['bed.planting.plantedOn', '2015-02-30', /calendar day/],
     ['bed.planting.plantedOn', '2020-01-01', /2015-07-08 \(today at this garden\) or earlier/],
-    ['bed.delivery.litresPerMinute', -3, /Flow must be a number more than 0 .*got -3/],
+    ['bed.delivery.litresPerMinute', -3, /Flow must be a number from 0.001 to 500 L.min; got -3/],
   ])('%s = %p is refused by name and nothing is stored', async (path, value, message) => {
-    const before = ((await request(app).get('/api/gardens')).body as unknown[]).length;
-    const answer = await request(app)
+    const before = ((await ask(app).get('/api/gardens')).body as unknown[]).length;
+    const answer = await ask(app)
       .post('/api/gardens')
       .send(change(path, value) as object);
     expect(answer.status).toBe(400);
     expect(answer.body.error.message).toMatch(message);
     expect(answer.body.error.field).toBeTruthy();
-    expect(((await request(app).get('/api/gardens')).body as unknown[]).length).toBe(before);
+    expect(((await ask(app).get('/api/gardens')).body as unknown[]).length).toBe(before);
   });
 
   test.each([
     [{}, /either in litres or in minutes/],
     [{ litres: 5, minutes: 5 }, /either in litres or in minutes/],
-    [{ litres: -1 }, /Litres must be a number more than 0/],
+    [{ litres: -1 }, /Litres must be a number from 0.001/],
     [{ minutes: 10_000 }, /at most 400 mm over the bed/],
   ])('a watering of %p is refused', async (body, message) => {
-    const answer = await request(app).post('/api/beds/1/waterings').send(body);
+    const answer = await ask(app).post('/api/beds/1/waterings').send(body);
     expect(answer.status).toBe(400);
     expect(answer.body.error.message).toMatch(message);
   });
 
   test('what is not there is 404, what is not JSON is 400, neither is 500', async () => {
-    expect((await request(app).get('/api/gardens/77/round')).status).toBe(404);
-    expect((await request(app).get('/api/beds/x')).status).toBe(404);
-    expect((await request(app).delete('/api/events/99999')).status).toBe(404);
-    expect((await request(app).get('/api/nothing')).status).toBe(404);
-    const broken = await request(app)
+    expect((await ask(app).get('/api/gardens/77/round')).status).toBe(404);
+    expect((await ask(app).get('/api/beds/x')).status).toBe(404);
+    expect((await ask(app).delete('/api/events/99999')).status).toBe(404);
+    expect((await ask(app).get('/api/nothing')).status).toBe(404);
+    const broken = await ask(app)
       .post('/api/gardens')
       .set('Content-Type', 'application/json')
       .send('{"garden":');

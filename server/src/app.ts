@@ -3,16 +3,27 @@ import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import { errorHandler, Refusal } from './errors.ts';
+import { Refusal } from './errors.ts';
+import { door } from './http/door.ts';
+import { errorHandler } from './http/errorHandler.ts';
+import { requestLog } from './http/requestLog.ts';
 import { eventRoutes } from './routes/events.ts';
 import { findingRoutes } from './routes/findings.ts';
 import { gardenRoutes } from './routes/gardens.ts';
 import { weatherRoutes } from './routes/weather.ts';
+import { yourDataRoutes } from './routes/yourData.ts';
 import type { Services } from './services/services.ts';
+
+/** Largest body of an ordinary change, and of a file of weather. */
+const BODY = '200kb';
+const WEATHER_BODY = '10mb';
 
 /** The application: the API under /api and, when it is built, the interface from `webDir`. */
 export function kibbleApp(services: Services, webDir?: string): Express {
   const app = express();
+  app.disable('x-powered-by');
+  app.use(requestLog(services.log));
+  app.use(door());
   app.use(
     helmet({
       contentSecurityPolicy: { directives: { upgradeInsecureRequests: null } },
@@ -20,16 +31,22 @@ export function kibbleApp(services: Services, webDir?: string): Express {
     }),
   );
   app.use(compression());
-  app.use('/api', express.json({ limit: '10mb' }));
+  app.use('/api/gardens/:id/weather', express.json({ limit: WEATHER_BODY }));
+  app.use('/api', express.json({ limit: BODY }));
   app.use(
     '/api',
     gardenRoutes(services),
     eventRoutes(services),
     findingRoutes(services),
     weatherRoutes(services),
+    yourDataRoutes(services),
   );
   app.use('/api', (req) => {
-    throw new Refusal('not-found', `There is nothing at ${req.method} ${req.originalUrl}.`);
+    throw new Refusal(
+      'not-found',
+      `There is nothing at ${req.method} ${req.originalUrl.slice(0, 200)}.`,
+      'address',
+    );
   });
   if (webDir && existsSync(webDir)) {
     app.use(express.static(webDir, { index: false, maxAge: '1h', immutable: false }));

@@ -1,73 +1,107 @@
-import type { ErrorRequestHandler } from 'express';
-import type { Logger } from 'pino';
+import { ERROR_CODES, fieldWords, type ApiError, type ErrorCode } from '@kibble/contract';
+import { OutOfRange } from '@kibble/core';
 import { ZodError, type z } from 'zod';
 
-type Code = 'invalid' | 'not-found' | 'conflict' | 'needs-consent';
-const STATUS: Readonly<Record<Code, number>> = {
-  invalid: 400,
-  'not-found': 404,
-  conflict: 409,
-  'needs-consent': 409,
-};
+type Facts = Omit<ApiError['error'], 'code' | 'message'>;
 
-/** A refusal with words for the gardener. */
+/** A refusal with words for the gardener. Nothing else that is thrown counts as the asker's fault. */
 export class Refusal extends Error {
-  readonly code: Code;
-  readonly field: string | undefined;
+  readonly code: ErrorCode;
+  readonly facts: Facts;
 
-  constructor(code: Code, message: string, field?: string) {
+  constructor(code: ErrorCode, message: string, field?: string, facts: Facts = {}) {
     super(message);
     this.name = 'Refusal';
     this.code = code;
-    this.field = field;
+    this.facts = field === undefined ? facts : { ...facts, field };
+  }
+
+  get status(): number {
+    return ERROR_CODES[this.code];
   }
 }
 
-/** A body or an answer through its schema. */
-export const read = <T extends z.ZodType>(schema: T, value: unknown): z.infer<T> => schema.parse(value);
-
-/** A row's id from the address. */
-export function readId(text: unknown, what: string): number {
-  const id = Number(text);
-  if (!Number.isInteger(id) || id < 1) throw new Refusal('not-found', `There is no ${what} ${String(text)}.`);
-  return id;
+/** What somebody entered, through its schema. */
+export function read<T extends z.ZodType>(schema: T, value: unknown): z.infer<T> {
+  const result = schema.safeParse(value);
+  if (result.success) return result.data;
+  const [issue] = result.error.issues;
+  const field = issue?.path.map(String).join('.') || 'body';
+  const params = issue?.code === 'custom' ? issue.params : undefined;
+  throw new Refusal('invalid', issue?.message ?? 'What was sent is not understood', field, {
+    limit:
+      typeof params?.limit === 'string' && typeof params.value === 'number' && Number.isFinite(params.value)
+        ? { field: params.limit, value: params.value }
+        : undefined,
+  });
 }
 
-/** Turns what was thrown into the API's one error shape; what nobody expected is logged and told as such. */
-export const errorHandler =
-  (log: Logger): ErrorRequestHandler =>
-  (error: unknown, _req, res, _next) => {
-    if (error instanceof Refusal) {
-      res
-        .status(STATUS[error.code])
-        .json({ error: { code: error.code, message: error.message, field: error.field } });
-    } else if (error instanceof ZodError) {
-      const issue = error.issues[0];
-      res.status(400).json({
-        error: {
-          code: 'invalid',
-          message: issue?.message ?? 'Not understood',
-          field: issue?.path.join('.') || undefined,
-        },
-      });
-    } else if (error instanceof RangeError) {
-      const field = /^[\w.[\]]+/.exec(error.message)?.[0];
-      res.status(400).json({ error: { code: 'invalid', message: error.message, field } });
-    } else if (isClientFault(error)) {
-      res.status(error.status).json({ error: { code: 'invalid', message: error.message } });
-    } else {
-      log.error({ err: error }, 'unexpected');
-      res.status(500).json({
-        error: {
-          code: 'internal',
-          message: 'Something went wrong here. Nothing was changed; the log has the details.',
-        },
-      });
-    }
-  };
+/** What Kibble answers, through its schema: an answer that does not fit is a fault of ours, never of the asker. */
+export function answer<T extends z.ZodType>(schema: T, value: unknown): z.infer<T> {
+  const result = schema.safeParse(value);
+  if (result.success) return result.data;
+  throw new AnswerFault(result.error);
+}
 
-/** Express's own refusals: a body that is not JSON or is too large. */
-function isClientFault(error: unknown): error is { status: number; message: string } {
-  const status = (error as { status?: unknown } | null)?.status;
-  return typeof status === 'number' && status >= 400 && status < 500;
+class AnswerFault extends Error {
+  constructor(cause: ZodError) {
+    const [issue] = cause.issues;
+    super(`the answer does not fit its schema at ${issue?.path.join('.')}: ${issue?.message}`, { cause });
+    this.name = 'AnswerFault';
+  }
+}
+
+/** Runs a check of the core on what somebody entered: what it refuses is a refusal, by the field as it was sent. */
+export function refusing<T>(check: () => T, prefix = ''): T {
+  try {
+    return check();
+  } catch (error) {
+    if (error instanceof OutOfRange) throw rangeRefusal(error, prefix);
+    throw error;
+  }
+}
+
+/** The core's refusal of a figure in a gardener's words. */
+export function rangeRefusal(
+  { field, allowed, got }: Pick<OutOfRange, 'field' | 'allowed' | 'got'>,
+  prefix = '',
+): Refusal {
+  return new Refusal('invalid', `${rangeWordsOf({ field, allowed, got })}.`, `${prefix}${field}`);
+}
+
+/** Names of the core's figures that a gardener would not know by their own. */
+const FIGURES: Readonly<Record<string, string>> = {
+  localMm: 'The depth of a watering',
+  rateMmPerHour: 'How fast water comes',
+  infiltrationMmPerHour: 'What the ground takes in',
+  surfaceStorageMm: 'What the surface holds',
+  netMm: 'The depth of a watering',
+  cropId: 'The plant',
+  startOn: 'The first day of the bed',
+  clayPct: 'Clay',
+  share: 'Share of the bed',
+};
+
+/** One of the core's refusals as a sentence without its stop. */
+export const rangeWordsOf = ({
+  field,
+  allowed,
+  got,
+}: {
+  field: string;
+  allowed: string;
+  got: string;
+}): string => {
+  const [last = field] = field
+    .split(/[.[\]]/)
+    .filter((part) => part !== '' && !/^\d+$/.test(part))
+    .slice(-1);
+  const label = FIGURES[last] ?? fieldWords([last.replace(/(Mm|M2|M|Pct|LitresPerMinute|MmPerHour)$/, '')]);
+  return `${label} must ${allowed}; got ${got}`;
+};
+
+/** A row's id from the address: plain digits, nothing that merely counts as a number. */
+export function readId(text: unknown, what: string): number {
+  if (typeof text === 'string' && /^[1-9]\d{0,14}$/.test(text)) return Number(text);
+  throw new Refusal('not-found', `There is no ${what} ${String(text).slice(0, 40)}.`, 'id');
 }

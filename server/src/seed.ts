@@ -2,8 +2,9 @@ import { bedBody } from '@kibble/contract';
 import { addDays, followSeason, type FindingInput } from '@kibble/core';
 import { beds, taps, threePoplars } from '@kibble/demo';
 import type { Logger } from 'pino';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Sequelize } from 'sequelize';
 import { Bed, EventRow, FindingRow, Garden, Planting, Tap } from './db/models.ts';
+import { writerOf } from './db/writer.ts';
 import { todayOf, type WallClock } from './services/clock.ts';
 import { planBed } from './services/planBeds.ts';
 import { createBed, createGarden, gardenToView } from './services/setup.ts';
@@ -21,53 +22,47 @@ export async function seedDemo(
     await known.update({ stationUrl });
     return;
   }
-  await sequelize.transaction(async (transaction) => {
-    const garden = await createGarden(threePoplars, { transaction, stationUrl, isDemo: true });
+  // All of it or nothing: a first start that is cut short begins anew.
+  await writerOf(sequelize)(async () => {
+    const garden = await createGarden(threePoplars, { stationUrl, isDemo: true });
     for (const { followedUntil: _, tap: _tap, groundOf: _ground, findings: _findings, ...body } of beds)
-      await createBed(garden.id, bedBody.parse(body), transaction);
-    await seedFindings(garden.id, wall, transaction);
+      await createBed(garden.id, bedBody.parse(body));
+    await seedFindings(garden.id, wall);
+    await waterAsPlanned(garden, wall, log);
   });
-  const garden = await Garden.findOne({ where: { isDemo: true } });
-  if (garden) await waterAsPlanned(garden, wall, log);
 }
 
 /** The taps of the demo and what was tested before its first morning. */
-async function seedFindings(gardenId: number, wall: WallClock, transaction: Transaction): Promise<void> {
+async function seedFindings(gardenId: number, wall: WallClock): Promise<void> {
   const fact = (of: { bedId?: number; tapId?: number; method?: string }, on: string, input: FindingInput) =>
-    FindingRow.create(
-      {
-        gardenId,
-        bedId: of.bedId ?? null,
-        tapId: of.tapId ?? null,
-        kind: input.kind,
-        date: on,
-        at: wall.now(),
-        method: of.method ?? null,
-        input: JSON.stringify(input),
-        note: null,
-      },
-      { transaction },
-    );
+    FindingRow.create({
+      gardenId,
+      bedId: of.bedId ?? null,
+      tapId: of.tapId ?? null,
+      kind: input.kind,
+      date: on,
+      at: wall.now(),
+      method: of.method ?? null,
+      input: JSON.stringify(input),
+      note: null,
+    });
   const tapIds: number[] = [];
   for (const { name, nozzle, findings } of taps) {
-    const tap = await Tap.create({ gardenId, name, nozzle }, { transaction });
+    const tap = await Tap.create({ gardenId, name, nozzle });
     tapIds.push(tap.id);
     for (const { on, input } of findings) await fact({ tapId: tap.id }, on, input);
   }
-  const rows = await Bed.findAll({ where: { gardenId }, transaction });
+  const rows = await Bed.findAll({ where: { gardenId } });
   for (const bed of beds) {
     const row = rows.find((r) => r.name === bed.name);
     if (!row) continue;
     const shares = rows.find((r) => r.name === bed.groundOf);
-    await row.update(
-      { tapId: bed.tap === undefined ? null : (tapIds[bed.tap] ?? null), groundOf: shares?.id ?? null },
-      { transaction },
-    );
+    await row.update({
+      tapId: bed.tap === undefined ? null : (tapIds[bed.tap] ?? null),
+      groundOf: shares?.id ?? null,
+    });
     for (const { cropId, plantedOn, share } of bed.also ?? [])
-      await Planting.create(
-        { bedId: row.id, cropId, plantedOn, share, endedOn: null, method: null },
-        { transaction },
-      );
+      await Planting.create({ bedId: row.id, cropId, plantedOn, share, endedOn: null, method: null });
     for (const { on, input } of bed.findings ?? [])
       await fact({ bedId: row.id, method: bed.delivery.method }, on, input);
   }

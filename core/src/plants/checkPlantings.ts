@@ -33,7 +33,7 @@ export function checkPlantings(plantings: readonly PlantingInput[]): void {
       throw new OutOfRange(
         'share',
         'leave room: the plantings that stand together on a day may take up to 100 % of the bed',
-        share,
+        `${Math.round(share * 100)} % on ${day}`,
         `share must leave room: on ${day} the plantings take ${Math.round(share * 100)} % of the bed, allowed up to 100 %`,
       );
   }

@@ -21,6 +21,8 @@ export class Garden extends Model<InferAttributes<Garden>, InferCreationAttribut
   declare stationUrl: CreationOptional<string | null>;
   /** JSON of the contract's `gardenLimits`. */
   declare limits: CreationOptional<string>;
+  /** Counts the changes: who changes it says which state they saw. */
+  declare version: CreationOptional<number>;
 }
 
 export class Bed extends Model<InferAttributes<Bed>, InferCreationAttributes<Bed>> {
@@ -50,6 +52,8 @@ export class Bed extends Model<InferAttributes<Bed>, InferCreationAttributes<Bed
   declare widthM: CreationOptional<number | null>;
   declare notes: CreationOptional<string>;
   declare mulchLaidOn: CreationOptional<string | null>;
+  /** Counts the changes: who changes it says which state they saw. */
+  declare version: CreationOptional<number>;
 }
 
 /** A plant of the gardener's own: like one of the catalogue, with some numbers changed. */
@@ -67,6 +71,8 @@ export class Tap extends Model<InferAttributes<Tap>, InferCreationAttributes<Tap
   declare name: string;
   declare nozzle: string;
   declare archivedAt: CreationOptional<Date | null>;
+  /** Counts the changes: who changes it says which state they saw. */
+  declare version: CreationOptional<number>;
 }
 
 /** What a test found out: an append-only fact, as it was read. */
@@ -108,6 +114,8 @@ export class Planting extends Model<InferAttributes<Planting>, InferCreationAttr
   declare school: CreationOptional<string | null>;
   declare schoolSince: CreationOptional<string | null>;
   declare removedAt: CreationOptional<Date | null>;
+  /** Counts the changes: who changes it says which state they saw. */
+  declare version: CreationOptional<number>;
 }
 
 export class Delivery extends Model<InferAttributes<Delivery>, InferCreationAttributes<Delivery>> {
@@ -127,6 +135,8 @@ export class WeatherDayRow extends Model<
   declare date: string;
   /** 'import' or 'station'; an import wins. */
   declare source: string;
+  /** The import it came with; 0 for the station. */
+  declare importId: CreationOptional<number>;
   declare tMinC: number;
   declare tMaxC: number;
   declare rainMm: number;
@@ -134,6 +144,27 @@ export class WeatherDayRow extends Model<
   declare rhMinPct: number | null;
   declare rhMaxPct: number | null;
   declare solarMJ: number | null;
+}
+
+/** A file of weather that was taken in: one act, which can be taken back as one. */
+export class ImportRow extends Model<InferAttributes<ImportRow>, InferCreationAttributes<ImportRow>> {
+  declare id: CreationOptional<number>;
+  declare gardenId: number;
+  declare fileName: string;
+  declare at: Date;
+  declare days: number;
+  declare removedAt: CreationOptional<Date | null>;
+}
+
+/** What was done under a key that the page made for it: sent again, it is answered again, not done again. */
+export class Act extends Model<InferAttributes<Act>, InferCreationAttributes<Act>> {
+  declare key: string;
+  /** Method, address and a digest of the body. */
+  declare what: string;
+  declare status: number;
+  /** JSON of the answer. */
+  declare answer: string;
+  declare at: Date;
 }
 
 /** Append-only facts. Taking one back marks it; undo unmarks it. */
@@ -163,6 +194,7 @@ const numberOrNull = () => ({ type: DataTypes.DOUBLE, allowNull: true });
 const integer = () => ({ type: DataTypes.INTEGER, allowNull: false });
 const key = () => ({ type: DataTypes.INTEGER, autoIncrement: true, primaryKey: true });
 const flag = () => ({ type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false });
+const version = () => ({ type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 });
 const integerOrNull = () => ({ type: DataTypes.INTEGER, allowNull: true });
 const longText = () => ({ type: DataTypes.TEXT, allowNull: false });
 const time = () => ({ type: DataTypes.DATE, allowNull: false });
@@ -185,6 +217,7 @@ export function defineModels(sequelize: Sequelize): void {
       isDemo: flag(),
       stationUrl: textOrNull(),
       limits: { type: DataTypes.TEXT, allowNull: false, defaultValue: '{}' },
+      version: version(),
     },
     as('gardens'),
   );
@@ -214,11 +247,19 @@ export function defineModels(sequelize: Sequelize): void {
       widthM: numberOrNull(),
       notes: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
       mulchLaidOn: textOrNull(),
+      version: version(),
     },
     as('beds'),
   );
   Tap.init(
-    { id: key(), gardenId: integer(), name: text(), nozzle: text(), archivedAt: moment() },
+    {
+      id: key(),
+      gardenId: integer(),
+      name: text(),
+      nozzle: text(),
+      archivedAt: moment(),
+      version: version(),
+    },
     as('taps'),
   );
   FindingRow.init(
@@ -253,6 +294,7 @@ export function defineModels(sequelize: Sequelize): void {
       school: textOrNull(),
       schoolSince: textOrNull(),
       removedAt: moment(),
+      version: version(),
     },
     as('plantings'),
   );
@@ -267,6 +309,7 @@ export function defineModels(sequelize: Sequelize): void {
       gardenId: integer(),
       date: text(),
       source: text(),
+      importId: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
       tMinC: number(),
       tMaxC: number(),
       rainMm: number(),
@@ -276,6 +319,27 @@ export function defineModels(sequelize: Sequelize): void {
       solarMJ: numberOrNull(),
     },
     as('weather_days'),
+  );
+  ImportRow.init(
+    {
+      id: key(),
+      gardenId: integer(),
+      fileName: longText(),
+      at: time(),
+      days: integer(),
+      removedAt: moment(),
+    },
+    as('imports'),
+  );
+  Act.init(
+    {
+      key: { type: DataTypes.STRING, primaryKey: true },
+      what: longText(),
+      status: integer(),
+      answer: longText(),
+      at: time(),
+    },
+    as('acts'),
   );
   EventRow.init(
     {

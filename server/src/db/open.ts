@@ -1,36 +1,61 @@
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { Sequelize } from 'sequelize';
-import { SequelizeStorage, Umzug } from 'umzug';
+import { makeCopy } from './copies.ts';
+import { HOUSE_KINDS, inspectFile, type HouseKind } from './inspect.ts';
+import { migrate, MIGRATION_NAMES } from './migrate.ts';
 import { defineModels } from './models.ts';
-import * as firstTables from './migrations/001-first-tables.ts';
-import * as findings from './migrations/002-findings.ts';
-import * as deciding from './migrations/004-deciding.ts';
-import * as plantings from './migrations/003-plantings.ts';
-import * as clockAndRanks from './migrations/005-clock-and-ranks.ts';
+import { StartRefusal, startWords } from './startRefusal.ts';
+import './writer.ts';
 
-/** Every migration, oldest first. A number is given once and never used again. */
-const MIGRATIONS = [
-  { name: '001-first-tables', ...firstTables },
-  { name: '002-findings', ...findings },
-  { name: '003-plantings', ...plantings },
-  { name: '004-deciding', ...deciding },
-  { name: '005-clock-and-ranks', ...clockAndRanks },
-];
+const WHOSE: Readonly<Record<HouseKind, string>> = { own: 'a garden of your own', demo: 'the demo garden' };
 
-/** Opens the file (made when missing), in WAL mode with foreign keys on, and brings its tables up to date. */
-export async function openDatabase(file: string): Promise<Sequelize> {
-  if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true });
-  const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
-  await sequelize.query('PRAGMA journal_mode = WAL');
-  await sequelize.query('PRAGMA foreign_keys = ON');
-  defineModels(sequelize);
-  const umzug = new Umzug({
-    migrations: MIGRATIONS,
-    context: sequelize.getQueryInterface(),
-    storage: new SequelizeStorage({ sequelize }),
-    logger: undefined,
-  });
-  await umzug.up();
-  return sequelize;
+/**
+ * Opens the file (made when missing), in WAL mode with foreign keys on, and brings its tables up to date; before that
+ * a dated copy is laid beside it (`now` dates it; not with `copying: false`, for what is itself a copy).
+ * @throws StartRefusal, in words, on a file that is damaged, another program's, another kind of garden's, or newer than this Kibble
+ */
+export async function openDatabase(
+  file: string,
+  options: { kind?: HouseKind; now?: Date; copying?: boolean } = {},
+): Promise<Sequelize> {
+  const kind = options.kind ?? 'own';
+  try {
+    if (file !== ':memory:') {
+      mkdirSync(dirname(file), { recursive: true });
+      await checkFile(file, kind, options.copying === false ? null : (options.now ?? new Date(0)));
+    }
+    const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
+    await sequelize.query('PRAGMA journal_mode = WAL');
+    await sequelize.query('PRAGMA foreign_keys = ON');
+    await sequelize.query(`PRAGMA application_id = ${HOUSE_KINDS[kind]}`);
+    defineModels(sequelize);
+    await migrate(sequelize);
+    return sequelize;
+  } catch (error) {
+    const words = startWords(error, file);
+    throw words ? new StartRefusal(words, { cause: error }) : error;
+  }
+}
+
+/** Looks before anything is touched, and lays a copy aside where the tables are about to change. */
+async function checkFile(file: string, kind: HouseKind, now: Date | null): Promise<void> {
+  const facts = await inspectFile(file);
+  const newer = facts.applied.filter((name) => !MIGRATION_NAMES.includes(name));
+  if (newer.length > 0)
+    throw new StartRefusal(
+      `${file} was last opened by a newer Kibble (it knows of ${newer.join(', ')}, which this one does not). Start the newer one, or put back a copy from before: they lie in the folder “copies” beside it. Nothing was changed.`,
+    );
+  if (facts.kind !== null && facts.kind !== kind)
+    throw new StartRefusal(
+      `${file} holds ${WHOSE[facts.kind]}, and ${WHOSE[kind]} was asked for. Nothing was changed. Choose another folder with KIBBLE_DATA, or start ${facts.kind === 'demo' ? 'npm run demo' : 'npm start'}.`,
+    );
+  const pending = MIGRATION_NAMES.some((name) => !facts.applied.includes(name));
+  if (pending && !facts.blank && now) await makeCopy(file, 'update', now);
+}
+
+/** Brings everything that was written into the one file, and lets go of it: the file alone is then the whole garden. */
+export async function closeDatabase(sequelize: Sequelize): Promise<void> {
+  await sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)').catch(() => undefined);
+  await sequelize.close();
 }

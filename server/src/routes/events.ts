@@ -1,46 +1,66 @@
 import { eventView, gaugeBody, skipBody, wateringBody } from '@kibble/contract';
 import { Router } from 'express';
-import type { Services } from '../services/services.ts';
-import { read, readId, Refusal } from '../errors.ts';
+import { answer, read, readId, Refusal } from '../errors.ts';
+import { act } from '../http/act.ts';
 import { todayOf } from '../services/clock.ts';
 import { logRain, logSkip, logWatering, markEvent } from '../services/events.ts';
+import { prove } from '../services/prove.ts';
+import type { Services } from '../services/services.ts';
 import { findBed, findGarden } from '../services/setup.ts';
 
-export function eventRoutes({ wall }: Services): Router {
+export function eventRoutes(services: Services): Router {
+  const { wall, log } = services;
   const router = Router();
 
-  router.post('/beds/:id/waterings', async (req, res) => {
-    const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
-    const event = await logWatering(bed, read(wateringBody, req.body), todayOf(garden, wall), wall);
-    res.status(201).json(read(eventView, event));
-  });
+  router.post(
+    '/beds/:id/waterings',
+    act(services, async (req, proving) => {
+      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+      const body = read(wateringBody, req.body);
+      const event = await logWatering(bed, body, todayOf(garden, wall), wall);
+      if (proving) await prove([bed.id], body.litres === undefined ? 'minutes' : 'litres', wall, log);
+      return { status: 201, body: answer(eventView, event) };
+    }),
+  );
 
-  router.post('/beds/:id/skips', async (req, res) => {
-    const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
-    const event = await logSkip(bed, read(skipBody, req.body), todayOf(garden, wall), wall);
-    res.status(201).json(read(eventView, event));
-  });
+  router.post(
+    '/beds/:id/skips',
+    act(services, async (req) => {
+      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+      const event = await logSkip(bed, read(skipBody, req.body), todayOf(garden, wall), wall);
+      return { status: 201, body: answer(eventView, event) };
+    }),
+  );
 
-  router.post('/gardens/:id/rain', async (req, res) => {
-    const garden = await findGarden(readId(req.params.id, 'garden'));
-    const { date, rainMm } = read(gaugeBody, req.body);
-    const today = todayOf(garden, wall);
-    if (date > today)
-      throw new Refusal(
-        'invalid',
-        `Date must be ${today} (today at this garden) or earlier; got ${date}`,
-        'date',
-      );
-    res.status(201).json(read(eventView, await logRain(garden.id, date, rainMm, wall)));
-  });
+  router.post(
+    '/gardens/:id/rain',
+    act(services, async (req) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const { date, rainMm } = read(gaugeBody, req.body);
+      const today = todayOf(garden, wall);
+      if (date > today)
+        throw new Refusal(
+          'invalid',
+          `Date must be ${today} (today at this garden) or earlier; got ${date}`,
+          'date',
+        );
+      return { status: 201, body: answer(eventView, await logRain(garden.id, date, rainMm, wall)) };
+    }),
+  );
 
-  router.delete('/events/:id', async (req, res) => {
-    res.json(read(eventView, await markEvent(readId(req.params.id, 'entry'), wall.now())));
-  });
+  router.delete(
+    '/events/:id',
+    act(services, async (req) => ({
+      body: answer(eventView, await markEvent(readId(req.params.id, 'entry'), wall.now(), wall)),
+    })),
+  );
 
-  router.post('/events/:id/restore', async (req, res) => {
-    res.json(read(eventView, await markEvent(readId(req.params.id, 'entry'), null)));
-  });
+  router.post(
+    '/events/:id/restore',
+    act(services, async (req) => ({
+      body: answer(eventView, await markEvent(readId(req.params.id, 'entry'), null, wall)),
+    })),
+  );
 
   return router;
 }

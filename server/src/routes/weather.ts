@@ -8,64 +8,89 @@ import {
 } from '@kibble/contract';
 import { Router } from 'express';
 import type { Services } from '../services/services.ts';
-import { read, readId, Refusal } from '../errors.ts';
+import { ImportRow } from '../db/models.ts';
+import { answer, read, readId, Refusal } from '../errors.ts';
+import { act } from '../http/act.ts';
 import { todayOf } from '../services/clock.ts';
 import { findGarden } from '../services/setup.ts';
-import { storeDays, weatherPage } from '../services/weather.ts';
+import { storeImport, weatherPage } from '../services/weather.ts';
 
 const FIRST_ROWS = 5;
+/** Refused rows that are told one by one. */
+const TOLD_ROWS = 200;
 
 const previewOf = (result: ReadWeather) => ({
   columns: result.columns,
   ignored: result.ignored,
   firstDays: result.days.slice(0, FIRST_ROWS),
   goodRows: result.days.length,
-  rejected: result.rejected,
+  rejected: result.rejected.slice(0, TOLD_ROWS),
+  rejectedCount: result.rejected.length,
+  hourly: result.hourly,
+  question: result.question,
   from: result.days[0]?.date ?? null,
   to: result.days.at(-1)?.date ?? null,
   problem: result.problem,
 });
 
-export function weatherRoutes({ sequelize, wall }: Services): Router {
+export function weatherRoutes(services: Services): Router {
+  const { wall } = services;
   const router = Router();
 
   router.get('/gardens/:id/weather', async (req, res) => {
     const garden = await findGarden(readId(req.params.id, 'garden'));
-    res.json(read(weatherView, await weatherPage(garden, todayOf(garden, wall))));
+    res.json(answer(weatherView, await weatherPage(garden, todayOf(garden, wall))));
   });
 
   // Looks at a file and says what it understood. Stores nothing.
   router.post('/gardens/:id/weather/preview', async (req, res) => {
-    await findGarden(readId(req.params.id, 'garden'));
-    const body = read(importBody, req.body);
-    res.json(read(importPreview, previewOf(readWeatherCsv(body.text, body.units))));
+    const garden = await findGarden(readId(req.params.id, 'garden'));
+    const { text, units } = read(importBody, req.body);
+    res.json(answer(importPreview, previewOf(readWeatherCsv(text, units, garden))));
   });
 
-  router.post('/gardens/:id/weather/import', async (req, res) => {
-    const garden = await findGarden(readId(req.params.id, 'garden'));
-    const body = read(importBody, req.body);
-    const result = readWeatherCsv(body.text, body.units);
-    const [first] = result.days;
-    const last = result.days.at(-1);
-    if (result.problem || !first || !last)
-      throw new Refusal('invalid', result.problem ?? 'The file holds no day.', 'text');
-    if (result.rejected.length > 0 && !body.acceptRejected) {
-      throw new Refusal(
-        'needs-consent',
-        `${result.rejected.length} row(s) cannot be read, the first on line ${result.rejected[0]?.line}: ${result.rejected[0]?.reason}. Say that they may be left out, or mend the file.`,
-        'acceptRejected',
-      );
-    }
-    await sequelize.transaction((transaction) => storeDays(garden.id, 'import', result.days, transaction));
-    res.status(201).json(
-      read(importResult, {
-        stored: result.days.length,
-        from: first.date,
-        to: last.date,
-        leftOut: result.rejected.length,
-      }),
-    );
-  });
+  router.post(
+    '/gardens/:id/weather/import',
+    act(services, async (req) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const { text, ...said } = read(importBody, req.body);
+      const result = readWeatherCsv(text, said.units, garden);
+      const [first] = result.days;
+      const last = result.days.at(-1);
+      if (result.problem || !first || !last)
+        throw new Refusal('invalid', result.problem ?? 'The file holds no day.', 'text');
+      if (result.question)
+        throw new Refusal('needs-consent', result.question.words, `units.${result.question.field}`);
+      if (result.rejected.length > 0 && !said.acceptRejected)
+        throw new Refusal(
+          'needs-consent',
+          `${result.rejected.length} row(s) cannot be read, the first on line ${result.rejected[0]?.line}: ${result.rejected[0]?.reason}. Say that they may be left out, or mend the file.`,
+          'acceptRejected',
+        );
+      const { id } = await storeImport(garden.id, said.fileName, result.days, wall.now());
+      return {
+        status: 201,
+        body: answer(importResult, {
+          id,
+          stored: result.days.length,
+          from: first.date,
+          to: last.date,
+          leftOut: result.rejected.length,
+        }),
+      };
+    }),
+  );
+
+  const markImport = (away: boolean) =>
+    act(services, async (req) => {
+      const id = readId(req.params.id, 'import');
+      const row = await ImportRow.findByPk(id);
+      if (!row) throw new Refusal('not-found', `There is no import ${id}.`, 'import');
+      await row.update({ removedAt: away ? wall.now() : null });
+      return { body: { id } };
+    });
+  router.delete('/imports/:id', markImport(true));
+  router.post('/imports/:id/restore', markImport(false));
 
   return router;
 }

@@ -1,10 +1,32 @@
 import type { BedView, FindingView, PlantingView } from '@kibble/contract';
-import { cropById, ownCrop, type CropEntry, type OwnCropWords } from '@kibble/core';
+import { CATALOGUE, cropById, ownCrop, type CropEntry, type OwnCropWords } from '@kibble/core';
 import type { Bed, Delivery, OwnCrop, Planting } from '../db/models.ts';
+import type { SetAside } from './findingView.ts';
 
 /** A plant of the gardener's own as the catalogue would have it. */
 export const ownCropEntry = (row: OwnCrop): CropEntry =>
   ownCrop(`own-${row.id}`, cropById(row.likeId), JSON.parse(row.words) as OwnCropWords);
+
+/** The garden's own plants; one that cannot be read is set aside. */
+export function ownCropEntries(rows: readonly OwnCrop[], setAside: SetAside[]): CropEntry[] {
+  return rows.flatMap((row) => {
+    try {
+      return [ownCropEntry(row)];
+    } catch (error) {
+      setAside.push({
+        what: 'a plant of your own',
+        id: row.id,
+        why: error instanceof Error ? error.message : 'its text is not understood',
+      });
+      return [];
+    }
+  });
+}
+
+/** A plant's name; one that is in no list any more keeps the word it was stored under. */
+function cropName(cropId: string, custom: CropEntry | undefined): string {
+  return custom?.name ?? CATALOGUE.find((crop) => crop.id === cropId)?.name ?? `unknown plant “${cropId}”`;
+}
 
 /** What stands on a bed on a day: of several the one with most room, of none the one that was there last. */
 export function currentPlanting<P extends { plantedOn: string; endedOn: string | null; share: number }>(
@@ -35,7 +57,8 @@ export function bedToView(of: {
     return {
       id: p.id,
       cropId: p.cropId,
-      cropName: (custom ?? cropById(p.cropId)).name,
+      version: p.version,
+      cropName: cropName(p.cropId, custom),
       custom,
       plantedOn: p.plantedOn,
       endedOn: p.endedOn,
@@ -50,6 +73,7 @@ export function bedToView(of: {
   });
   return {
     id: bed.id,
+    version: bed.version,
     gardenId: bed.gardenId,
     name: bed.name,
     areaM2: bed.areaM2,

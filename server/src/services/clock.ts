@@ -1,5 +1,5 @@
 import { addDays } from '@kibble/core';
-import type { ClockBody } from '@kibble/contract';
+import { FIRST_DAY, LAST_DAY, type ClockBody } from '@kibble/contract';
 import { Refusal } from '../errors.ts';
 import type { Garden } from '../db/models.ts';
 
@@ -42,5 +42,12 @@ export async function stepClock(garden: Garden, days: number): Promise<void> {
       'days',
     );
   }
-  await garden.update({ practiceDate: addDays(garden.practiceDate, days) });
+  const stepped = addDays(garden.practiceDate, days);
+  if (stepped < FIRST_DAY || stepped > LAST_DAY)
+    throw new Refusal(
+      'invalid',
+      `Days must lead to a day from ${FIRST_DAY} to ${LAST_DAY}; got ${days} days from ${garden.practiceDate}, which is ${stepped}`,
+      'days',
+    );
+  await garden.update({ practiceDate: stepped });
 }

@@ -9,7 +9,9 @@ import {
   type PlanConstraints,
   type SourcedDay,
   type SunOnClock,
+  type Unplanned,
   type WeatherAlert,
+  unplannedBy,
 } from '@kibble/core';
 import type { Logger } from 'pino';
 import { EventRow, type Garden } from '../db/models.ts';
@@ -44,6 +46,9 @@ export interface Context {
   planBeds: PlanBed[];
   events: EventView[];
   beds: BedView[];
+  /** Beds whose facts cannot be put to the plan at all. */
+  unplanned: Unplanned[];
+  log: Logger;
   /** What in the past weeks’ and the forecast’s weather asks for action. */
   alerts: WeatherAlert[];
   now: Date;
@@ -67,15 +72,22 @@ export async function contextOf(
   garden: Garden,
   wall: WallClock,
   log: Logger,
-  options: { bedId?: number; members?: number } = {},
+  options: { bedId?: number; members?: number; asking?: boolean } = {},
 ): Promise<Context> {
   const today = todayOf(garden, wall);
-  const view = await gardenToView(garden, wall);
+  const view = await gardenToView(garden, wall, options.bedId);
   const beds = view.beds.filter(
     (bed) =>
       !bed.archived && bed.startOn <= today && (options.bedId === undefined || bed.id === options.bedId),
   );
-  const weather = await gardenWeather(garden, today, await earliestStart(garden, today), HORIZON_DAYS, log);
+  const weather = await gardenWeather(
+    garden,
+    today,
+    await earliestStart(garden, today),
+    HORIZON_DAYS,
+    log,
+    options.asking,
+  );
   const events = (
     await EventRow.findAll({
       where: { gardenId: garden.id, removedAt: null },
@@ -83,7 +95,15 @@ export async function contextOf(
       raw: true,
     })
   ).map(eventToView);
-  const planBeds = beds.map((bed) => planBed(bed, events, today, garden.latitudeDeg));
+  const unplanned: Unplanned[] = [];
+  const planBeds = beds.flatMap((bed): PlanBed[] => {
+    try {
+      return [planBed(bed, events, today, garden.latitudeDeg)];
+    } catch (error) {
+      unplanned.push(unplannedBy(bed.id, error));
+      return [];
+    }
+  });
   const measured = weather.filter((day) => day.source === 'record').slice(-CLIMATOLOGY_DAYS);
   const constraints = constraintsOf(view, events, today);
   const pastIsWhole = beds.length <= WHOLE_PAST_BEDS;
@@ -110,6 +130,8 @@ export async function contextOf(
     constraints,
     pastIsWhole,
     planBeds,
+    unplanned,
+    log,
     events,
     beds,
     alerts: alertsOf(weather, today),

@@ -19,6 +19,7 @@ import type { Bed, Garden } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
 import type { WallClock } from './clock.ts';
 import { contextOf, type Context } from './context.ts';
+import { placesOf } from './places.ts';
 import { heldBy, planBed, plantingsOf, schoolChosen } from './planBeds.ts';
 import { siteOf } from './weather.ts';
 
@@ -92,6 +93,7 @@ export async function fortnightOf(garden: Garden, wall: WallClock, log: Logger):
   const { weekdays: open, restricts } = context.garden.limits;
   const nameOf = (bedId: number): string => beds.find((b) => b.id === bedId)?.name ?? '';
   return {
+    unplanned: placesOf(context).unplanned,
     dates,
     closed: open && restricts !== 'sprays' ? dates.filter((date) => !open.includes(weekdayOf(date))) : [],
     beds: beds.flatMap((bed) => {

@@ -1,31 +1,40 @@
-import { knownBed, type DraftView, type FindingView } from '@kibble/contract';
-import { oddities, type FindingInput, type Oddity } from '@kibble/core';
+import { isShared, knownBed, type BedView, type DraftView, type FindingView } from '@kibble/contract';
+import { addDays, oddities, type FindingInput, type Oddity } from '@kibble/core';
 import type { z } from 'zod';
 import type { findingBody } from '@kibble/contract';
-import { Draft, FindingRow, type Bed, type Garden, type Tap } from '../db/models.ts';
-import { Refusal } from '../errors.ts';
+import { Draft, FindingRow, Planting, type Bed, type Garden, type Tap } from '../db/models.ts';
+import { Refusal, refusing } from '../errors.ts';
 import { todayOf, type WallClock } from './clock.ts';
-import { findingToView } from './findingView.ts';
-import { findBed, findBedView, findTap } from './setup.ts';
+import { findingsToView, findingToView } from './findingView.ts';
+import { bedsOnGround, bedsOnTap, findBed, findBedView, findTap } from './setup.ts';
 
 const round = (value: number): string => String(Math.round(value * 10) / 10);
 const oddWords = (odd: Oddity): string =>
   `${odd.code}: ${round(odd.value)} ${odd.unit}, where ${round(odd.usual)} ${odd.unit} is usual`;
+
+/** What a reading is held against; nothing where what stands on record cannot be computed. */
+function oddContext(view: BedView, today: string): Parameters<typeof oddities>[1] {
+  try {
+    const { areaM2, supplyLitresPerMinute, known, delivery } = knownBed(view, today);
+    const flowKnown = known.flow?.kind === 'measured';
+    return {
+      areaM2,
+      supplyLitresPerMinute,
+      litresPerMinute: flowKnown ? delivery.litresPerMinute : undefined,
+    };
+  } catch {
+    return {};
+  }
+}
 
 /** Asks again about a possible but odd reading unless it was confirmed. */
 async function askAgain(input: FindingInput, bedId: number | undefined, wall: WallClock): Promise<void> {
   let context: Parameters<typeof oddities>[1] = {};
   if (bedId !== undefined) {
     const { view, today } = await findBedView(bedId, wall);
-    const { areaM2, supplyLitresPerMinute, known, delivery } = knownBed(view, today);
-    const flowKnown = known.flow?.kind === 'measured';
-    context = {
-      areaM2,
-      supplyLitresPerMinute,
-      litresPerMinute: flowKnown ? delivery.litresPerMinute : undefined,
-    };
+    context = oddContext(view, today);
   }
-  const odd = oddities(input, context);
+  const odd = refusing(() => oddities(input, context), 'input.');
   if (odd.length > 0) {
     throw new Refusal('needs-consent', `Is that right? ${odd.map(oddWords).join('; ')}.`, 'confirmed');
   }
@@ -47,8 +56,9 @@ export async function logFinding(
   if (body.bedId !== undefined) bed = (await findBed(body.bedId)).bed;
   if (body.tapId !== undefined) tap = await findTap(body.tapId);
   if ((bed ?? tap)?.gardenId !== garden.id) {
-    throw new Refusal('not-found', `There is no such bed or tap in ${garden.name}.`);
+    throw new Refusal('not-found', `There is no such bed or tap in ${garden.name}.`, bed ? 'bedId' : 'tapId');
   }
+  await checkAgainst(body.input, bed, today);
   if (!body.confirmed) await askAgain(body.input, bed?.id, wall);
   const method = bed ? (await findBedView(bed.id, wall)).view.delivery.method : null;
   const row = await FindingRow.create({
@@ -66,22 +76,60 @@ export async function logFinding(
   return findingToView(row);
 }
 
-/** Marks a finding as taken back, or brings it back. */
-export async function markFinding(id: number, removedAt: Date | null): Promise<FindingView> {
-  const row = await FindingRow.findByPk(id);
-  if (!row) throw new Refusal('not-found', `There is no finding ${id}.`);
-  await row.update({ removedAt });
-  return findingToView(row);
+/** Days ahead to which the plan can be changed by hand. */
+const PLAN_DAYS = 28;
+
+/** What is said of a plan or a planting must be of one that is there. */
+async function checkAgainst(input: FindingInput, bed: Bed | null, today: string): Promise<void> {
+  if (input.kind === 'plan') {
+    const last = addDays(today, PLAN_DAYS);
+    for (const field of ['date', 'to'] as const) {
+      const date = input[field];
+      if (date !== undefined && (date < today || date > last))
+        throw new Refusal('invalid', `Day must lie from ${today} to ${last}; got ${date}`, `input.${field}`);
+    }
+  }
+  if ('plantingId' in input) {
+    const planting = await Planting.findByPk(input.plantingId);
+    if (!bed || planting?.bedId !== bed.id)
+      throw new Refusal(
+        'invalid',
+        `Planting must be one of ${bed?.name ?? 'a bed'}; got ${input.plantingId}`,
+        'input.plantingId',
+      );
+  }
 }
 
-const draftToView = (row: Draft): DraftView => ({
-  key: row.key,
-  body: JSON.parse(row.body) as DraftView['body'],
-  updatedAt: row.updatedAt.toISOString(),
-});
+/** Beds on which a finding tells: its own, those on the same ground, those on its tap. */
+export async function bedsOfFinding(row: Pick<FindingView, 'bedId' | 'tapId' | 'input'>): Promise<number[]> {
+  if (row.tapId !== null) return bedsOnTap(row.tapId);
+  if (row.bedId === null) return [];
+  const { bed } = await findBed(row.bedId);
+  return isShared(row.input.kind) ? bedsOnGround(bed) : [bed.id];
+}
+
+/** Marks a finding as taken back, or brings it back. */
+export async function markFinding(id: number, removedAt: Date | null): Promise<FindingView | { id: number }> {
+  const row = await FindingRow.findByPk(id);
+  if (!row) throw new Refusal('not-found', `There is no finding ${id}.`, 'finding');
+  await row.update({ removedAt });
+  // One that cannot be read can be taken back all the same.
+  const [view] = findingsToView([row], []);
+  return view ?? { id };
+}
+
+/** A draft as it was typed; one whose text is not understood is no draft any more. */
+function draftToView(row: Draft): DraftView[] {
+  try {
+    const body = JSON.parse(row.body) as DraftView['body'];
+    return [{ key: row.key, body, updatedAt: row.updatedAt.toISOString() }];
+  } catch {
+    return [];
+  }
+}
 
 export const draftsOf = async (gardenId: number): Promise<DraftView[]> =>
-  (await Draft.findAll({ where: { gardenId }, order: [['updatedAt', 'DESC']] })).map(draftToView);
+  (await Draft.findAll({ where: { gardenId }, order: [['updatedAt', 'DESC']] })).flatMap(draftToView);
 
 /** Keeps what was typed so far of a test; the last writer wins. */
 export async function keepDraft(

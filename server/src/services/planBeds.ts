@@ -66,12 +66,16 @@ export function planBed(
   latitudeDeg: number,
   known: KnownBed = knownBed(bed, today),
 ): PlanBed {
-  const mine = events.filter((event) => event.bedId === bed.id);
+  const start = startOf(bed, today);
+  // What happened before the balance begins, or lies ahead of a practice date set back, is not in it.
+  const mine = events.filter(
+    (event) => event.bedId === bed.id && event.date >= start.startOn && event.date <= today,
+  );
   return {
     id: bed.id,
     bed: bedInput(bed, known, latitudeDeg),
     delivery: known.delivery,
-    ...startOf(bed, today),
+    ...start,
     irrigations: mine
       .filter((event) => event.kind === 'watering' && event.netMm !== null)
       .map((event) => ({ date: event.date, netMm: event.netMm ?? 0 })),
@@ -115,13 +119,19 @@ export function heldBy(bed: BedView, today: string): Pick<PlanBed, 'holdUntil' |
   return { wilting, holdUntil: until > today ? until : undefined };
 }
 
+/** No plan reaches further ahead than this, days: what was moved beyond it is out of sight all the same. */
+const FARTHEST_DAYS = 28;
+
 /** Waterings moved, resized or skipped by hand, from today on; the latest word for a day counts. */
 function setByHand(bed: BedView, today: string, known: KnownBed): Pick<PlanBed, 'fixed' | 'blocked'> {
   const blocked = new Set<string>();
   const fixed = new Map<string, number | undefined>();
+  const last = addDays(today, FARTHEST_DAYS);
   for (const { input } of [...bed.findings].reverse()) {
-    if (input.kind !== 'plan') continue;
-    const { date, to, litres } = input;
+    if (input.kind !== 'plan' || (input.to ?? input.date) < today) continue;
+    const { date, litres } = input;
+    if (date > last) continue;
+    const to = input.to !== undefined && input.to > last ? last : input.to;
     const localMm = litres === undefined ? undefined : localDepth(litres, known.areaM2, known.delivery);
     fixed.delete(date);
     if (to === undefined && litres === undefined) blocked.add(date);
@@ -129,7 +139,7 @@ function setByHand(bed: BedView, today: string, known: KnownBed): Pick<PlanBed, 
       blocked.delete(date);
       fixed.set(date, localMm);
     } else {
-      for (let day = date; day < to; day = addDays(day, 1)) blocked.add(day);
+      for (let day = date < today ? today : date; day < to; day = addDays(day, 1)) blocked.add(day);
       blocked.delete(to);
       fixed.set(to, localMm);
     }

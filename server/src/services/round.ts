@@ -4,8 +4,7 @@ import type { Logger } from 'pino';
 import type { Garden } from '../db/models.ts';
 import type { WallClock } from './clock.ts';
 import { contextOf } from './context.ts';
-import { leaveOf, stopOf } from './stops.ts';
-import { tasksOf } from './tasks.ts';
+import { placesOf } from './places.ts';
 import { siteOf } from './weather.ts';
 
 const RIBBON_PAST_DAYS = 6;
@@ -14,26 +13,13 @@ const RIBBON_PAST_DAYS = 6;
 export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Promise<RoundView> {
   const context = await contextOf(garden, wall, log);
   const { today, plan, weather } = context;
-  const stops: StopView[] = [];
-  const leaveAlone: LeaveView[] = [];
-  for (const bed of context.beds) {
-    const outlook = plan.beds.find((b) => b.bedId === bed.id);
-    if (!outlook) continue;
-    const watering = plan.waterings.find((w) => w.bedId === bed.id && w.date === today);
-    if (watering) stops.push(stopOf(bed, outlook, watering, context));
-    else {
-      const leave = leaveOf(bed, outlook, context);
-      if (leave) leaveAlone.push(leave);
-    }
-  }
+  const { places, unplanned } = placesOf(context);
+  const stops: StopView[] = places.flatMap(({ stop }) => stop ?? []);
+  const leaveAlone: LeaveView[] = places.flatMap(({ leave }) => leave ?? []);
   // In the order of the clock; what the clock has no room for comes last.
   const begins = (stop: StopView): number => stop.runs[0]?.from ?? Number.POSITIVE_INFINITY;
   const urgent = (stop: StopView): number => (stop.reason.code === 'wilting' ? 0 : 1);
   stops.sort((a, b) => urgent(a) - urgent(b) || begins(a) - begins(b));
-  const tasks = context.beds.flatMap((bed) => {
-    const outlook = plan.beds.find((b) => b.bedId === bed.id);
-    return outlook ? tasksOf(bed, outlook, context) : [];
-  });
   const from = addDays(today, -RIBBON_PAST_DAYS);
   const fortnight = weather.filter((day) => day.date >= addDays(today, -14) && day.date < today);
   const measured = fortnight.filter((day) => day.source === 'record').length;
@@ -43,7 +29,8 @@ export async function roundOf(garden: Garden, wall: WallClock, log: Logger): Pro
     stops,
     leaveAlone,
     alerts: context.alerts,
-    tasks,
+    tasks: places.flatMap(({ tasks }) => tasks),
+    unplanned,
     sun: { ...context.sun, assumed: context.garden.longitudeDeg === null },
     putOff: plan.leftOut
       .filter((left) => left.date === today)

@@ -4,7 +4,7 @@ import type { Logger } from 'pino';
 import type { Garden } from '../db/models.ts';
 import type { WallClock } from './clock.ts';
 import { contextOf, type Context } from './context.ts';
-import { headOf } from './stops.ts';
+import { placesOf } from './places.ts';
 
 /** Days of the scrub behind and ahead of today. */
 const PAST_DAYS = 6;
@@ -76,14 +76,17 @@ export async function sectionOf(
 ): Promise<SectionView> {
   const context = await contextOf(garden, wall, log, { members: 0 });
   const { today } = context;
-  const outlooks = new Map(context.plan.beds.map((o) => [o.bedId, o]));
+  const { places, unplanned } = placesOf(context);
   const has = (bed: BedView, words: string): boolean =>
     [bed.name, bed.planting?.cropName, bed.place].some((text) => text?.toLowerCase().includes(words));
-  const found = context.beds
-    .flatMap((bed) => {
-      const outlook = outlooks.get(bed.id);
-      return outlook ? [{ bed, outlook, state: stateOf(outlook, today), line: lineOf(bed, context) }] : [];
-    })
+  const found = places
+    .map(({ bed, outlook, head }) => ({
+      bed,
+      outlook,
+      head,
+      state: stateOf(outlook, today),
+      line: lineOf(bed, context),
+    }))
     .filter(
       ({ bed, state, line }) =>
         (!query.words || has(bed, query.words.toLowerCase())) &&
@@ -98,18 +101,19 @@ export async function sectionOf(
   const offset = Math.max(0, Math.min(query.offset ?? 0, Math.max(0, found.length - 1)));
   const dates = Array.from({ length: PAST_DAYS + AHEAD_DAYS }, (_, i) => addDays(today, i - PAST_DAYS));
   return {
+    unplanned,
     dates,
     todayIndex: PAST_DAYS,
     total: found.length,
     offset,
-    beds: found.slice(offset, offset + PAGE).map(({ bed, outlook, state, line }) => {
+    beds: found.slice(offset, offset + PAGE).map(({ bed, outlook, head, state, line }) => {
       const all = withFronts([...outlook.past, ...outlook.ahead.slice(0, AHEAD_DAYS)]);
       // A bed planted within the week stands as it began until then.
       const lacking = Math.max(0, PAST_DAYS - outlook.past.length);
       const first = all[0] as (typeof all)[number];
       const days = [...Array.from({ length: lacking }, () => first), ...all].slice(-(PAST_DAYS + AHEAD_DAYS));
       return {
-        ...headOf(bed, outlook, context),
+        ...head,
         place: bed.place ?? null,
         line,
         state,

@@ -5,12 +5,14 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { gardenBody } from '@kibble/contract';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { WeatherDayRow, type Garden } from '../db/models.ts';
+import { ImportRow, WeatherDayRow, type Garden } from '../db/models.ts';
 import { openDatabase } from '../db/open.ts';
+import { writerOf } from '../db/writer.ts';
 import { todayOf } from './clock.ts';
 import { createGarden } from './setup.ts';
-import { forgetForecasts, gardenWeather, storeDays } from './weather.ts';
+import { forgetForecasts, gardenWeather, storeDays, storeImport } from './weather.ts';
 
+const at = new Date('2026-07-14T05:00:00Z');
 const log = pino({ level: 'silent' });
 const dir = mkdtempSync(join(tmpdir(), 'kibble-services-'));
 const file = join(dir, 'kibble.sqlite');
@@ -25,11 +27,9 @@ afterAll(async () => {
 });
 
 const garden = (change: { timeZone?: string; stationUrl?: string } = {}): Promise<Garden> =>
-  sequelize.transaction((transaction) =>
-    createGarden(
-      gardenBody.parse({ name: 'Test ground', latitudeDeg: 47, timeZone: change.timeZone ?? 'UTC' }),
-      { transaction, stationUrl: change.stationUrl },
-    ),
+  createGarden(
+    gardenBody.parse({ name: 'Test ground', latitudeDeg: 47, timeZone: change.timeZone ?? 'UTC' }),
+    { stationUrl: change.stationUrl },
   );
 
 describe('today at the garden', () => {
@@ -49,7 +49,7 @@ describe('today at the garden', () => {
 describe('weather of a garden', () => {
   test('a station that does not answer leaves what is known, and nothing fails', async () => {
     const made = await garden({ stationUrl: 'http://127.0.0.1:9' });
-    await storeDays(made.id, 'import', [{ date: '2026-07-10', tMinC: 14, tMaxC: 29, rainMm: 2 }]);
+    await storeImport(made.id, 'july', [{ date: '2026-07-10', tMinC: 14, tMaxC: 29, rainMm: 2 }], at);
     forgetForecasts();
     const days = await gardenWeather(made, '2026-07-14', '2026-07-08', 14, log);
     expect(days).toHaveLength(6 + 14);
@@ -57,15 +57,20 @@ describe('weather of a garden', () => {
     expect(days.find((d) => d.date === '2026-07-12')?.source).toBe('ordinary day');
   });
 
-  test('an import outweighs the station, whichever came first, and a day stored again is replaced', async () => {
+  test('an import outweighs the station and earlier ones; taken back, what it covered is there again', async () => {
     const made = await garden();
     const date = '2026-07-10';
-    await storeDays(made.id, 'import', [{ date, tMinC: 10, tMaxC: 20, rainMm: 9 }]);
-    await storeDays(made.id, 'station', [{ date, tMinC: 11, tMaxC: 21, rainMm: 0 }]);
-    await storeDays(made.id, 'import', [{ date, tMinC: 10, tMaxC: 22, rainMm: 8 }]);
-    const [day] = await gardenWeather(made, '2026-07-11', date, 1, log);
-    expect(day).toMatchObject({ tMaxC: 22, rainMm: 8, source: 'record' });
-    expect(await WeatherDayRow.count({ where: { gardenId: made.id } })).toBe(2);
+    await storeImport(made.id, 'first', [{ date, tMinC: 10, tMaxC: 20, rainMm: 9 }], at);
+    await storeDays(made.id, 0, [{ date, tMinC: 11, tMaxC: 21, rainMm: 0 }]);
+    await storeDays(made.id, 0, [{ date, tMinC: 11, tMaxC: 21, rainMm: 1 }]);
+    const second = await storeImport(made.id, 'second', [{ date, tMinC: 10, tMaxC: 22, rainMm: 8 }], at);
+    const day = async () => (await gardenWeather(made, '2026-07-11', date, 1, log))[0];
+    expect(await day()).toMatchObject({ tMaxC: 22, rainMm: 8, source: 'record' });
+    await second.update({ removedAt: at });
+    expect(await day()).toMatchObject({ tMaxC: 20, rainMm: 9 });
+    await ImportRow.update({ removedAt: at }, { where: { gardenId: made.id } });
+    expect(await day()).toMatchObject({ tMaxC: 21, rainMm: 1 });
+    expect(await WeatherDayRow.count({ where: { gardenId: made.id } })).toBe(3);
   });
 
   test('a failed write leaves nothing behind', async () => {
@@ -73,9 +78,9 @@ describe('weather of a garden', () => {
     const good = { date: '2026-07-10', tMinC: 10, tMaxC: 20, rainMm: 9 };
     const bad = { ...good, date: '2026-07-11', tMinC: null as unknown as number };
     await expect(
-      sequelize.transaction(async (transaction) => {
-        await storeDays(made.id, 'import', [good], transaction);
-        await storeDays(made.id, 'import', [bad], transaction);
+      writerOf(sequelize)(async () => {
+        await storeDays(made.id, 0, [good]);
+        await storeDays(made.id, 0, [bad]);
       }),
     ).rejects.toThrow();
     expect(await WeatherDayRow.count({ where: { gardenId: made.id } })).toBe(0);
@@ -94,6 +99,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     { name: '003-plantings' },
     { name: '004-deciding' },
     { name: '005-clock-and-ranks' },
+    { name: '006-nothing-lost' },
   ]);
   await again.close();
   sequelize = await openDatabase(file);

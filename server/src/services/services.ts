@@ -7,4 +7,6 @@ export interface Services {
   sequelize: Sequelize;
   wall: WallClock;
   log: Logger;
+  /** Where the data lies, and the demo's weather station; left out where nothing is kept on disk. */
+  data?: { file: string; stationUrl: string | null };
 }

@@ -62,6 +62,7 @@ export function headOf(bed: BedView, outlook: BedOutlook, { today, garden }: Con
     textureClass: known.ground.horizons[0]?.textureClass ?? bed.textureClass,
     areaM2: known.areaM2,
     core: coreOf(bed, outlook, today, garden.latitudeDeg),
+    beyond: known.beyond,
   };
 }
 /** Passes and seconds a plant, where somebody stands there with a hose or a can. */

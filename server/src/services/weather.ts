@@ -9,9 +9,10 @@ import {
   type SourcedDay,
   type WeatherDay,
 } from '@kibble/core';
-import type { Transaction } from 'sequelize';
+import { Op } from 'sequelize';
 import type { Logger } from 'pino';
-import { Bed, EventRow, WeatherDayRow, type Garden } from '../db/models.ts';
+import { Bed, EventRow, ImportRow, WeatherDayRow, type Garden } from '../db/models.ts';
+import { writerOf } from '../db/writer.ts';
 
 export const siteOf = (garden: Garden): Site => ({
   latitudeDeg: garden.latitudeDeg,
@@ -29,34 +30,47 @@ async function ask(url: string): Promise<unknown> {
   return answer.json();
 }
 
-const row = (gardenId: number, source: string, day: WeatherDay) => ({
-  gardenId,
-  source,
-  date: day.date,
-  tMinC: day.tMinC,
-  tMaxC: day.tMaxC,
-  rainMm: day.rainMm,
-  windMs: day.windMs ?? null,
-  rhMinPct: day.rhMinPct ?? null,
-  rhMaxPct: day.rhMaxPct ?? null,
-  solarMJ: day.solarMJ ?? null,
-});
+/** Rows written at once: more would pass the most values that SQLite takes in one line. */
+const BATCH = 1000;
 
-/** Writes days; a day that stands already from the same source is replaced. */
+/** Writes days; a day that stands already from the same import, or from the station (import 0), is replaced. */
 export async function storeDays(
   gardenId: number,
-  source: 'import' | 'station',
+  importId: number,
   days: readonly WeatherDay[],
-  transaction?: Transaction,
 ): Promise<void> {
-  await WeatherDayRow.bulkCreate(
-    days.map((day) => row(gardenId, source, day)),
-    {
-      transaction,
-      updateOnDuplicate: ['tMinC', 'tMaxC', 'rainMm', 'windMs', 'rhMinPct', 'rhMaxPct', 'solarMJ'],
-      conflictAttributes: ['gardenId', 'source', 'date'],
-    } as Parameters<typeof WeatherDayRow.bulkCreate>[1],
-  );
+  for (let i = 0; i < days.length; i += BATCH)
+    await WeatherDayRow.bulkCreate(
+      days.slice(i, i + BATCH).map((day) => ({
+        gardenId,
+        source: importId === 0 ? 'station' : 'import',
+        importId,
+        date: day.date,
+        tMinC: day.tMinC,
+        tMaxC: day.tMaxC,
+        rainMm: day.rainMm,
+        windMs: day.windMs ?? null,
+        rhMinPct: day.rhMinPct ?? null,
+        rhMaxPct: day.rhMaxPct ?? null,
+        solarMJ: day.solarMJ ?? null,
+      })),
+      {
+        updateOnDuplicate: ['tMinC', 'tMaxC', 'rainMm', 'windMs', 'rhMinPct', 'rhMaxPct', 'solarMJ'],
+        conflictAttributes: ['gardenId', 'date', 'importId'],
+      } as Parameters<typeof WeatherDayRow.bulkCreate>[1],
+    );
+}
+
+/** Takes a file's days in as one act, which can be taken back as one. */
+export async function storeImport(
+  gardenId: number,
+  fileName: string,
+  days: readonly WeatherDay[],
+  at: Date,
+): Promise<ImportRow> {
+  const row = await ImportRow.create({ gardenId, fileName, at, days: days.length });
+  await storeDays(gardenId, row.id, days);
+  return row;
 }
 
 /** Brings the station's past days up to yesterday and its forecast up to today. A silent station leaves what is known. */
@@ -79,7 +93,7 @@ async function refreshFromStation(
       for (let start = from; start <= yesterday; start = addDays(start, 700)) {
         const end = daysBetween(start, yesterday) > 699 ? addDays(start, 699) : yesterday;
         const { days } = stationDays.parse(await ask(`${garden.stationUrl}/days?from=${start}&to=${end}`));
-        await storeDays(garden.id, 'station', days);
+        await writerOf(garden.sequelize)(() => storeDays(garden.id, 0, days));
       }
     }
     const { days } = stationForecast.parse(await ask(`${garden.stationUrl}/forecast?today=${today}`));
@@ -94,44 +108,64 @@ async function refreshFromStation(
 
 const known = (value: number | null): number | undefined => value ?? undefined;
 
-/** The record: imports before station, the gauge's rain before both. */
+/** Years of record that the balance and the seasons past the forecast are read from; older ones stay on file. Judgement. */
+const READ_DAYS = 6 * 366;
+
+/** Days on record from `from` to `to`: later imports before earlier ones, any before the station, the gauge's rain before all. */
 async function recordOf(garden: Garden, from: string, to: string): Promise<WeatherDay[]> {
-  const rows = await WeatherDayRow.findAll({ where: { gardenId: garden.id }, raw: true });
-  const gauges = await EventRow.findAll({
-    where: { gardenId: garden.id, kind: 'rain', removedAt: null },
+  const standing = await ImportRow.findAll({ where: { gardenId: garden.id, removedAt: null }, raw: true });
+  const rows = await WeatherDayRow.findAll({
+    where: {
+      gardenId: garden.id,
+      importId: [0, ...standing.map(({ id }) => id)],
+      date: { [Op.between]: [from, to] },
+    },
+    order: ['date', 'importId'],
+    raw: true,
+  });
+  const gauge = await gaugesOf(garden, from, to);
+  const days = new Map<string, WeatherDay>();
+  for (const r of rows)
+    days.set(r.date, {
+      date: r.date,
+      tMinC: r.tMinC,
+      tMaxC: r.tMaxC,
+      rainMm: gauge.get(r.date)?.rainMm ?? r.rainMm,
+      windMs: known(r.windMs),
+      rhMinPct: known(r.rhMinPct),
+      rhMaxPct: known(r.rhMaxPct),
+      solarMJ: known(r.solarMJ),
+    });
+  return [...days.values()];
+}
+
+/** The gauge's readings by day. */
+async function gaugesOf(garden: Garden, from: string, to: string): Promise<Map<string, EventRow>> {
+  const events = await EventRow.findAll({
+    where: { gardenId: garden.id, kind: 'rain', removedAt: null, date: { [Op.between]: [from, to] } },
     order: ['id'],
     raw: true,
   });
-  const gauge = new Map(gauges.map((event) => [event.date, event.rainMm ?? 0]));
-  const days = new Map<string, WeatherDay>();
-  for (const source of ['station', 'import']) {
-    for (const r of rows) {
-      if (r.source !== source || r.date < from || r.date > to) continue;
-      days.set(r.date, {
-        date: r.date,
-        tMinC: r.tMinC,
-        tMaxC: r.tMaxC,
-        rainMm: gauge.get(r.date) ?? r.rainMm,
-        windMs: known(r.windMs),
-        rhMinPct: known(r.rhMinPct),
-        rhMaxPct: known(r.rhMaxPct),
-        solarMJ: known(r.solarMJ),
-      });
-    }
-  }
-  return [...days.values()].sort((a, b) => (a.date < b.date ? -1 : 1));
+  return new Map(events.map((event) => [event.date, event]));
 }
 
-/** An unbroken series for the garden, from `from` to the end of the horizon, seen from today. */
+/**
+ * An unbroken series for the garden, from `from` to the end of the horizon, seen from today.
+ * @param asking whether the station may be asked; otherwise what it last said is taken
+ */
 export async function gardenWeather(
   garden: Garden,
   today: string,
   from: string,
   horizonDays: number,
   log: Logger,
+  asking = true,
 ): Promise<SourcedDay[]> {
-  const forecast = await refreshFromStation(garden, today, addDays(from, -30), log);
-  const record = await recordOf(garden, '0001-01-01', addDays(today, -1));
+  const forecast = asking
+    ? await refreshFromStation(garden, today, addDays(from, -30), log)
+    : (forecasts.get(`${garden.id} ${today}`) ?? []);
+  const oldest = addDays(today, -READ_DAYS);
+  const record = await recordOf(garden, from < oldest ? from : oldest, addDays(today, -1));
   const days = completeWeather({
     record,
     forecast: forecast.filter((day) => day.date >= today),
@@ -141,17 +175,10 @@ export async function gardenWeather(
     today,
   });
   // A gauge speaks also for days nothing else measured, and for rain that fell this morning.
-  const gauges = await EventRow.findAll({
-    where: { gardenId: garden.id, kind: 'rain', removedAt: null },
-    order: ['id'],
-    raw: true,
-  });
-  const gauge = new Map(gauges.map((event) => [event.date, event.rainMm ?? 0]));
+  const gauge = await gaugesOf(garden, from, today);
   return days.map((day) => {
-    const rainMm = gauge.get(day.date);
-    return rainMm === undefined || day.date > today
-      ? day
-      : { ...day, rainMm, rainChance: rainMm > 0 ? 1 : 0 };
+    const rainMm = gauge.get(day.date)?.rainMm ?? undefined;
+    return rainMm === undefined ? day : { ...day, rainMm, rainChance: rainMm > 0 ? 1 : 0 };
   });
 }
 
@@ -167,39 +194,57 @@ export async function earliestStart(garden: Garden, today: string): Promise<stri
 /** Days of balance that are kept going: beyond a year and a month the first day's wetness no longer matters. Judgement. */
 export const BALANCE_DAYS = 400;
 
-/** The weather room: the last days of the record with their gauge readings, and how much there is. */
+const RECENT_DAYS = 60;
+
+/** The weather room: the last days of the record with their gauge readings, how much there is, and the files it came from. */
 export async function weatherPage(garden: Garden, today: string): Promise<WeatherView> {
-  const all = await recordOf(garden, '0001-01-01', addDays(today, -1));
-  const gauges = await EventRow.findAll({
-    where: { gardenId: garden.id, kind: 'rain', removedAt: null },
-    order: ['id'],
-    raw: true,
-  });
-  const gauge = new Map(gauges.map((event) => [event.date, event]));
-  const sources = new Map(
-    (await WeatherDayRow.findAll({ where: { gardenId: garden.id }, raw: true })).map((r) => [
-      `${r.date}${r.source}`,
-      true,
-    ]),
+  const yesterday = addDays(today, -1);
+  const files = await ImportRow.findAll({ where: { gardenId: garden.id }, order: [['id', 'DESC']] });
+  const standing = files.filter(({ removedAt }) => !removedAt).map(({ id }) => id);
+  const where = {
+    gardenId: garden.id,
+    importId: [0, ...standing],
+    date: { [Op.lte]: yesterday },
+  };
+  const from = (await WeatherDayRow.min('date', { where })) as string | null;
+  const to = (await WeatherDayRow.max('date', { where })) as string | null;
+  const count = await WeatherDayRow.count({ where, distinct: true, col: 'date' });
+  const year = to ? await recordOf(garden, addDays(to, -364), to) : [];
+  const recent = year.slice(-RECENT_DAYS).reverse();
+  const oldest = recent.at(-1)?.date ?? today;
+  const gauge = await gaugesOf(garden, oldest, today);
+  const imported = new Set(
+    (
+      await WeatherDayRow.findAll({
+        where: { gardenId: garden.id, importId: standing, date: { [Op.between]: [oldest, today] } },
+        raw: true,
+      })
+    ).map(({ date }) => date),
   );
   const site = siteOf(garden);
-  const recent = all.slice(-60);
   return {
-    days: recent.reverse().map((day) => ({
+    days: recent.map((day) => ({
       date: day.date,
       tMinC: day.tMinC,
       tMaxC: day.tMaxC,
       rainMm: day.rainMm,
       windMs: day.windMs ?? null,
-      source: sources.has(`${day.date}import`) ? 'import' : 'station',
+      source: imported.has(day.date) ? 'import' : 'station',
       gaugeMm: gauge.get(day.date)?.rainMm ?? null,
       gaugeEventId: gauge.get(day.date)?.id ?? null,
       et0Mm: referenceEt(day, site).mm,
     })),
-    from: all[0]?.date ?? null,
-    to: all.at(-1)?.date ?? null,
-    count: all.length,
-    longestDryRun: longestDryRun(all.filter((day) => day.date > addDays(today, -365))),
+    from,
+    to,
+    count,
+    longestDryRun: longestDryRun(year),
+    imports: files.map(({ id, fileName, at, days, removedAt }) => ({
+      id,
+      fileName,
+      at: at.toISOString(),
+      days,
+      removed: Boolean(removedAt),
+    })),
   };
 }
 

@@ -52,7 +52,7 @@ describe('what is typed', () => {
   test('nothing, words and zero are told apart', () => {
     expect(numberRule('areaM2', '', metric)).toMatch(/got nothing/);
     expect(numberRule('areaM2', 'ten', metric)).toMatch(/got “ten”/);
-    expect(numberRule('areaM2', '0', metric)).toMatch(/more than 0 and up to 100000 m²; got 0 m²/);
+    expect(numberRule('areaM2', '0', metric)).toMatch(/from 0.005 to 100000 m²; got 0 m²/);
     expect(numberRule('mulchMm', '', metric, true)).toBe(true);
   });
   test('a decimal comma is a decimal point', () => {

@@ -1,4 +1,5 @@
-import { DataTypes, type QueryInterface } from 'sequelize';
+import { DataTypes } from 'sequelize';
+import type { SchemaSteps } from '../migrate.ts';
 
 const key = () => ({ type: DataTypes.INTEGER, autoIncrement: true, primaryKey: true });
 const text = () => ({ type: DataTypes.STRING, allowNull: false });
@@ -15,8 +16,8 @@ const belongsTo = (table: string, allowNull = false) => ({
 });
 
 /** Gardens, beds, plantings, deliveries, weather days and events. */
-export async function up({ context }: { context: QueryInterface }): Promise<void> {
-  await context.createTable('gardens', {
+export async function up(steps: SchemaSteps): Promise<void> {
+  await steps.createTable('gardens', {
     id: key(),
     name: text(),
     latitudeDeg: number(),
@@ -28,7 +29,7 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
     isDemo: flag(),
     stationUrl: textOrNull(),
   });
-  await context.createTable('beds', {
+  await steps.createTable('beds', {
     id: key(),
     gardenId: belongsTo('gardens'),
     position: { type: DataTypes.INTEGER, allowNull: false },
@@ -44,7 +45,7 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
     startWetness: text(),
     archivedAt: moment(),
   });
-  await context.createTable('plantings', {
+  await steps.createTable('plantings', {
     id: key(),
     bedId: belongsTo('beds'),
     cropId: text(),
@@ -52,14 +53,14 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
     endedOn: textOrNull(),
     method: textOrNull(),
   });
-  await context.createTable('deliveries', {
+  await steps.createTable('deliveries', {
     id: key(),
     bedId: belongsTo('beds'),
     method: text(),
     litresPerMinute: number(),
     measured: flag(),
   });
-  await context.createTable('weather_days', {
+  await steps.createTable('weather_days', {
     id: key(),
     gardenId: belongsTo('gardens'),
     date: text(),
@@ -72,8 +73,8 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
     rhMaxPct: numberOrNull(),
     solarMJ: numberOrNull(),
   });
-  await context.addIndex('weather_days', ['gardenId', 'source', 'date'], { unique: true });
-  await context.createTable('events', {
+  await steps.addIndex('weather_days', ['gardenId', 'source', 'date'], { unique: true });
+  await steps.createTable('events', {
     id: key(),
     gardenId: belongsTo('gardens'),
     bedId: belongsTo('beds', true),
@@ -88,12 +89,6 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
     note: textOrNull(),
     removedAt: moment(),
   });
-  await context.addIndex('events', ['gardenId', 'date']);
-  await context.addIndex('events', ['bedId', 'date']);
-}
-
-export async function down({ context }: { context: QueryInterface }): Promise<void> {
-  for (const table of ['events', 'weather_days', 'deliveries', 'plantings', 'beds', 'gardens']) {
-    await context.dropTable(table);
-  }
+  await steps.addIndex('events', ['gardenId', 'date']);
+  await steps.addIndex('events', ['bedId', 'date']);
 }

@@ -1,4 +1,5 @@
-import { DataTypes, type QueryInterface } from 'sequelize';
+import { DataTypes } from 'sequelize';
+import type { SchemaSteps } from '../migrate.ts';
 
 const key = () => ({ type: DataTypes.INTEGER, autoIncrement: true, primaryKey: true });
 const text = () => ({ type: DataTypes.STRING, allowNull: false });
@@ -14,17 +15,17 @@ const belongsTo = (table: string, allowNull = false) => ({
 });
 
 /** Taps, what tests found out, and tests under way. */
-export async function up({ context }: { context: QueryInterface }): Promise<void> {
-  await context.createTable('taps', {
+export async function up(steps: SchemaSteps): Promise<void> {
+  await steps.createTable('taps', {
     id: key(),
     gardenId: belongsTo('gardens'),
     name: text(),
     nozzle: text(),
     archivedAt: moment(),
   });
-  await context.addColumn('beds', 'groundOf', belongsTo('beds', true));
-  await context.addColumn('beds', 'tapId', belongsTo('taps', true));
-  await context.createTable('findings', {
+  await steps.addColumn('beds', 'groundOf', belongsTo('beds', true));
+  await steps.addColumn('beds', 'tapId', belongsTo('taps', true));
+  await steps.createTable('findings', {
     id: key(),
     gardenId: belongsTo('gardens'),
     bedId: belongsTo('beds', true),
@@ -37,21 +38,13 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
     note: textOrNull(),
     removedAt: moment(),
   });
-  await context.addIndex('findings', ['gardenId', 'bedId']);
-  await context.createTable('drafts', {
+  await steps.addIndex('findings', ['gardenId', 'bedId']);
+  await steps.createTable('drafts', {
     id: key(),
     gardenId: belongsTo('gardens'),
     key: text(),
     body: json(),
     updatedAt: time(),
   });
-  await context.addIndex('drafts', ['gardenId', 'key'], { unique: true });
-}
-
-export async function down({ context }: { context: QueryInterface }): Promise<void> {
-  await context.dropTable('drafts');
-  await context.dropTable('findings');
-  await context.removeColumn('beds', 'tapId');
-  await context.removeColumn('beds', 'groundOf');
-  await context.dropTable('taps');
+  await steps.addIndex('drafts', ['gardenId', 'key'], { unique: true });
 }

@@ -1,34 +1,35 @@
-import { DataTypes, type QueryInterface } from 'sequelize';
+import { DataTypes } from 'sequelize';
+import type { SchemaSteps } from '../migrate.ts';
 
 const textOrNull = () => ({ type: DataTypes.STRING, allowNull: true });
 const numberOrNull = () => ({ type: DataTypes.DOUBLE, allowNull: true });
 const moment = () => ({ type: DataTypes.DATE, allowNull: true });
 
 /** Several plantings a bed, what a bed is grown for and where it lies, and plants of the gardener's own. */
-export async function up({ context }: { context: QueryInterface }): Promise<void> {
-  await context.addColumn('plantings', 'share', {
+export async function up(steps: SchemaSteps): Promise<void> {
+  await steps.addColumn('plantings', 'share', {
     type: DataTypes.DOUBLE,
     allowNull: false,
     defaultValue: 1,
   });
-  await context.addColumn('plantings', 'removedAt', moment());
-  await context.addIndex('plantings', ['bedId']);
-  await context.addColumn('beds', 'place', textOrNull());
-  await context.addColumn('beds', 'goal', {
+  await steps.addColumn('plantings', 'removedAt', moment());
+  await steps.addIndex('plantings', ['bedId']);
+  await steps.addColumn('beds', 'place', textOrNull());
+  await steps.addColumn('beds', 'goal', {
     type: DataTypes.STRING,
     allowNull: false,
     defaultValue: 'steady',
   });
-  await context.addColumn('beds', 'shadeCloth', {
+  await steps.addColumn('beds', 'shadeCloth', {
     type: DataTypes.BOOLEAN,
     allowNull: false,
     defaultValue: false,
   });
-  await context.addColumn('beds', 'lengthM', numberOrNull());
-  await context.addColumn('beds', 'widthM', numberOrNull());
-  await context.addColumn('beds', 'notes', { type: DataTypes.TEXT, allowNull: false, defaultValue: '' });
-  await context.addColumn('beds', 'mulchLaidOn', textOrNull());
-  await context.createTable('own_crops', {
+  await steps.addColumn('beds', 'lengthM', numberOrNull());
+  await steps.addColumn('beds', 'widthM', numberOrNull());
+  await steps.addColumn('beds', 'notes', { type: DataTypes.TEXT, allowNull: false, defaultValue: '' });
+  await steps.addColumn('beds', 'mulchLaidOn', textOrNull());
+  await steps.createTable('own_crops', {
     id: { type: DataTypes.INTEGER, autoIncrement: true, primaryKey: true },
     gardenId: {
       type: DataTypes.INTEGER,
@@ -39,12 +40,4 @@ export async function up({ context }: { context: QueryInterface }): Promise<void
     likeId: { type: DataTypes.STRING, allowNull: false },
     words: { type: DataTypes.TEXT, allowNull: false },
   });
-}
-
-export async function down({ context }: { context: QueryInterface }): Promise<void> {
-  await context.dropTable('own_crops');
-  for (const column of ['place', 'goal', 'shadeCloth', 'lengthM', 'widthM', 'notes', 'mulchLaidOn'])
-    await context.removeColumn('beds', column);
-  await context.removeColumn('plantings', 'removedAt');
-  await context.removeColumn('plantings', 'share');
 }

@@ -1,0 +1,72 @@
+import { createHash } from 'node:crypto';
+import type { Request, RequestHandler } from 'express';
+import { Op } from 'sequelize';
+import { Act } from '../db/models.ts';
+import { writerOf } from '../db/writer.ts';
+import { Refusal } from '../errors.ts';
+import { Unplannable, isPlannable } from '../services/prove.ts';
+import type { Services } from '../services/services.ts';
+
+/** What a change answers; 200 when nothing else is said. */
+export interface Answer {
+  status?: number;
+  body: unknown;
+}
+
+const KEY = /^[\w-]{8,80}$/;
+/** How long an act is remembered: longer than any page or outbox tries again, days. Judgement. */
+const REMEMBERED_DAYS = 60;
+
+function keyOf(req: Request): string | null {
+  const key = req.get('Idempotency-Key');
+  if (key === undefined) return null;
+  if (!KEY.test(key))
+    throw new Refusal(
+      'invalid',
+      `Idempotency-Key must be 8 to 80 letters, figures, - or _; got "${key.slice(0, 80)}"`,
+      'Idempotency-Key',
+    );
+  return key;
+}
+
+const whatOf = (req: Request): string =>
+  `${req.method} ${req.path} ${createHash('sha256')
+    .update(JSON.stringify(req.body ?? null))
+    .digest('hex')}`;
+
+/**
+ * A change: done by the one writer, whole or not at all, and once for its key however often it is sent. What was
+ * stored must leave its bed plannable; a bed that could not be planned before may be changed step by step.
+ */
+export function act(
+  { sequelize, wall, log }: Services,
+  handler: (req: Request, proving: boolean) => Promise<Answer>,
+): RequestHandler {
+  const write = writerOf(sequelize);
+  return async (req, res) => {
+    const key = keyOf(req);
+    const what = whatOf(req);
+    const run = (proving: boolean): Promise<{ status: number; body: unknown }> =>
+      write(async () => {
+        const done = key === null ? null : await Act.findByPk(key);
+        if (done && done.what !== what)
+          throw new Refusal('conflict', 'This key was used for another act before.', 'Idempotency-Key');
+        if (done) return { status: done.status, body: JSON.parse(done.answer) as unknown };
+        const { status = 200, body } = await handler(req, proving);
+        if (key !== null) {
+          const at = wall.now();
+          await Act.create({ key, what, status, answer: JSON.stringify(body), at });
+          await Act.destroy({
+            where: { at: { [Op.lt]: new Date(at.getTime() - REMEMBERED_DAYS * 86_400_000) } },
+          });
+        }
+        return { status, body };
+      });
+    const answered = await run(true).catch(async (error: unknown) => {
+      if (!(error instanceof Unplannable)) throw error;
+      if (await isPlannable(error.bedId, wall, log)) throw error.refusal;
+      return run(false);
+    });
+    res.status(answered.status).json(answered.body);
+  };
+}

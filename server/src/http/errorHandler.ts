@@ -1,0 +1,77 @@
+import { randomBytes } from 'node:crypto';
+import type { ErrorRequestHandler } from 'express';
+import type { Logger } from 'pino';
+import { sqliteCode } from '../db/raw.ts';
+import { Refusal } from '../errors.ts';
+
+/** What the machine refuses, in words; everything else that is not a Refusal is a fault of ours. */
+const MACHINE: Readonly<Record<string, readonly ['no-room' | 'busy', string]>> = {
+  SQLITE_FULL: [
+    'no-room',
+    'The disk is full: nothing of this was written down. What was written before is safe. Make room on the disk of Kibble’s data and try again.',
+  ],
+  SQLITE_IOERR: [
+    'no-room',
+    'The disk did not take this: nothing of it was written down. It may be full or failing.',
+  ],
+  SQLITE_READONLY: [
+    'no-room',
+    'Kibble’s data may only be read just now: nothing of this was written down. Give Kibble the right to write to its folder.',
+  ],
+  SQLITE_BUSY: [
+    'busy',
+    'Another program holds Kibble’s data. Nothing of this was written down; try again in a moment.',
+  ],
+};
+
+/** Express's own refusals: a body that is no JSON, or too large. */
+function bodyRefusal(error: unknown): Refusal | null {
+  const { type, limit, status } = (error ?? {}) as { type?: string; limit?: number; status?: number };
+  if (type === 'entity.too.large')
+    return new Refusal(
+      'too-large',
+      `What was sent is too large: allowed are ${Math.round((limit ?? 0) / 1000).toLocaleString('en')} kB. A file of weather is best split by years.`,
+      'body',
+    );
+  if (type === 'entity.parse.failed') return new Refusal('invalid', 'What was sent is not JSON.', 'body');
+  if (type === 'encoding.unsupported' || type === 'charset.unsupported')
+    return new Refusal(
+      'wrong-type',
+      'What was sent is written in a way that is not understood; UTF-8 is.',
+      'body',
+    );
+  if (error instanceof URIError)
+    return new Refusal('not-found', 'There is nothing at that address.', 'address');
+  // The asker went away, or cut what was sent short.
+  if (typeof status === 'number' && status >= 400 && status < 500)
+    return new Refusal('invalid', 'What was sent arrived incomplete.', 'body');
+  return null;
+}
+
+/** Turns what was thrown into the API's one error shape. A fault of ours is logged under a number, and told by it. */
+export const errorHandler =
+  (log: Logger): ErrorRequestHandler =>
+  (error: unknown, req, res, next) => {
+    if (res.headersSent) {
+      next(error);
+      return;
+    }
+    const [code, words] = MACHINE[sqliteCode(error) ?? ''] ?? [];
+    const refusal =
+      error instanceof Refusal ? error : code && words ? new Refusal(code, words) : bodyRefusal(error);
+    if (refusal) {
+      if (refusal.status >= 500) log.error({ err: error, url: req.originalUrl }, refusal.message);
+      const { code: kind, message, facts } = refusal;
+      res.status(refusal.status).json({ error: { code: kind, message, ...facts } });
+      return;
+    }
+    const number = randomBytes(4).toString('hex').toUpperCase();
+    log.error({ err: error, number, method: req.method, url: req.originalUrl }, 'fault');
+    res.status(500).json({
+      error: {
+        code: 'internal',
+        message: `Something went wrong in Kibble itself. Nothing of this was written down. It stands in the log as number ${number}.`,
+        number,
+      },
+    });
+  };

@@ -1,0 +1,56 @@
+import type { Logger } from 'pino';
+import { Bed } from '../db/models.ts';
+import { Refusal } from '../errors.ts';
+import type { WallClock } from './clock.ts';
+import { contextOf } from './context.ts';
+import { placesOf } from './places.ts';
+import { findGarden } from './setup.ts';
+
+/** What was about to be stored would leave a bed that cannot be planned. */
+export class Unplannable extends Error {
+  readonly bedId: number;
+  readonly refusal: Refusal;
+
+  constructor(bedId: number, refusal: Refusal) {
+    super(refusal.message);
+    this.name = 'Unplannable';
+    this.bedId = bedId;
+    this.refusal = refusal;
+  }
+}
+
+/** Why a bed as it stands cannot be planned; null when it can, or has nothing to plan. */
+async function faultOf(bedId: number, wall: WallClock, log: Logger): Promise<string | null> {
+  const bed = await Bed.findByPk(bedId);
+  if (!bed) return null;
+  const context = await contextOf(await findGarden(bed.gardenId), wall, log, {
+    bedId,
+    members: 0,
+    asking: false,
+  });
+  const [fault] = placesOf(context).unplanned;
+  return fault?.message ?? null;
+}
+
+export const isPlannable = async (bedId: number, wall: WallClock, log: Logger): Promise<boolean> =>
+  (await faultOf(bedId, wall, log)) === null;
+
+/**
+ * Runs the core once on beds as they would stand: what cannot be planned is refused before it is kept.
+ * @param field the field that was changed, as it was sent
+ */
+export async function prove(
+  bedIds: readonly number[],
+  field: string,
+  wall: WallClock,
+  log: Logger,
+): Promise<void> {
+  for (const bedId of bedIds) {
+    const fault = await faultOf(bedId, wall, log);
+    if (fault !== null)
+      throw new Unplannable(
+        bedId,
+        new Refusal('invalid', `With this the bed could not be planned: ${fault}`, field),
+      );
+  }
+}
