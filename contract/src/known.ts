@@ -23,18 +23,38 @@ const toldBed = (bed: BedView): ToldBed => ({
   flowMeasured: bed.delivery.measured,
 });
 
-/** What is known of a bed on a day; `tried` are readings not yet kept, taken as of that day. */
-export const knownBed = (bed: BedView, today: string, tried: readonly FindingInput[] = []): KnownBed =>
-  whatIsKnown(
-    toldBed(bed),
-    [
-      ...bed.findings.map(findingOf),
-      ...tried.map((input, i) => ({
-        ...input,
-        id: Number.MAX_SAFE_INTEGER - tried.length + i,
-        on: today,
-        method: bed.delivery.method,
-      })),
-    ],
-    today,
-  );
+/** What is known of a bed, and the readings on record that cannot be computed and were left out. */
+export type KnownOfBed = KnownBed & { unread: Finding[] };
+
+/**
+ * What is known of a bed on a day; `tried` are readings not yet kept, taken as of that day. A reading on record that
+ * cannot be computed is left out and named: it must not take the bed with it.
+ * @throws RangeError when what was tried is impossible
+ */
+export function knownBed(bed: BedView, today: string, tried: readonly FindingInput[] = []): KnownOfBed {
+  const told = toldBed(bed);
+  const kept = bed.findings.map(findingOf);
+  const trial = tried.map((input, i) => ({
+    ...input,
+    id: Number.MAX_SAFE_INTEGER - tried.length + i,
+    on: today,
+    method: bed.delivery.method,
+  }));
+  try {
+    return { ...whatIsKnown(told, [...kept, ...trial], today), unread: [] };
+  } catch (error) {
+    const unread = kept.filter((finding) => !computes(told, finding, today));
+    if (unread.length === 0) throw error;
+    const sound = kept.filter((finding) => !unread.includes(finding));
+    return { ...whatIsKnown(told, [...sound, ...trial], today), unread };
+  }
+}
+
+function computes(told: ToldBed, finding: Finding, today: string): boolean {
+  try {
+    whatIsKnown(told, [finding], today);
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -108,6 +108,8 @@ const bedHead = z.object({
   core: coreView,
   /** What was told or measured beyond the engine's range, and is planned at its edge. */
   beyond: z.array(z.custom<Beyond>((v) => typeof v === 'object' && v !== null && 'taken' in v)),
+  /** Readings on record that cannot be computed and are left out. */
+  unread: z.array(z.object({ id: z.number(), on: day, label: z.string() })),
 });
 
 /** A bed that cannot be planned: why, in words, and the figure at fault or the number in the log. */
@@ -236,6 +238,15 @@ export const bedPageView = bedHead.extend({
   events: z.array(eventView),
   season: balance,
 });
+
+/** A bed that cannot be planned still has a page: what is amiss, what it is, and its log. */
+export const unplannedBedView = z.object({
+  unplanned: unplannedView,
+  garden: gardenView,
+  bed: bedView,
+  events: z.array(eventView),
+});
+export type UnplannedBedView = z.infer<typeof unplannedBedView>;
 
 /** Today's walk begun at another hour: what fits, and what is carried over. */
 export const walkView = z.object({

@@ -23,8 +23,9 @@ export function jarTest(options: { sandMm: number; siltMm: number; clayMm: numbe
   if (!(total > 0)) {
     throw new OutOfRange('sandMm + siltMm + clayMm', 'be above 0 mm', '0: nothing has settled');
   }
-  const sandPct = (100 * sand) / total;
-  const clayPct = (100 * clay) / total;
+  // One layer alone is the whole, also where the division rounds a hair above it.
+  const sandPct = Math.min(100, (100 * sand) / total);
+  const clayPct = Math.min(100, (100 * clay) / total);
   return {
     sandPct,
     siltPct: (100 * silt) / total,

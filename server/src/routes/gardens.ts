@@ -19,6 +19,7 @@ import {
   walkView,
   setupBody,
   stepBody,
+  unplannedBedView,
 } from '@kibble/contract';
 import { Router } from 'express';
 import { z } from 'zod';
@@ -202,8 +203,9 @@ export function gardenRoutes(services: Services): Router {
   router.get('/beds/:id', async (req, res) => {
     const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
     const page = await bedPageOf(garden, bed, wall, log);
-    if (!page) throw new Refusal('not-found', `${bed.name} is put away or not planted yet on this date.`);
-    res.json(answer(bedPageView, page));
+    if (!page)
+      throw new Refusal('not-found', `${bed.name} is put away or not planted yet on this date.`, 'bed');
+    res.json('unplanned' in page ? answer(unplannedBedView, page) : answer(bedPageView, page));
   });
 
   const putAway = (away: boolean) =>

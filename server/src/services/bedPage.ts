@@ -1,4 +1,4 @@
-import type { BedPageView, BedView, ChartDay } from '@kibble/contract';
+import type { BedPageView, BedView, ChartDay, UnplannedBedView } from '@kibble/contract';
 import { balanceTotals, cropCautions, stageStrip, type BedOutlook, type DailyRecord } from '@kibble/core';
 import type { Logger } from 'pino';
 import type { Bed, Garden } from '../db/models.ts';
@@ -6,8 +6,7 @@ import type { WallClock } from './clock.ts';
 import { contextOf, type Context } from './context.ts';
 import { cropOfBed, plantingsOf } from './planBeds.ts';
 import { sharpenBed } from './sharpen.ts';
-import { headOf, leaveOf, stopOf } from './stops.ts';
-import { tasksOf } from './tasks.ts';
+import { placesOf } from './places.ts';
 
 function chartDay(day: DailyRecord, ahead: boolean, source: ChartDay['source']): ChartDay {
   return {
@@ -70,18 +69,22 @@ export async function bedPageOf(
   bedRow: Bed,
   wall: WallClock,
   log: Logger,
-): Promise<BedPageView | null> {
+): Promise<BedPageView | UnplannedBedView | null> {
   const context = await contextOf(garden, wall, log);
-  const { plan, today } = context;
-  const bed = context.beds.find((b) => b.id === bedRow.id);
-  const outlook = plan.beds.find((b) => b.bedId === bedRow.id);
-  if (!bed || !outlook) return null;
+  const { places, unplanned } = placesOf(context);
+  const place = places.find((p) => p.bed.id === bedRow.id);
+  const events = context.events.filter((event) => event.bedId === bedRow.id).reverse();
+  if (!place) {
+    const fault = unplanned.find(({ bedId }) => bedId === bedRow.id);
+    const bed = context.beds.find((b) => b.id === bedRow.id);
+    return fault && bed ? { unplanned: fault, garden: context.garden, bed, events } : null;
+  }
+  const { bed, outlook } = place;
   const { past } = await wholePast(garden, bedRow, outlook, context, wall, log);
-  const watering = plan.waterings.find((w) => w.bedId === bed.id && w.date === today);
   const crop = cropOfBed(bed);
   const sources = new Map(context.weather.map((day) => [day.date, day.source]));
   return {
-    ...headOf(bed, outlook, context),
+    ...place.head,
     garden: context.garden,
     days: [
       ...past.map((day) => chartDay(day, false, sources.get(day.date) ?? 'record')),
@@ -89,13 +92,13 @@ export async function bedPageOf(
     ],
     strips: stripsOf(bed, context),
     cautions: crop ? cropCautions(crop) : [],
-    tasks: tasksOf(bed, outlook, context),
+    tasks: place.tasks,
     lastYear: lastYearOf(past),
     window: outlook.window,
     sharpen: sharpenBed(bed, context),
     bed,
-    stop: watering ? stopOf(bed, outlook, watering, context) : null,
-    leave: watering ? null : leaveOf(bed, outlook, context),
+    stop: place.stop,
+    leave: place.leave,
     next: outlook.next
       ? {
           date: outlook.next.date,
@@ -104,7 +107,7 @@ export async function bedPageOf(
           localMm: outlook.next.run.localMm,
         }
       : null,
-    events: context.events.filter((event) => event.bedId === bed.id).reverse(),
+    events,
     season: balanceTotals(past),
   };
 }

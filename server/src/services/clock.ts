@@ -12,15 +12,26 @@ export const wallClock: WallClock = { now: () => new Date() };
 /** Today at the garden: the practice date, or the wall clock's day in the garden's zone. */
 export function todayOf(garden: Garden, wall: WallClock): string {
   if (garden.clockMode === 'practice' && garden.practiceDate) return garden.practiceDate;
-  // The Swedish form of a date is YYYY-MM-DD.
-  return new Intl.DateTimeFormat('sv-SE', { timeZone: garden.timeZone }).format(wall.now());
+  return formats(garden.timeZone).day.format(wall.now());
+}
+
+/** Making a formatter is dear, using one is not. */
+const made = new Map<string, { day: Intl.DateTimeFormat; offset: Intl.DateTimeFormat }>();
+function formats(timeZone: string): { day: Intl.DateTimeFormat; offset: Intl.DateTimeFormat } {
+  const known = made.get(timeZone);
+  if (known) return known;
+  const fresh = {
+    // The Swedish form of a date is YYYY-MM-DD.
+    day: new Intl.DateTimeFormat('sv-SE', { timeZone }),
+    offset: new Intl.DateTimeFormat('en', { timeZone, timeZoneName: 'longOffset' }),
+  };
+  made.set(timeZone, fresh);
+  return fresh;
 }
 
 /** Hours the garden's clock is ahead of universal time on a day, summer time counted. */
 export function utcOffsetHours(timeZone: string, date: string): number {
-  const parts = new Intl.DateTimeFormat('en', { timeZone, timeZoneName: 'longOffset' }).formatToParts(
-    new Date(`${date}T12:00:00Z`),
-  );
+  const parts = formats(timeZone).offset.formatToParts(new Date(`${date}T12:00:00Z`));
   const named = parts.find((part) => part.type === 'timeZoneName')?.value ?? 'GMT';
   const [, sign, hours, minutes] = /GMT([+-])(\d{2}):(\d{2})/.exec(named) ?? [];
   const ahead = Number(hours ?? 0) + Number(minutes ?? 0) / 60;

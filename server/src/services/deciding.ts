@@ -16,7 +16,7 @@ import {
 } from '@kibble/core';
 import type { Logger } from 'pino';
 import type { Bed, Garden } from '../db/models.ts';
-import { Refusal } from '../errors.ts';
+import { rangeWordsOf, Refusal, refusing } from '../errors.ts';
 import type { WallClock } from './clock.ts';
 import { contextOf, type Context } from './context.ts';
 import { placesOf } from './places.ts';
@@ -35,7 +35,8 @@ export async function schoolsOf(
   const context = await contextOf(garden, wall, log, { bedId: bed.id, members: 0 });
   const { today } = context;
   const view = context.beds[0];
-  if (!view) throw new Refusal('not-found', `${bed.name} is put away or not planted yet on this date.`);
+  if (!view)
+    throw new Refusal('not-found', `${bed.name} is put away or not planted yet on this date.`, 'bed');
   const planned = planBed(view, context.events, today, garden.latitudeDeg);
   const { id, own, usual } = schoolChosen(view, today, garden.latitudeDeg);
   const yesterday = addDays(today, -1);
@@ -150,7 +151,7 @@ export async function tryPlanChange(
   const { today } = context;
   checkChange(change, today);
   const bed = context.beds.find((b) => b.id === change.bedId);
-  if (!bed) throw new Refusal('not-found', `There is no such bed on the plan; got ${change.bedId}.`);
+  if (!bed) throw new Refusal('not-found', `There is no such bed on the plan; got ${change.bedId}.`, 'bedId');
   const { bedId, ...input } = change;
   const changed = {
     ...bed,
@@ -167,10 +168,17 @@ export async function tryPlanChange(
       ...bed.findings,
     ],
   };
-  const after = planWith(garden, context, (b) => (b.id === bedId ? changed : b));
+  const after = refusing(() => planWith(garden, context, (b) => (b.id === bedId ? changed : b)));
   const of = (plan: GardenPlan): Costs => {
     const outlook = plan.beds.find((o) => o.bedId === bedId);
-    if (!outlook) throw new Refusal('not-found', `There is no such bed on the plan; got ${bedId}.`);
+    const fault = plan.unplanned.find((u) => u.bedId === bedId);
+    if (fault)
+      throw new Refusal(
+        'invalid',
+        `With this the bed cannot be planned: ${fault.range ? rangeWordsOf(fault.range) : fault.message}.`,
+        'litres',
+      );
+    if (!outlook) throw new Refusal('not-found', `There is no such bed on the plan; got ${bedId}.`, 'bedId');
     return costsOf(outlook, plan);
   };
   return {

@@ -1,3 +1,5 @@
+import { knownBed } from '@kibble/contract';
+import { FINDING_FACTS } from '@kibble/core';
 import type { Logger } from 'pino';
 import { Bed } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
@@ -29,7 +31,12 @@ async function faultOf(bedId: number, wall: WallClock, log: Logger): Promise<str
     asking: false,
   });
   const [fault] = placesOf(context).unplanned;
-  return fault?.message ?? null;
+  if (fault) return fault.message;
+  const view = context.beds.find((b) => b.id === bedId);
+  const [unread] = view ? knownBed(view, context.today).unread : [];
+  return unread
+    ? `the reading of ${unread.on} (${FINDING_FACTS[unread.kind].label}) cannot be computed.`
+    : null;
 }
 
 export const isPlannable = async (bedId: number, wall: WallClock, log: Logger): Promise<boolean> =>

@@ -11,6 +11,7 @@ import {
   bestHour,
   checkFirst,
   efficiencyAt,
+  FINDING_FACTS,
   fillsFor,
   leafWetHours,
   METHOD_FACTS,
@@ -63,6 +64,7 @@ export function headOf(bed: BedView, outlook: BedOutlook, { today, garden }: Con
     areaM2: known.areaM2,
     core: coreOf(bed, outlook, today, garden.latitudeDeg),
     beyond: known.beyond,
+    unread: known.unread.map(({ id = 0, on, kind }) => ({ id, on, label: FINDING_FACTS[kind].label })),
   };
 }
 /** Passes and seconds a plant, where somebody stands there with a hose or a can. */

@@ -14,7 +14,7 @@ import {
 } from '@kibble/core';
 import type { Logger } from 'pino';
 import type { Bed, Garden } from '../db/models.ts';
-import { Refusal } from '../errors.ts';
+import { rangeWordsOf, Refusal, refusing } from '../errors.ts';
 import type { WallClock } from './clock.ts';
 import { contextOf, type Context } from './context.ts';
 import { planBed } from './planBeds.ts';
@@ -38,7 +38,7 @@ async function onBed(
   const view = context.beds[0];
   const outlook = context.plan.beds[0];
   if (!view || !outlook) {
-    throw new Refusal('not-found', `${bed.name} is put away or not planted yet on this date.`);
+    throw new Refusal('not-found', `${bed.name} is put away or not planted yet on this date.`, 'bed');
   }
   return { context, view, outlook };
 }
@@ -133,7 +133,13 @@ export async function tryOnBed(
     return { known, planned, plan, outlook: plan.beds[0] as BedOutlook };
   };
   const before = planOf([], false);
-  const after = planOf(body.inputs, true);
+  const after = refusing(() => planOf(body.inputs, true), 'inputs.');
+  for (const fault of [...before.plan.unplanned, ...after.plan.unplanned])
+    throw new Refusal(
+      'invalid',
+      `With this the bed cannot be planned: ${fault.range ? rangeWordsOf(fault.range) : fault.message}.`,
+      'inputs',
+    );
   return {
     before: outcomeOf(before.planned, before.outlook, before.plan.waterings),
     after: outcomeOf(after.planned, after.outlook, after.plan.waterings),

@@ -1,4 +1,5 @@
-import type { RoundView } from '@kibble/contract';
+import type { GardenView } from '@kibble/contract';
+import { skipToken } from '@reduxjs/toolkit/query';
 import { clsx } from 'clsx';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
@@ -7,9 +8,10 @@ import { PlanProgress } from '../ui/PlanProgress.tsx';
 import { NoticeBar } from '../ui/NoticeBar.tsx';
 import { TapBar } from '../ui/TapBar.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
-import { useGardensQuery, useRoundQuery, useStepClockMutation } from './api.ts';
+import { refusal, useGardenQuery, useGardensQuery, useRoundQuery, useStepClockMutation } from './api.ts';
+import { UNITS_KEY } from './baseQuery.ts';
 import { DayDrawer } from '../ui/Opens.tsx';
-import { RoundContext } from './gardenRound.ts';
+import { GardenContext, RoundContext } from './gardenRound.ts';
 import { unitsOf, UnitsContext } from './units.ts';
 import { longDate } from './words.ts';
 
@@ -30,6 +32,9 @@ const ROOMS = [
 export function GardenShell() {
   const id = Number(useParams().gardenId);
   const { data: round, error, refetch, isFetching } = useRoundQuery(id);
+  // Without a round the garden itself is asked for: every room that does not show the round still opens.
+  const { data: alone, error: noGarden } = useGardenQuery(error && !round ? id : skipToken);
+  const garden = round?.garden ?? alone;
   const { data: gardens } = useGardensQuery(null);
   const navigate = useNavigate();
   // In the section the weather is drawn along, elsewhere a day opens its working.
@@ -37,9 +42,11 @@ export function GardenShell() {
   const scrubbing = pathname.endsWith('/section');
   const inBeds = /\/beds(\/|$)/.test(pathname);
   const [day, setDay] = useState<string | null>(null);
-  const system = round?.garden.units ?? 'metric';
+  const needsRound = /\/(round|fortnight)$/.test(pathname);
+  const system = garden?.units ?? 'metric';
   const units = useMemo(() => unitsOf(system), [system]);
   useEffect(() => localStorage.setItem('kibble.garden', String(id)), [id]);
+  useEffect(() => localStorage.setItem(UNITS_KEY, system), [system]);
 
   return (
     <UnitsContext value={units}>
@@ -94,25 +101,38 @@ export function GardenShell() {
           </div>
         </nav>
         <div className="min-w-0 flex-1">
-          {error ? <Trouble error={error} onRetry={() => void refetch()} /> : null}
+          {noGarden || (error && !round && needsRound) ? (
+            <Trouble error={noGarden ?? error} onRetry={() => void refetch()} />
+          ) : null}
           {!round && !error ? <Loading what="the round" /> : null}
           {isFetching && (round?.garden.beds.length ?? LARGE_BEDS) >= LARGE_BEDS ? (
             <div className="no-print fixed top-0 right-0 z-20 bg-sheet px-4 py-1">
               <PlanProgress gardenId={id} />
             </div>
           ) : null}
-          {round ? (
-            <RoundContext value={round}>
-              <DayDrawer date={day} onClose={() => setDay(null)} />
-              <TapBar gardenId={id} />
-              <DateBar round={round} />
-              <div className="print:hidden">
-                <WeatherRibbon days={round.ribbon} today={round.date} onOpen={setDay} scrubbing={scrubbing} />
-              </div>
-              <main className="px-4 pt-4 pb-12 md:px-8">
-                <Outlet />
-              </main>
-            </RoundContext>
+          {garden ? (
+            <GardenContext value={garden}>
+              <RoundContext value={round ?? null}>
+                <DayDrawer date={day} onClose={() => setDay(null)} />
+                <TapBar gardenId={id} />
+                <DateBar garden={garden} />
+                {round ? (
+                  <div className="print:hidden">
+                    <WeatherRibbon
+                      days={round.ribbon}
+                      today={round.date}
+                      onOpen={setDay}
+                      scrubbing={scrubbing}
+                    />
+                  </div>
+                ) : (
+                  <p role="alert" className="px-4 pt-2 text-brick md:px-8">
+                    Today’s round cannot be worked out just now: {refusal(error).message}
+                  </p>
+                )}
+                <main className="px-4 pt-4 pb-12 md:px-8">{round || !needsRound ? <Outlet /> : null}</main>
+              </RoundContext>
+            </GardenContext>
           ) : null}
         </div>
         <NoticeBar />
@@ -122,13 +142,12 @@ export function GardenShell() {
 }
 
 /** Which day it is here, and, on a practice date, how to step it. */
-function DateBar({ round }: { round: RoundView }) {
+function DateBar({ garden }: { garden: GardenView }) {
   const [step, { isLoading }] = useStepClockMutation();
-  const { garden } = round;
   return (
     <header className="flex flex-wrap items-center gap-x-4 px-4 pt-2 text-sm md:px-8 print:hidden">
       <span className="font-semibold">{garden.name}</span>
-      <span>{longDate(round.date)}</span>
+      <span>{longDate(garden.today)}</span>
       {garden.clockMode === 'practice' ? (
         <span className="no-print flex items-center gap-3">
           <span className="text-quiet">practice date</span>

@@ -1,5 +1,10 @@
 import type {
   ApiError,
+  CopyView,
+  LookView,
+  RestoredView,
+  UnplannedBedView,
+  YourDataView,
   BedDraftBody,
   BedLinks,
   DraftView,
@@ -21,7 +26,7 @@ import type {
   OwnCropBody,
   ImportPreview,
   ImportResult,
-  PlantingDraft,
+  PlantingChange,
   ProgressView,
   RoundView,
   SectionView,
@@ -31,7 +36,8 @@ import type {
   WateringBody,
   WeatherView,
 } from '@kibble/contract';
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { createApi } from '@reduxjs/toolkit/query/react';
+import { baseQuery } from './baseQuery.ts';
 
 /** What a setup or bed form sends; defaults are filled in by the server's schema. */
 export type BedDraft = BedDraftBody;
@@ -54,10 +60,11 @@ export interface ImportArgs {
 
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Garden', 'Water', 'Draft'],
+  baseQuery,
+  tagTypes: ['Garden', 'Water', 'Draft', 'YourData'],
   endpoints: (build) => ({
     gardens: build.query<GardenView[], null>({ query: () => 'gardens', providesTags: ['Garden'] }),
+    garden: build.query<GardenView, number>({ query: (id) => `gardens/${id}`, providesTags: ['Garden'] }),
     round: build.query<RoundView, number>({ query: (id) => `gardens/${id}/round`, providesTags: ['Water'] }),
     sharpen: build.query<SharpenView | null, number>({
       query: (id) => `gardens/${id}/sharpen`,
@@ -68,7 +75,10 @@ export const api = createApi({
       providesTags: ['Water'],
     }),
     progress: build.query<ProgressView, number>({ query: (id) => `gardens/${id}/progress` }),
-    bedPage: build.query<BedPageView, number>({ query: (id) => `beds/${id}`, providesTags: ['Water'] }),
+    bedPage: build.query<BedPageView | UnplannedBedView, number>({
+      query: (id) => `beds/${id}`,
+      providesTags: ['Water'],
+    }),
     section: build.query<SectionView, { gardenId: number; query: Record<string, string> }>({
       query: ({ gardenId, query }) => ({ url: `gardens/${gardenId}/section`, params: query }),
       providesTags: ['Water'],
@@ -89,15 +99,16 @@ export const api = createApi({
       query: (bedId) => `beds/${bedId}/schools`,
       providesTags: ['Water'],
     }),
-    savePlanting: build.mutation<{ id: number }, { bedId: number; plantingId?: number; body: PlantingDraft }>(
-      {
-        query: ({ bedId, plantingId, body }) =>
-          plantingId === undefined
-            ? { url: `beds/${bedId}/plantings`, method: 'POST', body }
-            : { url: `beds/${bedId}/plantings/${plantingId}`, method: 'PUT', body },
-        invalidatesTags: ['Garden', 'Water'],
-      },
-    ),
+    savePlanting: build.mutation<
+      { id: number },
+      { bedId: number; plantingId?: number; body: PlantingChange }
+    >({
+      query: ({ bedId, plantingId, body }) =>
+        plantingId === undefined
+          ? { url: `beds/${bedId}/plantings`, method: 'POST', body }
+          : { url: `beds/${bedId}/plantings/${plantingId}`, method: 'PUT', body },
+      invalidatesTags: ['Garden', 'Water'],
+    }),
     markPlanting: build.mutation<{ id: number }, { id: number; restore?: boolean }>({
       query: ({ id, restore }) =>
         restore
@@ -129,7 +140,10 @@ export const api = createApi({
       query: ({ id, days }) => ({ url: `gardens/${id}/step`, method: 'POST', body: { days } }),
       invalidatesTags: ['Garden', 'Water'],
     }),
-    saveBed: build.mutation<{ id: number }, { gardenId: number; bedId?: number; body: BedDraft }>({
+    saveBed: build.mutation<
+      { id: number },
+      { gardenId: number; bedId?: number; body: BedDraft & { version?: number } }
+    >({
       query: ({ gardenId, bedId, body }) =>
         bedId === undefined
           ? { url: `gardens/${gardenId}/beds`, method: 'POST', body }
@@ -143,8 +157,14 @@ export const api = createApi({
           : { url: `beds/${bedId}`, method: 'DELETE' },
       invalidatesTags: ['Garden', 'Water'],
     }),
-    logWatering: build.mutation<EventView, { bedId: number; body: Partial<WateringBody> }>({
-      query: ({ bedId, body }) => ({ url: `beds/${bedId}/waterings`, method: 'POST', body }),
+    // `key` names an act that several tabs or tries may send: it is done once.
+    logWatering: build.mutation<EventView, { bedId: number; body: Partial<WateringBody>; key?: string }>({
+      query: ({ bedId, body, key }) => ({
+        url: `beds/${bedId}/waterings`,
+        method: 'POST',
+        body,
+        headers: key ? { 'Idempotency-Key': key } : undefined,
+      }),
       invalidatesTags: ['Water'],
     }),
     logSkip: build.mutation<EventView, { bedId: number; body: SkipBody }>({
@@ -230,18 +250,54 @@ export const api = createApi({
       query: ({ gardenId, ...body }) => ({ url: `gardens/${gardenId}/weather/import`, method: 'POST', body }),
       invalidatesTags: ['Water'],
     }),
+    markImport: build.mutation<{ id: number }, { id: number; restore?: boolean }>({
+      query: ({ id, restore }) =>
+        restore
+          ? { url: `imports/${id}/restore`, method: 'POST' }
+          : { url: `imports/${id}`, method: 'DELETE' },
+      invalidatesTags: ['Water'],
+    }),
+    yourData: build.query<YourDataView, null>({ query: () => 'your-data', providesTags: ['YourData'] }),
+    makeCopy: build.mutation<CopyView, null>({
+      query: () => ({ url: 'your-data/copies', method: 'POST' }),
+      invalidatesTags: ['YourData'],
+    }),
+    lookAtFile: build.mutation<LookView, File>({
+      query: (file) => ({
+        url: 'your-data/look',
+        method: 'POST',
+        body: file,
+        headers: { 'Content-Type': 'application/octet-stream' },
+      }),
+    }),
+    lookAtCopy: build.mutation<LookView, string>({
+      query: (copy) => ({ url: 'your-data/look-copy', method: 'POST', body: { copy } }),
+    }),
+    restoreData: build.mutation<RestoredView, string>({
+      query: (token) => ({ url: 'your-data/restore', method: 'POST', body: { token } }),
+      invalidatesTags: ['Garden', 'Water', 'Draft', 'YourData'],
+    }),
   }),
 });
 
 /** The words of a refusal, whatever went wrong on the way. */
-export function refusal(error: unknown): { message: string; field?: string; code?: string } {
+export function refusal(
+  error: unknown,
+): Pick<ApiError['error'], 'message' | 'field' | 'conflict' | 'number'> & { code?: string } {
   const data = (error as { data?: ApiError } | undefined)?.data;
   if (data && typeof data === 'object' && 'error' in data) return data.error;
   return { message: 'Kibble did not answer. It may have been stopped; what you typed is still here.' };
 }
 
 export const {
+  useGardenQuery,
   useGardensQuery,
+  useLookAtCopyMutation,
+  useLookAtFileMutation,
+  useMakeCopyMutation,
+  useMarkImportMutation,
+  useRestoreDataMutation,
+  useYourDataQuery,
   useRoundQuery,
   useBedPageQuery,
   useSharpenQuery,

@@ -1,15 +1,22 @@
-import type { RoundView } from '@kibble/contract';
+import type { GardenView, RoundView } from '@kibble/contract';
 import { createContext, useContext } from 'react';
 
+export const GardenContext = createContext<GardenView | null>(null);
 export const RoundContext = createContext<RoundView | null>(null);
 
-/** The garden and its round of today, for the rooms inside the shell. */
+/** The garden, for every room inside the shell. */
+export function useGarden(): GardenView {
+  const garden = useContext(GardenContext);
+  if (!garden) throw new Error('A room stands outside its garden.');
+  return garden;
+}
+
+/** The garden's round of today, for the rooms that show it. */
 export function useGardenRound(): RoundView {
   const round = useContext(RoundContext);
-  if (!round) throw new Error('A room stands outside its garden.');
+  if (!round) throw new Error('A room that needs the round stands without one.');
   return round;
 }
 
 /** Plants of the gardener's own; none outside a garden (the setup). */
-export const useGardenCrops = (): RoundView['garden']['ownCrops'] =>
-  useContext(RoundContext)?.garden.ownCrops ?? [];
+export const useGardenCrops = (): GardenView['ownCrops'] => useContext(GardenContext)?.ownCrops ?? [];

@@ -10,6 +10,10 @@ export interface Notice {
   undoPlantingId?: number;
   /** Beds just made, to be put away again. */
   undoBedIds?: number[];
+  /** An import just stored, to be taken back as a whole. */
+  undoImportId?: number;
+  /** The copy of what stood before something was put back. */
+  undoCopy?: string;
 }
 
 const initialState: { current: Notice | null } = { current: null };

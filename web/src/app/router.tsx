@@ -1,4 +1,4 @@
-import { createBrowserRouter, Navigate } from 'react-router';
+import { createBrowserRouter, Navigate, useRouteError } from 'react-router';
 import { Loading, Trouble } from '../ui/states.tsx';
 import { useGardensQuery } from './api.ts';
 import { GardenShell } from './GardenShell.tsx';
@@ -13,6 +13,19 @@ function FrontDoor() {
   return <Navigate replace to={garden ? `/garden/${garden.id}/round` : '/new'} />;
 }
 
+/** A room that failed: what happened, and that nothing is lost. */
+function RoomFault() {
+  const error = useRouteError();
+  return (
+    <div role="alert" className="max-w-prose border-l-4 border-brick pl-4">
+      <p className="font-semibold">
+        This room cannot be shown. Nothing is lost, and the other rooms are as they were.
+      </p>
+      <p className="text-quiet">{error instanceof Error ? error.message : String(error)}</p>
+    </div>
+  );
+}
+
 export const router = createBrowserRouter([
   { path: '/', element: <FrontDoor /> },
   {
@@ -24,48 +37,56 @@ export const router = createBrowserRouter([
     element: <GardenShell />,
     children: [
       {
-        path: 'round',
-        lazy: async () => ({ Component: (await import('../rooms/round/RoundRoom.tsx')).RoundRoom }),
+        // One room that cannot be shown leaves the others as they are.
+        errorElement: <RoomFault />,
+        children: [
+          {
+            path: 'round',
+            lazy: async () => ({ Component: (await import('../rooms/round/RoundRoom.tsx')).RoundRoom }),
+          },
+          {
+            path: 'section',
+            lazy: async () => ({ Component: (await import('../rooms/section/SectionRoom.tsx')).SectionRoom }),
+          },
+          {
+            path: 'fortnight',
+            lazy: async () => ({
+              Component: (await import('../rooms/fortnight/FortnightRoom.tsx')).FortnightRoom,
+            }),
+          },
+          {
+            path: 'beds',
+            lazy: async () => ({ Component: (await import('../rooms/beds/BedsRoom.tsx')).BedsRoom }),
+          },
+          {
+            path: 'beds/:bedId',
+            lazy: async () => ({ Component: (await import('../rooms/bed/BedRoom.tsx')).BedRoom }),
+          },
+          {
+            path: 'ground',
+            lazy: async () => ({ Component: (await import('../rooms/ground/GroundRoom.tsx')).GroundRoom }),
+          },
+          {
+            path: 'ground/bed/:bedId',
+            lazy: async () => ({ Component: (await import('../rooms/ground/GroundOfBed.tsx')).GroundOfBed }),
+          },
+          ...['ground/bed/:bedId/:kind', 'ground/tap/:tapId/:kind'].map((path) => ({
+            path,
+            lazy: async () => ({ Component: (await import('../rooms/ground/tests/TestRoom.tsx')).TestRoom }),
+          })),
+          {
+            path: 'weather',
+            lazy: async () => ({ Component: (await import('../rooms/weather/WeatherRoom.tsx')).WeatherRoom }),
+          },
+          {
+            path: 'settings',
+            lazy: async () => ({
+              Component: (await import('../rooms/settings/SettingsRoom.tsx')).SettingsRoom,
+            }),
+          },
+          { index: true, element: <Navigate replace to="round" /> },
+        ],
       },
-      {
-        path: 'section',
-        lazy: async () => ({ Component: (await import('../rooms/section/SectionRoom.tsx')).SectionRoom }),
-      },
-      {
-        path: 'fortnight',
-        lazy: async () => ({
-          Component: (await import('../rooms/fortnight/FortnightRoom.tsx')).FortnightRoom,
-        }),
-      },
-      {
-        path: 'beds',
-        lazy: async () => ({ Component: (await import('../rooms/beds/BedsRoom.tsx')).BedsRoom }),
-      },
-      {
-        path: 'beds/:bedId',
-        lazy: async () => ({ Component: (await import('../rooms/bed/BedRoom.tsx')).BedRoom }),
-      },
-      {
-        path: 'ground',
-        lazy: async () => ({ Component: (await import('../rooms/ground/GroundRoom.tsx')).GroundRoom }),
-      },
-      {
-        path: 'ground/bed/:bedId',
-        lazy: async () => ({ Component: (await import('../rooms/ground/GroundOfBed.tsx')).GroundOfBed }),
-      },
-      ...['ground/bed/:bedId/:kind', 'ground/tap/:tapId/:kind'].map((path) => ({
-        path,
-        lazy: async () => ({ Component: (await import('../rooms/ground/tests/TestRoom.tsx')).TestRoom }),
-      })),
-      {
-        path: 'weather',
-        lazy: async () => ({ Component: (await import('../rooms/weather/WeatherRoom.tsx')).WeatherRoom }),
-      },
-      {
-        path: 'settings',
-        lazy: async () => ({ Component: (await import('../rooms/settings/SettingsRoom.tsx')).SettingsRoom }),
-      },
-      { index: true, element: <Navigate replace to="round" /> },
     ],
   },
   { path: '*', element: <Navigate replace to="/" /> },

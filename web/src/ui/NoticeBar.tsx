@@ -4,8 +4,11 @@ import {
   useArchiveBedMutation,
   useArchiveTapMutation,
   useMarkEventMutation,
+  useLookAtCopyMutation,
   useMarkFindingMutation,
+  useMarkImportMutation,
   useMarkPlantingMutation,
+  useRestoreDataMutation,
 } from '../app/api.ts';
 import { noticeDismissed } from '../app/noticeSlice.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -21,6 +24,9 @@ export function NoticeBar() {
   const [archiveTap] = useArchiveTapMutation();
   const [markPlanting] = useMarkPlantingMutation();
   const [markFinding] = useMarkFindingMutation();
+  const [markImport] = useMarkImportMutation();
+  const [lookAtCopy] = useLookAtCopyMutation();
+  const [restoreData] = useRestoreDataMutation();
   useEffect(() => {
     if (!notice) return;
     const timer = setTimeout(() => dispatch(noticeDismissed()), STAYS_MS);
@@ -33,7 +39,9 @@ export function NoticeBar() {
     notice.undoFindingIds !== undefined ||
     notice.undoTapId !== undefined ||
     notice.undoPlantingId !== undefined ||
-    notice.undoBedIds !== undefined;
+    notice.undoBedIds !== undefined ||
+    notice.undoImportId !== undefined ||
+    notice.undoCopy !== undefined;
   const undo = async (): Promise<void> => {
     if (notice.undoEventId !== undefined) await markEvent({ id: notice.undoEventId });
     if (notice.undoBedId !== undefined) await archiveBed({ bedId: notice.undoBedId, restore: true });
@@ -41,6 +49,8 @@ export function NoticeBar() {
     if (notice.undoTapId !== undefined) await archiveTap({ tapId: notice.undoTapId, restore: true });
     for (const bedId of notice.undoBedIds ?? []) await archiveBed({ bedId });
     if (notice.undoPlantingId !== undefined) await markPlanting({ id: notice.undoPlantingId, restore: true });
+    if (notice.undoImportId !== undefined) await markImport({ id: notice.undoImportId });
+    if (notice.undoCopy !== undefined) await restoreData((await lookAtCopy(notice.undoCopy).unwrap()).token);
     dispatch(noticeDismissed());
   };
   return (

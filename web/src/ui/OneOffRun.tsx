@@ -1,7 +1,7 @@
 import { spotLitres } from '@kibble/core';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { useGardenRound } from '../app/gardenRound.ts';
+import { useGarden } from '../app/gardenRound.ts';
 import { numberRule, typedSi } from '../app/numberRule.ts';
 import { useUnits } from '../app/units.ts';
 import { Button } from './Button.tsx';
@@ -19,7 +19,7 @@ export function OneOffRun({
   bedName: string;
   litresPerMinute: number;
 }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const units = useUnits();
   const { taps, open } = useTaps(garden.id);
   const [asking, setAsking] = useState(false);

@@ -2,7 +2,7 @@ import type { TaskView } from '@kibble/contract';
 import type { BedTask, FindingInput } from '@kibble/core';
 import { Link, useParams } from 'react-router';
 import { useLogFindingMutation } from '../app/api.ts';
-import { useGardenRound } from '../app/gardenRound.ts';
+import { useGarden } from '../app/gardenRound.ts';
 import { noticeShown } from '../app/noticeSlice.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { dayMonth } from '../app/words.ts';
@@ -107,7 +107,7 @@ function together(tasks: TaskView[]): { item: TaskView; others: TaskView[] }[] {
 
 /** Things to do or look at besides watering; answered with a tap, taken back with undo. */
 export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const { gardenId } = useParams();
   const dispatch = useAppDispatch();
   const [log] = useLogFindingMutation();

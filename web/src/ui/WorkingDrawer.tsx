@@ -9,7 +9,7 @@ import {
   useNumberWorkingQuery,
   useTryOnBedQuery,
 } from '../app/api.ts';
-import { useGardenRound } from '../app/gardenRound.ts';
+import { useGarden } from '../app/gardenRound.ts';
 import { noticeShown } from '../app/noticeSlice.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { useUnits, type Units } from '../app/units.ts';
@@ -58,7 +58,7 @@ export function BedWorkingDrawer({
   of: Explainable;
   onClose: () => void;
 }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [typed, setTyped] = useState<Partial<Record<Tellable, string>>>({});
@@ -145,7 +145,7 @@ function Headline({ before, after }: { before: Working | null; after: Working | 
 
 /** The working of a day's demand on the ribbon. */
 export function DayWorkingDrawer({ date, onClose }: { date: string; onClose: () => void }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const { data, error } = useDayWorkingQuery({ gardenId: garden.id, date });
   return (
     <Drawer open onClose={onClose} title={longDate(date)}>
@@ -166,7 +166,7 @@ export function TreeDrawer({
   title: string;
   onClose: () => void;
 }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   return (
     <Drawer open onClose={onClose} title={title}>
       <TreeOf working={working} today={garden.today} />

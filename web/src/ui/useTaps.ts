@@ -46,7 +46,5 @@ export function useTaps(gardenId: number) {
     open: (tap: Omit<RunningTap, 'startedAt'>) =>
       keep({ gardenId, key: `${PREFIX}${tap.bedId}`, body: { ...tap, startedAt: Date.now() } }).unwrap(),
     close: (bedId: number) => drop({ gardenId, key: `${PREFIX}${bedId}` }).unwrap(),
-    /** Puts a tap back as it was. */
-    restore: (tap: RunningTap) => keep({ gardenId, key: `${PREFIX}${tap.bedId}`, body: { ...tap } }),
   };
 }

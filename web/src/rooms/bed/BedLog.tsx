@@ -1,14 +1,18 @@
-import type { EventView } from '@kibble/contract';
+import type { BedView, EventView } from '@kibble/contract';
+import { useState } from 'react';
 import { useMarkEventMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { EarlierSheet } from './EarlierSheet.tsx';
 
 const SHOWN = 10;
 
 /** What was done on the bed, newest first; an entry can be taken back. */
-export function BedLog({ events, today }: { events: EventView[]; today: string }) {
+export function BedLog({ bed, events, today }: { bed: BedView; events: EventView[]; today: string }) {
+  const [entering, setEntering] = useState(false);
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [markEvent] = useMarkEventMutation();
@@ -22,6 +26,12 @@ export function BedLog({ events, today }: { events: EventView[]; today: string }
       {events.length === 0 ? (
         <p className="text-quiet">Nothing written down yet. Tick the bed off on the round.</p>
       ) : null}
+      {bed.archived ? null : (
+        <Button look="quiet" className="-ml-4" onClick={() => setEntering(true)}>
+          Write down an earlier watering
+        </Button>
+      )}
+      {entering ? <EarlierSheet bed={bed} today={today} onClose={() => setEntering(false)} /> : null}
       <ul>
         {events.slice(0, SHOWN).map((event) => (
           <li key={event.id} className="flex items-baseline gap-3 border-t border-rule py-1">

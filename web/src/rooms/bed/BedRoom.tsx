@@ -15,7 +15,9 @@ import { Schools } from './Schools.tsx';
 import { StageStrip } from './StageStrip.tsx';
 import { Weeks } from './Weeks.tsx';
 import { WhereItWent } from './WhereItWent.tsx';
-import { knownBed } from '@kibble/contract';
+import { knownBed, type BedPageView } from '@kibble/contract';
+import { BeyondNote } from '../../ui/BeyondNote.tsx';
+import { UnplannedBed } from './UnplannedBed.tsx';
 import { OneOffRun } from '../../ui/OneOffRun.tsx';
 import { TaskList } from '../../ui/TaskList.tsx';
 
@@ -23,9 +25,13 @@ import { TaskList } from '../../ui/TaskList.tsx';
 export function BedRoom() {
   const bedId = Number(useParams().bedId);
   const { data: page, error, refetch } = useBedPageQuery(bedId);
-  const units = useUnits();
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!page) return <Loading what="the bed" />;
+  return 'unplanned' in page ? <UnplannedBed page={page} /> : <PlannedBed bedId={bedId} page={page} />;
+}
+
+function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
+  const units = useUnits();
   const today = page.garden.today;
   const bed = { bedId, bedName: page.bedName };
   const { core, stop, leave } = page;
@@ -41,6 +47,7 @@ export function BedRoom() {
             Ground and water
           </Link>
         </p>
+        <BeyondNote beyond={page.beyond} unread={page.unread} />
         <SoilCore
           core={core}
           width={272}
@@ -120,7 +127,7 @@ export function BedRoom() {
               bed={page.bed}
               goneShare={core.readilyMm > 0 ? core.depletionMm / core.readilyMm : 0}
             />
-            <BedLog events={page.events} today={today} />
+            <BedLog bed={page.bed} events={page.events} today={today} />
           </div>
         </div>
       </div>

@@ -13,7 +13,7 @@ import {
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
 import { refusal, useLogFindingMutation, useSaveBedMutation, useTryOnBedQuery } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -25,7 +25,7 @@ import { bedBodyOf } from '../beds/bedBodyOf.ts';
 
 /** What straw, shade or another goal would do here, tried on the bed's own plan before it is done. */
 export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: number }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const depth = units.of('depth');
@@ -61,6 +61,7 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
       bedId: bed.id,
       body: {
         ...bedBodyOf(bed),
+        version: bed.version,
         mulchMm: mm || null,
         mulchMaterial: mm ? material : null,
         shadeCloth: shade,

@@ -1,6 +1,6 @@
 import { useForm, useWatch } from 'react-hook-form';
 import { refusal, useAddOwnCropMutation } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -11,7 +11,7 @@ import { Field } from '../../ui/Field.tsx';
 
 /** A plant the catalogue lacks: like one it has, with what is different. */
 export function OwnCropForm({ onClose }: { onClose: () => void }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [add, { isLoading, error }] = useAddOwnCropMutation();

@@ -3,20 +3,21 @@ import { cropById, plantCount, START_METHODS, type StartMethod } from '@kibble/c
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { refusal, useMarkPlantingMutation, useSavePlantingMutation } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { OwnCropForm } from './OwnCropForm.tsx';
 
 /** What stands on the bed, stood, or is to come: successions and neighbours. */
 export function Plantings({ bed }: { bed: BedView }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [editing, setEditing] = useState<PlantingView | 'new' | 'own' | null>(null);
@@ -102,7 +103,7 @@ function PlantingForm({
   planting: PlantingView | null;
   onClose: () => void;
 }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const units = useUnits();
   const [save, { isLoading, error }] = useSavePlantingMutation();
   const form = useForm<Typed>({
@@ -116,20 +117,23 @@ function PlantingForm({
   });
   const { errors } = form.formState;
   const cropId = useWatch({ control: form.control, name: 'cropId' });
-  const submit = form.handleSubmit(async (typed) => {
-    await save({
-      bedId: bed.id,
-      plantingId: planting?.id,
-      body: {
-        cropId: typed.cropId,
-        plantedOn: typed.plantedOn,
-        method: typed.method || undefined,
-        share: typedSi('share', typed.share, units),
-        endedOn: typed.endedOn || null,
-      },
-    }).unwrap();
-    onClose();
-  });
+  const send = (version: number | undefined) =>
+    form.handleSubmit(async (typed) => {
+      await save({
+        bedId: bed.id,
+        plantingId: planting?.id,
+        body: {
+          cropId: typed.cropId,
+          plantedOn: typed.plantedOn,
+          method: typed.method || undefined,
+          share: typedSi('share', typed.share, units),
+          endedOn: typed.endedOn || null,
+          version,
+        },
+      }).unwrap();
+      onClose();
+    });
+  const submit = send(planting?.version);
   const isDay = (v: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(v);
   return (
     <form
@@ -176,11 +180,11 @@ function PlantingForm({
           })}
         />
       </div>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <RefusalOrConflict
+        error={error}
+        onMine={(version) => void send(version)().catch(() => undefined)}
+        onTheirs={onClose}
+      />
       <div className="flex gap-2">
         <Button type="submit" disabled={isLoading}>
           {planting ? 'Keep the changes' : 'Plant it'}

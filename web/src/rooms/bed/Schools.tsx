@@ -2,7 +2,7 @@ import type { BedView, SchoolsView } from '@kibble/contract';
 import type { SchoolId } from '@kibble/core';
 import { useState } from 'react';
 import { refusal, useLogFindingMutation, useSavePlantingMutation, useSchoolsQuery } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
@@ -13,7 +13,7 @@ import { bedBodyOf } from '../beds/bedBodyOf.ts';
 
 /** How water is decided here: the schools side by side on this very bed, and the choice among them. */
 export function Schools({ bed }: { bed: BedView }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [span, setSpan] = useState<'fortnight' | 'season'>('fortnight');
@@ -25,7 +25,11 @@ export function Schools({ bed }: { bed: BedView }) {
 
   const choose = async (school: SchoolId | null): Promise<void> => {
     const { planting } = bedBodyOf(bed);
-    await save({ bedId: bed.id, plantingId: bed.planting?.id, body: { ...planting, school } }).unwrap();
+    await save({
+      bedId: bed.id,
+      plantingId: bed.planting?.id,
+      body: { ...planting, school, version: bed.planting?.version },
+    }).unwrap();
     dispatch(
       noticeShown({
         text: school ? `${bed.name}: ${school} from now on.` : `${bed.name}: Kibble chooses again.`,
@@ -128,7 +132,7 @@ export function Schools({ bed }: { bed: BedView }) {
 
 /** A planned dry spell, and the question whether the plants hang. */
 function DrySpell({ bed, data }: { bed: BedView; data: SchoolsView }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const dispatch = useAppDispatch();
   const [asking, setAsking] = useState(false);
   const [log, { error }] = useLogFindingMutation();

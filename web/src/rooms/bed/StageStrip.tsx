@@ -3,7 +3,7 @@ import type { StageName, StageStep } from '@kibble/core';
 import { scaleTime } from 'd3';
 import { parseISO } from 'date-fns';
 import { useLogFindingMutation } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
@@ -25,7 +25,7 @@ export function StageStrip({
   named: boolean;
 }) {
   const units = useUnits();
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const dispatch = useAppDispatch();
   const [log] = useLogFindingMutation();
   const steps = strip.steps.filter((s) => s.stage !== 'past');

@@ -2,13 +2,14 @@ import type { BedView } from '@kibble/contract';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
-import { refusal, useArchiveBedMutation, useSaveBedMutation } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useArchiveBedMutation, useSaveBedMutation } from '../../app/api.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Opens } from '../../ui/Opens.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { CopySheet } from './CopySheet.tsx';
@@ -27,7 +28,7 @@ import {
 
 /** The beds of the garden: add one, change one, put one away. */
 export function BedsRoom() {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [archive] = useArchiveBedMutation();
@@ -154,10 +155,12 @@ function BedForm({
   const units = useUnits();
   const [save, { isLoading, error }] = useSaveBedMutation();
   const form = useForm<TypedBed>({ defaultValues: bed ? typedFrom(bed, units) : emptyBed(today) });
-  const submit = form.handleSubmit(async (typed) => {
-    await save({ gardenId, bedId: bed?.id, body: bedDraft(typed, units, bed) }).unwrap();
-    onClose();
-  });
+  const send = (version: number | undefined) =>
+    form.handleSubmit(async (typed) => {
+      await save({ gardenId, bedId: bed?.id, body: { ...bedDraft(typed, units, bed), version } }).unwrap();
+      onClose();
+    });
+  const submit = send(bed?.version);
   return (
     <form
       noValidate
@@ -169,11 +172,11 @@ function BedForm({
       <SoilFields form={form} />
       <WaterFields form={form} />
       <MoreFields form={form} />
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <RefusalOrConflict
+        error={error}
+        onMine={(version) => void send(version)().catch(() => undefined)}
+        onTheirs={onClose}
+      />
       <div className="flex gap-2">
         <Button type="submit" disabled={isLoading}>
           {bed ? 'Keep the changes' : 'Add the bed'}

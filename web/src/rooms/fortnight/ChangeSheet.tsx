@@ -1,7 +1,7 @@
 import type { Costs, FortnightBed, PlanChange, PlanTryView } from '@kibble/contract';
 import { useState } from 'react';
 import { refusal, useLogFindingMutation, useTryPlanQuery } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -33,7 +33,7 @@ const elsewhere = ({ before, after, garden }: PlanTryView): number =>
 
 /** What moving, resizing or leaving out a watering costs, before it is kept. */
 export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Props) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [text, setText] = useState(

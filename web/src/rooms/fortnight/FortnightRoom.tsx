@@ -2,10 +2,11 @@ import type { FortnightBed, PlanChange } from '@kibble/contract';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
 import { useFortnightQuery } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
 import { longDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Unplanned } from '../../ui/Unplanned.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
 import { ChangeSheet } from './ChangeSheet.tsx';
 import type { Cell } from './dragging.ts';
@@ -15,7 +16,7 @@ import { TimerSettings } from './TimerSettings.tsx';
 
 /** Beds by days: bars are depth, lines the days on which each may fall due; a watering can be moved, resized or left out. */
 export function FortnightRoom() {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const units = useUnits();
   const { data, error, refetch } = useFortnightQuery(garden.id);
   const [change, setChange] = useState<{ bed: FortnightBed; cell: Cell; change: PlanChange } | null>(null);
@@ -23,7 +24,14 @@ export function FortnightRoom() {
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="the fortnight" />;
   if (data.beds.length === 0)
-    return <Empty title="No bed is planted yet">Add one under Garden; its fortnight appears here.</Empty>;
+    return (
+      <>
+        <Unplanned items={data.unplanned} />
+        {data.unplanned.length === 0 ? (
+          <Empty title="No bed is planted yet">Add one under Garden; its fortnight appears here.</Empty>
+        ) : null}
+      </>
+    );
   const sums = data.perDay;
   return (
     <section className="wide-sheet">
@@ -51,6 +59,7 @@ export function FortnightRoom() {
           </span>
         </p>
       </div>
+      <Unplanned items={data.unplanned} />
       {data.leftOut.length > 0 ? <LeftOut view={data} /> : null}
       <FortnightGrid view={data} onAsk={ask} />
       <p className="mt-2 text-sm text-quiet">

@@ -1,6 +1,6 @@
 import type { FortnightView } from '@kibble/contract';
 import { noticeShown } from '../../app/noticeSlice.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { minutesText, useUnits, type Units } from '../../app/units.ts';
 import { shortDay, timeOfDay } from '../../app/words.ts';
@@ -31,7 +31,7 @@ function changeWords(change: TimerChange, units: Units): string {
 
 /** Plain settings for any tap timer, and, once they are typed in, what the plan has changed since. */
 export function TimerSettings({ view }: { view: FortnightView }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const timer = useTimer(garden.id);

@@ -1,12 +1,12 @@
 import { Link } from 'react-router';
 import { useFortnightQuery } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { timerChanges, timerRows } from './timerRows.ts';
 import { useTimer } from './useTimer.ts';
 
 /** On the round: the timer holds settings the plan has left behind. */
 export function TimerStale() {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const { typed } = useTimer(garden.id);
   const { data } = useFortnightQuery(garden.id, { skip: !typed });
   if (!typed || !data) return null;

@@ -3,12 +3,13 @@ import { findingOf } from '@kibble/contract';
 import { FINDING_FACTS, METHOD_FACTS, staleReason, type FindingKind } from '@kibble/core';
 import { Link, useParams } from 'react-router';
 import {
+  refusal,
   useBedPageQuery,
   useLinkBedMutation,
   useLogFindingMutation,
   useMarkFindingMutation,
 } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
@@ -29,10 +30,11 @@ const SHARED_SOON: ReadonlySet<FindingKind> = new Set(['amended', 'site']);
 
 /** One bed's ground and water: what is known of them, the tests that would tell more, and what was found. */
 export function GroundOfBed() {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const bedId = Number(useParams().bedId);
   const bed = garden.beds.find((b) => b.id === bedId);
-  const { data: page } = useBedPageQuery(bedId);
+  const { data } = useBedPageQuery(bedId);
+  const page = data && !('unplanned' in data) ? data : undefined;
   const units = useUnits();
   if (!bed) {
     return (
@@ -160,7 +162,7 @@ function Tests({ tests, bed, today }: { tests: typeof TEST_PAGES; bed: BedView; 
 }
 
 function SharedGround({ bed, beds }: { bed: BedView; beds: BedView[] }) {
-  const [link] = useLinkBedMutation();
+  const [link, { error }] = useLinkBedMutation();
   const others = beds.filter((b) => b.id !== bed.id && !b.archived);
   const followers = others.filter((b) => b.groundOf === bed.id);
   if (others.length === 0) return null;
@@ -175,7 +177,10 @@ function SharedGround({ bed, beds }: { bed: BedView; beds: BedView[] }) {
         }
         value={bed.groundOf ?? ''}
         onChange={(e) =>
-          void link({ bedId: bed.id, links: { groundOf: e.target.value ? Number(e.target.value) : null } })
+          void link({
+            bedId: bed.id,
+            links: { groundOf: e.target.value ? Number(e.target.value) : null, version: bed.version },
+          })
         }
       >
         <option value="">no other bed</option>
@@ -187,13 +192,18 @@ function SharedGround({ bed, beds }: { bed: BedView; beds: BedView[] }) {
             </option>
           ))}
       </Choice>
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
     </div>
   );
 }
 
 function TapChoice({ bed, taps }: { bed: BedView; taps: { id: number; name: string; nozzle: string }[] }) {
-  const [link] = useLinkBedMutation();
-  const { garden } = useGardenRound();
+  const [link, { error }] = useLinkBedMutation();
+  const garden = useGarden();
   const dispatch = useAppDispatch();
   const [log] = useLogFindingMutation();
   const changed = async (): Promise<void> => {
@@ -212,7 +222,10 @@ function TapChoice({ bed, taps }: { bed: BedView; taps: { id: number; name: stri
         hint="A bucket timed at the tap counts here, or limits what the lines can ask for."
         value={bed.tapId ?? ''}
         onChange={(e) =>
-          void link({ bedId: bed.id, links: { tapId: e.target.value ? Number(e.target.value) : null } })
+          void link({
+            bedId: bed.id,
+            links: { tapId: e.target.value ? Number(e.target.value) : null, version: bed.version },
+          })
         }
       >
         <option value="">no tap named</option>
@@ -223,6 +236,11 @@ function TapChoice({ bed, taps }: { bed: BedView; taps: { id: number; name: stri
           </option>
         ))}
       </Choice>
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
       <button
         type="button"
         className="min-h-9 text-sm underline underline-offset-4"

@@ -3,18 +3,18 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import {
-  refusal,
   useArchiveTapMutation,
   useDraftsQuery,
   useLogFindingMutation,
   useSaveTapMutation,
 } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { bucketTest, staleReason } from '@kibble/core';
@@ -30,8 +30,7 @@ import { Mark } from './Mark.tsx';
 
 /** The ground under every bed and the water that comes to it: what is measured, what is assumed, what to test next. */
 export function GroundRoom() {
-  const round = useGardenRound();
-  const { garden } = round;
+  const garden = useGarden();
   const units = useUnits();
   const beds = garden.beds.filter((bed) => !bed.archived);
   const tested = (bedId: number): string => {
@@ -106,7 +105,7 @@ export function GroundRoom() {
       </div>
       <aside>
         <Taps garden={garden} />
-        <SharpenGarden gardenId={round.garden.id} />
+        <SharpenGarden gardenId={garden.id} />
       </aside>
     </div>
   );
@@ -270,10 +269,12 @@ function Taps({ garden }: { garden: GardenView }) {
 function TapForm({ tap, gardenId, onClose }: { tap: TapView | null; gardenId: number; onClose: () => void }) {
   const [save, { isLoading, error }] = useSaveTapMutation();
   const form = useForm({ defaultValues: { name: tap?.name ?? '', nozzle: tap?.nozzle ?? '' } });
-  const submit = form.handleSubmit(async (body) => {
-    await save({ gardenId, tapId: tap?.id, body }).unwrap();
-    onClose();
-  });
+  const send = (version: number | undefined) =>
+    form.handleSubmit(async (body) => {
+      await save({ gardenId, tapId: tap?.id, body: { ...body, version } }).unwrap();
+      onClose();
+    });
+  const submit = send(tap?.version);
   return (
     <form
       noValidate
@@ -283,7 +284,7 @@ function TapForm({ tap, gardenId, onClose }: { tap: TapView | null; gardenId: nu
       <Field
         label="Name of the tap"
         placeholder="Tap by the shed"
-        error={form.formState.errors.name?.message ?? (error ? refusal(error).message : undefined)}
+        error={form.formState.errors.name?.message}
         {...form.register('name', {
           validate: (v) => v.trim() !== '' || 'Name of the tap must not be empty.',
         })}
@@ -297,6 +298,11 @@ function TapForm({ tap, gardenId, onClose }: { tap: TapView | null; gardenId: nu
             : 'Each nozzle has its own flow: add the tap once for each.'
         }
         {...form.register('nozzle')}
+      />
+      <RefusalOrConflict
+        error={error}
+        onMine={(version) => void send(version)().catch(() => undefined)}
+        onTheirs={onClose}
       />
       <div className="flex gap-2">
         <Button type="submit" disabled={isLoading}>

@@ -4,7 +4,7 @@ import { refusal, useLogFindingMutation, useLogSkipMutation } from '../../app/ap
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 
@@ -26,7 +26,7 @@ export function CheckSheet({
   open: boolean;
   onClose: () => void;
 }) {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [log, { isLoading, error }] = useLogFindingMutation();

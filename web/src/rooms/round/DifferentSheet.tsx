@@ -2,7 +2,7 @@ import type { StopView } from '@kibble/contract';
 import { useForm, useWatch } from 'react-hook-form';
 import { refusal, useLogWateringMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
-import { numberRule } from '../../app/numberRule.ts';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -32,8 +32,7 @@ export function DifferentSheet({
   const volume = units.of('volume');
 
   const save = form.handleSubmit(async ({ amount, by: chosen }) => {
-    const value = Number(amount);
-    const body = chosen === 'minutes' ? { minutes: value } : { litres: volume.toSi(value) };
+    const body = { [chosen]: typedSi(chosen, amount, units) };
     const event = await water({ bedId: stop.bedId, body }).unwrap();
     dispatch(
       noticeShown({

@@ -3,6 +3,7 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import { alertWords, dayName, isHarm } from '../../app/words.ts';
 import { summed } from '@kibble/core';
 import { TaskList } from '../../ui/TaskList.tsx';
+import { Unplanned } from '../../ui/Unplanned.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { LeaveList } from './LeaveList.tsx';
@@ -50,7 +51,8 @@ export function RoundRoom() {
               </li>
             ))}
           </ul>
-          {empty ? (
+          <Unplanned items={round.unplanned} />
+          {empty && round.unplanned.length === 0 ? (
             <Empty title="No bed is planted yet on this date">
               <p>
                 Add a bed in{' '}

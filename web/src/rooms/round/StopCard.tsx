@@ -9,7 +9,7 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import { checkFirstWords, waterSentence } from '../../app/words.ts';
 import { SoilCore } from '../../drawing/SoilCore.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { useTaps } from '../../ui/useTaps.ts';
 import { Sentence } from '../../ui/Opens.tsx';
 import { CheckSheet } from './CheckSheet.tsx';
@@ -38,7 +38,7 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
   const [water, { isLoading, error }] = useLogWateringMutation();
   const [asking, setAsking] = useState<'different' | 'skip' | 'check' | null>(null);
 
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const { taps, open } = useTaps(garden.id);
   const running = taps.some((tap) => tap.bedId === stop.bedId);
   const openTap = async (): Promise<void> => {

@@ -1,6 +1,7 @@
 import type { StopView } from '@kibble/contract';
 import { Link } from 'react-router';
 import { useUnits } from '../../app/units.ts';
+import { BeyondNote } from '../../ui/BeyondNote.tsx';
 import { AIM_WORDS, byHandWords, hourWords, sprayWords } from '../../app/words.ts';
 
 /** The small print of a stop: what is assumed, where to aim, how many fills and seconds, and the best hour. */
@@ -17,6 +18,7 @@ export function StopDetails({ stop }: { stop: StopView }) {
           to be sure of the minutes.
         </p>
       ) : null}
+      <BeyondNote beyond={stop.beyond} unread={stop.unread} />
       <p className="text-sm text-quiet">
         {stop.aim ? `${AIM_WORDS[stop.aim]} ` : ''}
         {stop.fills

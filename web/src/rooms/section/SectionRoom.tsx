@@ -2,13 +2,14 @@ import { SECTION_STATES, type SectionView } from '@kibble/contract';
 import { useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useSectionQuery } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { scrub, useScrubbedDay } from '../../app/scrub.ts';
 import { dayMonth } from '../../app/words.ts';
 import { useNarrow } from '../../drawing/useNarrow.ts';
 import { useWidth } from '../../drawing/useWidth.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
+import { Unplanned } from '../../ui/Unplanned.tsx';
 import { SectionDrawing } from './SectionDrawing.tsx';
 import { SectionList, SectionTable } from './SectionList.tsx';
 
@@ -18,8 +19,7 @@ const REST_MS = 250;
 
 /** The garden cut open: all beds on one depth scale, through a week behind and a fortnight ahead. */
 export function SectionRoom() {
-  const round = useGardenRound();
-  const { garden } = round;
+  const garden = useGarden();
   const narrow = useNarrow();
   const [search, setSearch] = useSearchParams();
   const [frame, width] = useWidth<HTMLElement>(FIRST_WIDTH);
@@ -111,7 +111,8 @@ export function SectionRoom() {
       </div>
       {error ? <Trouble error={error} onRetry={() => void refetch()} /> : null}
       {!view && !error ? <Loading what="the section" /> : null}
-      {view && view.beds.length === 0 ? (
+      {view ? <Unplanned items={view.unplanned} /> : null}
+      {view && view.beds.length === 0 && view.unplanned.length === 0 ? (
         <Empty title={beds.length === 0 ? 'No bed yet' : 'No bed answers to this'}>
           {beds.length === 0 ? (
             <Link className="underline" to="../beds">

@@ -1,11 +1,13 @@
 import type { GardenView } from '@kibble/contract';
 import { WIND_HOLD_MS } from '@kibble/core';
 import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
-import { refusal, useChangeGardenMutation } from '../../app/api.ts';
+import { useChangeGardenMutation } from '../../app/api.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useSeenVersion } from '../../app/seenVersion.ts';
 import { minuteOf } from '../../app/timeField.ts';
 import { useUnits, type Units } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
+import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 
 /** Monday first, as most calendars hang. */
@@ -81,26 +83,31 @@ const pairRule = (a: string, b: string): string | true => {
 /** What the person, the tap or the law allows: the plan keeps to it and says what does not fit. */
 export function LimitsForm({ garden }: { garden: GardenView }) {
   const units = useUnits();
-  const [change, { isLoading, error, isSuccess }] = useChangeGardenMutation();
-  const form = useForm<Typed>({ values: typedOf(garden, units) });
-  const save = form.handleSubmit(async (typed) => {
-    await change({
-      id: garden.id,
-      patch: {
-        limits: {
-          minutesPerDay: typedSi('minutes', typed.minutes, units) ?? null,
-          litresPerDay: typedSi('litres', typed.litres, units) ?? null,
-          litresPerWeek: typedSi('weekLitres', typed.week, units) ?? null,
-          weekdays: typed.days.length === WEEK.length ? null : typed.days,
-          hours: hoursOf(typed),
-          restricts: typed.restricts,
-          lines: typedSi('atOnce', typed.lines, units) ?? null,
-          windHoldMs: typedSi('windHoldMs', typed.wind, units) ?? null,
-          fewRounds: typed.fewRounds,
+  const [change, { isLoading, error, isSuccess, reset }] = useChangeGardenMutation();
+  const form = useForm<Typed>({ values: typedOf(garden, units), resetOptions: { keepDirtyValues: true } });
+  const { seen, saw } = useSeenVersion(garden.version, garden.limits);
+  const send = (version: number) =>
+    form.handleSubmit(async (typed) => {
+      const kept = await change({
+        id: garden.id,
+        patch: {
+          version,
+          limits: {
+            minutesPerDay: typedSi('capMinutes', typed.minutes, units) ?? null,
+            litresPerDay: typedSi('capLitres', typed.litres, units) ?? null,
+            litresPerWeek: typedSi('weekLitres', typed.week, units) ?? null,
+            weekdays: typed.days.length === WEEK.length ? null : typed.days,
+            hours: hoursOf(typed),
+            restricts: typed.restricts,
+            lines: typedSi('atOnce', typed.lines, units) ?? null,
+            windHoldMs: typedSi('windHoldMs', typed.wind, units) ?? null,
+            fewRounds: typed.fewRounds,
+          },
         },
-      },
-    }).unwrap();
-  });
+      }).unwrap();
+      saw(kept.version);
+    });
+  const save = send(seen);
   return (
     <form
       noValidate
@@ -115,11 +122,15 @@ export function LimitsForm({ garden }: { garden: GardenView }) {
       <Amounts form={form} />
       <Rules form={form} />
       <Habits form={form} />
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <RefusalOrConflict
+        error={error}
+        onMine={(version) => void send(version)().catch(() => undefined)}
+        onTheirs={() => {
+          saw(garden.version);
+          form.reset(typedOf(garden, units));
+          reset();
+        }}
+      />
       <div className="flex items-center gap-4">
         <Button type="submit" disabled={isLoading}>
           Keep the limits
@@ -141,14 +152,14 @@ function Amounts({ form }: { form: UseFormReturn<Typed> }) {
         unit="min"
         inputMode="decimal"
         error={errors.minutes?.message}
-        {...form.register('minutes', { validate: (v) => numberRule('minutes', v, units, true) })}
+        {...form.register('minutes', { validate: (v) => numberRule('capMinutes', v, units, true) })}
       />
       <Field
         label="Water a day at most"
         unit={unit}
         inputMode="decimal"
         error={errors.litres?.message}
-        {...form.register('litres', { validate: (v) => numberRule('litres', v, units, true) })}
+        {...form.register('litres', { validate: (v) => numberRule('capLitres', v, units, true) })}
       />
       <Field
         label="Water a week at most"

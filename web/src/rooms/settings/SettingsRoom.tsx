@@ -1,11 +1,15 @@
 import { Link } from 'react-router';
 import { useForm, useWatch } from 'react-hook-form';
-import { refusal, useChangeGardenMutation, useGardensQuery } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useChangeGardenMutation, useGardensQuery } from '../../app/api.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useSeenVersion } from '../../app/seenVersion.ts';
 import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
+import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { LimitsForm } from './LimitsForm.tsx';
+import { SetAside } from './SetAside.tsx';
+import { YourData } from './YourData.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 
 interface Typed {
@@ -18,31 +22,36 @@ interface Typed {
 
 /** Name, units and the garden's date. */
 export function SettingsRoom() {
-  const { garden } = useGardenRound();
-  const [change, { isLoading, error, isSuccess }] = useChangeGardenMutation();
-  const form = useForm<Typed>({
-    values: {
-      name: garden.name,
-      units: garden.units,
-      clock: garden.clockMode,
-      date: garden.today,
-      longitude: garden.longitudeDeg === null ? '' : String(garden.longitudeDeg),
-    },
-  });
+  const garden = useGarden();
+  const [change, { isLoading, error, isSuccess, reset }] = useChangeGardenMutation();
+  const { name, units, clockMode, longitudeDeg } = garden;
+  const { seen, saw } = useSeenVersion(garden.version, { name, units, clockMode, longitudeDeg });
+  const values: Typed = {
+    name,
+    units,
+    clock: clockMode,
+    date: garden.today,
+    longitude: longitudeDeg === null ? '' : String(longitudeDeg),
+  };
+  const form = useForm<Typed>({ values, resetOptions: { keepDirtyValues: true } });
   const shown = useUnits();
   const { data: gardens } = useGardensQuery(null);
   const clock = useWatch({ control: form.control, name: 'clock' });
-  const save = form.handleSubmit(async ({ name, units, clock: mode, date, longitude }) => {
-    await change({
-      id: garden.id,
-      patch: {
-        name,
-        units,
-        clock: mode === 'real' ? { mode } : { mode, date },
-        longitudeDeg: typedSi('longitudeDeg', longitude, shown) ?? null,
-      },
-    }).unwrap();
-  });
+  const send = (version: number) =>
+    form.handleSubmit(async ({ clock: mode, date, longitude, ...typed }) => {
+      const kept = await change({
+        id: garden.id,
+        patch: {
+          version,
+          name: typed.name,
+          units: typed.units,
+          clock: mode === 'real' ? { mode } : { mode, date },
+          longitudeDeg: typedSi('longitudeDeg', longitude, shown) ?? null,
+        },
+      }).unwrap();
+      saw(kept.version);
+    });
+  const save = send(seen);
   return (
     <>
       <form
@@ -89,11 +98,15 @@ export function SettingsRoom() {
           error={form.formState.errors.longitude?.message}
           {...form.register('longitude', { validate: (v) => numberRule('longitudeDeg', v, shown, true) })}
         />
-        {error ? (
-          <p role="alert" className="font-semibold text-brick">
-            {refusal(error).message}
-          </p>
-        ) : null}
+        <RefusalOrConflict
+          error={error}
+          onMine={(version) => void send(version)().catch(() => undefined)}
+          onTheirs={() => {
+            saw(garden.version);
+            form.reset(values);
+            reset();
+          }}
+        />
         <div className="flex items-center gap-4">
           <Button type="submit" disabled={isLoading}>
             Keep the changes
@@ -106,6 +119,8 @@ export function SettingsRoom() {
         </p>
       </form>
       <LimitsForm garden={garden} />
+      <YourData />
+      <SetAside garden={garden} />
       <section className="mt-10 max-w-xl">
         <h2 className="mb-1 text-2xl">Gardens</h2>
         <ul>

@@ -7,6 +7,7 @@ import { numberRule } from '../../app/numberRule.ts';
 import { unitsOf, UnitsContext } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
+import { BringFile, LookSheet, useBringBack } from '../settings/YourData.tsx';
 import {
   bedDraft,
   CropFields,
@@ -40,6 +41,7 @@ const localToday = (): string => new Intl.DateTimeFormat('sv-SE').format(new Dat
 /** A garden in four answers. What is not asked is assumed, marked so, and can be sharpened later. */
 export function SetupRoom() {
   const navigate = useNavigate();
+  const bring = useBringBack();
   const { data: gardens } = useGardensQuery(null);
   const [create, { isLoading, error }] = useCreateGardenMutation();
   const place = useForm<TypedPlace>({
@@ -86,6 +88,15 @@ export function SetupRoom() {
             </>
           ) : null}
         </p>
+        <p className="mb-6">
+          <BringFile bring={bring} label="I have a garden in a file from another Kibble" />
+        </p>
+        {bring.error ? (
+          <p role="alert" className="mb-3 font-semibold text-brick">
+            {refusal(bring.error).message}
+          </p>
+        ) : null}
+        <LookSheet bring={bring} />
         <form
           noValidate
           onSubmit={(e) => {

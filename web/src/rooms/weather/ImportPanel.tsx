@@ -2,6 +2,8 @@ import type { GardenView, ImportPreview } from '@kibble/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { refusal, useImportWeatherMutation, usePreviewImportMutation } from '../../app/api.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { fullDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -10,6 +12,7 @@ const REJECTS_SHOWN = 8;
 
 /** A file of daily weather: what was understood of it, its first rows, then, if wanted, into the record. */
 export function ImportPanel({ garden }: { garden: GardenView }) {
+  const dispatch = useAppDispatch();
   const [file, setFile] = useState<{ name: string; text: string } | null>(null);
   const [unitChoices, setUnitChoices] = useState<Record<string, string>>({});
   const [preview, previewState] = usePreviewImportMutation();
@@ -37,8 +40,8 @@ export function ImportPanel({ garden }: { garden: GardenView }) {
     <section>
       <h2 className="mb-2 text-2xl">Bring in a file</h2>
       <p className="mb-3 text-quiet">
-        Daily records as CSV: a date, lowest and highest temperature and rain; wind, humidity and sun when
-        there are any. Nothing is stored until you say so.
+        Records as CSV, a row a day or an hour: a date, lowest and highest temperature and rain; wind,
+        humidity and sun when there are any. Nothing is stored until you say so.
       </p>
       <label className="inline-flex min-h-11 items-center bg-ink px-4 font-semibold text-paper focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-ink">
         Choose a file
@@ -73,6 +76,11 @@ export function ImportPanel({ garden }: { garden: GardenView }) {
               units: unitChoices,
               acceptRejected: true,
             })
+              .unwrap()
+              .then(({ id, stored }) =>
+                dispatch(noticeShown({ text: `${stored.toLocaleString()} days stored.`, undoImportId: id })),
+              )
+              .catch(() => undefined)
           }
           onForget={forget}
         />
@@ -110,7 +118,7 @@ interface UnderstoodProps {
 
 function Understood({ found, name, busy, error, onUnit, onStore, onForget }: UnderstoodProps) {
   const units = useUnits();
-  const rejected = found.rejected.length;
+  const rejected = found.rejectedCount;
   const days = `${found.goodRows.toLocaleString()} days`;
   return (
     <div className="mt-4">
@@ -123,6 +131,9 @@ function Understood({ found, name, busy, error, onUnit, onStore, onForget }: Und
         <>
           <p className="mb-2">
             {days}, {fullDate(found.from ?? '')} to {fullDate(found.to ?? '')}.
+            {found.hourly
+              ? ' Several rows a day: each day’s ends, its rain in all and its mean wind are taken.'
+              : ''}
           </p>
           <table className="mb-3 w-full text-sm">
             <caption className="text-left text-quiet">What each column was taken for</caption>
@@ -138,9 +149,10 @@ function Understood({ found, name, busy, error, onUnit, onStore, onForget }: Und
                       <select
                         aria-label={`Unit of ${column.label.toLowerCase()}`}
                         className={`min-h-9 border border-ink bg-sheet px-1 ${column.unitAssumed ? 'assumed' : ''}`}
-                        value={column.unit}
+                        value={found.question && column.unitAssumed ? '' : column.unit}
                         onChange={(e) => onUnit(column.field, e.target.value)}
                       >
+                        {found.question && column.unitAssumed ? <option value="">choose</option> : null}
                         {column.unitChoices.map((unit) => (
                           <option key={unit}>{unit}</option>
                         ))}
@@ -204,7 +216,12 @@ function Understood({ found, name, busy, error, onUnit, onStore, onForget }: Und
               {refusal(error).message}
             </p>
           ) : null}
-          <Button disabled={busy} onClick={onStore}>
+          {found.question ? (
+            <p role="alert" className="mb-3 font-semibold text-brick">
+              {found.question.words}
+            </p>
+          ) : null}
+          <Button disabled={busy || found.question !== null} onClick={onStore}>
             {rejected > 0 ? `Store ${days}, leave ${rejected} out` : `Store ${days}`}
           </Button>
         </>

@@ -1,16 +1,17 @@
 import { useWeatherQuery } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
 import { fullDate, plainDate } from '../../app/words.ts';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { GaugeForm } from './GaugeForm.tsx';
 import { ImportPanel } from './ImportPanel.tsx';
+import { Imports } from './Imports.tsx';
 
 const SHOWN = 21;
 
 /** The record: what was measured, what the gauge said, and a file of days brought in. */
 export function WeatherRoom() {
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const { data, error, refetch } = useWeatherQuery(garden.id);
   const units = useUnits();
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
@@ -72,6 +73,7 @@ export function WeatherRoom() {
       <div className="flex flex-col gap-8">
         <GaugeForm garden={garden} />
         <ImportPanel garden={garden} />
+        <Imports items={data.imports} />
       </div>
     </div>
   );

@@ -4,7 +4,7 @@ import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { refusal, useBedPageQuery, useLogFindingMutation, useTryOnBedQuery } from '../../../app/api.ts';
-import { useGardenRound } from '../../../app/gardenRound.ts';
+import { useGarden } from '../../../app/gardenRound.ts';
 import { noticeShown } from '../../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../../app/store.ts';
 import { useUnits } from '../../../app/units.ts';
@@ -21,7 +21,7 @@ import type { TestPage } from './types.ts';
 /** One guided test, of a bed or of a tap. */
 export function TestRoom() {
   const { bedId, tapId, kind } = useParams();
-  const { garden } = useGardenRound();
+  const garden = useGarden();
   const page = testPage(kind);
   const bed = garden.beds.find((b) => b.id === Number(bedId)) ?? null;
   const tap = garden.taps.find((t) => t.id === Number(tapId)) ?? null;
@@ -68,7 +68,8 @@ function TestOf({
   const units = useUnits();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
-  const { data: bedPage } = useBedPageQuery(bed ? bed.id : skipToken);
+  const { data } = useBedPageQuery(bed ? bed.id : skipToken);
+  const bedPage = data && !('unplanned' in data) ? data : undefined;
   const { draft, ready, set, finish, started } = useDraft(garden.id, draftKey(page.kind, subject));
   const [tried, setTried] = useState(false);
   const [log, { isLoading, error }] = useLogFindingMutation();

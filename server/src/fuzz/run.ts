@@ -1,0 +1,300 @@
+/**
+ * Every body the API accepts must leave every view of every garden answering; every refusal must name its field; nothing
+ * may answer 5xx. Bodies are made from the contract's own schemas.
+ * node --import tsx server/src/fuzz/run.ts --cases 2000 [--seed 1]
+ */
+import type { AddressInfo } from 'node:net';
+import {
+  ARCHIVE_TABLE_NAMES,
+  bedBody,
+  bedChange,
+  bedLinks,
+  copiesBody,
+  draftBody,
+  findingBody,
+  findingInput,
+  gardenPatch,
+  gaugeBody,
+  limited,
+  ownCropBody,
+  planChange,
+  plantingChange,
+  setupBody,
+  skipBody,
+  stepBody,
+  tapBody,
+  tryBody,
+  wateringBody,
+  type GardenView,
+} from '@kibble/contract';
+import { EXPLAINABLE } from '@kibble/core';
+import fc, { type Arbitrary } from 'fast-check';
+import { z } from 'zod';
+import { pino } from 'pino';
+import { QueryTypes } from 'sequelize';
+import { kibbleApp } from '../app.ts';
+import { openDatabase } from '../db/open.ts';
+import { writerOf } from '../db/writer.ts';
+import { bodies, type Known } from './arbitrary.ts';
+
+const argument = (name: string, usual: number): number => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? usual : Number(process.argv[at + 1]);
+};
+const cases = argument('cases', 2000);
+const seed = argument('seed', 20261125);
+
+const TODAY = '2026-07-14';
+const known: Known = { today: TODAY, bedIds: [1, 2], tapIds: [1], plantingIds: [1, 2] };
+
+interface Ask {
+  name: string;
+  method: string;
+  path: string;
+  body: Arbitrary<unknown>;
+}
+const on = (name: string, method: string, path: string, body: Arbitrary<unknown>): Ask => ({
+  name,
+  method,
+  path,
+  body,
+});
+
+const CSV = fc
+  .tuple(
+    fc.constantFrom(
+      'date,tmin,tmax,rain',
+      'Date;Tmin (°C);Tmax (°C);Rain (mm)',
+      'date,temp,rain',
+      'when,what',
+    ),
+    fc.array(
+      fc.tuple(
+        fc.integer({ min: -60, max: 70 }),
+        fc.integer({ min: -60, max: 130 }),
+        fc.integer({ min: -1, max: 1200 }),
+      ),
+      { maxLength: 20 },
+    ),
+    fc.constantFrom('\n', '\r\n', '\r'),
+  )
+  .map(([heading, rows, end]) => ({
+    text: [
+      heading,
+      ...rows.map(([low, high, rain], i) =>
+        [`2026-06-${String((i % 30) + 1).padStart(2, '0')}`, low, high, rain].join(
+          heading.includes(';') ? ';' : ',',
+        ),
+      ),
+    ].join(end),
+    acceptRejected: true,
+    units: { tMinC: '°C', tMaxC: '°C' },
+  }));
+
+const input = bodies(z.object({ input: findingInput }), known);
+const reading = fc
+  .tuple(input, fc.constantFrom(1, 2))
+  .map(([body, bedId]) => ({ ...(body as object), bedId, confirmed: true }));
+const readingAtTap = fc
+  .tuple(bodies(z.object({ litres: limited('bucketLitres'), seconds: limited('seconds') }), known))
+  .map(([of]) => ({ tapId: 1, confirmed: true, input: { kind: 'bucket', ...(of as object) } }));
+const { shape } = wateringBody;
+const amount = fc.oneof(
+  bodies(z.object({ litres: shape.litres.unwrap(), on: shape.on }), known),
+  bodies(z.object({ minutes: shape.minutes.unwrap(), on: shape.on }), known),
+);
+
+const ASKS: readonly Ask[] = [
+  on('a garden', 'POST', '/gardens', bodies(setupBody, known)),
+  on('a bed', 'POST', '/gardens/1/beds', bodies(bedBody, known)),
+  on('a changed bed', 'PUT', '/beds/1', bodies(bedChange, known)),
+  on('a changed bed', 'PUT', '/beds/2', bodies(bedChange, known)),
+  on('a planting', 'POST', '/beds/1/plantings', bodies(plantingChange, known)),
+  on('a changed planting', 'PUT', '/beds/2/plantings/2', bodies(plantingChange, known)),
+  ...Array.from({ length: 8 }, () => on('a reading of a bed', 'POST', '/gardens/1/findings', reading)),
+  on('a changed garden', 'PATCH', '/gardens/1', bodies(gardenPatch, known)),
+  on('a step', 'POST', '/gardens/1/step', bodies(stepBody, known)),
+  on('anything as a finding', 'POST', '/gardens/1/findings', bodies(findingBody, known)),
+  on('a reading at the tap', 'POST', '/gardens/1/findings', readingAtTap),
+  on('a watering', 'POST', '/beds/1/waterings', amount),
+  on('a watering', 'POST', '/beds/2/waterings', amount),
+  on('anything as a watering', 'POST', '/beds/2/waterings', bodies(wateringBody, known)),
+  on('a skip', 'POST', '/beds/1/skips', bodies(skipBody, known)),
+  on('a gauge', 'POST', '/gardens/1/rain', bodies(gaugeBody, known)),
+  on('a tap', 'POST', '/gardens/1/taps', bodies(tapBody, known)),
+  on('a changed tap', 'PUT', '/taps/1', bodies(tapBody, known)),
+  on('links', 'PATCH', '/beds/2/links', bodies(bedLinks, known)),
+  on('a plant of one’s own', 'POST', '/gardens/1/crops', bodies(ownCropBody, known)),
+  on('copies', 'POST', '/beds/2/copies', bodies(copiesBody, known)),
+  on('a draft', 'PUT', '/gardens/1/drafts/bucket', bodies(draftBody, known)),
+  on('a plan tried', 'POST', '/gardens/1/fortnight/try', bodies(planChange, known)),
+  on('a reading tried', 'POST', '/beds/1/try', bodies(tryBody, known)),
+  on('a file of weather', 'POST', '/gardens/1/weather/import', CSV),
+  on('a bed put away', 'DELETE', '/beds/2', fc.constant({})),
+  on('a bed brought back', 'POST', '/beds/2/restore', fc.constant({})),
+];
+
+/** A garden of two beds and a tap on a day of July, to which the bodies are sent. */
+const FIRST = {
+  garden: {
+    name: 'Here',
+    latitudeDeg: 47,
+    timeZone: 'Europe/Paris',
+    clock: { mode: 'practice', date: TODAY },
+  },
+  bed: {
+    name: 'One',
+    areaM2: 10,
+    textureClass: 'loam',
+    planting: { cropId: 'tomato', plantedOn: '2026-05-15' },
+    delivery: { method: 'hose wand', litresPerMinute: 12 },
+  },
+};
+const SECOND = {
+  ...FIRST.bed,
+  name: 'Two',
+  textureClass: 'sandy clay loam',
+  planting: { cropId: 'lettuce', plantedOn: '2026-06-20' },
+  delivery: { method: 'drip', litresPerMinute: 2 },
+};
+
+const sequelize = await openDatabase(':memory:');
+const app = kibbleApp({
+  sequelize,
+  wall: { now: () => new Date('2026-07-14T06:00:00Z') },
+  log: pino({ level: process.env.LOG_LEVEL ?? 'silent' }),
+});
+const server = app.listen(0, '127.0.0.1');
+await new Promise((ready) => server.once('listening', ready));
+const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+
+async function send(
+  method: string,
+  path: string,
+  body?: unknown,
+): Promise<{ status: number; body: unknown }> {
+  const answer = await fetch(`${base}/api${path}`, {
+    method,
+    headers: { 'Content-Type': 'application/json' },
+    body: body === undefined ? undefined : JSON.stringify(body),
+  });
+  return { status: answer.status, body: await answer.json() };
+}
+
+/** The house as it is at first: every case begins there. */
+const beginning = await (async () => {
+  for (const [path, body] of [
+    ['/gardens', FIRST],
+    ['/gardens/1/beds', SECOND],
+    ['/gardens/1/taps', { name: 'Shed' }],
+  ] as const) {
+    const { status } = await send('POST', path, body);
+    if (status !== 201) throw new Error(`the first garden was not taken: ${status}`);
+  }
+  const rows: Record<string, object[]> = {};
+  for (const table of ARCHIVE_TABLE_NAMES)
+    rows[table] = await sequelize.query(`SELECT * FROM ${table}`, { type: QueryTypes.SELECT });
+  return rows;
+})();
+
+async function beginAgain(): Promise<void> {
+  await writerOf(sequelize)(async () => {
+    await sequelize.query('PRAGMA defer_foreign_keys = ON');
+    for (const table of [...ARCHIVE_TABLE_NAMES].reverse()) await sequelize.query(`DELETE FROM ${table}`);
+    await sequelize.query('DELETE FROM sqlite_sequence');
+    for (const table of ARCHIVE_TABLE_NAMES) {
+      const rows = beginning[table] ?? [];
+      if (rows.length > 0) await sequelize.getQueryInterface().bulkInsert(table, rows);
+    }
+  });
+}
+
+const counts = { accepted: 0, refused: 0, views: 0 };
+
+/** Asks every view of every garden; the first that does not answer is thrown with its words. */
+async function everyView(): Promise<void> {
+  const look = async (path: string): Promise<unknown> => {
+    counts.views += 1;
+    const { status, body } = await send('GET', path);
+    if (status !== 200) throw new Error(`GET ${path} answered ${status}: ${JSON.stringify(body)}`);
+    return body;
+  };
+  const gardens = (await look('/gardens')) as GardenView[];
+  for (const garden of gardens) {
+    const { id, today } = garden;
+    const rooms = [
+      'section',
+      'fortnight',
+      'sharpen',
+      'weather',
+      'drafts',
+      'progress',
+      'walk?from=360',
+      `working/${today}`,
+    ];
+    const beds = garden.beds.filter((bed) => !bed.archived && bed.startOn <= today);
+    const explained = EXPLAINABLE[turn % EXPLAINABLE.length];
+    const [round] = await Promise.all([
+      look(`/gardens/${id}/round`),
+      ...rooms.map((room) => look(`/gardens/${id}/${room}`)),
+      ...beds.flatMap((bed) =>
+        [`/beds/${bed.id}`, `/beds/${bed.id}/schools`, `/beds/${bed.id}/working/${explained}`].map(look),
+      ),
+    ]);
+    const { unplanned } = round as { unplanned: unknown[] };
+    if (unplanned.length > 0) throw new Error(`cannot be planned: ${JSON.stringify(unplanned)}`);
+  }
+}
+
+let turn = 0;
+const one = fc.oneof(...ASKS.map((ask) => ask.body.map((body) => ({ ...ask, body }))));
+
+async function check(asks: readonly (Omit<Ask, 'body'> & { body: unknown })[]): Promise<void> {
+  turn += 1;
+  await beginAgain();
+  let changed = false;
+  for (const { method, path, body } of asks) {
+    const answer = await send(method, path, body);
+    if (answer.status >= 500)
+      throw new Error(`${method} ${path} answered ${answer.status}: ${JSON.stringify(answer.body)}`);
+    if (answer.status < 300) {
+      counts.accepted += 1;
+      changed ||= !path.endsWith('/try');
+      continue;
+    }
+    counts.refused += 1;
+    const { field, message } = (answer.body as { error: { field?: string; message: string } }).error;
+    if (!field || /^Invalid/.test(message))
+      throw new Error(`${method} ${path} refused without naming its field: ${JSON.stringify(answer.body)}`);
+  }
+  if (changed) await everyView();
+}
+
+const started = process.hrtime.bigint();
+const result = await fc.check(
+  fc.asyncProperty(fc.oneof({ weight: 3, arbitrary: fc.tuple(one) }, fc.tuple(one, one)), check),
+  {
+    numRuns: cases,
+    seed,
+    interruptAfterTimeLimit: argument('limit', 3600) * 1000,
+    markInterruptAsFailure: true,
+  },
+);
+server.closeAllConnections();
+server.close();
+const seconds = Number(process.hrtime.bigint() - started) / 1e9;
+console.log(
+  `${result.numRuns} cases in ${seconds.toFixed(0)} s, seed ${seed}: ${counts.accepted} bodies taken, ${counts.refused} refused, ${counts.views} views asked`,
+);
+if (result.failed) {
+  const { errorInstance } = result;
+  console.error(
+    errorInstance instanceof Error
+      ? errorInstance.message
+      : result.interrupted
+        ? 'the time was up'
+        : String(errorInstance),
+  );
+  console.error(JSON.stringify(result.counterexample, null, 1));
+}
+process.exit(result.failed ? 1 : 0);

@@ -1,0 +1,86 @@
+import type { BedView } from '@kibble/contract';
+import { addDays } from '@kibble/core';
+import { useForm, useWatch } from 'react-hook-form';
+import { refusal, useLogWateringMutation } from '../../app/api.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits } from '../../app/units.ts';
+import { plainDate } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choice, Field } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+const DAYS_BACK = 30;
+
+interface Typed {
+  on: string;
+  amount: string;
+  by: 'minutes' | 'litres';
+}
+
+/** A watering that was forgotten on its day: written down for that day, of the last thirty. */
+export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: string; onClose: () => void }) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [water, { isLoading, error }] = useLogWateringMutation();
+  const first = [addDays(today, -DAYS_BACK), bed.startOn].sort().at(-1) ?? today;
+  const yesterday = addDays(today, -1);
+  const form = useForm<Typed>({
+    defaultValues: { on: yesterday < first ? today : yesterday, amount: '', by: 'minutes' },
+  });
+  const by = useWatch({ control: form.control, name: 'by' });
+  const save = form.handleSubmit(async ({ on, amount, by: chosen }) => {
+    const event = await water({
+      bedId: bed.id,
+      body: { on, [chosen]: typedSi(chosen, amount, units) },
+    }).unwrap();
+    dispatch(
+      noticeShown({
+        text: `${bed.name}, ${plainDate(on, today)}: ${units.text('volume', event.litres ?? 0)} written down.`,
+        undoEventId: event.id,
+      }),
+    );
+    onClose();
+  });
+  return (
+    <Sheet open onClose={onClose} title={`${bed.name}: watered on another day`}>
+      <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)} className="flex flex-col gap-4">
+        <Field
+          label="Day"
+          type="date"
+          min={first}
+          max={today}
+          hint={`From ${plainDate(first, today)} to today.`}
+          error={form.formState.errors.on?.message}
+          {...form.register('on', {
+            validate: (on) =>
+              (on >= first && on <= today) ||
+              `Day must lie from ${plainDate(first, today)} to today; got ${on ? plainDate(on, today) : 'nothing'}.`,
+          })}
+        />
+        <div className="grid grid-cols-2 gap-4">
+          <Field
+            label="Amount"
+            inputMode="decimal"
+            autoFocus
+            error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
+            {...form.register('amount', { validate: (text) => numberRule(by, text, units) })}
+          />
+          <Choice label="in" {...form.register('by')}>
+            <option value="minutes">minutes</option>
+            <option value="litres">{units.of('volume').unit === 'L' ? 'litres' : 'gallons'}</option>
+          </Choice>
+        </div>
+        <div className="flex gap-2">
+          <Button type="submit" disabled={isLoading}>
+            Write it down
+          </Button>
+          <Button look="quiet" onClick={onClose}>
+            Not now
+          </Button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}
