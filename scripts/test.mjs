@@ -32,6 +32,8 @@ passed += unit?.numPassedTests ?? 0;
 failed += (unit?.numFailedTests ?? 0) + (unit?.numRuntimeErrorTestSuites ?? 0);
 if (!unitOk && !unit) failed += 1;
 
+step('generated bodies', process.execPath, ['scripts/fuzz.mjs', '--cases', '2000', '--seed', '20261125']);
+
 console.log('\n── browser tests');
 const browserOk = run('npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
   env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: report('browser.json') },

@@ -31,6 +31,7 @@ export async function openDatabase(
     await sequelize.query(`PRAGMA application_id = ${HOUSE_KINDS[kind]}`);
     defineModels(sequelize);
     await migrate(sequelize);
+    await sequelize.query('PRAGMA wal_checkpoint(PASSIVE)');
     return sequelize;
   } catch (error) {
     const words = startWords(error, file);

@@ -1,4 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
+import { existsSync } from 'node:fs';
 import { Mutex } from 'async-mutex';
 import { Sequelize, Transaction } from 'sequelize';
 import { sqliteCode } from './raw.ts';
@@ -18,6 +19,12 @@ const WRITING = 'kibble.writing';
 /** Another program may hold the file for a moment (a copy by hand, a look with a tool): tried again so often. */
 const TRIES = 6;
 const PAUSE_MS = 150;
+/** After so long without a write, what was written is brought from SQLite's log beside the file into the file itself. */
+const SETTLE_MS = 200;
+
+/** The file behind a database; :memory: for none. */
+const fileOf = (sequelize: Sequelize): string =>
+  (sequelize as unknown as { options: { storage?: string } }).options.storage ?? ':memory:';
 
 const writers = new WeakMap<Sequelize, Write>();
 
@@ -30,13 +37,27 @@ export function writerOf(sequelize: Sequelize): Write {
   const known = writers.get(sequelize);
   if (known) return known;
   const turn = new Mutex();
+  const file = fileOf(sequelize);
   const once = <T>(work: () => Promise<T>): Promise<T> =>
     sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, () => {
       local.getStore()?.set(WRITING, sequelize);
       return work();
     });
+  // Whoever copies the one file, as people do, then has everything in it.
+  let settling: NodeJS.Timeout | null = null;
+  const settle = (): void => {
+    if (settling) clearTimeout(settling);
+    settling = setTimeout(() => {
+      if (!existsSync(file)) return;
+      turn
+        .runExclusive(() => sequelize.query('PRAGMA wal_checkpoint(PASSIVE)', { transaction: null }))
+        .catch(() => undefined);
+    }, SETTLE_MS);
+    settling.unref();
+  };
   const write: Write = async (work) => {
     if (local.getStore()?.get(WRITING) === sequelize) return work();
+    settle();
     return turn.runExclusive(async () => {
       for (let left = TRIES; ; left -= 1) {
         try {

@@ -1,4 +1,4 @@
-import type { Costs, FortnightView, PlanChange, PlanTryView, SchoolsView } from '@kibble/contract';
+import type { BedView, Costs, FortnightView, PlanChange, PlanTryView, SchoolsView } from '@kibble/contract';
 import {
   addDays,
   compareSchools,
@@ -37,6 +37,8 @@ export async function schoolsOf(
   const view = context.beds[0];
   if (!view)
     throw new Refusal('not-found', `${bed.name} is put away or not planted yet on this date.`, 'bed');
+  if ([...context.unplanned, ...context.plan.unplanned].length > 0)
+    throw new Refusal('conflict', `${bed.name} cannot be planned, so nothing can be compared on it.`, 'bed');
   const planned = planBed(view, context.events, today, garden.latitudeDeg);
   const { id, own, usual } = schoolChosen(view, today, garden.latitudeDeg);
   const yesterday = addDays(today, -1);
@@ -168,7 +170,7 @@ export async function tryPlanChange(
       ...bed.findings,
     ],
   };
-  const after = refusing(() => planWith(garden, context, (b) => (b.id === bedId ? changed : b)));
+  const after = refusing(() => planWith(garden, context, changed));
   const of = (plan: GardenPlan): Costs => {
     const outlook = plan.beds.find((o) => o.bedId === bedId);
     const fault = plan.unplanned.find((u) => u.bedId === bedId);
@@ -198,16 +200,12 @@ function checkChange(change: PlanChange, today: string): void {
   }
 }
 
-const planWith = (
-  garden: Garden,
-  context: Context,
-  change: (bed: Context['beds'][number]) => Context['beds'][number],
-): GardenPlan =>
+const planWith = (garden: Garden, context: Context, changed: BedView): GardenPlan =>
   planGarden(
     {
       site: siteOf(garden),
-      beds: context.beds.map((bed) =>
-        planBed(change(bed), context.events, context.today, garden.latitudeDeg),
+      beds: context.planBeds.map((bed) =>
+        bed.id === changed.id ? planBed(changed, context.events, context.today, garden.latitudeDeg) : bed,
       ),
     },
     context.weather,

@@ -13,13 +13,18 @@ const ASKED_BEDS = 5;
 export function sharpenBed(bed: BedView, context: Context): SharpenView | null {
   const known = knownBed(bed, context.today);
   const planned = planBed(bed, context.events, context.today, context.garden.latitudeDeg, known);
-  const best = nextBestTest({
-    bed: planned,
-    assumed: assumedOf(known.delivery, known.known),
-    site: { latitudeDeg: context.garden.latitudeDeg, elevationM: context.garden.elevationM },
-    weather: context.weather.filter((day) => day.date >= planned.startOn),
-    today: context.today,
-  });
+  const best = contained(
+    () =>
+      nextBestTest({
+        bed: planned,
+        assumed: assumedOf(known.delivery, known.known),
+        site: { latitudeDeg: context.garden.latitudeDeg, elevationM: context.garden.elevationM },
+        weather: context.weather.filter((day) => day.date >= planned.startOn),
+        today: context.today,
+      }),
+    context,
+    bed,
+  );
   const first = best?.ranking[0];
   if (!best || !first || best.litres <= 0 || narrowing(best) <= 0) return null;
   return {
@@ -32,15 +37,27 @@ export function sharpenBed(bed: BedView, context: Context): SharpenView | null {
   };
 }
 
+/** A search that meets an impossible figure on its way finds nothing, and takes nothing with it. */
+function contained<T>(search: () => T, { log }: Context, bed: BedView): T | null {
+  try {
+    return search();
+  } catch (error) {
+    log.warn({ err: error, bedId: bed.id }, 'the search for the next best test met its end');
+    return null;
+  }
+}
+
 const narrowing = (range: Pick<SharpenView, 'now' | 'after'>): number =>
   range.now.high - range.now.low - (range.after.high - range.after.low);
 
 /** Over the thirstiest beds, the measurement that would narrow most litres. */
 export async function sharpenOf(garden: Garden, wall: WallClock, log: Logger): Promise<SharpenView | null> {
   const context = await contextOf(garden, wall, log);
+  const planned = new Set(context.plan.beds.map((b) => b.bedId));
   const thirst = (id: number): number =>
     context.plan.beds.find((b) => b.bedId === id)?.window?.litres.middle ?? 0;
-  return [...context.beds]
+  return context.beds
+    .filter((bed) => planned.has(bed.id))
     .sort((a, b) => thirst(b.id) - thirst(a.id))
     .slice(0, ASKED_BEDS)
     .flatMap((bed) => sharpenBed(bed, context) ?? [])

@@ -1,4 +1,5 @@
 import { fieldWords, LIMITS, type Limit, type LimitedField } from '@kibble/contract';
+import { useEffect, useRef } from 'react';
 import { refusal } from '../app/api.ts';
 import { useUnits, type Units } from '../app/units.ts';
 import { Button } from './Button.tsx';
@@ -28,10 +29,13 @@ export function RefusalOrConflict({
   onTheirs: () => void;
 }) {
   const units = useUnits();
+  const note = useRef<HTMLDivElement>(null);
+  // The question must be seen where it arises, also under a long form.
+  useEffect(() => note.current?.scrollIntoView({ block: 'nearest' }), [error]);
   if (!error) return null;
   const { message, conflict } = refusal(error);
   return (
-    <div role="alert" className="border-l-4 border-brick pl-3">
+    <div ref={note} role="alert" className="border-l-4 border-brick pl-3">
       <p className="font-semibold text-brick">{message}</p>
       {conflict ? (
         <>

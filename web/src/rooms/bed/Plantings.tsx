@@ -1,8 +1,9 @@
 import type { BedView, PlantingView } from '@kibble/contract';
-import { cropById, plantCount, START_METHODS, type StartMethod } from '@kibble/core';
+import { plantCount, START_METHODS, type StartMethod } from '@kibble/core';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { refusal, useMarkPlantingMutation, useSavePlantingMutation } from '../../app/api.ts';
+import { cropOfPlanting } from '../../app/cropOfPlanting.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
@@ -28,6 +29,12 @@ export function Plantings({ bed }: { bed: BedView }) {
       noticeShown({ text: `${planting.cropName} is taken off the record.`, undoPlantingId: planting.id }),
     );
   };
+  const countText = (p: PlantingView): string => {
+    const crop = cropOfPlanting(p);
+    return crop
+      ? `, about ${plantCount({ areaM2: bed.areaM2, share: p.share, spacing: crop.spacing })} at usual spacing`
+      : '';
+  };
   return (
     <section aria-labelledby="plantings">
       <h2 id="plantings" className="mb-1 text-2xl">
@@ -40,7 +47,7 @@ export function Plantings({ bed }: { bed: BedView }) {
               <strong>{p.cropName}</strong>
               {p.share < 1 ? `, ${units.text('share', p.share)} of the bed` : ''}, {p.method ?? 'usual start'}{' '}
               {plainDate(p.plantedOn, garden.today)}
-              {`, about ${plantCount({ areaM2: bed.areaM2, share: p.share, spacing: (p.custom ?? cropById(p.cropId)).spacing })} at usual spacing`}
+              {countText(p)}
               {p.endedOn ? `, cleared ${plainDate(p.endedOn, garden.today)}` : ''}
             </span>
             <button type="button" className="underline underline-offset-4" onClick={() => setEditing(p)}>

@@ -1,6 +1,7 @@
 import type { BedView } from '@kibble/contract';
-import { adviseMethod, cropById, type KnownBed } from '@kibble/core';
+import { adviseMethod, type KnownBed } from '@kibble/core';
 import { useState } from 'react';
+import { cropOfPlanting } from '../../app/cropOfPlanting.ts';
 
 const SHOWN = 4;
 
@@ -10,8 +11,8 @@ export function MethodAdviser({ bed, known }: { bed: BedView; known: KnownBed })
   const [waterShort, setWaterShort] = useState(false);
   const [closeSown, setCloseSown] = useState(false);
   const [all, setAll] = useState(false);
-  if (!bed.planting) return null;
-  const crop = cropById(bed.planting.cropId);
+  const crop = bed.planting ? cropOfPlanting(bed.planting) : null;
+  if (!crop) return null;
   const advice = adviseMethod({
     textureClass: known.ground.horizons[0]?.textureClass ?? 'loam',
     crop,

@@ -57,7 +57,7 @@ export function YourData() {
         </a>
         <BringFile bring={bring} label="Put a file back" />
       </p>
-      <p className="text-sm text-quiet">
+      <p className="mt-2 text-sm text-quiet">
         One zip with the database, a table for any spreadsheet, and JSON. It opens in Kibble on any other
         computer.
       </p>
@@ -76,7 +76,7 @@ export function YourData() {
             <Button
               look="quiet"
               aria-label={`Look into the copy of ${momentText(copy.madeAt)}`}
-              onClick={() => bring.copy(copy.name)}
+              onClick={() => bring.copy(copy)}
             >
               Look into it
             </Button>
@@ -133,10 +133,10 @@ export function useBringBack() {
         .unwrap()
         .then((found) => setLook({ ...found, name: file.name }))
         .catch(() => undefined),
-    copy: (name: string) =>
+    copy: ({ name, madeAt }: CopyView) =>
       void lookAtCopy(name)
         .unwrap()
-        .then(setLook)
+        .then((found) => setLook({ ...found, name: `The copy of ${momentText(madeAt)}` }))
         .catch(() => undefined),
     forget: () => {
       restoreState.reset();
