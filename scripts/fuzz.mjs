@@ -22,7 +22,7 @@ const done = await Promise.all(
       new Promise((ended) => {
         const run = spawn(
           process.execPath,
-          [...TS, 'server/src/fuzz/run.ts', '--cases', Math.ceil(cases / parts), '--seed', seed + i].map(
+          ['--max-semi-space-size=64', ...TS, 'server/src/fuzz/run.ts', '--cases', Math.ceil(cases / parts), '--seed', seed + i].map(
             String,
           ),
           { cwd: root, stdio: 'inherit' },

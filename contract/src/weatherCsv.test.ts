@@ -93,3 +93,89 @@ test('a day that stands twice is refused the second time', () => {
   expect(read.days).toHaveLength(1);
   expect(read.rejected).toEqual([{ line: 3, reason: '2026-07-01 stands already on line 2' }]);
 });
+
+describe('files as they come', () => {
+  const june = (
+    row: (day: string, i: number) => string,
+    end = '\n',
+    heading = 'date,tmin,tmax,rain',
+  ): string =>
+    [
+      heading,
+      ...Array.from({ length: 30 }, (_, i) => row(`2026-06-${String(i + 1).padStart(2, '0')}`, i)),
+    ].join(end);
+
+  test('commas before the decimals, semicolons between the columns', () => {
+    const read = readWeatherCsv(
+      june((day) => `${day};11,5;24,75;0,4`, '\n', 'date;tmin (°C);tmax (°C);rain (mm)'),
+    );
+    expect(read.problem).toBeNull();
+    expect(read.days[0]).toMatchObject({ tMinC: 11.5, tMaxC: 24.75, rainMm: 0.4 });
+  });
+
+  test('commas for both are refused with the reason, and with what would help', () => {
+    const read = readWeatherCsv(june((day) => `${day},11,5,24,7,0,4`));
+    expect(read.problem).toMatch(/comma before their decimals.*semicolons/);
+    expect(readWeatherCsv(june((day) => `${day},"11,5","24,7","0,4"`)).days[0]?.tMinC).toBe(11.5);
+  });
+
+  test('line ends of every kind, also mixed, lose no row', () => {
+    for (const end of ['\n', '\r\n', '\r'])
+      expect(readWeatherCsv(june((day) => `${day},11,24,0`, end)).days).toHaveLength(30);
+    const mixed = june((day) => `${day},11,24,0`).split('\n');
+    const text = mixed.map((line, i) => line + (i % 3 === 0 ? '\r\n' : i % 3 === 1 ? '\n' : '\r')).join('');
+    expect(readWeatherCsv(text).days).toHaveLength(30);
+  });
+
+  test.each([
+    // A winter night of 20 °F is −7 °C: read as 20 °C it would be no winter at 47° north, and so the other way.
+    ['a winter in Fahrenheit', '2026-01', 18, 34, '°F', 'in'],
+    ['a winter in Celsius', '2026-01', -6, 3, '°C', 'mm'],
+    ['a summer in Fahrenheit', '2026-07', 57, 84, '°F', 'in'],
+    ['a summer in Celsius', '2026-07', 14, 29, '°C', 'mm'],
+  ])('%s without a unit is told by the season of the place', (_, month, low, high, scale, depth) => {
+    const rows = Array.from(
+      { length: 28 },
+      (__, i) => `${month}-${String(i + 1).padStart(2, '0')},${low},${high},1`,
+    );
+    const read = readWeatherCsv(['date,tmin,tmax,rain', ...rows].join('\n'), {}, { latitudeDeg: 47 });
+    expect(read.question).toBeNull();
+    expect(read.columns.map((c) => c.unit)).toEqual(['', scale, scale, depth]);
+  });
+
+  test('in the south the seasons are the other way about', () => {
+    const rows = Array.from({ length: 28 }, (_, i) => `2026-01-${String(i + 1).padStart(2, '0')},57,84,1`);
+    const read = readWeatherCsv(['date,tmin,tmax,rain', ...rows].join('\n'), {}, { latitudeDeg: -38 });
+    expect(read.columns[1]?.unit).toBe('°F');
+  });
+
+  test('an hourly file gives each day its ends, its rain in all and its mean wind; a day half there is refused', () => {
+    const hours = (day: string, count: number): string[] =>
+      Array.from(
+        { length: count },
+        (_, h) => `${day} ${String(h).padStart(2, '0')}:00,${10 + h},0.5,${h % 2 ? 2 : 4},${90 - h}`,
+      );
+    const read = readWeatherCsv(
+      [
+        'timestamp,temperature (°C),rain (mm),wind (m/s),humidity (%)',
+        ...hours('2026-06-01', 24),
+        ...hours('2026-06-02', 9),
+      ].join('\n'),
+    );
+    expect(read.hourly).toBe(true);
+    expect(read.days).toEqual([
+      { date: '2026-06-01', tMinC: 10, tMaxC: 33, rainMm: 12, windMs: 3, rhMinPct: 67, rhMaxPct: 90 },
+    ]);
+    expect(read.rejected).toEqual([
+      { line: 26, reason: '2026-06-02 has only 9 readings; a day takes at least 18' },
+    ]);
+  });
+
+  test('days beyond the calendar of a garden are refused by their line', () => {
+    const read = readWeatherCsv('date,tmin,tmax,rain\n9999-01-01,10,20,0\n2026-06-01,10,20,0\n');
+    expect(read.days).toHaveLength(1);
+    expect(read.rejected).toEqual([
+      { line: 2, reason: 'date must lie from 1800-01-01 to 2100-12-31; got 9999-01-01' },
+    ]);
+  });
+});

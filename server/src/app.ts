@@ -15,8 +15,8 @@ import { yourDataRoutes } from './routes/yourData.ts';
 import type { Services } from './services/services.ts';
 
 /** Largest body of an ordinary change, and of a file of weather. */
-const BODY = '200kb';
-const WEATHER_BODY = '10mb';
+const BODY = 200_000;
+const WEATHER_BODY = 10_000_000;
 
 /** The application: the API under /api and, when it is built, the interface from `webDir`. */
 export function kibbleApp(services: Services, webDir?: string): Express {

@@ -116,7 +116,8 @@ export async function startKibble(options: StartOptions): Promise<Running> {
     try {
       if (options.reset) await beginAfresh(file, wall);
       rmSync(join(dirname(file), 'incoming'), { recursive: true, force: true });
-      const log = fileLog(folder);
+      const { log, close: closeLog } = fileLog(folder);
+      undone.unshift(closeLog);
       const sequelize = await openDatabase(file, { kind, now: wall.now() });
       undone.unshift(() => closeDatabase(sequelize));
       let stationUrl: string | null = null;

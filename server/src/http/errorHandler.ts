@@ -27,12 +27,15 @@ const MACHINE: Readonly<Record<string, readonly ['no-room' | 'busy', string]>> =
 /** Express's own refusals: a body that is no JSON, or too large. */
 function bodyRefusal(error: unknown): Refusal | null {
   const { type, limit, status } = (error ?? {}) as { type?: string; limit?: number; status?: number };
-  if (type === 'entity.too.large')
+  if (type === 'entity.too.large') {
+    const kB = Math.round((limit ?? 0) / 1000);
+    const allowed = kB < 1000 ? `${kB} kB` : `${Math.round(kB / 1000)} MB`;
     return new Refusal(
       'too-large',
-      `What was sent is too large: allowed are ${Math.round((limit ?? 0) / 1000).toLocaleString('en')} kB. A file of weather is best split by years.`,
+      `What was sent is too large: at most ${allowed} are taken here.${kB < 1000 ? '' : ' A file of weather is best split by years.'}`,
       'body',
     );
+  }
   if (type === 'entity.parse.failed') return new Refusal('invalid', 'What was sent is not JSON.', 'body');
   if (type === 'encoding.unsupported' || type === 'charset.unsupported')
     return new Refusal(

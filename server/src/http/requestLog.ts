@@ -9,12 +9,15 @@ const SIZE = '5M';
 const FILES = 5;
 
 /** The log beside the data: kibble.log, begun anew when it is full, the last five kept. */
-export function fileLog(folder: string): Logger {
+export function fileLog(folder: string): { log: Logger; close: () => Promise<void> } {
   mkdirSync(folder, { recursive: true });
   const stream = createStream('kibble.log', { path: folder, size: SIZE, maxFiles: FILES });
   // A disk that is full must not take the garden with it: the log goes on when there is room again.
   stream.on('error', () => undefined);
-  return pino({ level: process.env.LOG_LEVEL ?? 'info' }, stream);
+  return {
+    log: pino({ level: process.env.LOG_LEVEL ?? 'info' }, stream),
+    close: () => new Promise((done) => stream.end(() => done())),
+  };
 }
 
 /** One line a request: what was asked, what became of it, how long it took. Never what was in it. */

@@ -93,12 +93,13 @@ export function yourDataRoutes(services: Services): Router {
       const { file, stationUrl } = kept();
       const { token } = read(restoreBody, req.body);
       const source = waiting(file, token);
+      const { gardens } = await factsOf(source);
       const undo = await makeCopy(file, 'restore', wall.now());
       await pour(sequelize, source, stationUrl);
       forgetForecasts();
       rmSync(source, { force: true });
       return {
-        body: answer(restoredView, { gardens: (await factsOf(file)).gardens, undo: undo?.name ?? null }),
+        body: answer(restoredView, { gardens, undo: undo?.name ?? null }),
       };
     }),
   );

@@ -14,7 +14,7 @@ import { z } from 'zod';
 import { copyInto } from '../db/copies.ts';
 import { inspectFile } from '../db/inspect.ts';
 import { LATEST, MIGRATION_NAMES } from '../db/migrate.ts';
-import { openDatabase } from '../db/open.ts';
+import { bringUpToDate } from '../db/open.ts';
 import { openRaw, type RawDatabase } from '../db/raw.ts';
 import { startWords } from '../db/startRefusal.ts';
 import { writerOf } from '../db/writer.ts';
@@ -131,8 +131,7 @@ async function fromJson(text: string, target: string): Promise<void> {
     const [issue] = read.error.issues;
     throw wrong(`${issue?.path.join('.') || 'its beginning'} is not as it should be (${issue?.message})`);
   })();
-  const made = await openDatabase(target);
-  await made.close();
+  await bringUpToDate(target);
   const database = await openRaw(target);
   try {
     await database.run('BEGIN IMMEDIATE');
@@ -185,8 +184,7 @@ export async function prepareRestore(bytes: Uint8Array, target: string): Promise
         `The file was written by a newer Kibble (${newer.join(', ')}). Put it back with that one.`,
         'file',
       );
-    const opened = await openDatabase(target, { kind: facts.kind ?? 'own', copying: false });
-    await opened.close();
+    await bringUpToDate(target);
   } catch (error) {
     removeDatabase(target);
     if (error instanceof Refusal) throw error;
