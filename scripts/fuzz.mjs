@@ -22,9 +22,15 @@ const done = await Promise.all(
       new Promise((ended) => {
         const run = spawn(
           process.execPath,
-          ['--max-semi-space-size=64', ...TS, 'server/src/fuzz/run.ts', '--cases', Math.ceil(cases / parts), '--seed', seed + i].map(
-            String,
-          ),
+          [
+            '--max-semi-space-size=64',
+            ...TS,
+            'server/src/fuzz/run.ts',
+            '--cases',
+            Math.ceil(cases / parts),
+            '--seed',
+            seed + i,
+          ].map(String),
           { cwd: root, stdio: 'inherit' },
         );
         run.on('exit', (code) => ended(code === 0));

@@ -34,6 +34,8 @@ if (!unitOk && !unit) failed += 1;
 
 step('generated bodies', process.execPath, ['scripts/fuzz.mjs', '--cases', '2000', '--seed', '20261125']);
 
+step('plug pulled, disk full', process.execPath, ['scripts/torture.mjs', '--kills', '12']);
+
 console.log('\n── browser tests');
 const browserOk = run('npx', ['playwright', 'test', '-c', 'e2e/playwright.config.ts'], {
   env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: report('browser.json') },

@@ -1,0 +1,5 @@
+/** `npm run torture`: the plug pulled a hundred times in every phase, then a full disk. `-- --kills 12` for fewer. */
+import { prepare, run, TS } from './prepare.mjs';
+
+prepare();
+process.exit(run(process.execPath, [...TS, 'server/src/torture/run.ts', ...process.argv.slice(2)]) ? 0 : 1);

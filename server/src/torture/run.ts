@@ -1,0 +1,59 @@
+/**
+ * Pulls the plug on a running Kibble in every phase, again and again: nothing acknowledged may be lost, nothing half
+ * there, and it always opens again. Then fills its disk.
+ * node --import tsx server/src/torture/run.ts [--kills 100] [--seed 1]
+ */
+import { fullDisk } from './full.ts';
+import {
+  firstStartKilled,
+  gaugeKilled,
+  importKilled,
+  migrationKilled,
+  restoreKilled,
+  wateringsKilled,
+  type Kill,
+} from './kills.ts';
+
+const argument = (name: string, usual: number): number => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? usual : Number(process.argv[at + 1]);
+};
+
+/** Which phases, and the share of the kills each takes. */
+const PHASES: readonly [string, () => Promise<Kill>, number][] = [
+  ['waterings', wateringsKilled, 0.25],
+  ['gauge', gaugeKilled, 0.15],
+  ['import', importKilled, 0.15],
+  ['migration', migrationKilled, 0.15],
+  ['first start', firstStartKilled, 0.15],
+  ['restore', restoreKilled, 0.15],
+];
+
+const kills = argument('kills', 100);
+/** Moments spread evenly over the phase, in an order that jumps about: no chance, so a failure comes again. */
+const moment = (i: number): number => (i * 0.618_033_988_75 + argument('seed', 1) * 0.137) % 1;
+
+let pulled = 0;
+try {
+  for (const [name, phase, share] of PHASES) {
+    const kill = await phase();
+    const times = Math.max(1, Math.round(kills * share));
+    for (let i = 0; i < times; i += 1) {
+      try {
+        await kill(moment(i));
+      } catch (error) {
+        throw new Error(`${name}, kill ${i + 1} at ${moment(i).toFixed(3)}: ${(error as Error).message}`, {
+          cause: error,
+        });
+      }
+    }
+    pulled += times;
+    console.log(`${name}: plug pulled ${times} times, everything whole`);
+  }
+  console.log(await fullDisk());
+  console.log(`${pulled} kills: nothing acknowledged lost, nothing half there, always opened again`);
+  process.exit(0);
+} catch (error) {
+  console.error((error as Error).message);
+  process.exit(1);
+}
