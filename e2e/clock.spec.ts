@@ -19,7 +19,7 @@ test('begun in the evening: what fits before dark, no spray is started, and the 
   await expect(walk).toContainText(/Sweetcorn block \(/);
   // Only a quarter of an hour: the form says so of a slip, and of the time itself what it allows.
   await page.getByLabel('I have').fill('-5');
-  await expect(page.getByText(/Minutes must be more than 0/)).toBeVisible();
+  await expect(page.getByText(/Minutes must be from 0.01/)).toBeVisible();
   await page.getByLabel('I have').fill('15');
   await expect(walk).toContainText('Left at 19:45');
 
@@ -118,7 +118,7 @@ test('one run by the clock that the tap itself shuts is written down once, witho
   const sheet = page.getByRole('dialog', { name: 'Young apricots: one run' });
   await sheet.getByLabel('For', { exact: true }).fill('zero');
   await sheet.getByRole('button', { name: 'The tap is open' }).click();
-  await expect(sheet.getByText(/Minutes must be more than 0 .*got “zero”/)).toBeVisible();
+  await expect(sheet.getByText(/Minutes must be from 0.01 .*got “zero”/)).toBeVisible();
   await sheet.getByLabel('For', { exact: true }).fill('0.1');
   await sheet.getByLabel(/A timer on the tap shuts it/).check();
   await sheet.getByRole('button', { name: 'The tap is open' }).click();

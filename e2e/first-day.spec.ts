@@ -39,7 +39,7 @@ test('Other amount: a slip is refused in words and what was typed stays; a good 
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Amount').fill('-3');
   await dialog.getByRole('button', { name: 'Write it down' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('Minutes must be more than 0');
+  await expect(dialog.getByRole('alert')).toContainText('Minutes must be from 0.01');
   await expect(dialog.getByRole('alert')).toContainText('-3');
   await expect(dialog.getByLabel('Amount')).toHaveValue('-3');
   await dialog.getByLabel('Amount').fill('9000');
@@ -145,7 +145,7 @@ test('watered anyway: asked how much and why, told what it does, and the log kee
   await expect(dialog.getByText(/The ground has room for/)).toBeVisible();
   await dialog.getByLabel('Amount').fill('0');
   await dialog.getByRole('button', { name: 'Write it down' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('Minutes must be more than 0');
+  await expect(dialog.getByRole('alert')).toContainText('Minutes must be from 0.01');
   await dialog.getByLabel('Amount').fill('20');
   await dialog.getByLabel('Why').selectOption('just in case');
   await dialog.getByRole('button', { name: 'Write it down' }).click();

@@ -115,7 +115,7 @@ test('slips are refused or asked about in words, and what was typed stays', asyn
   await page.getByLabel('The bucket holds').fill('-4');
   await page.getByLabel('It filled in').fill('0');
   await expect(page.getByText('The bucket must be from 0.01 to 1000 L; got -4 L.')).toBeVisible();
-  await expect(page.getByText(/Seconds must be more than 0 .*; got 0 s/)).toBeVisible();
+  await expect(page.getByText(/Seconds must be from 0.1 .*; got 0 s/)).toBeVisible();
   await page.getByLabel('The bucket holds').fill('99');
   await page.getByLabel('It filled in').fill('60');
   await expect(page.getByText(/99\sL\/min is more than a garden tap gives/)).toBeVisible();
@@ -153,7 +153,7 @@ test('a figure changed in the working changes the number before it is kept, and 
   await expect(drawer.getByTestId('working-headline')).toContainText(`${before} min`);
   await expect(drawer.getByTestId('working-headline')).toContainText(/1[56]\smin/);
   await drawer.getByLabel('Flow').fill('-2');
-  await expect(drawer.getByRole('alert')).toContainText('Flow must be from 0.01 to 500 L/min; got “-2”.');
+  await expect(drawer.getByRole('alert')).toContainText('Flow must be from 0.001 to 500 L/min; got “-2”.');
   await expect(drawer.getByRole('button', { name: 'Keep these figures' })).toBeDisabled();
   await drawer.getByLabel('Flow').fill('8.4');
   await drawer.getByRole('button', { name: 'Keep these figures' }).click();

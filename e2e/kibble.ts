@@ -8,7 +8,7 @@ import { test as base } from '@playwright/test';
 const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** A Kibble of its own for each test: a fresh demo garden in a folder that is thrown away. */
-async function start(): Promise<{ url: string; stop: () => void }> {
+async function start(): Promise<{ url: string; stop: () => Promise<void> }> {
   const data = mkdtempSync(join(tmpdir(), 'kibble-e2e-'));
   const port = 5300 + Math.floor(Math.random() * 600);
   const server: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', '--demo'], {
@@ -25,8 +25,11 @@ async function start(): Promise<{ url: string; stop: () => void }> {
   });
   return {
     url,
-    stop: () => {
+    // It answers what was asked and closes its file first; then the folder can go.
+    stop: async () => {
+      const gone = new Promise((done) => server.once('exit', done));
       server.kill();
+      await gone;
       rmSync(data, { recursive: true, force: true });
     },
   };
@@ -36,7 +39,7 @@ export const test = base.extend<{ kibble: string }>({
   kibble: async ({}, use) => {
     const { url, stop } = await start();
     await use(url);
-    stop();
+    await stop();
   },
 });
 export { expect } from '@playwright/test';

@@ -98,7 +98,7 @@ test('the setup refuses an impossible bed in words and keeps what was typed', as
   await page.getByLabel('Its area').fill('0');
   await page.getByRole('button', { name: 'Show me the plan' }).click();
   await expect(page.getByText('Latitude must be from -90 to 90 °; got 140 °.')).toBeVisible();
-  await expect(page.getByText(/Area must be from 0.05 to .* sq ft; got 0 sq ft/)).toBeVisible();
+  await expect(page.getByText(/Area must be from 0.054 to .* sq ft; got 0 sq ft/)).toBeVisible();
   await expect(page.getByText('Name of the bed must not be empty.')).toBeVisible();
   await expect(page.getByLabel('Name of the garden')).toHaveValue('Across the road');
 });
@@ -121,6 +121,10 @@ test('a bed can be put away and brought back, and a bad change is refused', asyn
 });
 
 // One bed with a measured flow on a raised bed, one with a guessed flow.
+/** A bed without the versions that count its changes. */
+const plain = (bed: Record<string, unknown>): unknown =>
+  JSON.parse(JSON.stringify(bed, (key, value: unknown) => (key === 'version' ? undefined : value)));
+
 for (const name of ['Tomatoes, long bed', 'Sweetcorn block']) {
   test(`changing the area of ${name} leaves the rest as it was`, async ({ page, kibble }) => {
     await page.goto(kibble);
@@ -140,6 +144,7 @@ for (const name of ['Tomatoes, long bed', 'Sweetcorn block']) {
     await page.getByLabel('Its area').fill('16.5');
     await page.getByRole('button', { name: 'Keep the changes' }).click();
     await expect(page.getByRole('cell', { name: '16.5 m²' })).toBeVisible();
-    expect(await bed()).toEqual({ ...before, areaM2: 16.5 });
+    // Everything but the area, and the count of changes that goes with it.
+    expect(plain(await bed())).toEqual(plain({ ...before, areaM2: 16.5 }));
   });
 }

@@ -116,7 +116,7 @@ const round = (value: number): string =>
 
 /** The allowed range in words, in SI or through `convert` in the gardener's units. */
 export function rangeWords(
-  limit: Limit,
+  limit: Pick<Limit, 'min' | 'max' | 'unit'>,
   convert: (value: number) => number = (v) => v,
   unit: string = limit.unit,
 ): string {

@@ -31,7 +31,9 @@ export function RefusalOrConflict({
   const units = useUnits();
   const note = useRef<HTMLDivElement>(null);
   // The question must be seen where it arises, also under a long form.
-  useEffect(() => note.current?.scrollIntoView({ block: 'nearest' }), [error]);
+  useEffect(() => {
+    void note.current?.scrollIntoView({ block: 'nearest' });
+  }, [error]);
   if (!error) return null;
   const { message, conflict } = refusal(error);
   return (

@@ -1,4 +1,4 @@
-import type { Explainable } from '@kibble/contract';
+import { rangeWords, type Explainable } from '@kibble/contract';
 import { TELLABLE, type Tellable, type Working } from '@kibble/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
@@ -37,11 +37,10 @@ function readTyped(
     const { label, min, max } = TELLABLE[field];
     const { unit, toSi, fromSi } = tellUnit(field, units);
     const value = text.trim() === '' ? Number.NaN : toSi(Number(text.replace(',', '.')));
-    const round = (v: number): string => String(Number(fromSi(v).toFixed(2)));
     if (value >= min && value <= max) inputs.push({ kind: 'told', field, value });
     else
       problems[field] =
-        `${label} must be from ${round(min)} to ${round(max)}${unit ? ` ${unit}` : ''}; got ${text.trim() === '' ? 'nothing' : `“${text}”`}.`;
+        `${label} must be ${rangeWords({ min, max, unit }, fromSi, unit)}; got ${text.trim() === '' ? 'nothing' : `“${text}”`}.`;
   }
   return { inputs, problems };
 }

@@ -77,8 +77,8 @@ export function ImportPanel({ garden }: { garden: GardenView }) {
               acceptRejected: true,
             })
               .unwrap()
-              .then(({ id, stored }) =>
-                dispatch(noticeShown({ text: `${stored.toLocaleString()} days stored.`, undoImportId: id })),
+              .then(({ id }) =>
+                dispatch(noticeShown({ text: `${file.name} is taken in.`, undoImportId: id })),
               )
               .catch(() => undefined)
           }
