@@ -85,6 +85,16 @@ test('the working of a watering, opened', async ({ page, kibble }) => {
   await page.screenshot({ path: 'docs/screenshots/working.png' });
 });
 
+test('your data', async ({ page, kibble }) => {
+  await page.goto(`${kibble}/garden/1/settings`);
+  await page.getByRole('button', { name: 'Make a copy now' }).click();
+  await page.getByRole('status').getByRole('button', { name: 'Close this message' }).click();
+  await page.getByRole('heading', { name: 'Your data' }).evaluate((heading) => {
+    void heading.scrollIntoView({ block: 'start' });
+  });
+  await page.screenshot({ path: 'docs/screenshots/your-data.png' });
+});
+
 test('the round in the dark', async ({ page, kibble }) => {
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.goto(`${kibble}/garden/1/round`);

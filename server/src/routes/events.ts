@@ -4,21 +4,18 @@ import { answer, read, readId, Refusal } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { todayOf } from '../services/clock.ts';
 import { logRain, logSkip, logWatering, markEvent } from '../services/events.ts';
-import { prove } from '../services/prove.ts';
 import type { Services } from '../services/services.ts';
 import { findBed, findGarden } from '../services/setup.ts';
 
 export function eventRoutes(services: Services): Router {
-  const { wall, log } = services;
+  const { wall } = services;
   const router = Router();
 
   router.post(
     '/beds/:id/waterings',
-    act(services, async (req, proving) => {
+    act(services, async (req) => {
       const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
-      const body = read(wateringBody, req.body);
-      const event = await logWatering(bed, body, todayOf(garden, wall), wall);
-      if (proving) await prove([bed.id], body.litres === undefined ? 'minutes' : 'litres', wall, log);
+      const event = await logWatering(bed, read(wateringBody, req.body), todayOf(garden, wall), wall);
       return { status: 201, body: answer(eventView, event) };
     }),
   );

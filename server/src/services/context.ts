@@ -1,5 +1,6 @@
 import type { BedView, EventView, RoundView } from '@kibble/contract';
 import {
+  addDays,
   dayOfYear,
   rainClimatology,
   sunOnClock,
@@ -14,6 +15,7 @@ import {
   unplannedBy,
 } from '@kibble/core';
 import type { Logger } from 'pino';
+import { Op } from 'sequelize';
 import { EventRow, type Garden } from '../db/models.ts';
 import { planInBackground } from '../jobs/planInBackground.ts';
 import { todayOf, utcOffsetHours, type WallClock } from './clock.ts';
@@ -67,12 +69,18 @@ function alertsOf(weather: readonly SourcedDay[], today: string): WeatherAlert[]
   ];
 }
 
-/** Loads a garden's facts and lets the core plan it, or one bed of it. */
+/** Days of the past that are followed at a glance. */
+const GLANCE_DAYS = 2;
+
+/**
+ * Loads a garden's facts and lets the core plan it, or one bed of it; at a `glance` from the day before yesterday on,
+ * which tells whether a bed can be planned and little else.
+ */
 export async function contextOf(
   garden: Garden,
   wall: WallClock,
   log: Logger,
-  options: { bedId?: number; members?: number; asking?: boolean } = {},
+  options: { bedId?: number; members?: number; glance?: boolean } = {},
 ): Promise<Context> {
   const today = todayOf(garden, wall);
   const view = await gardenToView(garden, wall, options.bedId);
@@ -80,17 +88,12 @@ export async function contextOf(
     (bed) =>
       !bed.archived && bed.startOn <= today && (options.bedId === undefined || bed.id === options.bedId),
   );
-  const weather = await gardenWeather(
-    garden,
-    today,
-    await earliestStart(garden, today),
-    HORIZON_DAYS,
-    log,
-    options.asking,
-  );
+  const { glance = false } = options;
+  const from = glance ? addDays(today, -GLANCE_DAYS) : await earliestStart(garden, today);
+  const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, log, !glance);
   const events = (
     await EventRow.findAll({
-      where: { gardenId: garden.id, removedAt: null },
+      where: { gardenId: garden.id, removedAt: null, ...(glance ? { date: { [Op.gte]: from } } : {}) },
       order: ['date', 'id'],
       raw: true,
     })
@@ -98,7 +101,8 @@ export async function contextOf(
   const unplanned: Unplanned[] = [];
   const planBeds = beds.flatMap((bed): PlanBed[] => {
     try {
-      return [planBed(bed, events, today, garden.latitudeDeg)];
+      const planned = planBed(bed, events, today, garden.latitudeDeg);
+      return [glance && planned.startOn < from ? { ...planned, startOn: from, startFullness: 1 } : planned];
     } catch (error) {
       unplanned.push(unplannedBy(bed.id, error));
       return [];

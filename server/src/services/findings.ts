@@ -2,7 +2,7 @@ import { isShared, knownBed, type BedView, type DraftView, type FindingView } fr
 import { addDays, oddities, type FindingInput, type Oddity } from '@kibble/core';
 import type { z } from 'zod';
 import type { findingBody } from '@kibble/contract';
-import { Draft, FindingRow, Planting, type Bed, type Garden, type Tap } from '../db/models.ts';
+import { Delivery, Draft, FindingRow, Planting, type Bed, type Garden, type Tap } from '../db/models.ts';
 import { Refusal, refusing } from '../errors.ts';
 import { todayOf, type WallClock } from './clock.ts';
 import { findingsToView, findingToView } from './findingView.ts';
@@ -60,7 +60,7 @@ export async function logFinding(
   }
   await checkAgainst(body.input, bed, today);
   if (!body.confirmed) await askAgain(body.input, bed?.id, wall);
-  const method = bed ? (await findBedView(bed.id, wall)).view.delivery.method : null;
+  const delivery = bed ? await Delivery.findOne({ where: { bedId: bed.id } }) : null;
   const row = await FindingRow.create({
     gardenId: garden.id,
     bedId: bed?.id ?? null,
@@ -68,7 +68,7 @@ export async function logFinding(
     kind: body.input.kind,
     date: on,
     at: wall.now(),
-    method,
+    method: delivery?.method ?? null,
     input: JSON.stringify(body.input),
     note: body.note ?? null,
     removedAt: null,

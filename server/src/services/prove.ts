@@ -28,7 +28,7 @@ async function faultOf(bedId: number, wall: WallClock, log: Logger): Promise<str
   const context = await contextOf(await findGarden(bed.gardenId), wall, log, {
     bedId,
     members: 0,
-    asking: false,
+    glance: true,
   });
   const [fault] = placesOf(context).unplanned;
   if (fault) return fault.message;

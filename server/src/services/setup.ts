@@ -318,29 +318,27 @@ export function checkPlantedBy(body: BedBody, today: string, prefix = ''): void 
 /** A garden as it is shown; with `onlyBed`, of its beds that one alone. */
 export async function gardenToView(garden: Garden, wall: WallClock, onlyBed?: number): Promise<GardenView> {
   const setAside: SetAside[] = [];
-  const beds = await Bed.findAll({ where: { gardenId: garden.id }, order: ['position', 'id'] });
-  const ids = beds.map((bed) => bed.id);
-  const plantings = await Planting.findAll({
-    where: { bedId: ids, removedAt: null },
-    order: ['plantedOn', 'id'],
-  });
-  const ownCrops = ownCropEntries(
-    await OwnCrop.findAll({ where: { gardenId: garden.id }, order: ['id'] }),
-    setAside,
-  );
-  const today = todayOf(garden, wall);
-  const deliveries = await Delivery.findAll({ where: { bedId: ids } });
-  const taps = await Tap.findAll({ where: { gardenId: garden.id }, order: ['id'] });
-  const findings = findingsToView(
-    await FindingRow.findAll({
-      where: { gardenId: garden.id, removedAt: null },
+  const where = { gardenId: garden.id };
+  const [beds, ownRows, taps, findingRows] = await Promise.all([
+    Bed.findAll({ where, order: ['position', 'id'] }),
+    OwnCrop.findAll({ where, order: ['id'] }),
+    Tap.findAll({ where, order: ['id'] }),
+    FindingRow.findAll({
+      where: { ...where, removedAt: null },
       order: [
         ['date', 'DESC'],
         ['id', 'DESC'],
       ],
     }),
-    setAside,
-  );
+  ]);
+  const bedId = onlyBed ?? beds.map((bed) => bed.id);
+  const [plantings, deliveries] = await Promise.all([
+    Planting.findAll({ where: { bedId, removedAt: null }, order: ['plantedOn', 'id'] }),
+    Delivery.findAll({ where: { bedId } }),
+  ]);
+  const ownCrops = ownCropEntries(ownRows, setAside);
+  const findings = findingsToView(findingRows, setAside);
+  const today = todayOf(garden, wall);
   const groundOf = new Map(beds.map((bed) => [bed.id, bed.groundOf ?? bed.id]));
   return {
     id: garden.id,

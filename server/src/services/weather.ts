@@ -164,7 +164,8 @@ export async function gardenWeather(
   const forecast = asking
     ? await refreshFromStation(garden, today, addDays(from, -30), log)
     : (forecasts.get(`${garden.id} ${today}`) ?? []);
-  const oldest = addDays(today, -READ_DAYS);
+  // Whether a bed can be planned does not hang on what past years were like.
+  const oldest = asking ? addDays(today, -READ_DAYS) : from;
   const record = await recordOf(garden, from < oldest ? from : oldest, addDays(today, -1));
   const days = completeWeather({
     record,
