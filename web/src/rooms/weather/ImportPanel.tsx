@@ -89,7 +89,10 @@ export function ImportPanel({ garden }: { garden: GardenView }) {
         <div role="status" className="mt-4 border-l-4 border-ink pl-3">
           <p className="font-semibold">
             {stored.stored.toLocaleString()} days stored, {fullDate(stored.from)} to {fullDate(stored.to)}
-            {stored.leftOut > 0 ? `; ${stored.leftOut} rows left out` : ''}.
+            {stored.leftOut > 0
+              ? `; ${stored.leftOut} ${stored.leftOut === 1 ? 'row' : 'rows'} left out`
+              : ''}
+            .
           </p>
           {stored.to < garden.today ? (
             <p>
@@ -120,6 +123,8 @@ function Understood({ found, name, busy, error, onUnit, onStore, onForget }: Und
   const units = useUnits();
   const rejected = found.rejectedCount;
   const days = `${found.goodRows.toLocaleString()} days`;
+  const inQuestion = ({ unitAssumed, unitChoices }: ImportPreview['columns'][number]): boolean =>
+    found.question !== null && unitAssumed && unitChoices.includes('°F');
   return (
     <div className="mt-4">
       <h3 className="text-lg">{name}</h3>
@@ -135,6 +140,11 @@ function Understood({ found, name, busy, error, onUnit, onStore, onForget }: Und
               ? ' Several rows a day: each day’s ends, its rain in all and its mean wind are taken.'
               : ''}
           </p>
+          {found.question ? (
+            <p role="alert" className="mb-3 font-semibold text-brick">
+              {found.question.words}
+            </p>
+          ) : null}
           <table className="mb-3 w-full text-sm">
             <caption className="text-left text-quiet">What each column was taken for</caption>
             <tbody>
@@ -149,10 +159,10 @@ function Understood({ found, name, busy, error, onUnit, onStore, onForget }: Und
                       <select
                         aria-label={`Unit of ${column.label.toLowerCase()}`}
                         className={`min-h-9 border border-ink bg-sheet px-1 ${column.unitAssumed ? 'assumed' : ''}`}
-                        value={found.question && column.unitAssumed ? '' : column.unit}
+                        value={inQuestion(column) ? '' : column.unit}
                         onChange={(e) => onUnit(column.field, e.target.value)}
                       >
-                        {found.question && column.unitAssumed ? <option value="">choose</option> : null}
+                        {inQuestion(column) ? <option value="">choose</option> : null}
                         {column.unitChoices.map((unit) => (
                           <option key={unit}>{unit}</option>
                         ))}
@@ -160,7 +170,7 @@ function Understood({ found, name, busy, error, onUnit, onStore, onForget }: Und
                     ) : (
                       column.unit
                     )}
-                    {column.unitAssumed && column.unitChoices.length > 1 ? (
+                    {column.unitAssumed && column.unitChoices.length > 1 && !inQuestion(column) ? (
                       <span className="ml-1 text-quiet">assumed</span>
                     ) : null}
                   </td>
@@ -214,11 +224,6 @@ function Understood({ found, name, busy, error, onUnit, onStore, onForget }: Und
           {error ? (
             <p role="alert" className="font-semibold text-brick">
               {refusal(error).message}
-            </p>
-          ) : null}
-          {found.question ? (
-            <p role="alert" className="mb-3 font-semibold text-brick">
-              {found.question.words}
             </p>
           ) : null}
           <Button disabled={busy || found.question !== null} onClick={onStore}>
