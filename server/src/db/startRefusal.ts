@@ -17,6 +17,10 @@ const WORDS: Readonly<Record<string, (what: string) => string>> = {
   EROFS: (what) => `${what} lies on a disk that can only be read. Choose another folder with KIBBLE_DATA.`,
   ENOSPC: (what) =>
     `The disk of ${what} is full. Make room there and start again; nothing that was written down is lost.`,
+  EPERM: (what) =>
+    `Kibble may not write to ${what}. Give yourself the right to, or choose another folder with KIBBLE_DATA.`,
+  ENOENT: (what) =>
+    `${what} cannot be made: something on the way to it is not there. Choose another folder with KIBBLE_DATA.`,
   ENOTDIR: (what) =>
     `${what} cannot be a folder: a file is in the way. Choose another folder with KIBBLE_DATA.`,
   EEXIST: (what) =>

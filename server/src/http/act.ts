@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Request, RequestHandler } from 'express';
-import { Op } from 'sequelize';
+import { literal, Op } from 'sequelize';
 import { Act } from '../db/models.ts';
 import { writerOf } from '../db/writer.ts';
 import { Refusal } from '../errors.ts';
@@ -16,6 +16,9 @@ export interface Answer {
 const KEY = /^[\w-]{8,80}$/;
 /** How long an act is remembered: longer than any page or outbox tries again, days. Judgement. */
 const REMEMBERED_DAYS = 60;
+/** A long answer (a whole garden after a step of its clock) is remembered for an hour only, so that the file stays small. */
+const LONG_LETTERS = 5000;
+const LONG_REMEMBERED_MS = 3_600_000;
 
 function keyOf(req: Request): string | null {
   const key = req.get('Idempotency-Key');
@@ -55,7 +58,15 @@ export function act(
         const { status = 200, body } = await handler(req, proving);
         if (key !== null) {
           const at = wall.now();
-          await Act.create({ key, what, status, answer: JSON.stringify(body), at });
+          const answer = JSON.stringify(body);
+          await Act.create({ key, what, status, answer, at });
+          if (answer.length > LONG_LETTERS)
+            await Act.destroy({
+              where: {
+                at: { [Op.lt]: new Date(at.getTime() - LONG_REMEMBERED_MS) },
+                [Op.and]: literal(`length(answer) > ${LONG_LETTERS}`),
+              },
+            });
           await Act.destroy({
             where: { at: { [Op.lt]: new Date(at.getTime() - REMEMBERED_DAYS * 86_400_000) } },
           });

@@ -1,4 +1,4 @@
-import { LIMITS, rangeWords, type ApiError, type Limit, type LimitedField } from '@kibble/contract';
+import type { ApiError } from '@kibble/contract';
 import {
   fetchBaseQuery,
   type BaseQueryFn,
@@ -6,6 +6,7 @@ import {
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
 import { actAnswered, keyOfAct } from './acts.ts';
+import { inOwnUnits } from './refusalInUnits.ts';
 import { unitsOf, type Units } from './units.ts';
 
 const ask = fetchBaseQuery({ baseUrl: '/api' });
@@ -15,16 +16,6 @@ const AGAIN_AFTER_MS = [300, 1200];
 /** Where the shell keeps which units the open garden speaks in. */
 export const UNITS_KEY = 'kibble.units';
 const spokenUnits = (): Units => unitsOf(localStorage.getItem(UNITS_KEY) === 'us' ? 'us' : 'metric');
-
-/** A refusal for a limit, said in the gardener's own units. */
-export function inOwnUnits(error: ApiError['error'], units: Units): ApiError['error'] {
-  const { limit } = error;
-  if (!limit || !(limit.field in LIMITS)) return error;
-  const of: Limit = LIMITS[limit.field as LimitedField];
-  const { fromSi, unit } = units.of(of.quantity);
-  const got = `${Number(fromSi(limit.value).toPrecision(6))} ${unit}`.trim();
-  return { ...error, message: `${of.label} must be ${rangeWords(of, fromSi, unit)}; got ${got}.` };
-}
 
 function worded(error: FetchBaseQueryError): FetchBaseQueryError {
   const data = error.data as ApiError | undefined;
