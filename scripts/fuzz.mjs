@@ -25,7 +25,7 @@ const done = await Promise.all(
           [
             '--max-semi-space-size=64',
             ...TS,
-            'server/src/fuzz/run.ts',
+            'server/tests/fuzz/run.ts',
             '--cases',
             Math.ceil(cases / parts),
             '--seed',

@@ -2,4 +2,4 @@
 import { prepare, run, TS } from './prepare.mjs';
 
 prepare();
-process.exit(run(process.execPath, [...TS, 'server/src/torture/run.ts', ...process.argv.slice(2)]) ? 0 : 1);
+process.exit(run(process.execPath, [...TS, 'server/tests/torture/run.ts', ...process.argv.slice(2)]) ? 0 : 1);

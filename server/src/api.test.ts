@@ -9,7 +9,7 @@ import { stationApp } from '@kibble/simulators';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import { QueryTypes, type Sequelize } from 'sequelize';
-import { ask } from './testing.ts';
+import { ask } from '../tests/ask.ts';
 import { kibbleApp } from './app.ts';
 import { EventRow, WeatherDayRow } from './db/models.ts';
 import { openDatabase } from './db/open.ts';

@@ -9,7 +9,7 @@ import { stationApp } from '@kibble/simulators';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { ask } from './testing.ts';
+import { ask } from '../tests/ask.ts';
 import { kibbleApp } from './app.ts';
 import { openDatabase } from './db/open.ts';
 import { seedDemo } from './seed.ts';

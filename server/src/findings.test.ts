@@ -7,7 +7,7 @@ import { findWorking, leaves, type Working } from '@kibble/core';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { ask } from './testing.ts';
+import { ask } from '../tests/ask.ts';
 import { kibbleApp } from './app.ts';
 import { FindingRow } from './db/models.ts';
 import { openDatabase } from './db/open.ts';

@@ -10,7 +10,7 @@ import request from 'supertest';
 import { kibbleApp } from './app.ts';
 import { Bed, EventRow, FindingRow, Planting } from './db/models.ts';
 import { openDatabase } from './db/open.ts';
-import { ask } from './testing.ts';
+import { ask } from '../tests/ask.ts';
 
 const root = mkdtempSync(join(tmpdir(), 'kibble-safety-'));
 const wall = { now: () => new Date('2026-07-14T06:00:00Z') };

@@ -1,7 +1,7 @@
 import { copyFileSync, mkdirSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { copiesOf } from '../db/copies.ts';
+import { copiesOf } from '../../src/db/copies.ts';
 import { GARDEN, House, must, pause, weatherFile } from './house.ts';
 
 /** One way of pulling the plug: given a number from 0 to 1 that says when, it must find everything whole afterwards. */

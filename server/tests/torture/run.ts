@@ -1,7 +1,7 @@
 /**
  * Pulls the plug on a running Kibble in every phase, again and again: nothing acknowledged may be lost, nothing half
  * there, and it always opens again. Then fills its disk.
- * node --import tsx server/src/torture/run.ts [--kills 100] [--seed 1]
+ * node --import tsx server/tests/torture/run.ts [--kills 100] [--seed 1]
  */
 import { fullDisk } from './full.ts';
 import {

@@ -1,7 +1,7 @@
 /**
  * Every body the API accepts must leave every view of every garden answering; every refusal must name its field; nothing
  * may answer 5xx. Bodies are made from the contract's own schemas.
- * node --import tsx server/src/fuzz/run.ts --cases 2000 [--seed 1]
+ * node --import tsx server/tests/fuzz/run.ts --cases 2000 [--seed 1]
  */
 import type { AddressInfo } from 'node:net';
 import {
@@ -32,9 +32,9 @@ import fc, { type Arbitrary } from 'fast-check';
 import { z } from 'zod';
 import { pino } from 'pino';
 import { QueryTypes } from 'sequelize';
-import { kibbleApp } from '../app.ts';
-import { openDatabase } from '../db/open.ts';
-import { writerOf } from '../db/writer.ts';
+import { kibbleApp } from '../../src/app.ts';
+import { openDatabase } from '../../src/db/open.ts';
+import { writerOf } from '../../src/db/writer.ts';
 import { bodies, type Known } from './arbitrary.ts';
 
 // The database library takes a stack at every question it is asked; nobody reads them here.

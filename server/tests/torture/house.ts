@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { openRaw } from '../db/raw.ts';
+import { openRaw } from '../../src/db/raw.ts';
 
 const root = fileURLToPath(new URL('../../..', import.meta.url));
 const PATIENCE_MS = 60_000;
