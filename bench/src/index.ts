@@ -3,6 +3,7 @@ import { gardenEnsembleMs } from './gardenEnsemble.ts';
 import { layeredStepFigures, singleStoreNs } from './layeredStep.ts';
 import { largeGardenMs, roundMs } from './roundOverHttp.ts';
 import { sectionFrames } from './sectionFrames.ts';
+import { writersMs } from './writers.ts';
 
 const table: Record<string, { median: string; 'C twin': string; ratio: string }> = {};
 const perSecond = (ns: number): string => `${(1e9 / ns / 1e3).toFixed(0)} k bed-days/s`;
@@ -22,6 +23,12 @@ table['The same with 200 members a bed'] = {
   ratio: `${(garden.ensemble / garden.plain).toFixed(1)} × the plain plan`,
 };
 table['Round of the demo garden, over HTTP'] = plain(`${(await roundMs()).toFixed(0)} ms`);
+const writers = await writersMs();
+table['Change of a bed, alone'] = plain(`${writers.alone.toFixed(0)} ms`);
+table['Twenty of them at once, the slowest'] = {
+  ...plain(`${writers.slowest.toFixed(0)} ms`),
+  ratio: `${(writers.slowest / writers.alone).toFixed(1)} × one alone`,
+};
 const large = await largeGardenMs();
 table['Round of 500 beds, over HTTP'] = plain(`${large.round.toFixed(0)} ms`);
 table['Section of 500 beds, a page of 60, over HTTP'] = plain(`${large.section.toFixed(0)} ms`);
