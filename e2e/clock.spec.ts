@@ -68,7 +68,7 @@ test('open hours and a cap of the week: no run outside them, what finds no room 
   await page.getByLabel('Water a week at most').fill('5000');
   await page.getByLabel('Fewer rounds').check();
   await page.getByRole('button', { name: 'Keep the limits' }).click();
-  await expect(page.getByText('Limits kept.')).toBeVisible();
+  await expect(page.getByText('Limits kept.', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Fortnight' }).click();
   await expect(page.getByRole('heading', { name: 'Does not fit' })).toBeVisible();
   await expect(page.getByTestId('given-up')).toContainText(/short of water/);

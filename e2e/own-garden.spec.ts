@@ -31,7 +31,7 @@ async function practiceDate(page: Page, date: string): Promise<void> {
   await page.getByLabel('Date', { exact: true }).selectOption('practice');
   await page.getByLabel('Practice date').fill(date);
   await page.getByRole('button', { name: 'Keep the changes' }).click();
-  await expect(page.getByText('Kept.')).toBeVisible();
+  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Round', exact: true }).click();
 }
 

@@ -53,7 +53,7 @@ test('a week at Three Poplars: the round, an interruption, a dragged watering, a
   await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'Settings' }).click();
   await page.getByLabel('Minutes a day at most').fill('120');
   await page.getByRole('button', { name: 'Keep the limits' }).click();
-  await expect(page.getByText('Limits kept.')).toBeVisible();
+  await expect(page.getByText('Limits kept.', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Fortnight' }).click();
   await expect(page.getByRole('heading', { name: 'Does not fit' })).toBeVisible();
   const minutes = await page

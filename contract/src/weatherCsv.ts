@@ -1,11 +1,11 @@
 import {
-  dayOfYear,
   fahrenheitToCelsius,
   inchesToMm,
   isIsoDate,
   kmhToMs,
   kwhToMJ,
   mphToMs,
+  usualTemperatureC,
   wattsToMJPerDay,
   type WeatherDay,
 } from '@kibble/core';
@@ -211,16 +211,6 @@ function readNumber(text: string): number {
 const LEAST_HOURS = 18;
 /** Degrees by which one reading of a file's temperatures must lie nearer to the season than the other to be taken. Judgement. */
 const CLEARLY_NEARER_C = 6;
-
-/**
- * Rough mean temperature of a latitude and day, °C, good to some ten degrees: enough to tell °F from °C.
- * Judgement: mean falls with the square of the latitude, the year's swing grows with it.
- */
-function usualTemperatureC(latitudeDeg: number, date: string): number {
-  const north = latitudeDeg >= 0 ? 1 : -1;
-  const season = Math.cos((2 * Math.PI * (dayOfYear(date) - 200)) / 365.25);
-  return 27 - 0.0075 * latitudeDeg ** 2 + north * 0.25 * Math.abs(latitudeDeg) * season;
-}
 
 /** °C or °F by which reading lies nearer to the season; null when neither does clearly. */
 function likelyScale(

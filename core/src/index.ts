@@ -8,6 +8,7 @@ export type { Site, WeatherDay, WeatherForEt } from './weather/types.ts';
 export { saturationVapourPressure } from './weather/saturationVapourPressure.ts';
 export { daylightHours, extraterrestrialRadiation } from './weather/solar.ts';
 export { referenceEt, checkWeather, type ReferenceEt, type ReferenceEtRoute } from './weather/referenceEt.ts';
+export { usualTemperatureC } from './weather/usualTemperature.ts';
 export * from './weather/alerts.ts';
 export {
   forecastEnsemble,

@@ -7,8 +7,9 @@ import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
+import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 
 const DAYS_BACK = 30;
@@ -59,19 +60,11 @@ export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: str
               `Day must lie from ${plainDate(first, today)} to today; got ${on ? plainDate(on, today) : 'nothing'}.`,
           })}
         />
-        <div className="grid grid-cols-2 gap-4">
-          <Field
-            label="Amount"
-            inputMode="decimal"
-            autoFocus
-            error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
-            {...form.register('amount', { validate: (text) => numberRule(by, text, units) })}
-          />
-          <Choice label="in" {...form.register('by')}>
-            <option value="minutes">minutes</option>
-            <option value="litres">{units.of('volume').unit === 'L' ? 'litres' : 'gallons'}</option>
-          </Choice>
-        </div>
+        <AmountFields
+          error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
+          amount={form.register('amount', { validate: (text) => numberRule(by, text, units) })}
+          by={form.register('by')}
+        />
         <div className="flex gap-2">
           <Button type="submit" disabled={isLoading}>
             Write it down

@@ -5,8 +5,9 @@ import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
+import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 
 const WHYS = [
@@ -55,19 +56,11 @@ export function AnywaySheet({
           The ground has room for {units.text('depth', depletionMm)}. What is given beyond that sinks past the
           roots on light ground, and takes their air on heavy ground.
         </p>
-        <div className="grid grid-cols-2 gap-4">
-          <Field
-            label="Amount"
-            inputMode="decimal"
-            autoFocus
-            error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
-            {...form.register('amount', { validate: (text) => numberRule(by, text, units) })}
-          />
-          <Choice label="in" {...form.register('by')}>
-            <option value="minutes">minutes</option>
-            <option value="litres">{units.of('volume').unit === 'L' ? 'litres' : 'gallons'}</option>
-          </Choice>
-        </div>
+        <AmountFields
+          error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
+          amount={form.register('amount', { validate: (text) => numberRule(by, text, units) })}
+          by={form.register('by')}
+        />
         <Choice label="Why" {...form.register('why')}>
           {WHYS.map((w) => (
             <option key={w} value={w}>

@@ -5,8 +5,8 @@ import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
+import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 
 interface Typed {
@@ -29,7 +29,6 @@ export function DifferentSheet({
   const [water, { isLoading, error }] = useLogWateringMutation();
   const form = useForm<Typed>({ defaultValues: { amount: '', by: 'minutes' } });
   const by = useWatch({ control: form.control, name: 'by' });
-  const volume = units.of('volume');
 
   const save = form.handleSubmit(async ({ amount, by: chosen }) => {
     const body = { [chosen]: typedSi(chosen, amount, units) };
@@ -47,22 +46,12 @@ export function DifferentSheet({
   return (
     <Sheet open={open} onClose={onClose} title={`How much did ${stop.bedName} get?`}>
       <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)} className="flex flex-col gap-4">
-        <div className="grid grid-cols-2 gap-4">
-          <Field
-            label="Amount"
-            inputMode="decimal"
-            autoFocus
-            error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
-            hint={`Planned: ${Math.round(stop.run.minutes)} min, ${units.text('volume', stop.run.litres)}`}
-            {...form.register('amount', {
-              validate: (text) => numberRule(by === 'minutes' ? 'minutes' : 'litres', text, units),
-            })}
-          />
-          <Choice label="in" {...form.register('by')}>
-            <option value="minutes">minutes</option>
-            <option value="litres">{volume.unit === 'L' ? 'litres' : 'gallons'}</option>
-          </Choice>
-        </div>
+        <AmountFields
+          error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
+          hint={`Planned: ${Math.round(stop.run.minutes)} min, ${units.text('volume', stop.run.litres)}`}
+          amount={form.register('amount', { validate: (text) => numberRule(by, text, units) })}
+          by={form.register('by')}
+        />
         <div className="flex gap-2">
           <Button type="submit" disabled={isLoading}>
             Write it down

@@ -1,0 +1,27 @@
+import type { UseFormRegisterReturn } from 'react-hook-form';
+import { useUnits } from '../app/units.ts';
+import { Choice, Field } from './Field.tsx';
+
+/** How much was given: a figure, in minutes or in the gardener's own litres. */
+export function AmountFields({
+  amount,
+  by,
+  error,
+  hint,
+}: {
+  amount: UseFormRegisterReturn;
+  by: UseFormRegisterReturn;
+  error?: string;
+  hint?: string;
+}) {
+  const { unit } = useUnits().of('volume');
+  return (
+    <div className="grid grid-cols-2 gap-4">
+      <Field label="Amount" inputMode="decimal" autoFocus error={error} hint={hint} {...amount} />
+      <Choice label="in" {...by}>
+        <option value="minutes">minutes</option>
+        <option value="litres">{unit === 'L' ? 'litres' : 'gallons'}</option>
+      </Choice>
+    </div>
+  );
+}
