@@ -46,35 +46,36 @@ export { CATALOGUE, cropById } from './plants/catalogue/index.ts';
 export { cropCoefficient } from './plants/cropCoefficient.ts';
 export { plantOnDay, stageDates, usualLeafOut, type PlantOnDay } from './plants/plantOnDay.ts';
 
-export { BED_FORMS, bedModel, type BedForm, type BedInput, type PlaceFactors } from './balance/bedModel.ts';
-export { MULCH_MATERIALS, mulchEvaporationFactor, type Mulch, type MulchMaterial } from './balance/mulch.ts';
+export { BED_FORMS, bedModel, type BedForm, type BedInput, type PlaceFactors } from './places/ground/bedModel.ts';
+export { MULCH_MATERIALS, mulchEvaporationFactor, type Mulch, type MulchMaterial } from './places/ground/mulch.ts';
 export {
   simulateBed,
   type ClosingBalance,
-  type DailyRecord,
-  type Irrigation,
   type SimulateOptions,
   type SimulationResult,
-} from './balance/simulateBed.ts';
-export { balanceTotals, type BalanceTotals } from './balance/balanceTotals.ts';
-export * from './balance/singleStore.ts';
-export * from './balance/evaporation.ts';
+} from './places/ground/simulateBed.ts';
+export type { DailyRecord } from './places/dailyRecord.ts';
+export type * from './places/place.ts';
+export { PLACE_KINDS, type PlaceKindId, type PlaceKinds } from './places/index.ts';
+export { balanceTotals, type BalanceTotals } from './places/ground/balanceTotals.ts';
+export * from './places/ground/singleStore.ts';
+export * from './places/ground/evaporation.ts';
 
 export { canMap, canTest, type CanTest } from './delivery/canTest.ts';
 export { dripLayout, dripRate, type DripLayout, type DripLayoutInput } from './delivery/dripLayout.ts';
 export * from './delivery/fills.ts';
 export { weighTest, type WeighTest } from './checks/weighTest.ts';
-export * from './checks/findings.ts';
-export { EDGES, type Beyond, type Edge } from './checks/edges.ts';
-export { staleReason, type StaleReason } from './checks/staleness.ts';
+export * from './readings/findings.ts';
+export { EDGES, type Beyond, type Edge } from './units/edges.ts';
+export { staleReason } from './readings/staleness.ts';
 export {
   reachingShare,
   USUAL_TOPSOIL_MM,
   whatIsKnown,
   type KnownBed,
   type ToldBed,
-} from './checks/whatIsKnown.ts';
-export { oddities, type Oddity } from './checks/oddities.ts';
+} from './readings/whatIsKnown.ts';
+export { oddities, type Oddity } from './readings/oddities.ts';
 export { depthCheck, settledMinutes, type DepthCheck } from './checks/depthCheck.ts';
 export { DRY_TO_MM, lookCheck, type LookVerdict } from './checks/lookCheck.ts';
 export { canAdvice, FEWEST_FOR_EVENNESS, type CanAdvice } from './delivery/canAdvice.ts';
@@ -82,9 +83,9 @@ export { poolingTest, type PoolingTest } from './delivery/poolingTest.ts';
 export { soakerTest } from './delivery/soakerTest.ts';
 export { spreadShare, wettedShare, wettedWidthM, type WettedShare } from './delivery/wettedStrip.ts';
 export { treeRing } from './delivery/treeRing.ts';
-export { daysInStore, FIXED_WEEK_MM, fixedWeekShortfall } from './plan/fixedWeek.ts';
+export { daysInStore, FIXED_WEEK_MM, fixedWeekShortfall } from './schools/fixedWeek.ts';
 export { intakeRate } from './soil/soilProfile.ts';
-export { roofHarvest } from './water/roofHarvest.ts';
+export { roofHarvest } from './sources/roofHarvest.ts';
 export { bucketTest } from './delivery/bucketTest.ts';
 export { cycleAndSoak, type CyclePlan } from './delivery/cycleAndSoak.ts';
 export { adviseMethod, type MethodAdvice, type MethodQuestion } from './delivery/adviseMethod.ts';
@@ -104,50 +105,59 @@ export {
   type RunPlan,
 } from './delivery/runPlan.ts';
 
-export { bedTasks, soakBeforeMulch, type BedTask, type TaskFacts } from './plan/tasks.ts';
-export { GOAL_FACTS, GOALS, type Goal } from './plan/goals.ts';
+export { bedTasks, soakBeforeMulch, type BedTask, type TaskFacts } from './care/tasks.ts';
+export { GOAL_FACTS, GOALS, type Goal } from './plants/goals.ts';
 export { stageStrip, type StageStep } from './plants/stageStrip.ts';
 export { checkPlantings } from './plants/checkPlantings.ts';
 export { plantCount } from './plants/plantCount.ts';
-export { cropCautions } from './plants/cautions.ts';
+export { cropCautions } from './care/cautions.ts';
 export { ownCrop, type OwnCropWords } from './plants/ownCrop.ts';
-export { mulchVolume } from './balance/mulchVolume.ts';
+export { mulchVolume } from './places/ground/mulchVolume.ts';
 export {
   defaultSchool,
   SCHOOLS,
   schoolOf,
+  thresholdOf,
   type School,
   type SchoolId,
   type SchoolReason,
 } from './schools/schools.ts';
 export { SHORT_OF_WATER } from './schools/shortOfWater.ts';
-export { compareSchools, type SchoolFigures } from './schools/compareSchools.ts';
+export { compareSchools, type SchoolFigures } from './compare/compareSchools.ts';
 export { mayToughen, toughenWindow, type ToughenWindow } from './schools/toughening.ts';
-export { followSeason } from './plan/followSeason.ts';
-export { allocateDay, type Competing, type DayCaps } from './plan/allocate.ts';
-export { givenSoFar } from './plan/givenSoFar.ts';
-export { mondayOf, weekdayOf } from './plan/weekdays.ts';
-export { RANKS, usualRank, type Rank } from './plan/rank.ts';
-export { WIND_HOLD_MS } from './plan/closures.ts';
+export { followSeason } from './compare/followSeason.ts';
+export { allocateDay, type Competing, type DayCaps } from './share/allocate.ts';
+export { givenSoFar } from './share/givenSoFar.ts';
+export { mondayOf, weekdayOf } from './units/weekdays.ts';
+export { RANKS, usualRank, type Rank } from './plants/rank.ts';
+export { WIND_HOLD_MS } from './clock/closures.ts';
 export {
   daySchedule,
   type DayJob,
   type DayLines,
   type DaySchedule,
   type RunSlot,
-} from './plan/daySchedule.ts';
-export { DAY_MINUTES, openHours, openSpans, type Span } from './plan/openSpans.ts';
-export { walkFrom, type Walk } from './plan/walk.ts';
-export { dayJob, passesOf } from './plan/dayJobs.ts';
+} from './clock/daySchedule.ts';
+export { DAY_MINUTES, openHours, openSpans, type Span } from './clock/openSpans.ts';
+export { walkFrom, type Walk } from './clock/walk.ts';
+export { dayJob, passesOf } from './clock/dayJobs.ts';
 export { aimOf, type Aim } from './delivery/aim.ts';
 export { leafWetHours, type LeafWet } from './delivery/leafWet.ts';
 export { checkFirst, type CheckFirst } from './checks/checkFirst.ts';
 export { sunOnClock, type SunOnClock } from './weather/sunOnClock.ts';
 export { planGarden, unplannedBy } from './plan/planGarden.ts';
+export type * from './follow/types.ts';
+export type * from './clock/constraints.ts';
+export type * from './share/types.ts';
 export type * from './plan/types.ts';
+export { newMemo, type PlanMemo } from './plan/memo.ts';
+export { LARGE } from './share/fitToLimits.ts';
 
 export * from './working/types.ts';
-export { explainRate, explainReferenceEt, explainWatering, type Known } from './working/explain.ts';
+export { TELLABLE, type Tellable } from './working/tellable.ts';
+export type { Known } from './working/known.ts';
+export { explainRate } from './delivery/explainRate.ts';
+export { explainReferenceEt } from './weather/explainReferenceEt.ts';
 export {
   ASSUMABLE,
   assumedOf,
@@ -157,11 +167,11 @@ export {
   type Assumable,
   type NextBestTest,
   type TestWorth,
-} from './working/nextBestTest.ts';
+} from './compare/nextBestTest.ts';
 export {
   EXPLAINABLE,
   explainNumber,
   type Explainable,
   type ExplainContext,
-} from './working/explainNumber.ts';
-export * from './working/explainTests.ts';
+} from './explain/explainNumber.ts';
+export * from './explain/explainTests.ts';

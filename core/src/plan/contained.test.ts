@@ -3,7 +3,7 @@ import { addDays } from '../units/dates.ts';
 import { OutOfRange } from '../units/guard.ts';
 import { completeWeather } from '../weather/completeWeather.ts';
 import { planGarden } from './planGarden.ts';
-import type { PlanBed } from './types.ts';
+import type { PlanBed } from '../follow/types.ts';
 
 const site = { latitudeDeg: 47, elevationM: 100 };
 const today = '2026-07-14';

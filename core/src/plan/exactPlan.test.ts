@@ -6,7 +6,9 @@ import type { TextureClass } from '../soil/textureClass.ts';
 import { addDays } from '../units/dates.ts';
 import { completeWeather } from '../weather/completeWeather.ts';
 import { planGarden } from './planGarden.ts';
-import type { GardenPlan, PlanBed, PlanConstraints } from './types.ts';
+import type { PlanConstraints } from '../clock/constraints.ts';
+import type { PlanBed } from '../follow/types.ts';
+import type { GardenPlan } from './types.ts';
 
 // The whole plan against the exact optimum: every choice of days on which each bed is put off is followed by the engine,
 // and of all combinations that keep to the cap the best is taken.

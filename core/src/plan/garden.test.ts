@@ -1,19 +1,19 @@
 import { describe, expect, test } from '@jest/globals';
 import { seattle } from '../../tests/seattle.ts';
-import { mulchVolume } from '../balance/mulchVolume.ts';
+import { mulchVolume } from '../places/ground/mulchVolume.ts';
 import { cropById } from '../plants/catalogue/index.ts';
 import { checkPlantings } from '../plants/checkPlantings.ts';
-import { cropCautions } from '../plants/cautions.ts';
+import { cropCautions } from '../care/cautions.ts';
 import { plantCount } from '../plants/plantCount.ts';
 import { ownCrop } from '../plants/ownCrop.ts';
 import { stageStrip } from '../plants/stageStrip.ts';
 import type { PlantingInput } from '../plants/types.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
 import { completeWeather } from '../weather/completeWeather.ts';
-import { followSeason } from './followSeason.ts';
+import { followSeason } from '../compare/followSeason.ts';
 import { planGarden } from './planGarden.ts';
-import { bedTasks, type TaskFacts } from './tasks.ts';
-import type { PlanBed } from './types.ts';
+import { bedTasks, type TaskFacts } from '../care/tasks.ts';
+import type { PlanBed } from '../follow/types.ts';
 
 const site = { latitudeDeg: 47.6, elevationM: 50 };
 const weather = completeWeather({

@@ -3,11 +3,12 @@ import fc from 'fast-check';
 import solver from 'javascript-lp-solver';
 import { seattle } from '../../tests/seattle.ts';
 import { completeWeather } from '../weather/completeWeather.ts';
-import { allocateDay, type Competing } from './allocate.ts';
-import { mondayOf, weekdayOf } from './weekdays.ts';
-import { givenSoFar } from './givenSoFar.ts';
+import { allocateDay, type Competing } from '../share/allocate.ts';
+import { mondayOf, weekdayOf } from '../units/weekdays.ts';
+import { givenSoFar } from '../share/givenSoFar.ts';
 import { planGarden } from './planGarden.ts';
-import type { PlanBed, PlanConstraints } from './types.ts';
+import type { PlanConstraints } from '../clock/constraints.ts';
+import type { PlanBed } from '../follow/types.ts';
 
 const site = { latitudeDeg: 47.6, elevationM: 50 };
 const weather = completeWeather({

@@ -5,9 +5,9 @@ import { METHODS } from '../delivery/methods.ts';
 import { TEXTURE_CLASSES } from '../soil/textureClass.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
 import { completeWeather, type ForecastDay } from '../weather/completeWeather.ts';
-import { followSeason } from './followSeason.ts';
+import { followSeason } from '../compare/followSeason.ts';
 import { planGarden } from './planGarden.ts';
-import type { PlanBed } from './types.ts';
+import type { PlanBed } from '../follow/types.ts';
 
 const tomatoes: PlanBed = {
   id: 1,

@@ -1,16 +1,19 @@
-import { weatherSeries } from '../balance/simulateBed.ts';
+import { closedDays, windyDays } from '../clock/closures.ts';
+import type { PlanConstraints } from '../clock/constraints.ts';
+import { mostAtOnce } from '../clock/mostAtOnce.ts';
+import { followAhead, startOf, type AheadOptions, type BedStart } from '../follow/follow.ts';
+import type { BedOutlook, PlanBed } from '../follow/types.ts';
+import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
+import { fitToLimits, LARGE, type BedPlan, type Follow } from '../share/fitToLimits.ts';
+import { gatherRounds } from '../share/gatherRounds.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
 import { atLeast, OutOfRange, positive, within } from '../units/guard.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { forecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
-import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
-import { followAhead, startOf, type AheadOptions, type BedStart } from './bedOutlook.ts';
-import { closedDays, windyDays } from './closures.ts';
-import { mostAtOnce } from './mostAtOnce.ts';
-import { fitToLimits, type BedPlan, type Follow } from './fitToLimits.ts';
-import { gatherRounds } from './gatherRounds.ts';
-import type { BedOutlook, GardenPlan, PlanBed, PlanConstraints, PlanOptions, Unplanned } from './types.ts';
+import { weatherSeries } from '../weather/weatherSeries.ts';
+import { newMemo, type PlanMemo } from './memo.ts';
+import type { GardenPlan, PlanOptions, Unplanned } from './types.ts';
 
 const DEFAULT_MEMBERS = 200;
 /** Less than this is not told as given up, mm. Judgement. */
@@ -50,46 +53,67 @@ export function planGarden(
     };
   checkConstraints(constraints);
   atLeast('weather', weather, 1);
-  const first = (weather[0] as SourcedDay).date;
+  const first = weather[0].date;
   const end = addDays(today, horizonDays - 1);
-  const last = (weather[weather.length - 1] as SourcedDay).date;
+  const last = weather[weather.length - 1].date;
   if (last < end) throw new OutOfRange('weather', `reach ${end}`, `days up to ${last}`);
   const days = weather.slice(0, daysBetween(first, end) + 1);
-  const series = weatherSeries(days, garden.site);
-
   const members = within('members', options.members ?? DEFAULT_MEMBERS, 0, 1000);
-  const ensemble =
+  const memo = memoFor(options, weather, [garden.site, standing(constraints), horizonDays, members]);
+  const aheadDays = days.slice(daysBetween(first, today));
+  // Neither is worked out where every place is remembered.
+  const series = once(() => weatherSeries(days, garden.site));
+  const ensemble = once(() =>
     members > 0
       ? forecastEnsemble({
-          days: days.slice(daysBetween(first, today)),
+          days: aheadDays,
           site: garden.site,
           members,
           seed: options.seed ?? 1,
           climatology: options.climatology,
         })
-      : null;
-
-  const aheadDays = days.slice(daysBetween(first, today));
+      : null,
+  );
   const starts = new Map<number, BedStart>();
-  const followed = (bed: PlanBed, how: Omit<AheadOptions, 'today' | 'horizonDays'> = {}): BedPlan => ({
-    bed,
-    ...followAhead(starts.get(bed.id) as BedStart, bed, { ...how, today, horizonDays }),
-  });
+  const ahead = { today, horizonDays, firstReasons: garden.beds.length > LARGE };
+  const followed = (
+    bed: PlanBed,
+    how: Omit<AheadOptions, 'today' | 'horizonDays' | 'firstReasons'> = {},
+  ): BedPlan => {
+    const start = starts.get(bed.id);
+    if (!start) throw new Error(`bed ${bed.id} was not followed to this morning`);
+    return { bed, ...followAhead(start, bed, { ...how, ...ahead }) };
+  };
   const follow: Follow = (bed, how) => followed(bed, { ...how, sketch: true });
   const unplanned: Unplanned[] = [];
   const free = garden.beds.flatMap((bed, i): BedPlan[] => {
     options.onProgress?.(i + 1, garden.beds.length);
+    const facts = JSON.stringify(bed);
+    const known = memo.places.get(bed.id);
+    if (known?.facts === facts) {
+      starts.set(bed.id, known.start);
+      return [{ bed: known.bed, ...known.free }];
+    }
+    memo.places.delete(bed.id);
     // What one bed cannot be must not take the plan from the others.
     try {
       if (bed.startOn < first || bed.startOn > today)
         throw new OutOfRange('startOn', `lie from ${first} to ${today}`, bed.startOn);
       within('startFullness', bed.startFullness, 0, 1);
-      const start = startOf(bed, days, series, first, today, ensemble, options.pastDays);
-      starts.set(bed.id, start);
       const closed = closedDays(bed, constraints, today, horizonDays);
       const windy = windyDays(bed, constraints, aheadDays);
       const input = { ...bed, closed, windy, most: mostAtOnce(bed, constraints, garden.site, today) };
-      return [followed(input)];
+      const start = startOf(input, days, series(), first, {
+        site: garden.site,
+        today,
+        ensemble: ensemble(),
+        pastDays: options.pastDays,
+        kinds: options.kinds,
+      });
+      starts.set(bed.id, start);
+      const { bed: _, ...made } = followed(input);
+      memo.places.set(bed.id, { facts, bed: input, start, free: made });
+      return [{ bed: input, ...made }];
     } catch (error) {
       unplanned.push(unplannedBy(bed.id, error));
       return [];
@@ -132,6 +156,26 @@ export function planGarden(
     beds,
     unplanned,
   };
+}
+
+/** Worked out when first asked for, and kept. */
+function once<T>(work: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => (made ??= { value: work() }).value;
+}
+
+/** The limits that bear on each place for itself; what was given today and this week is weighed afterwards. */
+const standing = ({ litresThisWeek: _w, givenToday: _t, ...rest }: PlanConstraints): PlanConstraints => rest;
+
+/** What is remembered, emptied where the weather, the day or the limits are no longer the same. */
+function memoFor(options: PlanOptions, weather: readonly SourcedDay[], under: readonly unknown[]): PlanMemo {
+  const memo = options.memo ?? newMemo();
+  const { today, seed, climatology, pastDays } = options;
+  const text = JSON.stringify([under, today, seed, climatology, pastDays]);
+  if (memo.weather !== weather || memo.under !== text) memo.places.clear();
+  memo.weather = weather;
+  memo.under = text;
+  return memo;
 }
 
 /** Weighs the plans; where that fails, the beds that fail alone as well are left out, and the rest is weighed again. */
@@ -178,7 +222,7 @@ function givenUp(free: readonly BedPlan[], fitted: readonly BedPlan[]): GardenPl
   const short = ({ outlook }: BedPlan): number =>
     outlook.ahead.filter((day) => day.stressCoefficient < SHORT_OF_WATER).length;
   return fitted.flatMap((plan, i) => {
-    const before = free[i] as BedPlan;
+    const before = free[i];
     const shortDays = short(plan) - short(before);
     const missedMm = plan.outlook.missedMm - before.outlook.missedMm;
     return plan !== before && (shortDays > 0 || missedMm > LEAST_MISSED_MM)

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { runPlan } from '../delivery/runPlan.ts';
 import type { Method } from '../delivery/methods.ts';
-import type { PlanBed, PlannedWatering, WaterReason } from './types.ts';
-import { walkFrom } from './walk.ts';
+import type { PlanBed, PlannedWatering, WaterReason } from '../follow/types.ts';
+import { walkFrom } from '../clock/walk.ts';
 
 const sun = { sunrise: 5.5, noon: 13, sunset: 20.5 };
 const due = (
@@ -28,6 +28,7 @@ const due = (
     bedId: id,
     date: '2026-07-14',
     run,
+    because: null,
     reachesMm: 300,
     reason: {
       code: more.code ?? 'refill line',

@@ -1,5 +1,6 @@
 import type { CropEntry, StageName } from '../plants/types.ts';
-import { FIXED_WEEK_MM } from '../plan/fixedWeek.ts';
+import { worked, named, leaf, type Working } from '../working/types.ts';
+import { FIXED_WEEK_MM } from './fixedWeek.ts';
 
 /** Ways of deciding when and how much, over the same balance. */
 export const SCHOOLS = [
@@ -14,6 +15,9 @@ export const SCHOOLS = [
 ] as const;
 export type SchoolId = (typeof SCHOOLS)[number];
 
+/** Gone at a day's end beyond which a school waters that morning: a share of what can be spared, or of all that is held, or on the way from the one to the other. */
+export type Line = { ofSpare: number } | { pastSpare: number } | { ofHeld: number };
+
 /** A school as a rule: when it waters, how much, in what rhythm, and when it stops. All figures are common practice turned into numbers by judgement. */
 export interface School {
   id: SchoolId;
@@ -21,8 +25,8 @@ export interface School {
   words: string;
   /** What to mind with it. */
   warning?: string;
-  /** Depletion at a day's end above which it waters that morning, mm, from what can be spared and what is held. */
-  threshold: (readilyMm: number, totalMm: number) => number;
+  /** Where its line lies; without one the balance never makes it water. */
+  line: Line | null;
   /** Share of what is missing that it gives back. */
   refill: number;
   /** Least depth it carries water for, mm. */
@@ -50,14 +54,13 @@ const DRY_SHARE = 0.95;
 /** A day's pulses are worth carrying from this depth. Judgement. */
 const PULSE_LEAST_MM = 2;
 
-const wilts = (readily: number, total: number): number => readily + WILT_SHARE * (total - readily);
 /** Crops and stages that are never held to wilting: the engine's hard block. Common practice. */
 const bearsWilting = (crop: CropEntry): boolean => !crop.traits.leafyGreen && !crop.traits.boltsWhenDry;
 
 const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
   'deep and seldom': {
     words: 'Waits to the refill line, then fills the root zone: roots go down, air comes in between.',
-    threshold: (readily) => readily,
+    line: { ofSpare: 1 },
     refill: 1,
     leastMm: LEAST_MM,
     suits: everyCrop,
@@ -65,7 +68,7 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
   even: {
     words:
       'Waters at half the swing, so that the supply stays level: for fruit that splits or rots and greens that bolt.',
-    threshold: (readily) => EVEN_SHARE * readily,
+    line: { ofSpare: EVEN_SHARE },
     refill: 1,
     leastMm: LEAST_MM,
     suits: everyCrop,
@@ -74,7 +77,7 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     words: 'Gives back each day what the day before took, in several short runs by a timer.',
     warning:
       'Needs a timer. The damp spots take one to three weeks to join: look on days 7, 14 and 21. Roots stay shallow.',
-    threshold: () => 0,
+    line: { ofSpare: 0 },
     refill: 1,
     leastMm: PULSE_LEAST_MM,
     // Common practice: four short runs a day; two hours apart is a judgement.
@@ -84,7 +87,7 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
   'hold to the first wilt': {
     words: 'Waits until the plants begin to hang: saves most water, and growth.',
     warning: 'Not for leafy crops, young plants, or show. A droop that lifts by evening is heat, not thirst.',
-    threshold: wilts,
+    line: { pastSpare: WILT_SHARE },
     refill: 1,
     leastMm: LEAST_MM,
     suits: bearsWilting,
@@ -93,7 +96,7 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     words:
       'A deep start, then only on the brink of wilting, and nothing after the first ripe fruit: less fruit, more flavour.',
     warning: 'Lower yield, and rain spoils it: best under cover or in dry summers.',
-    threshold: wilts,
+    line: { pastSpare: WILT_SHARE },
     refill: 1,
     leastMm: LEAST_MM,
     stopsAt: 'ripening',
@@ -101,14 +104,14 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
   },
   establish: {
     words: 'Keeps the ground round new roots moist until they have gone out into it.',
-    threshold: (readily) => ESTABLISH_SHARE * readily,
+    line: { ofSpare: ESTABLISH_SHARE },
     refill: 1,
     leastMm: LEAST_MM,
     suits: everyCrop,
   },
   'soak and dry': {
     words: 'Soaks it, then lets it dry right out before the next.',
-    threshold: (_readily, total) => DRY_SHARE * total,
+    line: { ofHeld: DRY_SHARE },
     refill: 1,
     leastMm: LEAST_MM,
     suits: (crop) => crop.group === 'cacti and succulents',
@@ -116,13 +119,45 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
   'fixed week': {
     words: 'An inch a week less rain, whatever the soil: the yardstick the others are held against.',
     warning: 'Knows neither soil nor weather. Here for comparison.',
-    threshold: () => Number.POSITIVE_INFINITY,
+    line: null,
     refill: 1,
     leastMm: 1,
     rhythm: { days: 7, mm: FIXED_WEEK_MM },
     suits: everyCrop,
   },
 };
+
+/** Gone at a day's end above which a school waters that morning, in the unit of what can be spared and what is held. */
+export function thresholdOf({ line }: School, spare: number, held: number): number {
+  if (line === null) return Number.POSITIVE_INFINITY;
+  if ('ofSpare' in line) return line.ofSpare * spare;
+  if ('ofHeld' in line) return line.ofHeld * held;
+  return spare + line.pastSpare * (held - spare);
+}
+
+const asShare = (share: number): Working =>
+  leaf('Share', share, '', { kind: 'assumed', why: 'how this way of watering is read; a judgement' });
+
+/** The working of a school's line. @param spare working of what can be spared; `heldMm` what is held */
+export function explainLine(school: School, spare: Working, heldMm: number): Working | null {
+  const { line } = school;
+  if (line === null) return null;
+  const value = thresholdOf(school, spare.value, heldMm);
+  const tree = (formula: string, inputs: Working[]): Working =>
+    named('line', worked('It waters when more is gone than', value, 'mm', formula, inputs));
+  if ('ofSpare' in line)
+    return line.ofSpare === 1
+      ? tree('what can be spared', [spare])
+      : tree(`what can be spared × the share at which “${school.id}” waters`, [spare, asShare(line.ofSpare)]);
+  const held = leaf('It can hold', heldMm, 'mm', { kind: 'worked out' });
+  return 'ofHeld' in line
+    ? tree(`what it can hold × the share at which “${school.id}” waters`, [held, asShare(line.ofHeld)])
+    : tree('what can be spared, and this share of what lies between that and wilting for good', [
+        spare,
+        held,
+        asShare(line.pastSpare),
+      ]);
+}
 
 export const schoolOf = (id: SchoolId): School => ({ id, ...RULES[id] });
 

@@ -1,7 +1,7 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { atLeast, within } from '../units/guard.ts';
-import { climateTerm } from '../balance/evaporation.ts';
+import { climateTerm } from './climateTerm.ts';
 import type { SourcedDay } from './completeWeather.ts';
 import { dayMinimumHumidity, dayWind, referenceEt } from './referenceEt.ts';
 import type { Site, WeatherDay } from './types.ts';

@@ -1,6 +1,8 @@
-import type { Tellable } from '../checks/findings.ts';
-import type { StaleReason } from '../checks/staleness.ts';
 import type { IsoDate } from '../units/dates.ts';
+import type { Tellable } from './tellable.ts';
+
+/** Why a reading should be made again. */
+export type StaleReason = 'old' | 'ground amended since' | 'nozzle, pressure or line changed since';
 
 /** How a value is known. A value with inputs is worked out from them. */
 export type Provenance =
@@ -21,6 +23,8 @@ export interface Working {
   provenance: Provenance;
   /** The gardener may put another figure in its place. */
   tell?: Tellable;
+  /** Which of a place's numbers it is: the rooms open a tree at one of its branches by this name. */
+  of?: string;
 }
 
 /** A value worked out from others. */
@@ -48,11 +52,14 @@ export const leaf = (
   tell?: Tellable,
 ): Working => ({ label, value, unit, inputs: [], provenance, tell });
 
-/** The first node of a tree with this label, or null. */
-export function findWorking(working: Working, label: string): Working | null {
-  if (working.label === label) return working;
+/** A value under the name by which the rooms open it. */
+export const named = (of: string, working: Working): Working => ({ ...working, of });
+
+/** The first branch of a tree by that name, or null. */
+export function findWorking(working: Working, of: string): Working | null {
+  if (working.of === of) return working;
   for (const input of working.inputs) {
-    const found = findWorking(input, label);
+    const found = findWorking(input, of);
     if (found) return found;
   }
   return null;

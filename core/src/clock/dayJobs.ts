@@ -1,0 +1,60 @@
+import { handPasses } from '../delivery/bestHour.ts';
+import { METHOD_FACTS } from '../delivery/methods.ts';
+import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
+import type { SunOnClock } from '../weather/sunOnClock.ts';
+import { tendernessOf } from '../follow/tenderness.ts';
+import { isRestricted } from './closures.ts';
+import type { DayJob } from './daySchedule.ts';
+import { openHours, openSpans } from './openSpans.ts';
+import type { PlanBed, PlannedWatering } from '../follow/types.ts';
+import type { PlanConstraints } from './constraints.ts';
+
+/** Passes by hand, or cycles, of a watering: on dry ground a first pass only makes the surface take the second; rests in minutes. Source: common practice. */
+export function passesOf(
+  bed: PlanBed,
+  { run, reason }: PlannedWatering,
+): { passes: number; restMinutes: number } {
+  if (!METHOD_FACTS[bed.delivery.method].byHand) return { passes: run.cycles, restMinutes: run.soakMinutes };
+  return handPasses({
+    cycles: run.cycles,
+    soakMinutes: run.soakMinutes,
+    dryGround: reason.depletionMm > reason.readilyMm,
+  });
+}
+
+/** How much a watering presses: how far the day takes the bed past its line, by its area and how much its crop minds (FAO-33). */
+export function pressing({ bed }: PlanBed, { date, reason }: PlannedWatering): number {
+  const past = Math.max(0, reason.depletionMm + reason.useTodayMm - reason.readilyMm);
+  return tendernessOf(bed.plantings, date) * bed.areaM2 * (past + 1);
+}
+
+/** A planned watering as the day's schedule takes it, minutes and L/min. Source: `passesOf` and `openSpans`. */
+export function dayJob(
+  bed: PlanBed,
+  watering: PlannedWatering,
+  loss: number,
+  constraints: PlanConstraints,
+  sun: SunOnClock,
+): DayJob {
+  const { passes, restMinutes } = passesOf(bed, watering);
+  const urgent = watering.reason.code === 'wilting';
+  const standing = bed.bed.plantings.find((p) => plantOnDay(p, watering.date) !== null);
+  return {
+    bedId: bed.id,
+    cycles: passes,
+    runMinutes: watering.run.minutes / passes,
+    soakMinutes: restMinutes,
+    tap: bed.tap ?? null,
+    litresPerMinute: bed.delivery.litresPerMinute,
+    byHand: METHOD_FACTS[bed.delivery.method].byHand,
+    urgent,
+    loss,
+    spans: openSpans({
+      method: bed.delivery.method,
+      crop: standing ? cropOf(standing) : undefined,
+      sun,
+      open: openHours(isRestricted(bed, constraints) ? constraints.hours : undefined),
+      wilting: urgent,
+    }),
+  };
+}

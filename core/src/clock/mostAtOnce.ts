@@ -1,0 +1,47 @@
+import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
+import { dayOfYear, type IsoDate } from '../units/dates.ts';
+import { positive } from '../units/guard.ts';
+import { sunOnClock } from '../weather/sunOnClock.ts';
+import type { Site } from '../weather/types.ts';
+import { isRestricted } from './closures.ts';
+import { openHours, openSpans } from './openSpans.ts';
+import type { PlanBed } from '../follow/types.ts';
+import type { PlanConstraints } from './constraints.ts';
+
+/** Days grow shorter within the plan: this much of an open stretch is counted on. Judgement. */
+const COUNTED_ON = 0.95;
+
+/** The most one watering of a bed may be within the garden's limits: what is more is given in parts. */
+export function mostAtOnce(
+  bed: PlanBed,
+  constraints: PlanConstraints,
+  site: Site,
+  today: IsoDate,
+): NonNullable<PlanBed['most']> {
+  const cap = (field: string, value: number | undefined, unit: string): number =>
+    value === undefined ? Number.POSITIVE_INFINITY : positive(field, value, 1e9, unit);
+  const litres = Math.min(
+    bed.most?.litres ?? Number.POSITIVE_INFINITY,
+    cap('litresPerDay', constraints.litresPerDay, 'L'),
+    cap('litresPerWeek', constraints.litresPerWeek, 'L'),
+    cap('minutesPerDay', constraints.minutesPerDay, 'min') * bed.delivery.litresPerMinute,
+  );
+  return { litres, totalMinutes: longestStretch(bed, constraints, site, today) };
+}
+
+/** Minutes of the longest stretch a day leaves open for a bed. */
+function longestStretch(bed: PlanBed, constraints: PlanConstraints, site: Site, today: IsoDate): number {
+  if (!constraints.clock) return Number.POSITIVE_INFINITY;
+  const standing = bed.bed.plantings.find((p) => plantOnDay(p, today) !== null);
+  const [, , widest] = openSpans({
+    method: bed.delivery.method,
+    crop: standing ? cropOf(standing) : undefined,
+    sun: sunOnClock({
+      ...constraints.clock,
+      latitudeDeg: site.latitudeDeg,
+      dayOfYear: dayOfYear(today),
+    }),
+    open: openHours(isRestricted(bed, constraints) ? constraints.hours : undefined),
+  });
+  return COUNTED_ON * Math.max(1, ...widest.map((s) => s.until - s.from));
+}

@@ -1,0 +1,65 @@
+import { followBed } from './followBed.ts';
+import type { PlanBed } from '../follow/types.ts';
+import { cropOf } from '../plants/plantOnDay.ts';
+import { daysBetween, type IsoDate } from '../units/dates.ts';
+import type { SourcedDay } from '../weather/completeWeather.ts';
+import type { Site } from '../weather/types.ts';
+import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
+import { SCHOOLS, schoolOf, type SchoolId } from '../schools/schools.ts';
+
+export interface SchoolFigures {
+  school: SchoolId;
+  waterings: number;
+  litres: number;
+  minutes: number;
+  /** Days on which the plants drank less than they wanted (FAO-56 Ks under 0.95). */
+  stressDays: number;
+  /** How freely the plants could drink on their worst day: 1 unhindered; at 0.5 they hang. */
+  worst: number;
+  /** Water that sank past the roots, mm over the bed. */
+  lostBelowRootsMm: number;
+  /** Deepest the roots got, mm. */
+  rootDepthMm: number;
+  /** Mean depth each watering reached, mm. */
+  reachesMm: number;
+}
+
+/**
+ * What each school would do on one bed over the same days, each followed to the letter.
+ * @param options site, bed, weather covering the days; `from` the day it begins (the past before it as it was), `to` the last
+ * @returns one row for each school that suits what stands there
+ */
+export function compareSchools(options: {
+  site: Site;
+  bed: PlanBed;
+  weather: readonly SourcedDay[];
+  from: IsoDate;
+  to: IsoDate;
+}): SchoolFigures[] {
+  const { bed, from, to } = options;
+  const days = options.weather.filter((day) => day.date >= bed.startOn && day.date <= to);
+  const horizonDays = daysBetween(from, to) + 1;
+  const crops = bed.bed.plantings.map(cropOf);
+  const before = { ...bed, irrigations: bed.irrigations.filter((i) => i.date < from), settledToday: false };
+  return SCHOOLS.filter((id) => crops.every((crop) => schoolOf(id).suits(crop))).map((id) => {
+    const { outlook, waterings } = followBed(
+      { ...before, school: id, fixed: undefined, blocked: undefined, holdUntil: undefined },
+      days,
+      options.site,
+      { today: from, horizonDays },
+    );
+    const sum = (of: (w: (typeof waterings)[number]) => number): number =>
+      waterings.reduce((s, w) => s + of(w), 0);
+    return {
+      school: id,
+      waterings: waterings.length,
+      litres: sum((w) => w.run.litres),
+      minutes: sum((w) => w.run.minutes),
+      stressDays: outlook.ahead.filter((d) => d.stressCoefficient < SHORT_OF_WATER).length,
+      worst: Math.min(...outlook.ahead.map((d) => d.stressCoefficient)),
+      lostBelowRootsMm: outlook.ahead.reduce((s, d) => s + d.lostBelowRootsMm, 0),
+      rootDepthMm: Math.max(...outlook.ahead.map((d) => d.rootDepthMm)),
+      reachesMm: waterings.length > 0 ? sum((w) => w.reachesMm) / waterings.length : 0,
+    };
+  });
+}

@@ -1,0 +1,24 @@
+import { followAhead, startOf, type Followed } from '../follow/follow.ts';
+import type { PlanBed } from '../follow/types.ts';
+import type { IsoDate } from '../units/dates.ts';
+import type { SourcedDay } from '../weather/completeWeather.ts';
+import type { Site } from '../weather/types.ts';
+import { weatherSeries } from '../weather/weatherSeries.ts';
+
+/**
+ * One bed alone over known weather, up to a morning and then as its way of watering would have it.
+ * @param weather days from the bed's first, or an earlier one, to the last of the horizon; `today` the morning
+ */
+export function followBed(
+  bed: PlanBed,
+  weather: readonly SourcedDay[],
+  site: Site,
+  { today, horizonDays }: { today: IsoDate; horizonDays: number },
+): Followed {
+  const start = startOf(bed, weather, weatherSeries(weather, site), weather[0].date, {
+    site,
+    today,
+    ensemble: null,
+  });
+  return followAhead(start, bed, { today, horizonDays, firstReasons: true });
+}

@@ -1,0 +1,79 @@
+import type { Known } from '../working/known.ts';
+import { leaf, worked, type Provenance, type Working } from '../working/types.ts';
+import { METHOD_FACTS } from './methods.ts';
+import { deliveryRate, efficiencyOf, wettedFractionOf, type Delivery, type RunPlan } from './runPlan.ts';
+
+const usual = (why: string): Provenance => ({ kind: 'assumed', why });
+
+const flowLeaf = (delivery: Delivery, known: Known): Working =>
+  leaf('Flow', delivery.litresPerMinute, 'L/min', known.flow ?? usual('nobody has timed a bucket yet'), 'flow');
+
+const areaLeaf = (areaM2: number, known: Known): Working =>
+  leaf('Area', areaM2, 'm²', known.area ?? { kind: 'told' }, 'area');
+
+const wettedLeaf = (delivery: Delivery, known: Known): Working =>
+  leaf(
+    'Share that gets wet',
+    wettedFractionOf(delivery),
+    '',
+    known.wettedFraction ?? usual(`usual for: ${METHOD_FACTS[delivery.method].how}`),
+    'wettedShare',
+  );
+
+/** Rate on the wetted ground, with its inputs. */
+export const explainRate = (areaM2: number, delivery: Delivery, known: Known = {}): Working =>
+  worked(
+    'Rate where it falls',
+    deliveryRate(delivery, areaM2),
+    'mm/h',
+    'flow × 60 ÷ (area × share that gets wet)',
+    [flowLeaf(delivery, known), areaLeaf(areaM2, known), wettedLeaf(delivery, known)],
+  );
+
+/** A run from the depth it is to bring to the minutes it takes. @param depth the working of its depth on the wetted ground */
+export function explainRun(
+  run: RunPlan,
+  depth: Working,
+  { areaM2, delivery, known }: { areaM2: number; delivery: Delivery; known: Known },
+): Working {
+  const method = METHOD_FACTS[delivery.method];
+  const losses = [
+    leaf(
+      'Share that reaches the soil',
+      efficiencyOf({ ...delivery, lowQuarterUniformity: 1 }),
+      '',
+      known.efficiency ?? usual(`usual for: ${method.how}`),
+      'reachingShare',
+    ),
+  ];
+  if (delivery.lowQuarterUniformity !== undefined || method.overhead)
+    losses.push(
+      leaf(
+        'Evenness of the driest quarter',
+        delivery.lowQuarterUniformity ?? 1,
+        '',
+        known.evenness ?? usual('taken as even; cans set out would tell'),
+        'evenness',
+      ),
+    );
+  const bedDepth = worked('The same over the whole bed', run.bedMm, 'mm', 'depth × share of the bed that gets wet', [
+    depth,
+    wettedLeaf(delivery, known),
+  ]);
+  const litres: Working = {
+    ...worked(
+      'Litres through the tap',
+      run.litres,
+      'L',
+      losses.length > 1
+        ? 'depth over the bed × area ÷ share that reaches the soil ÷ evenness'
+        : 'depth over the bed × area ÷ share that reaches the soil',
+      [bedDepth, areaLeaf(areaM2, known), ...losses],
+    ),
+    of: 'litres',
+  };
+  return {
+    ...worked('Minutes', run.minutes, 'min', 'litres ÷ flow', [litres, flowLeaf(delivery, known)]),
+    of: 'minutes',
+  };
+}

@@ -1,0 +1,142 @@
+import { explainRun } from '../delivery/explainRate.ts';
+import type { Drawn } from '../places/place.ts';
+import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
+import { GOAL_FACTS } from '../plants/goals.ts';
+import { explainLine } from '../schools/schools.ts';
+import { LAYER_MM } from '../soil/soilProfile.ts';
+import { explainReferenceEt } from '../weather/explainReferenceEt.ts';
+import type { Site } from '../weather/types.ts';
+import { leaf, named, worked, type Provenance, type Working } from '../working/types.ts';
+import type { RunPlan } from '../delivery/runPlan.ts';
+import type { DayFacts } from './dayFacts.ts';
+import type { PlanBed } from './types.ts';
+
+const usual = (why: string): Provenance => ({ kind: 'assumed', why });
+
+const provenanceOf = (source: string): Provenance =>
+  source.startsWith('judgement')
+    ? { kind: 'assumed', why: source.slice('judgement: '.length) }
+    : { kind: 'table', name: source };
+
+/** What is gone from the root zone: what it holds when full less what it holds now. @param days of the balance so far */
+export function explainGone(goneMm: number, drawn: Drawn, days: number): Working {
+  let full = 0;
+  let now = 0;
+  for (let i = 0; i * LAYER_MM < drawn.rootDepthMm && i < drawn.layersMm.length; i += 1) {
+    const part = Math.min(1, drawn.rootDepthMm / LAYER_MM - i);
+    full += part * drawn.fieldCapacityMm[i];
+    now += part * Math.min(drawn.fieldCapacityMm[i], drawn.layersMm[i]);
+  }
+  const balance = 'the bed’s balance since planting: rain and waterings in, use, runoff and drainage out';
+  return named(
+    'gone',
+    worked(
+      'Gone this morning',
+      goneMm,
+      'mm',
+      'what the root zone holds when full − what it holds now, layer by layer',
+      [
+        leaf('Full', full, 'mm', { kind: 'table', name: 'Saxton & Rawls 2006, from the soil’s texture' }),
+        worked('Now', now, 'mm', balance, [leaf('Days counted', days, '', { kind: 'worked out' })]),
+      ],
+    ),
+  );
+}
+
+/** The share of the store that may go: the crop's own, moved by the goal and by the day's use. */
+function explainShare({ facts, input, site }: Grounds): Working {
+  const { evening, day } = facts;
+  const planting = input.bed.plantings.find((p) => plantOnDay(p, day.date) !== null);
+  const crop = planting ? cropOf(planting) : null;
+  const goal = GOAL_FACTS[input.bed.goal ?? 'steady'];
+  const own = crop?.p.value ?? evening.spareShare / goal.depletionFactor;
+  const ownLeaf = leaf('The crop’s share', own, '', crop ? provenanceOf(crop.p.source) : usual('no crop'));
+  // A bed of several crops takes the tenderest one's share, and none more than FAO-56's upper limit.
+  const moved =
+    Math.abs(own - evening.spareShare) < 1e-9
+      ? ownLeaf
+      : worked(
+          'The share for this bed',
+          evening.spareShare,
+          '',
+          goal.depletionFactor === 1
+            ? 'that of the tenderest crop on it, at most 0.8'
+            : 'the crop’s share × what the goal makes of it, at most 0.8',
+          goal.depletionFactor === 1
+            ? [ownLeaf]
+            : [ownLeaf, leaf(`Grown to be: ${goal.words}`, goal.depletionFactor, '×', usual('a judgement'))],
+        );
+  return worked(
+    'Share that may go',
+    evening.readilyMm / Math.max(1e-9, evening.totalMm),
+    '',
+    'the share for this bed + 0.04 × (5 − its use today in mm), from 0.1 to 0.8',
+    [
+      moved,
+      worked(
+        'Its use today',
+        evening.cropUseMm,
+        'mm',
+        'basal coefficient × what sun and wind take, and what dries from the soil',
+        [explainReferenceEt(day, site)],
+      ),
+    ],
+  );
+}
+
+/** What the root zone can spare on a day. */
+export function explainSpare(grounds: Grounds): Working {
+  const { evening } = grounds.facts;
+  return named(
+    'spare',
+    worked(
+      'The root zone can spare',
+      evening.readilyMm,
+      'mm',
+      'what it can hold × the share that may go before the plant slows',
+      [
+        leaf(
+          'It can hold',
+          evening.totalMm,
+          'mm',
+          grounds.input.known?.soil ?? usual('the texture as told, not tested; Saxton & Rawls 2006'),
+        ),
+        explainShare(grounds),
+      ],
+    ),
+  );
+}
+
+/** What a decision was made from, with what its working is drawn from. */
+export interface Grounds {
+  facts: DayFacts;
+  input: PlanBed;
+  site: Site;
+  drawn: Drawn;
+  /** Days the balance has run. */
+  days: number;
+}
+
+export const explainGoneOf = ({ facts, drawn, days }: Grounds): Working =>
+  explainGone(facts.goneMm, drawn, days);
+
+/** The line of the way of watering, or what can be spared where it has none. */
+export function explainLineOf(grounds: Grounds): Working {
+  const spare = explainSpare(grounds);
+  return explainLine(grounds.facts.school, spare, grounds.facts.evening.totalMm) ?? spare;
+}
+
+/** A run's minutes, from the depth that was decided on down to the leaves; a part of it where the limits leave only that. */
+export function explainAmount(depth: Working, run: RunPlan, { input }: Grounds): Working {
+  const given =
+    run.localMm < depth.value - 1e-6
+      ? worked('Part of it that fits today', run.localMm, 'mm', 'what the limits of a day leave; the rest follows', [
+          depth,
+        ])
+      : depth;
+  return explainRun(run, named('depth', given), {
+    areaM2: input.bed.areaM2,
+    delivery: input.delivery,
+    known: input.known ?? {},
+  });
+}

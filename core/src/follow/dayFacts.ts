@@ -1,0 +1,146 @@
+import { plantOnDay, cropOf, type PlantOnDay } from '../plants/plantOnDay.ts';
+import type { PlantingInput } from '../plants/types.ts';
+import { thresholdOf, type School } from '../schools/schools.ts';
+import { daysBetween, type IsoDate } from '../units/dates.ts';
+import type { SourcedDay } from '../weather/completeWeather.ts';
+import { likelyRain } from './rainWait.ts';
+import { depthOf, gaugeOf, setTrial, stepRun, tryRun, type PlaceNow, type PlaceRun } from './run.ts';
+import { shutAfter, shutOn, type Shut } from './shut.ts';
+import type { PlanBed, PlannedWatering } from './types.ts';
+
+/** How a day would end if no water came. mm deep in the watered ground, use over the whole bed. */
+export interface Evening {
+  depletionMm: number;
+  readilyMm: number;
+  totalMm: number;
+  useTodayMm: number;
+  cropUseMm: number;
+  spareShare: number;
+}
+
+/** Everything a day's decision is made from. */
+export interface DayFacts {
+  day: SourcedDay;
+  isToday: boolean;
+  school: School;
+  /** Gone from the root zone this morning, mm in the watered ground. */
+  goneMm: number;
+  airlessDays: number;
+  evening: Evening;
+  /** Gone at the day's end beyond which the way of watering waters. */
+  lineMm: number;
+  growing: boolean;
+  stage: PlantOnDay['stage'] | undefined;
+  /** Something on it is not yet rooted; something is planted out today. */
+  young: boolean;
+  plantedOut: boolean;
+  wilting: boolean;
+  /** The way of watering gives nothing at this stage. */
+  stopped: boolean;
+  byHand: NonNullable<PlanBed['fixed']>[number] | undefined;
+  /** What a flat weekly rule gives today, mm over the bed, and the rain it counted. */
+  weekly: { mm: number; rainMm: number };
+  shut: Shut | null;
+  /** The days after this one on which it will not be watered by rule, and what will be gone at their end. */
+  ahead: { days: number; why: Shut; goneMm: number };
+}
+
+/** Whether something with roots of its own is planted out on a day. */
+const plantedOut = (plantings: readonly PlantingInput[], date: IsoDate): boolean =>
+  plantings.some((p) => p.plantedOn === date && (p.method ?? cropOf(p).usualStart) !== 'direct-sown');
+
+/** How the day would end if no water came: a look ahead on `trial`, which is made like `run` first. */
+export function lookAhead(run: PlaceRun, trial: PlaceRun, d: number, rain: number): Evening {
+  setTrial(run, trial);
+  stepRun(trial, d, rain, 0);
+  const gauge = gaugeOf(trial);
+  const deep = (litres: number): number => depthOf(trial, d, litres);
+  const areaM2 = trial.place.areaM2(d);
+  return {
+    depletionMm: deep(gauge.goneL),
+    readilyMm: deep(gauge.spareL),
+    totalMm: deep(gauge.holdsL),
+    useTodayMm: (gauge.evaporatedL + gauge.suppliedL) / areaM2,
+    cropUseMm: (gauge.evaporatedL + gauge.wantedL) / areaM2,
+    spareShare: gauge.spareShare,
+  };
+}
+
+/** Depletion `n` days after a day if no water is given until then, likely rain counted. */
+function depletionAfter(run: PlaceRun, days: readonly SourcedDay[], d: number, n: number): number {
+  const trial = tryRun(run);
+  for (let k = d; k <= d + n; k += 1) stepRun(trial, k, likelyRain(days[k]), 0);
+  return depthOf(trial, d + n, gaugeOf(trial).goneL);
+}
+
+/** What a school with a rhythm gives on a day, mm over the bed: its depth less the rain since, every so many days; 0 on other days. */
+function rhythmDepth(
+  school: School,
+  now: PlaceNow,
+  d: number,
+  waterings: readonly PlannedWatering[],
+): DayFacts['weekly'] {
+  const none = { mm: 0, rainMm: 0 };
+  if (!school.rhythm) return none;
+  const { days: every, mm } = school.rhythm;
+  let last = -1;
+  for (let k = Math.max(0, d - every); k < Math.min(d, now.todayIndex); k += 1)
+    if (now.givenL[k] > 0) last = k;
+  const planned = waterings.at(-1);
+  if (planned) last = Math.max(last, daysBetween(now.days[0].date, planned.date));
+  if (last >= 0 && d - last < every) return none;
+  let rainMm = 0;
+  for (let k = Math.max(0, d - every); k < d; k += 1) rainMm += now.series.rain[k];
+  const short = mm - rainMm;
+  return short >= school.leastMm ? { mm: short, rainMm } : none;
+}
+
+/**
+ * What a day's decision is made from.
+ * @param at the run that morning, a scratch run to look ahead on, the day, the rain counted on, the waterings planned so far
+ */
+export function dayFacts(
+  input: PlanBed,
+  now: PlaceNow,
+  school: School,
+  at: {
+    run: PlaceRun;
+    scratch: PlaceRun;
+    d: number;
+    rain: number;
+    waterings: readonly PlannedWatering[];
+  },
+): DayFacts {
+  const { run, d } = at;
+  const day = now.days[d];
+  const { plantings } = input.bed;
+  const isToday = d === now.todayIndex;
+  const morning = run.place.morning(run.state);
+  const evening = lookAhead(run, at.scratch, d, at.rain);
+  const plants = plantings.flatMap((p) => plantOnDay(p, day.date) ?? []);
+  const stage = plants[0]?.stage;
+  const shutSoon = shutAfter(input, now.days, d);
+  return {
+    day,
+    isToday,
+    school,
+    goneMm: depthOf(run, d, morning.goneL),
+    airlessDays: morning.airlessDays,
+    evening,
+    lineMm: thresholdOf(school, evening.readilyMm, evening.totalMm),
+    growing: plants.length > 0,
+    stage,
+    young: plants.some((plant) => plant.stage === 'establishing'),
+    plantedOut: plantedOut(plantings, day.date),
+    wilting: isToday && Boolean(input.wilting) && morning.airlessDays <= 1,
+    stopped: school.stopsAt !== undefined && stage === school.stopsAt,
+    byHand: input.fixed?.find((f) => f.date === day.date),
+    weekly: rhythmDepth(school, now, d, at.waterings),
+    shut: shutOn(input, day.date),
+    ahead: {
+      ...shutSoon,
+      goneMm:
+        shutSoon.days > 0 ? depletionAfter(run, now.days, d, shutSoon.days) : evening.depletionMm,
+    },
+  };
+}

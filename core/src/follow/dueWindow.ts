@@ -1,0 +1,112 @@
+import { efficiencyOf } from '../delivery/runPlan.ts';
+import type { GrowingPlace } from '../places/place.ts';
+import { plantOnDay } from '../plants/plantOnDay.ts';
+import { thresholdOf, type School } from '../schools/schools.ts';
+import { addDays, type IsoDate } from '../units/dates.ts';
+import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
+import type { PlaceNow } from './run.ts';
+import type { DueWindow, PlanBed } from './types.ts';
+
+/** What the members of an ensemble make of one place. */
+interface Spread {
+  /** Day (0 = today) on which each member asks for the first watering; `days` when none does. */
+  dueDay: Int16Array;
+  /** Litres that each member wants in the ground over the horizon. */
+  givenL: Float64Array;
+  /** Gone at the end of each day in each member, mm in the watered ground: member by member, day by day. */
+  depletionMm: Float64Array;
+}
+
+/** Runs one place through every member: refilled on the morning of a day that would end past the line of its school. */
+function spreadOf(
+  place: GrowingPlace,
+  options: {
+    state: unknown;
+    todayIndex: number;
+    ensemble: ForecastEnsemble;
+    grows: readonly boolean[];
+    school: School;
+    /** Litres it has had already today: nothing more is asked of it until tomorrow. */
+    givenTodayL: number;
+    settledToday: boolean;
+  },
+): Spread {
+  const { todayIndex, ensemble, grows, school } = options;
+  const { members, days } = ensemble;
+  const dueDay = new Int16Array(members).fill(days);
+  const givenL = new Float64Array(members);
+  const depletionMm = new Float64Array(members * days);
+  const state = place.clone(options.state);
+  const before = place.clone(options.state);
+  const perMm = place.litresPerMm(todayIndex);
+  for (let m = 0; m < members; m += 1) {
+    place.copy(options.state, state);
+    for (let d = 0; d < days; d += 1) {
+      const at = m * days + d;
+      const had = d === 0 ? options.givenTodayL : 0;
+      const held = !grows[d] || (d === 0 && options.settledToday);
+      if (!held) place.copy(state, before);
+      const step = (litres: number): void =>
+        place.step(state, todayIndex + d, ensemble.et0[at], ensemble.rain[at], ensemble.climate[at], litres);
+      step(had);
+      const evening = place.gauge(state);
+      depletionMm[at] = evening.goneL / perMm;
+      if (held || evening.goneL <= thresholdOf(school, evening.spareL, evening.holdsL)) continue;
+      const { goneL } = place.morning(before);
+      if (goneL < school.leastMm * perMm) continue;
+      const dose = school.refill * goneL;
+      if (dueDay[m] === days) dueDay[m] = d;
+      givenL[m] += dose;
+      place.copy(before, state);
+      step(had + dose);
+      depletionMm[at] = place.gauge(state).goneL / perMm;
+    }
+  }
+  return { dueDay, givenL, depletionMm };
+}
+
+/** The value below which a share of the members lie (nearest rank). */
+export function quantile(values: ArrayLike<number>, share: number): number {
+  const sorted = Float64Array.from(values).sort();
+  return sorted[Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1))];
+}
+
+/** Due dates and litres over the members of the ensemble. */
+export function windowOf(
+  input: PlanBed,
+  now: PlaceNow,
+  ensemble: ForecastEnsemble,
+  today: IsoDate,
+  school: School,
+): DueWindow {
+  const grows = Array.from({ length: ensemble.days }, (_, d) =>
+    input.bed.plantings.some((p) => plantOnDay(p, addDays(today, d)) !== null),
+  );
+  const givenTodayL = now.givenL[now.todayIndex];
+  const spread = spreadOf(now.place, {
+    state: now.state,
+    todayIndex: now.todayIndex,
+    ensemble,
+    grows,
+    school,
+    givenTodayL,
+    settledToday: Boolean(input.settledToday) || givenTodayL > 0,
+  });
+  const date = (share: number): IsoDate | null => {
+    const day = quantile(spread.dueDay, share);
+    return day < ensemble.days ? addDays(today, day) : null;
+  };
+  const litres = (share: number): number => quantile(spread.givenL, share) / efficiencyOf(input.delivery);
+  const onDay = new Float64Array(ensemble.members);
+  const fan = Array.from({ length: ensemble.days }, (_, d) => {
+    for (let m = 0; m < ensemble.members; m += 1) onDay[m] = spread.depletionMm[m * ensemble.days + d];
+    return { date: addDays(today, d), lowMm: quantile(onDay, 0.1), highMm: quantile(onDay, 0.9) };
+  });
+  return {
+    early: date(0.1),
+    likely: date(0.5),
+    late: date(0.9),
+    litres: { low: litres(0.1), middle: litres(0.5), high: litres(0.9) },
+    fan,
+  };
+}

@@ -1,0 +1,258 @@
+import { plantOnDay, stageDates } from '../plants/plantOnDay.ts';
+import type { PlaceKinds } from '../places/index.ts';
+import type { DailyRecord } from '../places/dailyRecord.ts';
+import { schoolOf, thresholdOf, type School } from '../schools/schools.ts';
+import { daysBetween, type IsoDate } from '../units/dates.ts';
+import type { SourcedDay } from '../weather/completeWeather.ts';
+import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
+import type { Site } from '../weather/types.ts';
+import type { WeatherSeries } from '../weather/weatherSeries.ts';
+import { explainAmount, explainGoneOf, explainSpare, type Grounds } from './because.ts';
+import { dayFacts, lookAhead, type DayFacts } from './dayFacts.ts';
+import { becauseEnough, decide, type Decision } from './decide.ts';
+import { windowOf } from './dueWindow.ts';
+import { gateOf, type Held } from './gates.ts';
+import { likelyRain, type RainWait } from './rainWait.ts';
+import { followPast, gaugeOf, recordRun, stepRun, tryRun, type PlaceNow, type PlaceRun } from './run.ts';
+import type { BedOutlook, DueWindow, LeaveReason, PlanBed, PlannedWatering } from './types.ts';
+
+/** Missed waterings are looked for so many days back. */
+const OVERDUE_DAYS = 7;
+/** Today's rain is told as what spared a bed where at least so much was gone, mm. Judgement. */
+const LEAST_MM = 4;
+
+/** A place followed to this morning, with what does not change however the days ahead are tried. */
+export interface BedStart {
+  now: PlaceNow;
+  school: School;
+  window: DueWindow | null;
+  site: Site;
+}
+
+/** Days up to yesterday on which it ended past its line and nobody watered it or left it on purpose. */
+function overdueDays(input: PlanBed, { now, school }: BedStart): number {
+  if (school.rhythm) return 0;
+  let days = 0;
+  for (const day of now.past.slice(-OVERDUE_DAYS).reverse()) {
+    const line = thresholdOf(school, day.readilyAvailableMm, day.totalAvailableMm);
+    const short = day.depletionMm > line && day.depletionMm >= school.leastMm && day.irrigationMm === 0;
+    // Before this way of watering was chosen, another line held.
+    const before = input.schoolSince !== undefined && day.date < input.schoolSince;
+    if (!short || before || input.leftOn?.includes(day.date)) break;
+    days += 1;
+  }
+  return days;
+}
+
+/** Follows a place to this morning. */
+export function startOf(
+  input: PlanBed,
+  weather: readonly SourcedDay[],
+  series: WeatherSeries,
+  first: IsoDate,
+  options: {
+    site: Site;
+    today: IsoDate;
+    ensemble: ForecastEnsemble | null;
+    pastDays?: number;
+    kinds?: PlaceKinds;
+  },
+): BedStart {
+  const { today, ensemble, site } = options;
+  const now = followPast(input, weather, series, first, today, options.pastDays, options.kinds);
+  const school = schoolOf(input.school ?? 'deep and seldom');
+  return { now, school, site, window: ensemble && windowOf(input, now, ensemble, today, school) };
+}
+
+/** A place on the morning of a watering, from which it can be followed on. */
+export interface Resume {
+  index: number;
+  state: unknown;
+  waterings: readonly PlannedWatering[];
+  missedL: number;
+}
+
+export interface AheadOptions {
+  today: IsoDate;
+  horizonDays: number;
+  /** Leaves the days' records and the workings out: for trying one thing after another. */
+  sketch?: boolean;
+  /** Works out only the first watering's reasons, so that a large garden's plan stays small. */
+  firstReasons?: boolean;
+  /** Goes no further than the first watering after this day, and can be taken up again there. */
+  stopAfter?: IsoDate;
+  resume?: Resume;
+}
+
+export interface Followed {
+  outlook: BedOutlook;
+  waterings: PlannedWatering[];
+  open?: Resume;
+}
+
+/** A place ahead through the weather from this morning, with the plan followed: each day gates, the rules, the step. */
+export function followAhead(start: BedStart, input: PlanBed, options: AheadOptions): Followed {
+  const { now, school } = start;
+  const { days, todayIndex } = now;
+  const run = tryRun(now);
+  const scratch = tryRun(now);
+  const morning = morningOf(start, input, options);
+  const waterings: PlannedWatering[] = [...(options.resume?.waterings ?? [])];
+  const ahead: DailyRecord[] = [];
+  let leave: LeaveReason | null = null;
+  let missedL = options.resume?.missedL ?? 0;
+  if (options.resume) run.place.copy(options.resume.state, run.state);
+  let open: Resume | undefined;
+  for (let d = options.resume?.index ?? todayIndex; d < days.length && !open; d += 1) {
+    const rain = rainOf(days[d]);
+    const facts = dayFacts(input, now, school, { run, scratch, d, rain, waterings });
+    let givenL = now.givenL[d];
+    const decision = givenL > 0 ? null : decide(facts, input);
+    const held = gateOf(facts, decision, { input, run, days, d });
+    if (decision && !held.by) {
+      if (options.stopAfter !== undefined && facts.day.date > options.stopAfter)
+        open = { index: d, state: run.place.clone(run.state), waterings: [...waterings], missedL };
+      const explained = !options.sketch && !(options.firstReasons && waterings.length > 0);
+      const watering = planned(decision, facts, { start, input, run, d }, explained);
+      if (facts.isToday) watering.reason.overdueDays = overdueDays(input, start);
+      givenL = watering.run.bedMm * run.place.areaM2(d);
+      waterings.push(watering);
+    } else if (facts.isToday) {
+      leave = leaveReason(facts, held, {
+        settled: Boolean(input.settledToday) || givenL > 0,
+        wait: held.wait ?? (decision ? null : rainToday(facts, held, { run, scratch, d, rain })),
+        input,
+      });
+    }
+    stepRun(run, d, rain, givenL);
+    const evening = gaugeOf(run);
+    missedL += evening.wantedL - evening.suppliedL;
+    if (!options.sketch) ahead.push(recordRun(run, days, d));
+    const last = waterings.at(-1);
+    if (last && last.date === facts.day.date) last.reachesMm = evening.frontMm;
+  }
+  const next = waterings[0] ?? null;
+  if (next && start.window) next.window = start.window;
+  if (leave?.code === 'enough in store') {
+    const daysInHand = next ? daysBetween(options.today, next.date) : options.horizonDays;
+    leave = {
+      code: 'enough in store',
+      daysInHand,
+      depletionMm: morning.depletionMm,
+      readilyMm: morning.readilyMm,
+      because: morning.grounds && becauseEnough(morning.grounds, daysInHand),
+    };
+  }
+  const { grounds: _, ...facts } = morning;
+  return {
+    outlook: {
+      bedId: input.id,
+      past: now.past,
+      ahead,
+      aheadSources: days.slice(todayIndex).map((day) => day.source),
+      ...facts,
+      next,
+      missedL,
+      missedMm: missedL / now.place.areaM2(todayIndex),
+      window: start.window,
+      leave,
+    },
+    waterings,
+    open,
+  };
+}
+
+/** Rain of a day as the plan takes it: what fell, or what is likely to. */
+const rainOf = (day: SourcedDay): number => (day.source === 'record' ? day.rainMm : likelyRain(day));
+
+/** What a place is this morning, and in a plan that is not only a sketch the working of it. */
+function morningOf(start: BedStart, input: PlanBed, options: AheadOptions) {
+  const { now, school, site } = start;
+  const { todayIndex: d } = now;
+  const facts = dayFacts(input, now, school, {
+    run: now,
+    scratch: tryRun(now),
+    d,
+    rain: rainOf(now.days[d]),
+    waterings: [],
+  });
+  const drawn = now.place.drawn(now.state);
+  const grounds: Grounds | null = options.sketch ? null : { facts, input, site, drawn, days: d };
+  const planting = input.bed.plantings.find((p) => plantOnDay(p, options.today) !== null);
+  const plant = planting ? plantOnDay(planting, options.today) : null;
+  return {
+    grounds,
+    depletionMm: facts.goneMm,
+    readilyMm: facts.evening.readilyMm,
+    totalMm: now.place.morning(now.state).holdsL / now.place.litresPerMm(d),
+    ...drawn,
+    stage: plant?.stage ?? null,
+    stages: planting ? stageDates(planting, options.today) : [],
+    gone: grounds && explainGoneOf(grounds),
+    spare: grounds && explainSpare(grounds),
+  };
+}
+
+interface At {
+  start: BedStart;
+  input: PlanBed;
+  run: PlaceRun;
+  d: number;
+}
+
+/** A decision as a watering: its run, why, and the working of both. */
+function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean): PlannedWatering {
+  const { input, run, d } = at;
+  const { spareShare, ...evening } = facts.evening;
+  const made = run.place.give(d, decision.localMm, facts.school.pulses);
+  const grounds: Grounds | null = explained
+    ? { facts, input, site: at.start.site, drawn: run.place.drawn(run.state), days: d }
+    : null;
+  return {
+    bedId: input.id,
+    date: facts.day.date,
+    run: made,
+    because: grounds && explainAmount(decision.because(grounds), made, grounds),
+    reachesMm: 0,
+    reason: {
+      ...evening,
+      depletionShare: spareShare,
+      code: decision.code,
+      depletionMm: facts.goneMm,
+      wantedMm: decision.localMm,
+      overdueDays: 0,
+      sparedByRainMm: run.place.underCover(d) ? 0 : Math.max(0, evening.depletionMm - facts.lineMm),
+    },
+  };
+}
+
+/** Today's own rain can be what spares a bed: then that is the reason told. */
+function rainToday(
+  facts: DayFacts,
+  held: Held,
+  { run, scratch, d, rain }: { run: PlaceRun; scratch: PlaceRun; d: number; rain: number },
+): RainWait | null {
+  if (held.by || rain <= 0 || facts.goneMm < LEAST_MM) return null;
+  const { depletionMm, readilyMm } = lookAhead(run, scratch, d, 0);
+  const { date, rainMm, rainChance } = facts.day;
+  return depletionMm > readilyMm
+    ? { on: date, rainMm, chance: rainChance, missedMm: 0, missedShare: 0 }
+    : null;
+}
+
+/** Why a bed is left alone today, in the order in which it is told. */
+function leaveReason(
+  facts: DayFacts,
+  held: Held,
+  { settled, wait, input }: { settled: boolean; wait: RainWait | null; input: PlanBed },
+): LeaveReason {
+  if (settled) return { code: 'settled today' };
+  if (!facts.growing) return { code: 'nothing growing' };
+  if (held.by === 'toughening' && input.holdUntil) return { code: 'toughening', until: input.holdUntil };
+  if (facts.airlessDays > 1) return { code: 'too wet', airlessDays: facts.airlessDays };
+  if (held.due && facts.shut === 'windy') return { code: 'too windy', windMs: facts.day.windMs ?? 0 };
+  if (held.due && facts.shut === 'spared') return { code: 'round spared' };
+  if (held.due && facts.shut) return { code: 'not on this day', on: null };
+  if (wait) return { code: 'rain coming', ...wait };
+  return { code: 'enough in store', daysInHand: 0, depletionMm: 0, readilyMm: 0 };
+}

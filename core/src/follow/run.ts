@@ -1,0 +1,101 @@
+import type { DailyRecord } from '../places/dailyRecord.ts';
+import type { Gauge, GrowingPlace } from '../places/place.ts';
+import { USUAL_KINDS, type PlaceKinds } from '../places/index.ts';
+import { irrigationSeries } from '../places/irrigationSeries.ts';
+import { daysBetween, type IsoDate } from '../units/dates.ts';
+import { OutOfRange } from '../units/guard.ts';
+import type { SourcedDay } from '../weather/completeWeather.ts';
+import type { WeatherSeries } from '../weather/weatherSeries.ts';
+import type { PlanBed } from './types.ts';
+
+/** A place on its way through the days. */
+export interface PlaceRun {
+  place: GrowingPlace;
+  state: unknown;
+  series: WeatherSeries;
+}
+
+/** A place followed up to this morning: from here the same past serves every try at the days ahead. */
+export interface PlaceNow extends PlaceRun {
+  /** Days from the place's first on, and the litres that reached it on each. */
+  days: readonly SourcedDay[];
+  givenL: Float64Array;
+  todayIndex: number;
+  past: DailyRecord[];
+}
+
+/** One day of a run, in place. */
+export function stepRun(run: PlaceRun, d: number, rain: number, givenL: number): void {
+  run.place.step(run.state, d, run.series.et0[d], rain, run.series.climate[d], givenL);
+}
+
+/** A copy to try things on. */
+export const tryRun = (run: PlaceRun): PlaceRun => ({ ...run, state: run.place.clone(run.state) });
+
+/** Sets a trial to where a run stands. */
+export const setTrial = (run: PlaceRun, trial: PlaceRun): void => run.place.copy(run.state, trial.state);
+
+/** Depth of water on the watered ground that litres in it are, mm. */
+export const depthOf = (run: PlaceRun, d: number, litres: number): number => litres / run.place.litresPerMm(d);
+
+export const gaugeOf = (run: PlaceRun): Gauge => run.place.gauge(run.state);
+
+/** What a day of a run came to. */
+export const recordRun = (
+  run: PlaceRun,
+  days: readonly SourcedDay[],
+  d: number,
+  withLayers = true,
+): DailyRecord =>
+  run.place.record(run.state, days[d].date, run.series.et0[d], run.series.routes[d], withLayers);
+
+/** Days back for which every layer's water is kept: what a section is drawn from. */
+const LAYER_DAYS = 14;
+
+/** The kind of a place. */
+function kindOf(input: PlanBed, kinds: PlaceKinds): PlaceKinds[string] {
+  const name = input.kind ?? 'ground';
+  const kind = Object.hasOwn(kinds, name) ? kinds[name] : undefined;
+  if (!kind) throw new OutOfRange('kind', `be one of ${Object.keys(kinds).join(', ')}`, name);
+  return kind;
+}
+
+/** A place from its first day up to this morning, with the records of its last `pastDays`. */
+export function followPast(
+  input: PlanBed,
+  weather: readonly SourcedDay[],
+  series: WeatherSeries,
+  first: IsoDate,
+  today: IsoDate,
+  pastDays = Number.POSITIVE_INFINITY,
+  kinds: PlaceKinds = USUAL_KINDS,
+): PlaceNow {
+  const offset = daysBetween(first, input.startOn);
+  const days = weather.slice(offset);
+  const place = kindOf(input, kinds).prepare({ ...input, dayCount: days.length });
+  const given = irrigationSeries(
+    input.irrigations.filter((i) => i.date >= input.startOn && i.date <= today),
+    input.startOn,
+    days.length,
+  );
+  const now: PlaceNow = {
+    place,
+    state: place.start(input.startFullness),
+    series: {
+      et0: series.et0.subarray(offset),
+      rain: series.rain.subarray(offset),
+      climate: series.climate.subarray(offset),
+      routes: series.routes.slice(offset),
+    },
+    days,
+    givenL: given.map((mm, d) => mm * place.areaM2(d)),
+    todayIndex: daysBetween(input.startOn, today),
+    past: [],
+  };
+  for (let d = 0; d < now.todayIndex; d += 1) {
+    stepRun(now, d, now.series.rain[d], now.givenL[d]);
+    if (d >= now.todayIndex - pastDays)
+      now.past.push(recordRun(now, days, d, d >= now.todayIndex - LAYER_DAYS));
+  }
+  return now;
+}

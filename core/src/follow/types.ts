@@ -1,0 +1,157 @@
+import type { Delivery, RunPlan } from '../delivery/runPlan.ts';
+import type { DailyRecord } from '../places/dailyRecord.ts';
+import type { BedInput } from '../places/ground/bedModel.ts';
+import type { Earlier, Irrigation } from '../places/place.ts';
+import type { Rank } from '../plants/rank.ts';
+import type { StageName } from '../plants/types.ts';
+import type { SchoolId } from '../schools/schools.ts';
+import type { IsoDate } from '../units/dates.ts';
+import type { DaySource } from '../weather/completeWeather.ts';
+import type { Known } from '../working/known.ts';
+import type { Working } from '../working/types.ts';
+
+/** A bed as the plan takes it: its ground and plants, its water, what it has had and how it began. */
+export interface PlanBed {
+  id: number;
+  /** What kind of place it is; default ground. */
+  kind?: string;
+  bed: BedInput;
+  delivery: Delivery;
+  /** How it was and was watered before, oldest first: each up to and without a day on which that changed. */
+  earlier?: Earlier<BedInput>[];
+  /** What of it is known better than assumed, for the working of its figures. */
+  known?: Known;
+  irrigations: Irrigation[];
+  /** First day of its balance, and the share of its available water on it (0–1). */
+  startOn: IsoDate;
+  startFullness: number;
+  /** Watered, or left on purpose, today: no more is asked of it until tomorrow. */
+  settledToday?: boolean;
+  /** How it is decided; default deep and seldom; and since when. */
+  school?: SchoolId;
+  schoolSince?: IsoDate;
+  /** Held dry on purpose up to and without this day. */
+  holdUntil?: IsoDate;
+  /** The plants hang, and not from heat: water now, whatever the line and the hour. */
+  wilting?: boolean;
+  /** Waterings set by hand: on that day, this much (mm on the wetted ground, and the litres that were told) or as the balance then asks. */
+  fixed?: { date: IsoDate; localMm?: number; litres?: number }[];
+  /** Days on which it is not watered: put off or left out. */
+  blocked?: IsoDate[];
+  /** Days closed to it by rule: it is filled before them if it would run dry on them. */
+  closed?: IsoDate[];
+  /** Days too windy for what carries its water, and days on which a round is spared: the same, but hand and wilting overrule them. */
+  windy?: IsoDate[];
+  spared?: IsoDate[];
+  /** Most that one watering may be: litres through the tap, and minutes from first drop to last. A larger one is given in parts, day after day. */
+  most?: { litres?: number; totalMinutes?: number };
+  /** Days on which it was left on purpose. */
+  leftOn?: IsoDate[];
+  /** The tap it draws from; beds without one share one. */
+  tap?: number;
+  /** Who is served first when water or time is short; default ordinary, turf last. */
+  rank?: Rank;
+}
+
+/** When the next watering falls due in 10, 50 and 90 % of the ways the weather may go; null past the horizon. */
+export interface DueWindow {
+  early: IsoDate | null;
+  likely: IsoDate | null;
+  late: IsoDate | null;
+  /** Litres through the tap over the horizon: 10, 50 and 90 %. */
+  litres: { low: number; middle: number; high: number };
+  /** Water gone from the root zone at the end of each day ahead, mm: 10 and 90 %. */
+  fan: { date: IsoDate; lowMm: number; highMm: number }[];
+}
+
+/** What a watering was decided on, as facts; the words are made where they are shown. mm deep in the watered ground. */
+export interface WaterReason {
+  code:
+    | 'refill line'
+    | 'establishing'
+    | 'planting drench'
+    | 'wilting'
+    | 'set by hand'
+    | 'fixed week'
+    | 'before closed days'
+    | 'before wind'
+    | 'with this round';
+  /** Gone from the root zone this morning, what it can spare today, and what it can hold. */
+  depletionMm: number;
+  readilyMm: number;
+  totalMm: number;
+  /** Use of the day over the bed if no water came, and what an unhindered crop would use. */
+  useTodayMm: number;
+  cropUseMm: number;
+  /** Share of the store that may go, before the day's use moves it. */
+  depletionShare: number;
+  /** Days it has been past its line already without water: missed, or put off. */
+  overdueDays: number;
+  /** What would fill it, mm on the wetted ground: more than is given when a day's limits allow only a part. */
+  wantedMm: number;
+  /** Rain today that would spare it, mm. */
+  sparedByRainMm: number;
+}
+
+/** Why a bed is left alone today. */
+export type LeaveReason =
+  | { code: 'enough in store'; daysInHand: number; depletionMm: number; readilyMm: number; because?: Working | null }
+  | {
+      code: 'rain coming';
+      on: IsoDate;
+      rainMm: number;
+      chance: number;
+      missedMm: number;
+      missedShare: number;
+    }
+  | { code: 'too wet'; airlessDays: number }
+  | { code: 'toughening'; until: IsoDate }
+  | { code: 'not on this day'; on: IsoDate | null }
+  | { code: 'too windy'; windMs: number }
+  | { code: 'round spared' }
+  | { code: 'nothing growing' }
+  | { code: 'settled today' };
+
+export interface PlannedWatering {
+  bedId: number;
+  date: IsoDate;
+  run: RunPlan;
+  /** Its minutes, opened down to what the decision was made from; null where only the amount was asked for. */
+  because: Working | null;
+  /** How deep the water will reach, mm. */
+  reachesMm: number;
+  reason: WaterReason;
+  /** On a bed's first watering: how sure its date is. */
+  window?: DueWindow;
+}
+
+export interface BedOutlook {
+  bedId: number;
+  /** The days of the balance up to yesterday, all or the last `pastDays`; the last fortnight with every layer's water. */
+  past: DailyRecord[];
+  /** The days of the horizon, with the plan's waterings in them, and what each day's weather rests on. */
+  ahead: DailyRecord[];
+  aheadSources: DaySource[];
+  /** Today's morning: water gone from the root zone, what it can spare and hold, mm deep in the watered ground. */
+  depletionMm: number;
+  readilyMm: number;
+  totalMm: number;
+  rootDepthMm: number;
+  layersMm: number[];
+  fieldCapacityMm: number[];
+  wiltingPointMm: number[];
+  saturationMm: number[];
+  stage: StageName | null;
+  stages: { stage: StageName; from: IsoDate }[];
+  next: PlannedWatering | null;
+  /** Water the plants will want over the horizon and not get: mm over the bed, and litres. */
+  missedMm: number;
+  missedL: number;
+  /** The working of what is gone and of what can be spared this morning; null in a sketch. */
+  gone: Working | null;
+  spare: Working | null;
+  /** Null when no ensemble was asked for. */
+  window: DueWindow | null;
+  /** Present when nothing is asked of the bed today. */
+  leave: LeaveReason | null;
+}

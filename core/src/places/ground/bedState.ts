@@ -1,0 +1,101 @@
+import { EVAPORATION_DEPTH_MM, LAYER_MM } from '../../soil/soilProfile.ts';
+import type { BedModel } from './bedModel.ts';
+
+/** Slots of the numbers one step leaves behind, all mm over the bed unless said otherwise. */
+export const OUT = {
+  rain: 0,
+  irrigation: 1,
+  runoff: 2,
+  evaporation: 3,
+  transpiration: 4,
+  transpirationWanted: 5,
+  /** Water that passed the present root depth. */
+  belowRoots: 6,
+  /** Water that left the bottom of the profile. */
+  drainage: 7,
+  /** Root-zone depletion and stores of the wetted ground, mm deep there. */
+  depletion: 8,
+  available: 9,
+  readily: 10,
+  stress: 11,
+  rootDepth: 12,
+  /** Depth of the damp front on the wetted ground, mm; 0 on a day without water. */
+  front: 13,
+  /** Days in a row with too little air in the root zone. */
+  wetDays: 14,
+  /** Share of the store that may go, before the day's use moves it. */
+  spareShare: 15,
+} as const;
+export const OUT_SIZE = 16;
+
+/** What changes from day to day. Copying is cheap, so that forecasts can start from it. */
+export interface BedState {
+  /** mm of water per layer; the wetted ground's layers first, then the rest's. */
+  water: Float64Array;
+  rootMm: number;
+  wetDays: number;
+  out: Float64Array;
+  /** No layer holds more than field capacity, so nothing sinks until water comes. */
+  drained: boolean;
+  /** Water gone from the exposed top 100 mm of each column, mm (FAO-56 De). */
+  surface: Float64Array;
+  /** Scratch of one step: how strongly roots draw on each layer. */
+  pull: Float64Array;
+}
+
+/** A bed at a share of its available water: 1 is field capacity, 0 the wilting point. */
+export function startState(model: BedModel, fullness: number): BedState {
+  const { layers, fieldCapacityMm, wiltingPointMm } = model.profile;
+  const water = new Float64Array(layers * model.columns);
+  for (let c = 0; c < model.columns; c += 1) {
+    for (let i = 0; i < layers; i += 1) {
+      const wilting = wiltingPointMm[i];
+      water[c * layers + i] = wilting + fullness * (fieldCapacityMm[i] - wilting);
+    }
+  }
+  const surface = new Float64Array(model.columns);
+  for (let c = 0; c < model.columns; c += 1) {
+    for (let i = 0; i * LAYER_MM < EVAPORATION_DEPTH_MM; i += 1) {
+      surface[c] += Math.max(0, fieldCapacityMm[i] - water[c * layers + i]);
+    }
+  }
+  return {
+    water,
+    surface,
+    rootMm: model.potentialRootMm[0] ?? LAYER_MM,
+    wetDays: 0,
+    drained: false,
+    out: new Float64Array(OUT_SIZE),
+    pull: new Float64Array(layers * model.columns),
+  };
+}
+
+/** Sets `target` to what `source` is, without allocating. */
+export function copyState(source: BedState, target: BedState): void {
+  target.water.set(source.water);
+  target.rootMm = source.rootMm;
+  target.wetDays = source.wetDays;
+  target.drained = source.drained;
+  target.out.set(source.out);
+  target.surface.set(source.surface);
+}
+
+export const cloneState = (source: BedState): BedState => ({
+  water: source.water.slice(),
+  rootMm: source.rootMm,
+  wetDays: source.wetDays,
+  drained: source.drained,
+  out: source.out.slice(),
+  surface: source.surface.slice(),
+  pull: new Float64Array(source.pull.length),
+});
+
+/** Water in the whole profile, mm over the bed. */
+export function storedMm(model: BedModel, state: BedState): number {
+  const { layers } = model.profile;
+  let total = 0;
+  for (let c = 0; c < model.columns; c += 1) {
+    for (let i = 0; i < layers; i += 1) total += model.columnShare[c] * state.water[c * layers + i];
+  }
+  return total;
+}

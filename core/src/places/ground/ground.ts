@@ -1,0 +1,135 @@
+import { fittingRun } from '../../delivery/fittingRun.ts';
+import { wettedFractionOf } from '../../delivery/runPlan.ts';
+import { daysBetween } from '../../units/dates.ts';
+import type { GrowingPlace, PlaceKind, PlaceSpan } from '../place.ts';
+import { bedModel, plantDays, type BedInput, type BedModel } from './bedModel.ts';
+import { cloneState, copyState, OUT, startState, type BedState } from './bedState.ts';
+import { carriedOver } from './carriedOver.ts';
+import { rootZoneCapacity, rootZoneDepletion } from './rootZone.ts';
+import { dailyRecord } from './simulateBed.ts';
+import { stepDay } from './stepDay.ts';
+
+/** A bed's water, and which of its states it is in. */
+interface GroundState {
+  stretch: number;
+  water: BedState;
+}
+
+/** Days over which a bed stayed as it was. */
+interface Stretch {
+  from: number;
+  model: BedModel;
+  delivery: PlaceSpan<BedInput>['delivery'];
+}
+
+/** The bed's states, each from its first day on; the plants' calendar is the same in all of them. */
+function stretchesOf(span: PlaceSpan<BedInput>): Stretch[] {
+  const { startOn, dayCount } = span;
+  const plants = plantDays(span.bed.plantings, startOn, dayCount);
+  const of = (from: number, bed: BedInput, delivery: Stretch['delivery']): Stretch => ({
+    from,
+    delivery,
+    model: bedModel({ ...bed, wettedFraction: wettedFractionOf(delivery) }, startOn, dayCount, { plants }),
+  });
+  const stretches: Stretch[] = [];
+  let from = 0;
+  for (const { until, bed, delivery } of span.earlier ?? []) {
+    const end = daysBetween(startOn, until);
+    if (end <= from) continue;
+    stretches.push(of(from, { ...bed, plantings: span.bed.plantings }, delivery));
+    from = end;
+  }
+  stretches.push(of(from, span.bed, span.delivery));
+  return stretches;
+}
+
+/** A bed of ground: layers of soil, in mm inside. */
+export const ground: PlaceKind<BedInput, GroundState> = {
+  kind: 'ground',
+  prepare(span) {
+    const stretches = stretchesOf(span);
+    const last = stretches.length - 1;
+    const on = (d: number): Stretch => {
+      let i = last;
+      while (i > 0 && stretches[i].from > d) i -= 1;
+      return stretches[i];
+    };
+    const modelOf = (state: GroundState): BedModel => stretches[state.stretch].model;
+    const perMm = ({ bed, wettedFraction }: BedModel): number => bed.areaM2 * wettedFraction;
+    const place: GrowingPlace<GroundState> = {
+      litresPerMm: (d) => perMm(on(d).model),
+      areaM2: (d) => on(d).model.bed.areaM2,
+      start: (fullness) => ({ stretch: 0, water: startState(stretches[0].model, fullness) }),
+      clone: (state) => ({ stretch: state.stretch, water: cloneState(state.water) }),
+      copy(from, to) {
+        if (from.stretch === to.stretch) copyState(from.water, to.water);
+        else {
+          to.stretch = from.stretch;
+          to.water = cloneState(from.water);
+        }
+      },
+      step(state, d, et0, rain, climate, givenL) {
+        while (state.stretch < last && stretches[state.stretch + 1].from <= d) {
+          const before = modelOf(state);
+          state.stretch += 1;
+          state.water = carriedOver(before, state.water, modelOf(state));
+        }
+        const model = modelOf(state);
+        stepDay(model, state.water, d, et0, rain, givenL / model.bed.areaM2, climate);
+      },
+      morning(state) {
+        const model = modelOf(state);
+        return {
+          goneL: perMm(model) * rootZoneDepletion(model, state.water),
+          holdsL: perMm(model) * rootZoneCapacity(model, state.water),
+          airlessDays: state.water.wetDays,
+        };
+      },
+      gauge(state) {
+        const model = modelOf(state);
+        const { out } = state.water;
+        const wetted = perMm(model);
+        const { areaM2 } = model.bed;
+        return {
+          goneL: wetted * out[OUT.depletion],
+          spareL: wetted * out[OUT.readily],
+          spareShare: out[OUT.spareShare],
+          holdsL: wetted * out[OUT.available],
+          wantedL: areaM2 * out[OUT.transpirationWanted],
+          suppliedL: areaM2 * out[OUT.transpiration],
+          evaporatedL: areaM2 * out[OUT.evaporation],
+          lostL: areaM2 * (out[OUT.belowRoots] + out[OUT.runoff]),
+          ks: out[OUT.stress],
+          frontMm: out[OUT.front],
+        };
+      },
+      give(d, localMm, pulses) {
+        const { model, delivery } = on(d);
+        return fittingRun(
+          {
+            localMm,
+            areaM2: model.bed.areaM2,
+            delivery,
+            infiltrationMmPerHour: model.profile.infiltrationMmPerHour,
+            pulses,
+          },
+          span.most,
+        );
+      },
+      underCover: (d) => on(d).model.underCover,
+      record: (state, date, et0Mm, route, withLayers) =>
+        dailyRecord(modelOf(state), state.water, date, et0Mm, route, withLayers),
+      drawn(state) {
+        const { profile } = modelOf(state);
+        return {
+          rootDepthMm: state.water.rootMm,
+          layersMm: Array.from(state.water.water.subarray(0, profile.layers)),
+          fieldCapacityMm: Array.from(profile.fieldCapacityMm),
+          wiltingPointMm: Array.from(profile.wiltingPointMm),
+          saturationMm: Array.from(profile.saturationMm),
+        };
+      },
+    };
+    return place;
+  },
+};

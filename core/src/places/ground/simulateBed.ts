@@ -1,0 +1,135 @@
+import type { IsoDate } from '../../units/dates.ts';
+import { atLeast, positive, within } from '../../units/guard.ts';
+import type { ReferenceEtRoute } from '../../weather/referenceEt.ts';
+import type { Site, WeatherDay } from '../../weather/types.ts';
+import { weatherSeries } from '../../weather/weatherSeries.ts';
+import type { DailyRecord } from '../dailyRecord.ts';
+import { irrigationSeries } from '../irrigationSeries.ts';
+import type { Irrigation } from '../place.ts';
+import { bedModel, type BedInput, type BedModel } from './bedModel.ts';
+import { cloneState, OUT, startState, storedMm, type BedState } from './bedState.ts';
+import { stepDay } from './stepDay.ts';
+
+export interface SimulateOptions {
+  site: Site;
+  /** Share of the available water in the whole profile on the first day, 0–1; default 1, field capacity. */
+  startFullness?: number;
+  /** Roots answer to wetting and dryness; default true. Off, they follow the calendar alone. */
+  rootResponse?: boolean;
+  /** Carry every layer's water in the daily records; default true. */
+  layers?: boolean;
+}
+
+export interface ClosingBalance {
+  rainMm: number;
+  irrigationMm: number;
+  runoffMm: number;
+  evaporationMm: number;
+  transpirationMm: number;
+  drainageMm: number;
+  storeStartMm: number;
+  storeEndMm: number;
+  /** What does not add up, mm: rounding only. */
+  errorMm: number;
+}
+
+export interface SimulationResult {
+  days: DailyRecord[];
+  closing: ClosingBalance;
+  /** State at the end of the last day, to go on from. */
+  finalState: BedState;
+  model: BedModel;
+}
+
+/** The day just stepped as plain data. */
+export function dailyRecord(
+  model: BedModel,
+  state: BedState,
+  date: IsoDate,
+  et0Mm: number,
+  et0Route: ReferenceEtRoute,
+  withLayers: boolean,
+): DailyRecord {
+  const { out } = state;
+  const record: DailyRecord = {
+    date,
+    et0Mm,
+    et0Route,
+    rainMm: out[OUT.rain],
+    irrigationMm: out[OUT.irrigation],
+    runoffMm: out[OUT.runoff],
+    evaporationMm: out[OUT.evaporation],
+    transpirationMm: out[OUT.transpiration],
+    useMm: out[OUT.evaporation] + out[OUT.transpiration],
+    lostBelowRootsMm: out[OUT.belowRoots],
+    drainageMm: out[OUT.drainage],
+    depletionMm: out[OUT.depletion],
+    totalAvailableMm: out[OUT.available],
+    readilyAvailableMm: out[OUT.readily],
+    rootDepthMm: out[OUT.rootDepth],
+    stressCoefficient: out[OUT.stress],
+    wetFrontMm: out[OUT.front],
+    airlessDays: out[OUT.wetDays],
+  };
+  if (withLayers) record.layersMm = Array.from(state.water.subarray(0, model.profile.layers));
+  return record;
+}
+
+/**
+ * Runs a bed through its weather day by day, in 50 mm layers with the dual crop coefficient.
+ * @param bed area m², ground, plantings, mulch, form, share wetted
+ * @param weather consecutive days, oldest first
+ * @param irrigations net waterings within those days, mm over the bed
+ * @param options site and starting state
+ * @returns a record per day, and the balance: rain + irrigation = runoff + evaporation + transpiration
+ *   + drainage + change in store, to 1e-9 mm
+ * @throws RangeError naming the field, the value and the allowed range
+ * Source: see `stepDay`.
+ */
+export function simulateBed(
+  bed: BedInput,
+  weather: readonly WeatherDay[],
+  irrigations: readonly Irrigation[],
+  options: SimulateOptions,
+): SimulationResult {
+  atLeast('weather', weather, 1);
+  positive('areaM2', bed.areaM2, 1_000_000, 'm²');
+  const fullness = within('startFullness', options.startFullness ?? 1, 0, 1);
+  const firstDate = (weather[0] as WeatherDay).date;
+  const series = weatherSeries(weather, options.site);
+  const watering = irrigationSeries(irrigations, firstDate, weather.length);
+  const model = bedModel(bed, firstDate, weather.length, { rootResponse: options.rootResponse });
+  const state = startState(model, fullness);
+  const storeStartMm = storedMm(model, state);
+
+  const closing: ClosingBalance = {
+    rainMm: 0,
+    irrigationMm: 0,
+    runoffMm: 0,
+    evaporationMm: 0,
+    transpirationMm: 0,
+    drainageMm: 0,
+    storeStartMm,
+    storeEndMm: storeStartMm,
+    errorMm: 0,
+  };
+  const days: DailyRecord[] = [];
+  for (let d = 0; d < weather.length; d += 1) {
+    stepDay(model, state, d, series.et0[d], series.rain[d], watering[d], series.climate[d]);
+    const day = weather[d] as WeatherDay;
+    const route = series.routes[d] as ReferenceEtRoute;
+    const record = dailyRecord(model, state, day.date, series.et0[d], route, options.layers ?? true);
+    days.push(record);
+    closing.rainMm += record.rainMm;
+    closing.irrigationMm += record.irrigationMm;
+    closing.runoffMm += record.runoffMm;
+    closing.evaporationMm += record.evaporationMm;
+    closing.transpirationMm += record.transpirationMm;
+    closing.drainageMm += record.drainageMm;
+  }
+  closing.storeEndMm = storedMm(model, state);
+  const came = closing.rainMm + closing.irrigationMm;
+  const went = closing.runoffMm + closing.evaporationMm + closing.transpirationMm + closing.drainageMm;
+  closing.errorMm = came - went - (closing.storeEndMm - storeStartMm);
+  return { days, closing, finalState: cloneState(state), model };
+}

@@ -1,0 +1,111 @@
+import type { Delivery, RunPlan } from '../delivery/runPlan.ts';
+import type { PlantingInput } from '../plants/types.ts';
+import type { IsoDate } from '../units/dates.ts';
+import type { ReferenceEtRoute } from '../weather/referenceEt.ts';
+import type { DailyRecord } from './dailyRecord.ts';
+
+/** Water that reached the soil of a bed on a day, mm over the whole bed. */
+export interface Irrigation {
+  date: IsoDate;
+  netMm: number;
+}
+
+/** What the plan must know of any growing place, whatever its kind. */
+export interface PlaceInput {
+  /** Surface that water and rain fall on, m². */
+  areaM2: number;
+  plantings: PlantingInput[];
+  place?: { underCover?: boolean };
+}
+
+/** How a place was, and was watered, up to and without a day on which that changed. */
+export interface Earlier<I> {
+  until: IsoDate;
+  bed: I;
+  delivery: Delivery;
+}
+
+/** A place as its kind is handed it. */
+export interface PlaceSpan<I> {
+  bed: I;
+  delivery: Delivery;
+  /** How it was before, oldest first. */
+  earlier?: readonly Earlier<I>[];
+  /** First day of the span, and days in it. */
+  startOn: IsoDate;
+  dayCount: number;
+  /** Most that one watering may be. */
+  most?: { litres?: number; totalMinutes?: number };
+}
+
+/** A place's water on a morning, litres in its watered ground. */
+export interface Morning {
+  goneL: number;
+  holdsL: number;
+  /** Days in a row with too little air at the roots. */
+  airlessDays: number;
+}
+
+/** What a day came to, litres. Gone, spare and held are of the watered ground, the rest of the whole place. */
+export interface Gauge {
+  goneL: number;
+  /** What may go before the plant slows, and the share of what it holds that this is before the day's use moves it. */
+  spareL: number;
+  spareShare: number;
+  holdsL: number;
+  /** Transpiration wanted and had, and what dried from the surface. */
+  wantedL: number;
+  suppliedL: number;
+  evaporatedL: number;
+  lostL: number;
+  /** 1 unhindered, 0 none. */
+  ks: number;
+  /** Depth the day's water reached, mm. */
+  frontMm: number;
+}
+
+/** What a place is drawn from: mm of water in each 50 mm layer of its watered ground, top first. */
+export interface Drawn {
+  rootDepthMm: number;
+  layersMm: number[];
+  fieldCapacityMm: number[];
+  wiltingPointMm: number[];
+  saturationMm: number[];
+}
+
+/**
+ * A growing place laid out over a span of days. Litres cross this seam; what a kind counts in inside is its own.
+ * `S` is its water on a day; `d` is a day's index in the span.
+ */
+export interface GrowingPlace<S = unknown> {
+  /** Litres that one millimetre on the watered ground is, and the whole surface in m². */
+  litresPerMm(d: number): number;
+  areaM2(d: number): number;
+  /** A share of its available water, 0–1. */
+  start(fullness: number): S;
+  clone(state: S): S;
+  copy(from: S, to: S): void;
+  /** One day, in place: demand and rain in mm, the wind and humidity term, and litres that reached it. */
+  step(state: S, d: number, et0: number, rain: number, climate: number, givenL: number): void;
+  morning(state: S): Morning;
+  /** What the day just stepped came to. */
+  gauge(state: S): Gauge;
+  /** The run for a net depth on the watered ground, mm, or the part of it that one watering may be. */
+  give(d: number, localMm: number, pulses?: { count: number; apartMinutes: number }): RunPlan;
+  /** Whether rain reaches it. */
+  underCover(d: number): boolean;
+  record(
+    state: S,
+    date: IsoDate,
+    et0Mm: number,
+    et0Route: ReferenceEtRoute,
+    withLayers: boolean,
+  ): DailyRecord;
+  drawn(state: S): Drawn;
+}
+
+/** A kind of growing place: how one is laid out over a span of days. */
+export interface PlaceKind<I extends PlaceInput, S> {
+  kind: string;
+  prepare(span: PlaceSpan<I>): GrowingPlace<S>;
+}

@@ -1,0 +1,24 @@
+import type { BedStart, Followed } from '../follow/follow.ts';
+import type { PlanBed } from '../follow/types.ts';
+import type { SourcedDay } from '../weather/completeWeather.ts';
+
+/** What is kept of a place between two plans: with which facts it was followed, and what came of it. */
+interface Remembered {
+  facts: string;
+  bed: PlanBed;
+  start: BedStart;
+  free: Followed;
+}
+
+/**
+ * What was followed before. A plan made with it follows only the places whose own facts, or the weather or limits they
+ * stand under, have changed.
+ */
+export interface PlanMemo {
+  /** Weather, and day, limits and horizon as text, under which everything in it was followed. */
+  weather: readonly SourcedDay[] | null;
+  under: string;
+  places: Map<number, Remembered>;
+}
+
+export const newMemo = (): PlanMemo => ({ weather: null, under: '', places: new Map() });

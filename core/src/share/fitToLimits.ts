@@ -1,0 +1,264 @@
+import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
+import { addDays, daysBetween, dayOfYear, type IsoDate } from '../units/dates.ts';
+import { within } from '../units/guard.ts';
+import { sunOnClock, type SunOnClock } from '../weather/sunOnClock.ts';
+import type { Site } from '../weather/types.ts';
+import { allocateDay, type Competing } from './allocate.ts';
+import type { AheadOptions, Resume } from '../follow/follow.ts';
+import { tendernessOf } from '../follow/tenderness.ts';
+import type { BedOutlook, PlanBed, PlannedWatering } from '../follow/types.ts';
+import type { PlanConstraints } from '../clock/constraints.ts';
+import type { Cap, ClockedDay, LeftOut } from './types.ts';
+import { dayJob, pressing } from '../clock/dayJobs.ts';
+import { daySchedule, type RunSlot } from '../clock/daySchedule.ts';
+import { usualRank } from '../plants/rank.ts';
+import { mondayOf } from '../units/weekdays.ts';
+
+export interface BedPlan {
+  bed: PlanBed;
+  outlook: BedOutlook;
+  waterings: PlannedWatering[];
+  /** Followed only up to its last watering so far; from here it goes on. */
+  open?: Resume;
+}
+
+/** Tries a bed with other days closed to it; the whole plan, or from a morning up to the next watering. */
+export type Follow = (bed: PlanBed, how?: Pick<AheadOptions, 'stopAfter' | 'resume'>) => BedPlan;
+
+/** Litres of stress any watering is worth at least, so that none is worth nothing. Judgement. */
+const LEAST_LOSS = 0.01;
+/** On the clock, what comes first weighs so many times as much. Judgement. */
+const FIRST_WORTH = 1000;
+const TIERS = { first: 0, ordinary: 1, last: 2 } as const;
+
+const putOff = (plan: BedPlan, date: IsoDate): PlanBed => ({
+  ...plan.bed,
+  blocked: [...(plan.bed.blocked ?? []), date],
+  fixed: plan.bed.fixed?.filter((f) => f.date !== date),
+});
+
+/** The class in which a watering competes: what hangs, what was set by hand and what cannot be had again come first. */
+function tierOf({ bed }: BedPlan, watering: PlannedWatering): Competing['tier'] {
+  const { code } = watering.reason;
+  if (code === 'wilting' || code === 'set by hand') return TIERS.first;
+  if (bed.rank) return TIERS[bed.rank];
+  const guarded = bed.bed.plantings.some((p) => {
+    const plant = plantOnDay(p, watering.date);
+    const { group } = cropOf(p);
+    return (
+      plant && (plant.stage === 'establishing' || group === 'fruit trees' || group === 'ornamental trees')
+    );
+  });
+  return guarded ? TIERS.first : TIERS[usualRank(bed.bed.plantings)];
+}
+
+/** Litres a bed's plants will miss over the plan, weighed by how much its crop minds. */
+const lossOf = (plan: BedPlan, date: IsoDate): number =>
+  tendernessOf(plan.bed.bed.plantings, date) * plan.outlook.missedL;
+
+interface Refused {
+  due: Pick<Due, 'i' | 'watering'>;
+  why: Cap;
+}
+interface Due {
+  i: number;
+  watering: PlannedWatering;
+  item: Competing;
+}
+
+/**
+ * Makes a garden's waterings fit the minutes, litres and hours of each day and the litres of each week. What does not
+ * fit waits for the next open day, and every bed is followed on with what it really gets. Of what competes, that is
+ * given up whose plants would miss least by waiting, by the engine's own balance.
+ * @param plans each bed with its outlook; `follow` tries one bed again with other days closed to it
+ * @returns the plans as they fit, what was put off, and each day's runs on the clock
+ * Source: marginal loss, FAO-33's yield response as its weight; checked against the exact optimum in the tests.
+ */
+export function fitToLimits(
+  plans: readonly BedPlan[],
+  constraints: PlanConstraints,
+  options: { site: Site; today: IsoDate; horizonDays: number },
+  follow: Follow,
+): {
+  plans: BedPlan[];
+  leftOut: LeftOut[];
+  schedule: ClockedDay[];
+} {
+  const quick = plans.length > LARGE;
+  const weigh = weigher(follow, quick);
+  const current = [...plans];
+  const leftOut: LeftOut[] = [];
+  const schedule: ClockedDay[] = [];
+  const week = { monday: '', litres: 0 };
+  for (let d = 0; d < options.horizonDays; d += 1) {
+    const date = addDays(options.today, d);
+    const sun = quick && d >= CLOCKED_DAYS ? null : sunOf(constraints, options.site, date);
+    if (mondayOf(date) !== week.monday) {
+      week.monday = mondayOf(date);
+      week.litres = d === 0 ? within('litresThisWeek', constraints.litresThisWeek ?? 0, 0, 1e9, 'L') : 0;
+    }
+    // A large garden's beds are followed from one watering to the next as the days come.
+    if (quick)
+      for (const [i, plan] of current.entries()) {
+        const last = plan.waterings.at(-1)?.date;
+        if (plan.open && last !== undefined && last < date)
+          current[i] = follow(plan.bed, { stopAfter: last, resume: plan.open });
+      }
+    const refuse = (refused: readonly Refused[]): void => {
+      for (const { due, why } of refused) {
+        const { watering, i } = due;
+        leftOut.push({
+          bedId: watering.bedId,
+          date,
+          until: null,
+          minutes: watering.run.minutes,
+          litres: watering.run.litres,
+          why,
+        });
+        const plan = current[i] as BedPlan;
+        current[i] = follow(putOff(plan, date), quick ? { stopAfter: date, resume: plan.open } : undefined);
+      }
+    };
+    refuse(overWeek(current, date, week, constraints, weigh));
+    refuse(overDay(current, date, leftOfDay(constraints, d === 0), weigh));
+    let slots: RunSlot[] = [];
+    if (sun) {
+      const due = dueOn(current, date);
+      const made = daySchedule(
+        due.map(({ i, watering }) => {
+          const plan = current[i] as BedPlan;
+          const first = tierOf(plan, watering) === TIERS.first ? FIRST_WORTH : 1;
+          return dayJob(plan.bed, watering, first * pressing(plan.bed, watering), constraints, sun);
+        }),
+        constraints.lines,
+      );
+      const unfit = new Set(made.unfit);
+      refuse(
+        due
+          .filter(({ watering }) => unfit.has(watering.bedId))
+          .map((x) => ({ due: x, why: 'open hours' as const })),
+      );
+      slots = made.slots;
+      schedule.push({ date, sun, slots });
+    }
+    week.litres += dueOn(current, date).reduce((sum, { watering }) => sum + watering.run.litres, 0);
+  }
+  return { plans: current, leftOut: told(leftOut, current), schedule };
+}
+
+const sunOf = (constraints: PlanConstraints, site: Site, date: IsoDate): SunOnClock | null =>
+  constraints.clock
+    ? sunOnClock({ ...constraints.clock, latitudeDeg: site.latitudeDeg, dayOfYear: dayOfYear(date) })
+    : null;
+
+const dueOn = (plans: readonly BedPlan[], date: IsoDate): { i: number; watering: PlannedWatering }[] =>
+  plans.flatMap((plan, i) => {
+    const watering = plan.waterings.find((w) => w.date === date);
+    return watering ? [{ i, watering }] : [];
+  });
+
+const itemOf = (plan: BedPlan, watering: PlannedWatering, loss: number): Competing => ({
+  minutes: watering.run.minutes,
+  litres: watering.run.litres,
+  loss,
+  tier: tierOf(plan, watering),
+});
+
+type Weigh = (plan: BedPlan, watering: PlannedWatering) => Competing;
+
+/** Gardens with more beds are weighed by how each presses today, not by following each through the fortnight. Judgement. */
+export const LARGE = 60;
+/** Their runs are put on the clock for a week: beyond it the weather moves them anyway. Judgement. */
+const CLOCKED_DAYS = 7;
+
+/** What waiting costs a bed: what its plants miss more when a watering is put off. Asked once for each plan of a bed. */
+function weigher(follow: Follow, quick: boolean): Weigh {
+  if (quick) return (plan, watering) => itemOf(plan, watering, LEAST_LOSS + pressing(plan.bed, watering));
+  const known = new WeakMap<PlannedWatering, Competing>();
+  return (plan, watering) => {
+    const before = known.get(watering);
+    if (before) return before;
+    const { date } = watering;
+    const waited = follow(putOff(plan, date));
+    const item = itemOf(plan, watering, LEAST_LOSS + Math.max(0, lossOf(waited, date) - lossOf(plan, date)));
+    known.set(watering, item);
+    return item;
+  };
+}
+
+/** A day's limits, less what was given on it already. */
+const leftOfDay = (caps: PlanConstraints, isToday: boolean): PlanConstraints => {
+  const given = isToday ? caps.givenToday : undefined;
+  if (!given) return caps;
+  const left = (cap: number | undefined, gone: number): number | undefined =>
+    cap === undefined ? undefined : Math.max(0, cap - gone);
+  return {
+    ...caps,
+    minutesPerDay: left(caps.minutesPerDay, given.minutes),
+    litresPerDay: left(caps.litresPerDay, given.litres),
+  };
+};
+
+/** What a day's own caps refuse. */
+function overDay(
+  plans: readonly BedPlan[],
+  date: IsoDate,
+  constraints: PlanConstraints,
+  weigh: Weigh,
+): Refused[] {
+  const caps = { minutes: constraints.minutesPerDay, litres: constraints.litresPerDay };
+  const due = dueOn(plans, date);
+  const sum = (of: (w: PlannedWatering) => number): number => due.reduce((s, x) => s + of(x.watering), 0);
+  const over = {
+    minutes: sum((w) => w.run.minutes) > (caps.minutes ?? Number.POSITIVE_INFINITY),
+    litres: sum((w) => w.run.litres) > (caps.litres ?? Number.POSITIVE_INFINITY),
+  };
+  if (!over.minutes && !over.litres) return [];
+  const items: Due[] = due.map((x) => ({ ...x, item: weigh(plans[x.i] as BedPlan, x.watering) }));
+  const made = allocateDay(
+    items.map((x) => x.item),
+    caps,
+  );
+  return items.flatMap((x, k) => {
+    if (made[k]) return [];
+    return [{ due: x, why: over.minutes ? ('minutes a day' as const) : ('litres a day' as const) }];
+  });
+}
+
+/** What the week's litres refuse today: everything still planned this week competes for what is left of them. */
+function overWeek(
+  plans: readonly BedPlan[],
+  date: IsoDate,
+  week: { monday: IsoDate; litres: number },
+  constraints: PlanConstraints,
+  weigh: Weigh,
+): Refused[] {
+  const cap = constraints.litresPerWeek;
+  if (cap === undefined) return [];
+  const left = Math.max(0, cap - week.litres);
+  const last = addDays(week.monday, 6);
+  const rest = plans.flatMap((plan, i) =>
+    plan.waterings.filter((w) => w.date >= date && w.date <= last).map((watering) => ({ i, watering })),
+  );
+  if (rest.reduce((sum, { watering }) => sum + watering.run.litres, 0) <= left) return [];
+  const items: Due[] = rest.map((x) => ({ ...x, item: weigh(plans[x.i] as BedPlan, x.watering) }));
+  const made = allocateDay(
+    items.map((x) => x.item),
+    { litres: left },
+  );
+  return items.flatMap((x, k) =>
+    made[k] || x.watering.date !== date ? [] : [{ due: x, why: 'litres a week' as const }],
+  );
+}
+
+/** Each putting off told once, from its first day to the day it finds room. */
+function told(leftOut: LeftOut[], plans: readonly BedPlan[]): LeftOut[] {
+  const out: LeftOut[] = [];
+  for (const left of leftOut) {
+    const made = plans.find((p) => p.bed.id === left.bedId)?.waterings.find((w) => w.date > left.date);
+    const until = made?.date ?? null;
+    const same = out.find((o) => o.bedId === left.bedId && o.until === until);
+    if (!same) out.push({ ...left, until });
+  }
+  return out.sort((a, b) => daysBetween(b.date, a.date));
+}

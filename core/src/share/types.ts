@@ -1,0 +1,24 @@
+import type { RunSlot } from '../clock/daySchedule.ts';
+import type { IsoDate } from '../units/dates.ts';
+import type { SunOnClock } from '../weather/sunOnClock.ts';
+
+/** Limits a watering may fail to fit. */
+export type Cap = 'minutes a day' | 'litres a day' | 'litres a week' | 'open hours';
+
+/** A watering that found no room on its day. */
+export interface LeftOut {
+  bedId: number;
+  date: IsoDate;
+  minutes: number;
+  litres: number;
+  why: Cap;
+  /** The day on which it finds room after all; null when not within the plan. */
+  until: IsoDate | null;
+}
+
+/** The runs of a day on the clock. */
+export interface ClockedDay {
+  date: IsoDate;
+  sun: SunOnClock;
+  slots: RunSlot[];
+}

@@ -1,0 +1,12 @@
+import { EDGES } from '../units/edges.ts';
+
+/** Numbers a gardener may put in the place of what was assumed, straight from the working. SI. */
+export const TELLABLE = {
+  flow: { label: 'Flow', min: EDGES.flow.min, max: EDGES.flow.max, unit: 'L/min' },
+  area: { label: 'Area', min: EDGES.area.min, max: EDGES.area.max, unit: 'm²' },
+  wettedShare: { label: 'Share that gets wet', min: 0.05, max: 1, unit: '' },
+  reachingShare: { label: 'Share that reaches the soil', min: 0.2, max: 1, unit: '' },
+  evenness: { label: 'Evenness of the driest quarter', min: 0.2, max: 1, unit: '' },
+  organicMatter: { label: 'Organic matter', min: 0, max: 8, unit: '%' },
+} as const;
+export type Tellable = keyof typeof TELLABLE;
