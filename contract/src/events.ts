@@ -39,9 +39,12 @@ export const eventView = z.object({
   date: day,
   /** When it was written down, UTC. */
   at: z.string(),
+  /** What a watering came to, as its day is known now. */
   litres: z.number().nullable(),
   minutes: z.number().nullable(),
   netMm: z.number().nullable(),
+  /** What of it was told; the rest follows from that. Null for what is no watering. */
+  told: z.enum(['litres', 'minutes', 'depth']).nullable(),
   rainMm: z.number().nullable(),
   reason: z.string().nullable(),
   note: z.string().nullable(),

@@ -1,20 +1,21 @@
 import {
   DEPTH_TOOLS,
-  FINDING_FACTS,
+  ENTRY_FACTS,
   LOOK_STATES,
   LOOK_TOOLS,
   STAGE_NAMES,
   TELLABLE,
   TEXTURE_CLASSES,
   WATER_PATHS,
-  type FindingInput,
-  type FindingKind,
+  type Entry,
+  type EntryKind,
   type Method,
   type Tellable,
 } from '@kibble/core';
 import { z } from 'zod';
 import { limited, limitedWhole } from './limited.ts';
 import { day, entryDate, oneOf } from './parts.ts';
+import { planWhat } from './stored.ts';
 import { givenText } from './refusalWords.ts';
 
 const HORIZONS = ['top', 'below'] as const;
@@ -132,7 +133,18 @@ const soaker = z
     error: 'The stretch over the tray must be at most the length of the hose',
   });
 
-/** Every test as it is sent: what was read, in SI. */
+/** A watering moved, resized or left out; what it is follows from what is given, where it is not said. */
+const planMove = z
+  .object({
+    kind: z.literal('plan'),
+    what: oneOf('Change of the plan', ['move', 'resize', 'leave out'] as const).optional(),
+    date: entryDate('Day'),
+    to: entryDate('New day').optional(),
+    litres: limited('litres').optional(),
+  })
+  .transform(({ what, ...plan }) => ({ ...plan, what: what ?? planWhat(plan) }));
+
+/** Every entry as it is sent: what was read, seen, settled or changed, in SI. */
 export const findingInput = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('feel'),
@@ -226,17 +238,12 @@ export const findingInput = z.discriminatedUnion('kind', [
     days: limitedWhole('spellDays'),
   }),
   z.object({ kind: z.literal('wilt'), recovers: flag('Recovers by evening') }),
-  z.object({
-    kind: z.literal('plan'),
-    date: entryDate('Day'),
-    to: entryDate('New day').optional(),
-    litres: limited('litres').optional(),
-  }),
+  planMove,
   z.object({
     kind: z.literal('changed'),
     what: oneOf('Change', ['nozzle', 'pressure or height', 'number of beds on the line'] as const),
   }),
-]) satisfies z.ZodType<FindingInput>;
+]) satisfies z.ZodType<Entry>;
 
 /** A finding as it is sent: of one bed or of one tap. `confirmed` says that an odd reading was meant. */
 export const findingBody = z
@@ -267,17 +274,15 @@ export const findingView = z.object({
   on: day,
   method: z.custom<Method>().nullable(),
   /** As it was read then, whatever may be entered today. */
-  input: z.custom<FindingInput>(),
+  input: z.custom<Entry>(),
   note: z.string().nullable(),
 });
 
 export type FindingBody = z.input<typeof findingBody>;
 export type FindingView = z.infer<typeof findingView>;
 
-/** Ground kinds that hold for every bed on the same ground. */
-const SHARED: ReadonlySet<FindingKind> = new Set(['feel', 'jar', 'dig', 'hole', 'pot', 'dye', 'organic']);
-export const isShared = (kind: FindingKind): boolean =>
-  SHARED.has(kind) && FINDING_FACTS[kind].about === 'ground';
+/** Readings that hold for every bed on the same ground. */
+export const isShared = (kind: EntryKind): boolean => ENTRY_FACTS[kind].ofGround === true;
 
 /** What a test under way holds: text as typed, and moments at which a clock was started. */
 export const draftBody = z.object({

@@ -6,6 +6,7 @@ import {
   SCHOOLS,
   STAGE_NAMES,
   type CropEntry,
+  type Setting,
   METHODS,
   MULCH_MATERIALS,
   START_METHODS,
@@ -171,8 +172,8 @@ export type SetupBody = z.infer<typeof setupBody>;
 export type GardenPatch = z.infer<typeof gardenPatch>;
 export type ClockBody = z.infer<typeof clockBody>;
 
-/** A bed as it is changed: of which state. */
-export const bedChange = bedBody.extend({ version });
+/** A bed as it is changed: of which state, and since when it has been so; today when left out. */
+export const bedChange = bedBody.extend({ version, since: entryDate('Since when').optional() });
 
 // Views tell what stands on record. They are wider than the rules of entering: a row that could not be entered
 // today is shown all the same, and locks nobody out.
@@ -196,6 +197,13 @@ export const planting = z.object({
   /** The plant's own numbers when it is not of the catalogue. */
   custom: z.custom<CropEntry>().optional(),
 });
+/** What a thing about a bed has been since a day. */
+export const settingView = z.object({
+  id: z.number(),
+  from: day,
+  setting: z.custom<Setting>((v) => typeof v === 'object' && v !== null && 'kind' in v),
+});
+export type SettingView = z.infer<typeof settingView>;
 export const bedView = z.object({
   id: z.number(),
   gardenId: z.number(),
@@ -228,9 +236,11 @@ export const bedView = z.object({
   plantings: z.array(planting),
   mulchLaidOn: day.nullable(),
   archived: z.boolean(),
-  /** The bed whose ground this one shares, and the tap it draws from. */
-  groundOf: z.number().nullable(),
+  /** The ground it lies on, which other beds may share, and the tap it draws from. */
+  groundId: z.number(),
   tapId: z.number().nullable(),
+  /** What of it changes, each from its day; of each kind the first holds also before. */
+  settings: z.array(settingView),
   /** Everything found out about its ground and water, those of shared ground and of its tap among them, newest first. */
   findings: z.array(findingView),
 });
@@ -293,8 +303,9 @@ export const tapBody = z.object({
     .default(''),
   version,
 });
-/** Where a bed's ground and water come from; what is left out stays. */
+/** Where a bed's ground and water come from; what is left out stays. Another tap holds from a day on, today when left out. */
 export const bedLinks = z.object({
+  since: entryDate('Since when').optional(),
   groundOf: z.number().int().nullable().optional(),
   tapId: z.number().int().nullable().optional(),
   version,

@@ -5,6 +5,8 @@ export * from './events.ts';
 export * from './findings.ts';
 export * from './garden.ts';
 export * from './known.ts';
+export * from './stored.ts';
+export * from './runs.ts';
 export * from './limited.ts';
 export * from './limits.ts';
 export * from './lists.ts';

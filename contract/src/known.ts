@@ -1,58 +1,119 @@
-import { whatIsKnown, type Finding, type FindingInput, type KnownBed, type ToldBed } from '@kibble/core';
+import {
+  bedHistory,
+  givenWater,
+  periodOn,
+  type BedPeriod,
+  type Entry,
+  type Found,
+  type GivenWater,
+  type KnownBed,
+  type Setting,
+  type SettingKind,
+  type ToldHistory,
+  type ToldWater,
+} from '@kibble/core';
 import type { FindingView } from './findings.ts';
 import type { BedView } from './garden.ts';
 
-/** A stored finding as the core reads it. */
-export const findingOf = (view: FindingView): Finding => ({
+/** A stored entry as the core reads it. */
+export const foundOf = (view: FindingView): Found => ({
   ...view.input,
   id: view.id,
   on: view.on,
   method: view.method ?? undefined,
-  ofTap: view.tapId !== null,
+  ...(view.tapId === null ? {} : { tap: view.tapId }),
 });
 
-/** A bed as told, before its findings. */
-const toldBed = (bed: BedView): ToldBed => ({
-  areaM2: bed.areaM2,
-  textureClass: bed.textureClass,
-  subsoilClass: bed.subsoilClass,
-  underCover: bed.underCover,
-  shadeCloth: bed.shadeCloth,
-  method: bed.delivery.method,
-  litresPerMinute: bed.delivery.litresPerMinute,
-  flowMeasured: bed.delivery.measured,
-});
+/** What of a bed may change, each since when. */
+function toldHistory(bed: BedView): ToldHistory {
+  const of = <K extends SettingKind>(kind: K): ToldHistory[K] =>
+    bed.settings.flatMap(({ from, setting }) =>
+      setting.kind === kind ? [{ from, value: setting.value }] : [],
+    ) as unknown as ToldHistory[K];
+  return {
+    textureClass: bed.textureClass,
+    subsoilClass: bed.subsoilClass,
+    area: of('area'),
+    form: of('form'),
+    cover: of('cover'),
+    shade: of('shade'),
+    mulched: of('mulched'),
+    goal: of('goal'),
+    watered: of('watered'),
+    tap: of('tap'),
+  };
+}
 
-/** What is known of a bed, and the readings on record that cannot be computed and were left out. */
-export type KnownOfBed = KnownBed & { unread: Finding[] };
+/** A bed from its first day to today, cut where it changed, and the readings on record that cannot be computed and were left out. */
+export interface HistoryOfBed {
+  periods: BedPeriod[];
+  unread: Found[];
+}
+
+/** What is known of a bed now, and the readings on record that cannot be computed and were left out. */
+export type KnownOfBed = KnownBed & { unread: Found[] };
+
+/** What is tried on a bed before it is kept: readings taken as of today, and settings from today on. */
+export interface Tried {
+  inputs?: readonly Entry[];
+  settings?: readonly Setting[];
+}
+
+/** Views are asked for what is known of them over and over; it follows from the view and the day alone. */
+const known = new WeakMap<BedView, { today: string; history: HistoryOfBed }>();
 
 /**
- * What is known of a bed on a day; `tried` are readings not yet kept, taken as of that day. A reading on record that
- * cannot be computed is left out and named: it must not take the bed with it.
+ * A bed's history as it is known on a day. A reading on record that cannot be computed is left out and named: it must
+ * not take the bed with it.
  * @throws RangeError when what was tried is impossible
  */
-export function knownBed(bed: BedView, today: string, tried: readonly FindingInput[] = []): KnownOfBed {
-  const told = toldBed(bed);
-  const kept = bed.findings.map(findingOf);
-  const trial = tried.map((input, i) => ({
-    ...input,
-    id: Number.MAX_SAFE_INTEGER - tried.length + i,
-    on: today,
-    method: bed.delivery.method,
-  }));
+export function historyOf(bed: BedView, today: string, tried?: Tried): HistoryOfBed {
+  if (tried) return made(bed, today, tried);
+  const before = known.get(bed);
+  if (before?.today === today) return before.history;
+  const history = made(bed, today, {});
+  known.set(bed, { today, history });
+  return history;
+}
+
+function made(bed: BedView, today: string, { inputs = [], settings = [] }: Tried): HistoryOfBed {
+  const told = toldHistory(bed);
+  for (const { kind, value } of settings) (told as Record<string, unknown>)[kind] = [...told[kind], { from: today, value }];
+  const kept = bed.findings.map(foundOf);
+  const trial = inputs.map(
+    (input, i): Found => ({
+      ...input,
+      id: Number.MAX_SAFE_INTEGER - inputs.length + i,
+      on: today,
+      method: bed.delivery.method,
+    }),
+  );
+  const history = (found: readonly Found[]): BedPeriod[] => bedHistory(told, found, bed.startOn, today);
   try {
-    return { ...whatIsKnown(told, [...kept, ...trial], today), unread: [] };
+    return { periods: history([...kept, ...trial]), unread: [] };
   } catch (error) {
-    const unread = kept.filter((finding) => !computes(told, finding, today));
+    const unread = kept.filter((found) => !computes(() => history([found])));
     if (unread.length === 0) throw error;
-    const sound = kept.filter((finding) => !unread.includes(finding));
-    return { ...whatIsKnown(told, [...sound, ...trial], today), unread };
+    const sound = kept.filter((found) => !unread.includes(found));
+    return { periods: history([...sound, ...trial]), unread };
   }
 }
 
-function computes(told: ToldBed, finding: Finding, today: string): boolean {
+/** What is known of a bed now; `tried` are readings not yet kept, taken as of today. */
+export function knownBed(bed: BedView, today: string, tried?: readonly Entry[]): KnownOfBed {
+  const { periods, unread } = historyOf(bed, today, tried && { inputs: tried });
+  return { ...periods[periods.length - 1].known, unread };
+}
+
+/** What a watering came to, as its day is known now. */
+export function givenOf(bed: BedView, today: string, date: string, told: ToldWater): GivenWater {
+  const { known: then } = periodOn(historyOf(bed, today).periods, date);
+  return givenWater(told, then.areaM2, then.delivery);
+}
+
+function computes(work: () => unknown): boolean {
   try {
-    whatIsKnown(told, [finding], today);
+    work();
     return true;
   } catch {
     return false;

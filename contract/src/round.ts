@@ -199,6 +199,19 @@ export const roundView = z.object({
   measuredShare: z.number(),
 });
 
+/** What of the round is another after a change: the beds that differ as they are now, and what is of the garden as a whole. */
+export const changedView = roundView
+  .pick({ stops: true, leaveAlone: true, tasks: true, totals: true, putOff: true, unplanned: true })
+  .extend({
+    date: day,
+    /** Beds that differ; what is told of them takes the place of what was. */
+    beds: z.array(z.number()),
+    /** Today's stops in the order of the clock. */
+    order: z.array(z.number()),
+  });
+export const changedAnswer = changedView.nullable();
+export type ChangedView = z.infer<typeof changedView>;
+
 export const chartDay = z.object({
   date: day,
   et0Mm: z.number(),

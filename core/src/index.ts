@@ -65,17 +65,23 @@ export { canMap, canTest, type CanTest } from './delivery/canTest.ts';
 export { dripLayout, dripRate, type DripLayout, type DripLayoutInput } from './delivery/dripLayout.ts';
 export * from './delivery/fills.ts';
 export { weighTest, type WeighTest } from './checks/weighTest.ts';
-export * from './readings/findings.ts';
+export * from './readings/entries.ts';
+export { ENTRY_FACTS, ENTRY_SORTS, isReading, type EntryFacts, type EntrySort } from './readings/facts.ts';
+export { READING_KINDS } from './readings/kinds/index.ts';
+export { USUAL_TOPSOIL_MM, type ToldBed } from './readings/knownDraft.ts';
 export { EDGES, type Beyond, type Edge } from './units/edges.ts';
 export { staleReason } from './readings/staleness.ts';
+export { reachingShare, whatIsKnown, type KnownBed } from './readings/whatIsKnown.ts';
 export {
-  reachingShare,
-  USUAL_TOPSOIL_MM,
-  whatIsKnown,
-  type KnownBed,
-  type ToldBed,
-} from './readings/whatIsKnown.ts';
-export { oddities, type Oddity } from './readings/oddities.ts';
+  bedHistory,
+  periodOn,
+  type BedPeriod,
+  type ToldHistory,
+} from './readings/bedHistory.ts';
+export { entryOn, valueOn, type Dated, type From } from './units/dated.ts';
+export { givenWater, type GivenWater, type ToldWater } from './delivery/givenWater.ts';
+export { oddities } from './readings/oddities.ts';
+export type { Oddity } from './readings/reading.ts';
 export { depthCheck, settledMinutes, type DepthCheck } from './checks/depthCheck.ts';
 export { DRY_TO_MM, lookCheck, type LookVerdict } from './checks/lookCheck.ts';
 export { canAdvice, FEWEST_FOR_EVENNESS, type CanAdvice } from './delivery/canAdvice.ts';
@@ -107,6 +113,9 @@ export {
 
 export { bedTasks, soakBeforeMulch, type BedTask, type TaskFacts } from './care/tasks.ts';
 export { GOAL_FACTS, GOALS, type Goal } from './plants/goals.ts';
+export { standingOn, stands } from './plants/standing.ts';
+export { byHand, type ByHand } from './follow/byHand.ts';
+export { balanceStart, BALANCE_DAYS, START_FULLNESS } from './follow/balanceStart.ts';
 export { stageStrip, type StageStep } from './plants/stageStrip.ts';
 export { checkPlantings } from './plants/checkPlantings.ts';
 export { plantCount } from './plants/plantCount.ts';

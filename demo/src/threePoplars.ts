@@ -1,5 +1,5 @@
 import type { BedDraftBody, GardenBody, PlantingDraft } from '@kibble/contract';
-import type { FindingInput } from '@kibble/core';
+import type { Entry } from '@kibble/core';
 
 /** "Three Poplars", an invented market garden on a dry inland plain. Everything in it is made up. */
 export const threePoplars: GardenBody = {
@@ -27,11 +27,11 @@ interface DemoBed extends BedDraftBody {
   groundOf?: string;
   /** What else stands on it. */
   also?: PlantingDraft[];
-  findings?: { on: string; input: FindingInput }[];
+  findings?: { on: string; input: Entry }[];
 }
 
 /** The taps, and the buckets timed at them. */
-export const taps: { name: string; nozzle: string; findings: { on: string; input: FindingInput }[] }[] = [
+export const taps: { name: string; nozzle: string; findings: { on: string; input: Entry }[] }[] = [
   {
     name: 'Well pump',
     nozzle: 'feed to the drip lines',

@@ -82,7 +82,7 @@ describe('the demo garden', () => {
         at: wall.now(),
         litres: null,
         minutes: null,
-        netMm: null,
+        depthMm: null,
         rainMm: 1,
         reason: null,
         note: null,

@@ -7,9 +7,15 @@ import { Refusal } from './errors.ts';
 import { door } from './http/door.ts';
 import { errorHandler } from './http/errorHandler.ts';
 import { requestLog } from './http/requestLog.ts';
-import { eventRoutes } from './routes/events.ts';
-import { findingRoutes } from './routes/findings.ts';
+import { PlannerHere } from './planner/planner.ts';
+import { PlanStore } from './planner/planStore.ts';
+import { bedRoutes } from './routes/beds.ts';
+import { draftRoutes } from './routes/drafts.ts';
+import { entryRoutes } from './routes/entries.ts';
 import { gardenRoutes } from './routes/gardens.ts';
+import { planRoutes } from './routes/plans.ts';
+import { tapRoutes } from './routes/taps.ts';
+import { wateringRoutes } from './routes/waterings.ts';
 import { weatherRoutes } from './routes/weather.ts';
 import { yourDataRoutes } from './routes/yourData.ts';
 import type { Services } from './services/services.ts';
@@ -18,8 +24,15 @@ import type { Services } from './services/services.ts';
 const BODY = 200_000;
 const WEATHER_BODY = 10_000_000;
 
+/** Without a plan store of their own, plans are made in the thread that answers. */
+type AppServices = Omit<Services, 'plans'> & Partial<Pick<Services, 'plans'>>;
+
 /** The application: the API under /api and, when it is built, the interface from `webDir`. */
-export function kibbleApp(services: Services, webDir?: string): Express {
+export function kibbleApp(given: AppServices, webDir?: string): Express {
+  const services: Services = {
+    ...given,
+    plans: given.plans ?? new PlanStore(new PlannerHere(), given.wall, given.log),
+  };
   const app = express();
   app.disable('x-powered-by');
   app.use(requestLog(services.log));
@@ -36,8 +49,12 @@ export function kibbleApp(services: Services, webDir?: string): Express {
   app.use(
     '/api',
     gardenRoutes(services),
-    eventRoutes(services),
-    findingRoutes(services),
+    bedRoutes(services),
+    planRoutes(services),
+    wateringRoutes(services),
+    entryRoutes(services),
+    tapRoutes(services),
+    draftRoutes(services),
     weatherRoutes(services),
     yourDataRoutes(services),
   );

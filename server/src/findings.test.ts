@@ -9,7 +9,7 @@ import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import { ask } from '../tests/ask.ts';
 import { kibbleApp } from './app.ts';
-import { FindingRow } from './db/models.ts';
+import { EntryRow } from './db/models.ts';
 import { openDatabase } from './db/open.ts';
 import type { WallClock } from './services/clock.ts';
 
@@ -90,7 +90,7 @@ describe('a measurement changes what follows from it', () => {
   });
 
   test('a figure tried in the working is shown before it is kept, and nothing is written', async () => {
-    const rows = await FindingRow.count();
+    const rows = await EntryRow.count();
     const tried = (
       await ask(app)
         .post(`/api/beds/${bedId}/try`)
@@ -98,7 +98,7 @@ describe('a measurement changes what follows from it', () => {
     ).body as TryView;
     expect(tried.after.litres).toBeCloseTo(2 * (tried.before.litres ?? 0), 6);
     expect(tried.working?.value).toBeCloseTo(tried.after.litres ?? 0, 6);
-    expect(await FindingRow.count()).toBe(rows);
+    expect(await EntryRow.count()).toBe(rows);
   });
 
   test('every number that can be opened comes down to leaves with a source', async () => {
@@ -212,11 +212,11 @@ describe('bad readings', () => {
       /at least one/,
     ],
   ])('%j is refused by name, and nothing is stored', async (input, message) => {
-    const rows = await FindingRow.count();
+    const rows = await EntryRow.count();
     const answer = await find({ bedId, input });
     expect(answer.status).toBe(400);
     expect(answer.body.error.message).toMatch(message);
-    expect(await FindingRow.count()).toBe(rows);
+    expect(await EntryRow.count()).toBe(rows);
   });
 
   test('99 L/min from a garden tap is asked about first, and kept when it was meant', async () => {

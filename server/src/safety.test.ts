@@ -8,7 +8,7 @@ import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import request from 'supertest';
 import { kibbleApp } from './app.ts';
-import { Bed, EventRow, FindingRow, Planting } from './db/models.ts';
+import { Bed, EventRow, EntryRow, Planting } from './db/models.ts';
 import { openDatabase } from './db/open.ts';
 import { ask } from '../tests/ask.ts';
 
@@ -163,7 +163,7 @@ describe('no accepted value locks a garden', () => {
 
   test('rows whose text is not understood are set aside by name; the rest of the list of gardens stands', async () => {
     await find({ kind: 'bucket', litres: 10, seconds: 40 });
-    await FindingRow.update({ input: '{"kind":"sext' }, { where: { id: 1 } });
+    await EntryRow.update({ input: '{"kind":"sext' }, { where: { id: 1 } });
     expect((await ask(app).get('/api/gardens')).status).toBe(200);
     expect((await garden()).setAside).toEqual([
       { what: 'a reading (bucket) of 2026-07-14', id: 1, why: 'its text is not understood' },
@@ -174,7 +174,7 @@ describe('no accepted value locks a garden', () => {
 
   test('a stored reading that cannot be computed is left out and named', async () => {
     await find({ kind: 'jar', horizon: 'top', sandMm: 10, siltMm: 25, clayMm: 5 });
-    await FindingRow.update({ input: '{"kind":"jar","horizon":"top","sandMm":-4}' }, { where: { id: 1 } });
+    await EntryRow.update({ input: '{"kind":"jar","horizon":"top","sandMm":-4}' }, { where: { id: 1 } });
     const today = await round();
     expect(today.unplanned).toEqual([]);
     expect([...today.stops, ...today.leaveAlone][0]?.unread).toEqual([
@@ -198,7 +198,7 @@ describe('dates', () => {
     expect(refusalOf(answer).field).toBe('input.to');
     await find({ kind: 'plan', date: '2026-07-15', to: '2026-07-18' });
     const input = JSON.stringify({ kind: 'plan', date: '2026-07-15', to: '9999-12-31' });
-    await FindingRow.update({ input }, { where: { kind: 'plan' } });
+    await EntryRow.update({ input }, { where: { kind: 'plan' } });
     const started = performance.now();
     await round();
     expect(performance.now() - started).toBeLessThan(5000);

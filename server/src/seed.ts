@@ -1,13 +1,15 @@
-import { bedBody } from '@kibble/contract';
-import { addDays, followSeason, type FindingInput } from '@kibble/core';
+import { bedBody, isShared, toStore } from '@kibble/contract';
+import { addDays, ENTRY_FACTS, followSeason, METHOD_FACTS, type Entry } from '@kibble/core';
 import { beds, taps, threePoplars } from '@kibble/demo';
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { Bed, EventRow, FindingRow, Garden, Planting, Tap } from './db/models.ts';
+import { Bed, EntryRow, EventRow, Garden, Planting, Tap } from './db/models.ts';
 import { writerOf } from './db/writer.ts';
 import { todayOf, type WallClock } from './services/clock.ts';
-import { planBed } from './services/planBeds.ts';
-import { createBed, createGarden, gardenToView } from './services/setup.ts';
+import { planBed } from './planner/placeInput.ts';
+import { createBed } from './services/beds.ts';
+import { createGarden, gardenToView } from './services/gardens.ts';
+import { firstSettings } from './services/settings.ts';
 import { earliestStart, gardenWeather, siteOf } from './services/weather.ts';
 
 /** Puts the demo garden into an empty database; an existing one only learns where its station is now. */
@@ -26,7 +28,7 @@ export async function seedDemo(
   await writerOf(sequelize)(async () => {
     const garden = await createGarden(threePoplars, { stationUrl, isDemo: true });
     for (const { followedUntil: _, tap: _tap, groundOf: _ground, findings: _findings, ...body } of beds)
-      await createBed(garden.id, bedBody.parse(body));
+      await createBed(garden.id, bedBody.parse(body), wall.now());
     await seedFindings(garden.id, wall);
     await waterAsPlanned(garden, wall, log);
   });
@@ -34,17 +36,18 @@ export async function seedDemo(
 
 /** The taps of the demo and what was tested before its first morning. */
 async function seedFindings(gardenId: number, wall: WallClock): Promise<void> {
-  const fact = (of: { bedId?: number; tapId?: number; method?: string }, on: string, input: FindingInput) =>
-    FindingRow.create({
+  const fact = (of: { bed?: Bed; tapId?: number; method?: string }, on: string, input: Entry) =>
+    EntryRow.create({
       gardenId,
-      bedId: of.bedId ?? null,
+      bedId: of.bed?.id ?? null,
       tapId: of.tapId ?? null,
+      groundId: of.bed && isShared(input.kind) ? of.bed.groundId : null,
+      sort: ENTRY_FACTS[input.kind].sort,
       kind: input.kind,
       date: on,
       at: wall.now(),
       method: of.method ?? null,
-      input: JSON.stringify(input),
-      note: null,
+      ...toStore(input),
     });
   const tapIds: number[] = [];
   for (const { name, nozzle, findings } of taps) {
@@ -57,14 +60,14 @@ async function seedFindings(gardenId: number, wall: WallClock): Promise<void> {
     const row = rows.find((r) => r.name === bed.name);
     if (!row) continue;
     const shares = rows.find((r) => r.name === bed.groundOf);
-    await row.update({
-      tapId: bed.tap === undefined ? null : (tapIds[bed.tap] ?? null),
-      groundOf: shares?.id ?? null,
-    });
+    if (shares) await row.update({ groundId: shares.groundId });
+    const tap = bed.tap === undefined ? null : (tapIds[bed.tap] ?? null);
+    await EntryRow.destroy({ where: { bedId: row.id, kind: 'tap' } });
+    await firstSettings(row, [{ kind: 'tap', value: tap }], row.startOn, wall.now());
     for (const { cropId, plantedOn, share } of bed.also ?? [])
       await Planting.create({ bedId: row.id, cropId, plantedOn, share, endedOn: null, method: null });
     for (const { on, input } of bed.findings ?? [])
-      await fact({ bedId: row.id, method: bed.delivery.method }, on, input);
+      await fact({ bed: row, method: bed.delivery.method }, on, input);
   }
 }
 
@@ -77,7 +80,7 @@ async function waterAsPlanned(garden: Garden, wall: WallClock, log: Logger): Pro
     const until = beds.find((b) => b.name === bed.name)?.followedUntil ?? addDays(today, -1);
     const waterings = followSeason({
       site: siteOf(garden),
-      bed: planBed(bed, [], today, garden.latitudeDeg),
+      bed: planBed(bed, [], { today, latitudeDeg: garden.latitudeDeg }),
       weather,
       to: until,
     });
@@ -88,9 +91,11 @@ async function waterAsPlanned(garden: Garden, wall: WallClock, log: Logger): Pro
         kind: 'watering' as const,
         date,
         at: wall.now(),
-        litres: run.litres,
-        minutes: run.minutes,
-        netMm: run.bedMm,
+        // What is carried is counted in litres, what is opened in minutes.
+        ...(METHOD_FACTS[bed.delivery.method].fillLitres === undefined
+          ? { litres: null, minutes: run.minutes }
+          : { litres: run.litres, minutes: null }),
+        depthMm: null,
         rainMm: null,
         reason: 'as planned',
         note: null,

@@ -14,6 +14,9 @@ import { ownFolder } from './db/owner.ts';
 import { StartRefusal, startWords } from './db/startRefusal.ts';
 import { fileLog } from './http/requestLog.ts';
 import { keepNightlyCopies } from './jobs/nightlyCopy.ts';
+import { watchSelfStopping } from './jobs/selfStopping.ts';
+import { PlannerBeside } from './planner/plannerBeside.ts';
+import { PlanStore } from './planner/planStore.ts';
 import { seedDemo } from './seed.ts';
 import { removeDatabase } from './services/archive.ts';
 import type { WallClock } from './services/clock.ts';
@@ -130,7 +133,12 @@ export async function startKibble(options: StartOptions): Promise<Running> {
         stationUrl = `http://${HOST}:${portOf(station)}`;
         await seedDemo(sequelize, stationUrl, wall, log);
       }
-      const app = kibbleApp({ sequelize, wall, log, data: { file, stationUrl } }, options.webDir);
+      const plans = new PlanStore(new PlannerBeside(), wall, log);
+      undone.unshift(() => plans.stop());
+      const runs = watchSelfStopping(sequelize, wall, log, plans);
+      undone.unshift(() => runs.stop());
+      const services = { sequelize, wall, log, plans, onRuns: runs.look, data: { file, stationUrl } };
+      const app = kibbleApp(services, options.webDir);
       const server = await listenSomewhere(app, options.port);
       undone.unshift(keepNightlyCopies(file, wall, log), () => closed(server));
       const stop = async (): Promise<void> => {

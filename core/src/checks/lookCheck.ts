@@ -1,7 +1,7 @@
 import { TEXTURES } from '../soil/soils.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
 import { within } from '../units/guard.ts';
-import type { LookState, LookTool } from '../readings/findings.ts';
+import type { LookState, LookTool } from '../readings/entries.ts';
 
 export interface LookVerdict {
   verdict: 'water' | 'wait' | 'too wet' | 'look deeper';

@@ -1,6 +1,7 @@
 import { handPasses } from '../delivery/bestHour.ts';
 import { METHOD_FACTS } from '../delivery/methods.ts';
-import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
+import { cropOf } from '../plants/plantOnDay.ts';
+import { standingOn } from '../plants/standing.ts';
 import type { SunOnClock } from '../weather/sunOnClock.ts';
 import { tendernessOf } from '../follow/tenderness.ts';
 import { isRestricted } from './closures.ts';
@@ -38,7 +39,7 @@ export function dayJob(
 ): DayJob {
   const { passes, restMinutes } = passesOf(bed, watering);
   const urgent = watering.reason.code === 'wilting';
-  const standing = bed.bed.plantings.find((p) => plantOnDay(p, watering.date) !== null);
+  const standing = standingOn(bed.bed.plantings, watering.date);
   return {
     bedId: bed.id,
     cycles: passes,

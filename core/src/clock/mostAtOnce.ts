@@ -1,4 +1,5 @@
-import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
+import { cropOf } from '../plants/plantOnDay.ts';
+import { standingOn } from '../plants/standing.ts';
 import { dayOfYear, type IsoDate } from '../units/dates.ts';
 import { positive } from '../units/guard.ts';
 import { sunOnClock } from '../weather/sunOnClock.ts';
@@ -32,7 +33,7 @@ export function mostAtOnce(
 /** Minutes of the longest stretch a day leaves open for a bed. */
 function longestStretch(bed: PlanBed, constraints: PlanConstraints, site: Site, today: IsoDate): number {
   if (!constraints.clock) return Number.POSITIVE_INFINITY;
-  const standing = bed.bed.plantings.find((p) => plantOnDay(p, today) !== null);
+  const standing = standingOn(bed.bed.plantings, today);
   const [, , widest] = openSpans({
     method: bed.delivery.method,
     crop: standing ? cropOf(standing) : undefined,

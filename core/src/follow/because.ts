@@ -1,6 +1,7 @@
 import { explainRun } from '../delivery/explainRate.ts';
 import type { Drawn } from '../places/place.ts';
-import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
+import { cropOf } from '../plants/plantOnDay.ts';
+import { standingOn } from '../plants/standing.ts';
 import { GOAL_FACTS } from '../plants/goals.ts';
 import { explainLine } from '../schools/schools.ts';
 import { LAYER_MM } from '../soil/soilProfile.ts';
@@ -46,7 +47,7 @@ export function explainGone(goneMm: number, drawn: Drawn, days: number): Working
 /** The share of the store that may go: the crop's own, moved by the goal and by the day's use. */
 function explainShare({ facts, input, site }: Grounds): Working {
   const { evening, day } = facts;
-  const planting = input.bed.plantings.find((p) => plantOnDay(p, day.date) !== null);
+  const planting = standingOn(input.bed.plantings, day.date);
   const crop = planting ? cropOf(planting) : null;
   const goal = GOAL_FACTS[input.bed.goal ?? 'steady'];
   const own = crop?.p.value ?? evening.spareShare / goal.depletionFactor;

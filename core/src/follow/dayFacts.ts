@@ -1,4 +1,5 @@
 import { plantOnDay, cropOf, type PlantOnDay } from '../plants/plantOnDay.ts';
+import { standingOn } from '../plants/standing.ts';
 import type { PlantingInput } from '../plants/types.ts';
 import { thresholdOf, type School } from '../schools/schools.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
@@ -118,7 +119,8 @@ export function dayFacts(
   const morning = run.place.morning(run.state);
   const evening = lookAhead(run, at.scratch, d, at.rain);
   const plants = plantings.flatMap((p) => plantOnDay(p, day.date) ?? []);
-  const stage = plants[0]?.stage;
+  const main = standingOn(plantings, day.date);
+  const stage = main ? plantOnDay(main, day.date)?.stage : undefined;
   const shutSoon = shutAfter(input, now.days, d);
   return {
     day,

@@ -1,4 +1,5 @@
 import { plantOnDay, stageDates } from '../plants/plantOnDay.ts';
+import { standingOn } from '../plants/standing.ts';
 import type { PlaceKinds } from '../places/index.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
 import { schoolOf, thresholdOf, type School } from '../schools/schools.ts';
@@ -178,7 +179,7 @@ function morningOf(start: BedStart, input: PlanBed, options: AheadOptions) {
   });
   const drawn = now.place.drawn(now.state);
   const grounds: Grounds | null = options.sketch ? null : { facts, input, site, drawn, days: d };
-  const planting = input.bed.plantings.find((p) => plantOnDay(p, options.today) !== null);
+  const planting = standingOn(input.bed.plantings, options.today);
   const plant = planting ? plantOnDay(planting, options.today) : null;
   return {
     grounds,

@@ -2,8 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { METHOD_FACTS } from '../delivery/methods.ts';
 import { deliveryRate, efficiencyOf, runPlan } from '../delivery/runPlan.ts';
 import { soilProfile } from '../soil/soilProfile.ts';
-import type { Finding } from './findings.ts';
-import { whatIsKnown, type ToldBed } from './whatIsKnown.ts';
+import type { Found as Finding } from './entries.ts';
+import type { ToldBed } from './knownDraft.ts';
+import { whatIsKnown } from './whatIsKnown.ts';
 
 const TODAY = '2026-07-14';
 const told: ToldBed = {
@@ -37,7 +38,7 @@ describe('the tap', () => {
     expect(bed.delivery.litresPerMinute).toBe(10);
   });
   test('a bucket at the tap is a hose’s flow, and only the limit of drip lines', () => {
-    const bucket: Finding = { kind: 'bucket', litres: 20, seconds: 60, on: '2026-07-01', ofTap: true };
+    const bucket: Finding = { kind: 'bucket', litres: 20, seconds: 60, on: '2026-07-01', tap: 1 };
     expect(known([bucket], { method: 'hose wand' }).delivery.litresPerMinute).toBe(20);
     const drip = known([bucket], { method: 'drip', litresPerMinute: 4 });
     expect(drip.delivery.litresPerMinute).toBe(4);

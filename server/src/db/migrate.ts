@@ -7,6 +7,7 @@ import * as plantings from './migrations/003-plantings.ts';
 import * as deciding from './migrations/004-deciding.ts';
 import * as clockAndRanks from './migrations/005-clock-and-ranks.ts';
 import * as nothingLost from './migrations/006-nothing-lost.ts';
+import * as factsThatStay from './migrations/007-facts-that-stay.ts';
 
 /** Every migration, oldest first. A number is given once and never used again. */
 const MIGRATIONS = [
@@ -16,6 +17,7 @@ const MIGRATIONS = [
   { name: '004-deciding', ...deciding },
   { name: '005-clock-and-ranks', ...clockAndRanks },
   { name: '006-nothing-lost', ...nothingLost },
+  { name: '007-facts-that-stay', ...factsThatStay },
 ];
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
 export const LATEST = MIGRATION_NAMES.at(-1) as string;

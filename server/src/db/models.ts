@@ -30,28 +30,17 @@ export class Bed extends Model<InferAttributes<Bed>, InferCreationAttributes<Bed
   declare gardenId: number;
   declare position: number;
   declare name: string;
-  declare areaM2: number;
-  declare textureClass: string;
-  declare subsoilClass: string | null;
-  declare form: string;
-  declare underCover: boolean;
-  declare mulchMaterial: string | null;
-  declare mulchMm: number | null;
   declare startOn: string;
   declare startWetness: string;
   declare archivedAt: CreationOptional<Date | null>;
-  /** The bed whose ground this one shares. */
-  declare groundOf: CreationOptional<number | null>;
-  declare tapId: CreationOptional<number | null>;
+  /** The ground it lies on, alone or with others. */
+  declare groundId: number;
   /** The gardener's own name for a part of the garden. */
   declare place: CreationOptional<string | null>;
-  declare goal: CreationOptional<string>;
   declare rank: CreationOptional<string | null>;
-  declare shadeCloth: CreationOptional<boolean>;
   declare lengthM: CreationOptional<number | null>;
   declare widthM: CreationOptional<number | null>;
   declare notes: CreationOptional<string>;
-  declare mulchLaidOn: CreationOptional<string | null>;
   /** Counts the changes: who changes it says which state they saw. */
   declare version: CreationOptional<number>;
 }
@@ -75,22 +64,53 @@ export class Tap extends Model<InferAttributes<Tap>, InferCreationAttributes<Tap
   declare version: CreationOptional<number>;
 }
 
-/** What a test found out: an append-only fact, as it was read. */
-export class FindingRow extends Model<InferAttributes<FindingRow>, InferCreationAttributes<FindingRow>> {
+/** The ground under one bed or several, as the gardener told it. */
+export class Ground extends Model<InferAttributes<Ground>, InferCreationAttributes<Ground>> {
+  declare id: CreationOptional<number>;
+  declare gardenId: number;
+  declare textureClass: string;
+  declare subsoilClass: string | null;
+}
+
+/** What was read, seen, settled, changed or set: an append-only fact of a day. */
+export class EntryRow extends Model<InferAttributes<EntryRow>, InferCreationAttributes<EntryRow>> {
   declare id: CreationOptional<number>;
   declare gardenId: number;
   declare bedId: number | null;
-  declare tapId: number | null;
+  /** The tap it was made at; of a bed's tap, the tap itself. */
+  declare tapId: CreationOptional<number | null>;
+  /** The ground it tells of, where it holds for all beds on that. */
+  declare groundId: CreationOptional<number | null>;
+  declare sort: 'reading' | 'observation' | 'decision' | 'change' | 'setting';
   declare kind: string;
-  /** Local day at the garden. */
+  /** Local day at the garden; of a setting, the day from which it holds. */
   declare date: string;
   declare at: Date;
+  /** Version of the stored text: see the contract's `stored`. */
+  declare version: number;
   /** How the bed was watered then. */
-  declare method: string | null;
-  /** The reading, JSON of the contract's `findingInput`. */
+  declare method: CreationOptional<string | null>;
   declare input: string;
-  declare note: string | null;
+  declare note: CreationOptional<string | null>;
   declare removedAt: CreationOptional<Date | null>;
+}
+
+/** A tap under way, from the moment it was opened to when somebody, or its own timer, has shut it. */
+export class RunRow extends Model<InferAttributes<RunRow>, InferCreationAttributes<RunRow>> {
+  declare id: CreationOptional<number>;
+  declare gardenId: number;
+  declare bedId: number;
+  declare startedAt: Date;
+  declare minutes: number;
+  declare litresPerMinute: number;
+  declare runs: number;
+  declare run: number;
+  declare runMinutes: number;
+  declare soakMinutes: number;
+  declare ranMinutes: number;
+  declare resting: boolean;
+  declare secondsEach: number | null;
+  declare selfStops: boolean;
 }
 
 /** A test under way: what was typed so far, and moments at which a clock was started. */
@@ -116,14 +136,6 @@ export class Planting extends Model<InferAttributes<Planting>, InferCreationAttr
   declare removedAt: CreationOptional<Date | null>;
   /** Counts the changes: who changes it says which state they saw. */
   declare version: CreationOptional<number>;
-}
-
-export class Delivery extends Model<InferAttributes<Delivery>, InferCreationAttributes<Delivery>> {
-  declare id: CreationOptional<number>;
-  declare bedId: number;
-  declare method: string;
-  declare litresPerMinute: number;
-  declare measured: boolean;
 }
 
 export class WeatherDayRow extends Model<
@@ -177,9 +189,10 @@ export class EventRow extends Model<InferAttributes<EventRow>, InferCreationAttr
   declare date: string;
   /** When it was written down, UTC. */
   declare at: Date;
+  /** What was told of a watering: litres, or minutes, or of old ones the depth they were taken for, mm over the bed. */
   declare litres: number | null;
   declare minutes: number | null;
-  declare netMm: number | null;
+  declare depthMm: number | null;
   declare rainMm: number | null;
   declare reason: string | null;
   declare note: string | null;
@@ -227,26 +240,15 @@ export function defineModels(sequelize: Sequelize): void {
       gardenId: integer(),
       position: integer(),
       name: text(),
-      areaM2: number(),
-      textureClass: text(),
-      subsoilClass: textOrNull(),
-      form: text(),
-      underCover: flag(),
-      mulchMaterial: textOrNull(),
-      mulchMm: numberOrNull(),
       startOn: text(),
       startWetness: text(),
       archivedAt: moment(),
-      groundOf: integerOrNull(),
-      tapId: integerOrNull(),
+      groundId: integer(),
       place: textOrNull(),
-      goal: { type: DataTypes.STRING, allowNull: false, defaultValue: 'steady' },
       rank: textOrNull(),
-      shadeCloth: flag(),
       lengthM: numberOrNull(),
       widthM: numberOrNull(),
       notes: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
-      mulchLaidOn: textOrNull(),
       version: version(),
     },
     as('beds'),
@@ -262,21 +264,47 @@ export function defineModels(sequelize: Sequelize): void {
     },
     as('taps'),
   );
-  FindingRow.init(
+  Ground.init(
+    { id: key(), gardenId: integer(), textureClass: text(), subsoilClass: textOrNull() },
+    as('grounds'),
+  );
+  EntryRow.init(
     {
       id: key(),
       gardenId: integer(),
       bedId: integerOrNull(),
       tapId: integerOrNull(),
+      groundId: integerOrNull(),
+      sort: text(),
       kind: text(),
       date: text(),
       at: time(),
+      version: integer(),
       method: textOrNull(),
       input: longText(),
       note: textOrNull(),
       removedAt: moment(),
     },
-    as('findings'),
+    as('entries'),
+  );
+  RunRow.init(
+    {
+      id: key(),
+      gardenId: integer(),
+      bedId: integer(),
+      startedAt: time(),
+      minutes: number(),
+      litresPerMinute: number(),
+      runs: integer(),
+      run: integer(),
+      runMinutes: number(),
+      soakMinutes: number(),
+      ranMinutes: number(),
+      resting: flag(),
+      secondsEach: numberOrNull(),
+      selfStops: flag(),
+    },
+    as('runs'),
   );
   Draft.init(
     { id: key(), gardenId: integer(), key: text(), body: longText(), updatedAt: time() },
@@ -299,10 +327,6 @@ export function defineModels(sequelize: Sequelize): void {
     as('plantings'),
   );
   OwnCrop.init({ id: key(), gardenId: integer(), likeId: text(), words: longText() }, as('own_crops'));
-  Delivery.init(
-    { id: key(), bedId: integer(), method: text(), litresPerMinute: number(), measured: flag() },
-    as('deliveries'),
-  );
   WeatherDayRow.init(
     {
       id: key(),
@@ -351,7 +375,7 @@ export function defineModels(sequelize: Sequelize): void {
       at: time(),
       litres: numberOrNull(),
       minutes: numberOrNull(),
-      netMm: numberOrNull(),
+      depthMm: numberOrNull(),
       rainMm: numberOrNull(),
       reason: textOrNull(),
       note: textOrNull(),

@@ -1,9 +1,11 @@
 import { createHash } from 'node:crypto';
 import type { Request, RequestHandler } from 'express';
 import { literal, Op } from 'sequelize';
-import { Act } from '../db/models.ts';
+import { Act, type Garden } from '../db/models.ts';
 import { writerOf } from '../db/writer.ts';
 import { Refusal } from '../errors.ts';
+import { sendJson } from './sendView.ts';
+import type { Touched } from '../planner/planStore.ts';
 import { Unplannable, isPlannable } from '../services/prove.ts';
 import type { Services } from '../services/services.ts';
 
@@ -11,6 +13,12 @@ import type { Services } from '../services/services.ts';
 export interface Answer {
   status?: number;
   body: unknown;
+  /** What of the plans it touched; left out, everything is taken to be. */
+  touched?: Touched;
+  /** Called once it is written. */
+  after?: () => void;
+  /** The garden of whose round the answer tells what became another. */
+  roundOf?: Garden;
 }
 
 const KEY = /^[\w-]{8,80}$/;
@@ -37,25 +45,36 @@ const whatOf = (req: Request): string =>
     .update(JSON.stringify(req.body ?? null))
     .digest('hex')}`;
 
+/** What became another in a round; a round that cannot be told takes nothing from what was written down. */
+async function changedIn(plans: Services['plans'], garden: Garden, log: Services['log']): Promise<string> {
+  try {
+    return await plans.view(garden, 'changed', {});
+  } catch (error) {
+    log.error({ err: error, garden: garden.id }, 'what changed in the round could not be told');
+    return 'null';
+  }
+}
+
 /**
  * A change: done by the one writer, whole or not at all, and once for its key however often it is sent. What was
  * stored must leave its bed plannable; a bed that could not be planned before may be changed step by step.
  */
 export function act(
-  { sequelize, wall, log }: Services,
+  { sequelize, wall, log, plans }: Services,
   handler: (req: Request, proving: boolean) => Promise<Answer>,
 ): RequestHandler {
   const write = writerOf(sequelize);
   return async (req, res) => {
     const key = keyOf(req);
     const what = whatOf(req);
-    const run = (proving: boolean): Promise<{ status: number; body: unknown }> =>
+    const run = (proving: boolean): Promise<Answer & { status: number; again: boolean }> =>
       write(async () => {
         const done = key === null ? null : await Act.findByPk(key);
         if (done && done.what !== what)
           throw new Refusal('conflict', 'This key was used for another act before.', 'Idempotency-Key');
-        if (done) return { status: done.status, body: JSON.parse(done.answer) as unknown };
-        const { status = 200, body } = await handler(req, proving);
+        if (done) return { status: done.status, body: JSON.parse(done.answer) as unknown, again: true };
+        const made = await handler(req, proving);
+        const { status = 200, body } = made;
         if (key !== null) {
           const at = wall.now();
           const answer = JSON.stringify(body);
@@ -71,13 +90,25 @@ export function act(
             where: { at: { [Op.lt]: new Date(at.getTime() - REMEMBERED_DAYS * 86_400_000) } },
           });
         }
-        return { status, body };
+        return { ...made, status, again: false };
       });
     const answered = await run(true).catch(async (error: unknown) => {
       if (!(error instanceof Unplannable)) throw error;
       if (await isPlannable(error.bedId, wall, log)) throw error.refusal;
       return run(false);
     });
-    res.status(answered.status).json(answered.body);
+    const { status, body, touched, roundOf } = answered;
+    if (!answered.again) {
+      plans.touch(touched);
+      answered.after?.();
+    }
+    if (!roundOf || answered.again) {
+      res.status(status).json(body);
+      return;
+    }
+    const changed = await changedIn(plans, roundOf, log);
+    const text = JSON.stringify(body);
+    res.status(status);
+    sendJson(res, `${text.slice(0, -1)},"changed":${changed}}`);
   };
 }

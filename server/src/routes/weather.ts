@@ -12,7 +12,7 @@ import { ImportRow } from '../db/models.ts';
 import { answer, read, readId, Refusal } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { todayOf } from '../services/clock.ts';
-import { findGarden } from '../services/setup.ts';
+import { findGarden } from '../services/find.ts';
 import { storeImport, weatherPage } from '../services/weather.ts';
 
 const FIRST_ROWS = 5;

@@ -208,7 +208,7 @@ export async function factsOf(file: string) {
       `SELECT name,
          (SELECT count(*) FROM beds WHERE gardenId = g.id AND archivedAt IS NULL) AS beds,
          (SELECT count(*) FROM events WHERE gardenId = g.id AND kind = 'watering' AND removedAt IS NULL) AS waterings,
-         (SELECT count(*) FROM findings WHERE gardenId = g.id AND removedAt IS NULL) AS readings,
+         (SELECT count(*) FROM entries WHERE gardenId = g.id AND removedAt IS NULL AND sort <> 'setting') AS readings,
          (SELECT min(date) FROM events WHERE gardenId = g.id AND removedAt IS NULL) AS "from",
          (SELECT max(date) FROM events WHERE gardenId = g.id AND removedAt IS NULL) AS "to"
        FROM gardens g ORDER BY id`,

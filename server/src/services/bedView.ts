@@ -1,7 +1,8 @@
 import type { BedView, FindingView, PlantingView } from '@kibble/contract';
-import { CATALOGUE, cropById, ownCrop, type CropEntry, type OwnCropWords } from '@kibble/core';
-import type { Bed, Delivery, OwnCrop, Planting } from '../db/models.ts';
-import type { SetAside } from './findingView.ts';
+import { CATALOGUE, cropById, ownCrop, standingOn, type CropEntry, type OwnCropWords } from '@kibble/core';
+import type { Bed, EntryRow, Ground, OwnCrop, Planting } from '../db/models.ts';
+import type { SetAside } from './entryView.ts';
+import { settingNow, settingsToView } from './settings.ts';
 
 /** A plant of the gardener's own as the catalogue would have it. */
 export const ownCropEntry = (row: OwnCrop): CropEntry =>
@@ -28,30 +29,22 @@ function cropName(cropId: string, custom: CropEntry | undefined): string {
   return custom?.name ?? CATALOGUE.find((crop) => crop.id === cropId)?.name ?? `unknown plant “${cropId}”`;
 }
 
-/** What stands on a bed on a day: of several the one with most room, of none the one that was there last. */
-export function currentPlanting<P extends { plantedOn: string; endedOn: string | null; share: number }>(
-  plantings: readonly P[],
-  today: string,
-): P | undefined {
-  const standing = plantings.filter((p) => p.plantedOn <= today && (p.endedOn === null || p.endedOn > today));
-  const widest = standing.reduce<P | undefined>(
-    (best, p) => (best && best.share >= p.share ? best : p),
-    undefined,
-  );
-  return widest ?? plantings.at(-1);
-}
-
 export function bedToView(of: {
   bed: Bed;
-  /** The bed whose ground it shares, or itself. */
-  ground: Bed;
-  plantings: Planting[];
-  delivery: Delivery | undefined;
-  findings: FindingView[];
+  ground: Ground | undefined;
+  plantings: readonly Planting[];
+  settings: readonly EntryRow[];
+  /** What was found out about it, once it is known from which taps it ever drew. */
+  findings: (tapIds: readonly number[]) => FindingView[];
   ownCrops: readonly CropEntry[];
+  setAside: SetAside[];
   today: string;
 }): BedView {
-  const { bed, ground, delivery, findings, today } = of;
+  const { bed, ground, today } = of;
+  const settings = settingsToView(of.settings, bed.startOn, of.setAside);
+  const findings = of.findings(
+    settings.flatMap(({ setting }) => (setting.kind === 'tap' && setting.value !== null ? [setting.value] : [])),
+  );
   const plantings = of.plantings.map((p): PlantingView => {
     const custom = of.ownCrops.find((c) => c.id === p.cropId);
     return {
@@ -71,38 +64,38 @@ export function bedToView(of: {
       ),
     };
   });
+  const now = <K extends Parameters<typeof settingNow>[1]>(kind: K) => settingNow(settings, kind, today);
+  const mulched = now('mulched');
+  const laid = settings.findLast(({ setting, from }) => setting.kind === 'mulched' && from <= today);
   return {
     id: bed.id,
     version: bed.version,
     gardenId: bed.gardenId,
     name: bed.name,
-    areaM2: bed.areaM2,
-    textureClass: ground.textureClass as BedView['textureClass'],
-    subsoilClass: ground.subsoilClass as BedView['subsoilClass'],
-    form: bed.form as BedView['form'],
-    underCover: bed.underCover,
-    mulchMaterial: bed.mulchMaterial as BedView['mulchMaterial'],
-    mulchMm: bed.mulchMm,
-    mulchLaidOn: bed.mulchLaidOn ?? null,
+    areaM2: now('area'),
+    textureClass: (ground?.textureClass ?? 'loam') as BedView['textureClass'],
+    subsoilClass: (ground?.subsoilClass ?? null) as BedView['subsoilClass'],
+    form: now('form'),
+    underCover: now('cover'),
+    mulchMaterial: mulched?.material ?? null,
+    mulchMm: mulched?.depthMm ?? null,
+    mulchLaidOn: mulched ? (mulched.laidOn ?? laid?.from ?? bed.startOn) : null,
     startOn: bed.startOn,
     startWetness: bed.startWetness as BedView['startWetness'],
     place: bed.place ?? null,
-    goal: bed.goal as BedView['goal'],
+    goal: now('goal'),
     rank: (bed.rank ?? null) as BedView['rank'],
-    shadeCloth: bed.shadeCloth,
+    shadeCloth: now('shade'),
     lengthM: bed.lengthM ?? null,
     widthM: bed.widthM ?? null,
     notes: bed.notes,
     archived: Boolean(bed.archivedAt),
-    groundOf: bed.groundOf ?? null,
-    tapId: bed.tapId ?? null,
+    groundId: bed.groundId,
+    tapId: now('tap'),
+    settings,
     findings,
-    planting: currentPlanting(plantings, today) ?? null,
+    planting: standingOn(plantings, today) ?? plantings.at(-1) ?? null,
     plantings,
-    delivery: {
-      method: (delivery?.method ?? 'watering can') as BedView['delivery']['method'],
-      litresPerMinute: delivery?.litresPerMinute ?? 1,
-      measured: delivery?.measured ?? false,
-    },
+    delivery: now('watered'),
   };
 }

@@ -1,12 +1,13 @@
 import { knownBed } from '@kibble/contract';
-import { FINDING_FACTS } from '@kibble/core';
+import { ENTRY_FACTS } from '@kibble/core';
 import type { Logger } from 'pino';
 import { Bed } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
+import { contextOf } from '../planner/context.ts';
+import { placesOf } from '../planner/places.ts';
 import type { WallClock } from './clock.ts';
-import { contextOf } from './context.ts';
-import { placesOf } from './places.ts';
-import { findGarden } from './setup.ts';
+import { findGarden } from './find.ts';
+import { glanceFacts } from './gardenFacts.ts';
 
 /** What was about to be stored would leave a bed that cannot be planned. */
 export class Unplannable extends Error {
@@ -25,17 +26,15 @@ export class Unplannable extends Error {
 async function faultOf(bedId: number, wall: WallClock, log: Logger): Promise<string | null> {
   const bed = await Bed.findByPk(bedId);
   if (!bed) return null;
-  const context = await contextOf(await findGarden(bed.gardenId), wall, log, {
-    bedId,
-    members: 0,
-    glance: true,
-  });
-  const [fault] = placesOf(context).unplanned;
+  const facts = await glanceFacts(await findGarden(bed.gardenId), bedId, wall, log);
+  const context = contextOf(facts, { members: 0, glance: true });
+  const [fault] = placesOf(context, wall.now()).unplanned;
+  for (const told of context.faults) log.error(told.facts, told.words);
   if (fault) return fault.message;
   const view = context.beds.find((b) => b.id === bedId);
   const [unread] = view ? knownBed(view, context.today).unread : [];
   return unread
-    ? `the reading of ${unread.on} (${FINDING_FACTS[unread.kind].label}) cannot be computed.`
+    ? `the reading of ${unread.on} (${ENTRY_FACTS[unread.kind].label}) cannot be computed.`
     : null;
 }
 

@@ -9,7 +9,7 @@ import { ImportRow, WeatherDayRow, type Garden } from '../db/models.ts';
 import { openDatabase } from '../db/open.ts';
 import { writerOf } from '../db/writer.ts';
 import { todayOf } from './clock.ts';
-import { createGarden } from './setup.ts';
+import { createGarden } from './gardens.ts';
 import { forgetForecasts, gardenWeather, storeDays, storeImport } from './weather.ts';
 
 const at = new Date('2026-07-14T05:00:00Z');

@@ -1,5 +1,6 @@
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
+import type { PlanStore } from '../planner/planStore.ts';
 import type { WallClock } from './clock.ts';
 
 /** What routes and services are given. */
@@ -7,6 +8,9 @@ export interface Services {
   sequelize: Sequelize;
   wall: WallClock;
   log: Logger;
+  plans: PlanStore;
+  /** Called when a tap was opened. */
+  onRuns?: () => void;
   /** Where the data lies, and the demo's weather station; left out where nothing is kept on disk. */
   data?: { file: string; stationUrl: string | null };
 }

@@ -1,6 +1,7 @@
 import { forecastDay, stationDays, stationForecast, type WeatherView } from '@kibble/contract';
 import {
   addDays,
+  BALANCE_DAYS,
   completeWeather,
   daysBetween,
   referenceEt,
@@ -106,6 +107,10 @@ async function refreshFromStation(
   }
 }
 
+/** Whether a garden's station has not said what it forecasts for today. */
+export const stationIsSilent = (garden: Garden, today: string): boolean =>
+  garden.stationUrl !== null && !forecasts.has(`${garden.id} ${today}`);
+
 const known = (value: number | null): number | undefined => value ?? undefined;
 
 /** Years of record that the balance and the seasons past the forecast are read from; older ones stay on file. Judgement. */
@@ -191,9 +196,6 @@ export async function earliestStart(garden: Garden, today: string): Promise<stri
   const earliest = addDays(today, -BALANCE_DAYS);
   return first && first < fallback ? (first < earliest ? earliest : first) : fallback;
 }
-
-/** Days of balance that are kept going: beyond a year and a month the first day's wetness no longer matters. Judgement. */
-export const BALANCE_DAYS = 400;
 
 const RECENT_DAYS = 60;
 

@@ -1,5 +1,5 @@
 import type { TaskView } from '@kibble/contract';
-import type { BedTask, FindingInput } from '@kibble/core';
+import type { BedTask, Entry } from '@kibble/core';
 import { Link, useParams } from 'react-router';
 import { useLogFindingMutation } from '../app/api.ts';
 import { useGarden } from '../app/gardenRound.ts';
@@ -11,7 +11,7 @@ import { dayMonth } from '../app/words.ts';
 function words(
   task: BedTask,
   plantingId: number | null,
-): { text: string; answers: [string, FindingInput][]; link?: string; to?: string } {
+): { text: string; answers: [string, Entry][]; link?: string; to?: string } {
   switch (task.code) {
     case 'are all standing':
       return {
@@ -112,7 +112,7 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
   const dispatch = useAppDispatch();
   const [log] = useLogFindingMutation();
   if (tasks.length === 0) return null;
-  const answer = async (task: TaskView, input: FindingInput): Promise<void> => {
+  const answer = async (task: TaskView, input: Entry): Promise<void> => {
     const kept = await log({ gardenId: garden.id, body: { bedId: task.bedId, input } }).unwrap();
     dispatch(noticeShown({ text: `${task.bedName}: written down.`, undoFindingIds: [kept.id] }));
   };

@@ -1,6 +1,6 @@
 import type { BedView, FindingView } from '@kibble/contract';
 import { findingOf } from '@kibble/contract';
-import { FINDING_FACTS, METHOD_FACTS, staleReason, type FindingKind } from '@kibble/core';
+import { ENTRY_FACTS, METHOD_FACTS, staleReason, type EntryKind } from '@kibble/core';
 import { Link, useParams } from 'react-router';
 import {
   refusal,
@@ -26,7 +26,7 @@ import { MethodAdviser } from './MethodAdviser.tsx';
 import { SharpenPlan } from './SharpenPlan.tsx';
 import { TEST_PAGES, testPage, TESTS_OF_METHOD } from './tests/index.ts';
 
-const SHARED_SOON: ReadonlySet<FindingKind> = new Set(['amended', 'site']);
+const SHARED_SOON: ReadonlySet<EntryKind> = new Set(['amended', 'site']);
 
 /** One bed's ground and water: what is known of them, the tests that would tell more, and what was found. */
 export function GroundOfBed() {
@@ -50,7 +50,7 @@ export function GroundOfBed() {
   const of = (about: 'ground' | 'water' | 'check'): typeof TEST_PAGES =>
     TEST_PAGES.filter(
       (t) =>
-        FINDING_FACTS[t.kind].about === about &&
+        ENTRY_FACTS[t.kind].about === about &&
         (about !== 'water' || TESTS_OF_METHOD[bed.delivery.method].includes(t.kind)),
     );
   return (
@@ -141,7 +141,7 @@ function Tests({ tests, bed, today }: { tests: typeof TEST_PAGES; bed: BedView; 
         const last = bed.findings.find(
           (f) =>
             f.input.kind === test.kind &&
-            (f.method === null || f.method === bed.delivery.method || !FINDING_FACTS[test.kind].ofMethod),
+            (f.method === null || f.method === bed.delivery.method || !ENTRY_FACTS[test.kind].ofMethod),
         );
         const stale = last ? staleReason(findingOf(last), bed.findings.map(findingOf), today) : null;
         return (
@@ -152,7 +152,7 @@ function Tests({ tests, bed, today }: { tests: typeof TEST_PAGES; bed: BedView; 
             <span className={`text-sm ${stale ? 'font-semibold text-brick' : 'text-quiet'}`}>
               {last
                 ? `${plainDate(last.on, today)}${stale ? `, ${stale}` : ''}`
-                : `${FINDING_FACTS[test.kind].minutes} min`}
+                : `${ENTRY_FACTS[test.kind].minutes} min`}
             </span>
           </li>
         );
@@ -262,7 +262,7 @@ function Found({ bed, today }: { bed: BedView; today: string }) {
     dispatch(noticeShown({ text: `The finding of ${plainDate(finding.on, today)} is taken back.` }));
   };
   const all = bed.findings.map(findingOf);
-  const found = bed.findings.filter((f) => !['plant', 'plan'].includes(FINDING_FACTS[f.input.kind].about));
+  const found = bed.findings.filter((f) => !['plant', 'plan'].includes(ENTRY_FACTS[f.input.kind].about));
   return (
     <section className="mt-8" aria-labelledby="found">
       <h2 id="found" className="mb-1 text-2xl">
@@ -285,7 +285,7 @@ function Found({ bed, today }: { bed: BedView; today: string }) {
               <span className="w-24 shrink-0 text-quiet">{plainDate(finding.on, today)}</span>
               <span className="min-w-0 flex-1">
                 <strong>
-                  {testPage(finding.input.kind)?.title ?? FINDING_FACTS[finding.input.kind].label}
+                  {testPage(finding.input.kind)?.title ?? ENTRY_FACTS[finding.input.kind].label}
                 </strong>
                 {elsewhere ? <span className="text-quiet"> ({elsewhere})</span> : null}:{' '}
                 {findingWords(finding.input, units)}

@@ -9,13 +9,13 @@ import {
   slowBucket,
   soakerTest,
   TELLABLE,
-  type FindingInput,
+  type Entry,
 } from '@kibble/core';
 import type { Units } from '../../app/units.ts';
 import { tellUnit } from '../../ui/workingText.ts';
 
 /** A finding in one line. */
-export function findingWords(input: FindingInput, units: Units): string {
+export function findingWords(input: Entry, units: Units): string {
   switch (input.kind) {
     case 'feel':
       return `${input.horizon === 'below' ? 'below: ' : ''}${feelKey(input.answers)}`;

@@ -1,5 +1,5 @@
 import { knownBed, type BedPageView, type BedView, type GardenView } from '@kibble/contract';
-import { METHOD_FACTS, oddities, type FindingInput, type Oddity } from '@kibble/core';
+import { METHOD_FACTS, oddities, type Entry, type Oddity } from '@kibble/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -190,7 +190,7 @@ function TestOf({
 }
 
 /** Findings that only prove or note something move no plan by themselves. */
-const MOVES_NOTHING: ReadonlySet<FindingInput['kind']> = new Set([
+const MOVES_NOTHING: ReadonlySet<Entry['kind']> = new Set([
   'depth',
   'look',
   'amended',
@@ -198,7 +198,7 @@ const MOVES_NOTHING: ReadonlySet<FindingInput['kind']> = new Set([
   'changed',
 ]);
 
-function WhatItChanges({ bed, input, today }: { bed: BedView; input: FindingInput; today: string }) {
+function WhatItChanges({ bed, input, today }: { bed: BedView; input: Entry; today: string }) {
   const { data, error } = useTryOnBedQuery(
     MOVES_NOTHING.has(input.kind) ? skipToken : { bedId: bed.id, body: { inputs: [input] } },
   );
@@ -219,7 +219,7 @@ function WhatItChanges({ bed, input, today }: { bed: BedView; input: FindingInpu
   );
 }
 
-const oddOf = (input: FindingInput, known: ReturnType<typeof knownBed> | null): Oddity[] =>
+const oddOf = (input: Entry, known: ReturnType<typeof knownBed> | null): Oddity[] =>
   oddities(input, {
     areaM2: known?.areaM2,
     supplyLitresPerMinute: known?.supplyLitresPerMinute,

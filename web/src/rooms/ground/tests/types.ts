@@ -1,23 +1,23 @@
-import type { FindingInput, FindingKind } from '@kibble/core';
+import type { Entry, EntryKind } from '@kibble/core';
 import type { ComponentType } from 'react';
 import type { Reader } from './draft.ts';
 import type { TestState } from './parts.tsx';
 
 /** One guided test: what it is for, its steps with their fields, how they are read, and what the reading says. */
 export interface TestPage {
-  kind: FindingKind;
+  kind: EntryKind;
   title: string;
   /** One sentence: what it tells and why that matters. */
   about: string;
   needs: string;
   Steps: ComponentType;
   /** The reading in SI; what is wrong is left in the reader. */
-  read: (reader: Reader, state: Pick<TestState, 'bed' | 'known' | 'lastWatering'>) => FindingInput | null;
-  Result: ComponentType<{ input: FindingInput }>;
+  read: (reader: Reader, state: Pick<TestState, 'bed' | 'known' | 'lastWatering'>) => Entry | null;
+  Result: ComponentType<{ input: Entry }>;
   caution?: string;
   /** Words on the button; default “Keep this”. */
   keep?: string;
 }
 
 /** The reading of one kind, for a result that is only shown for its own. */
-export type Reading<K extends FindingKind> = Extract<FindingInput, { kind: K }>;
+export type Reading<K extends EntryKind> = Extract<Entry, { kind: K }>;

@@ -1,0 +1,19 @@
+import { addDays, type IsoDate } from '../units/dates.ts';
+
+/** Days of balance that are kept going: beyond a year and a month the first day's wetness no longer matters. Judgement. */
+export const BALANCE_DAYS = 400;
+
+/** Share of the available water in the ground by what the gardener remembers of its first day. Judgement. */
+export const START_FULLNESS = { soaked: 1, moist: 0.65, dry: 0.2 } as const;
+
+/** Where a bed's balance begins: with its planting, or, on old plantings, after a winter that filled the ground. */
+export function balanceStart(
+  startOn: IsoDate,
+  wetness: string,
+  today: IsoDate,
+): { startOn: IsoDate; startFullness: number } {
+  const earliest = addDays(today, -BALANCE_DAYS);
+  if (startOn < earliest) return { startOn: earliest, startFullness: 1 };
+  const known: Readonly<Record<string, number>> = START_FULLNESS;
+  return { startOn, startFullness: known[wetness] ?? 1 };
+}

@@ -1,0 +1,158 @@
+import type { Delivery } from '../delivery/runPlan.ts';
+import type { BedInput } from '../places/ground/bedModel.ts';
+import type { TextureClass } from '../soil/textureClass.ts';
+import { entryOn, valueOn, type Dated } from '../units/dated.ts';
+import type { IsoDate } from '../units/dates.ts';
+import { isLater, type Found, type SettingKind, type SettingValues } from './entries.ts';
+import { ENTRY_FACTS } from './facts.ts';
+import { whatIsKnown, type KnownBed } from './whatIsKnown.ts';
+
+/** What of a bed may change, each since when. A soil that was told wrong is put right for all time, so it has no date. */
+export type ToldHistory = { [K in SettingKind]: Dated<SettingValues[K]> } & {
+  textureClass: TextureClass;
+  subsoilClass: TextureClass | null;
+};
+
+/** Days over which a bed stayed as it was, as it is known now. */
+export interface BedPeriod {
+  from: IsoDate;
+  known: KnownBed;
+  /** The bed without its plants. */
+  bed: Omit<BedInput, 'plantings'>;
+  delivery: Delivery;
+}
+
+/** What a reading is of: a change of that thing ends what it tells of the days before. */
+type Thing = 'ground' | 'water' | 'area' | 'other';
+function thingOf(found: Found): Thing {
+  if (found.kind === 'told')
+    return found.field === 'area' ? 'area' : found.field === 'organicMatter' ? 'ground' : 'water';
+  const facts = ENTRY_FACTS[found.kind];
+  if (facts.sort !== 'reading') return 'other';
+  return facts.about === 'water' ? 'water' : facts.spoiledByAmendment || facts.ofGround ? 'ground' : 'other';
+}
+
+/** A day on which a thing became another; with its entry, where one says so. */
+interface Edge {
+  thing: Thing;
+  on: IsoDate;
+  by: Found | null;
+}
+
+/** Days on which something became another, from the dated values and the entries that say so. */
+function edgesOf(told: ToldHistory, found: readonly Found[]): Edge[] {
+  const edges = (thing: Thing, dated: Dated<unknown>): Edge[] =>
+    dated.slice(1).map(({ from }) => ({ thing, on: from, by: null }));
+  return [
+    ...edges('area', told.area),
+    ...edges('water', told.watered),
+    ...edges('water', told.tap),
+    ...[told.form, told.cover, told.shade, told.mulched, told.goal].flatMap((d) =>
+      edges('other', d as Dated<unknown>),
+    ),
+    ...found.flatMap((entry): Edge[] =>
+      entry.kind === 'amended'
+        ? [{ thing: 'ground', on: entry.on, by: entry }]
+        : entry.kind === 'changed'
+          ? [{ thing: 'water', on: entry.on, by: entry }]
+          : [],
+    ),
+  ];
+}
+
+/** Whether an entry was made after a thing had become another. On the day itself it was, unless the change was written down later. */
+const after = (found: Found, edge: Edge): boolean =>
+  edge.by ? isLater(found, edge.by) || found === edge.by : found.on >= edge.on;
+
+/**
+ * What of a figure told by hand the bed's own form has taken the place of since: the form says how it is from a day on,
+ * and what was told before that day no longer counts from there.
+ */
+function overtaken(found: Found, told: ToldHistory, date: IsoDate): boolean {
+  const before = (dated: Dated<unknown>): boolean => {
+    const entry = entryOn(dated, date);
+    return entry !== dated[0] && found.on < entry.from;
+  };
+  if (found.kind === 'told') return before(found.field === 'area' ? told.area : told.watered);
+  // A flow that the form gives anew outdates a bucket timed before; one at the tap is the tap's.
+  return found.kind === 'bucket' && found.tap === undefined && before(told.watered);
+}
+
+/**
+ * A bed from its first day to today, cut where something about it changed. A change holds from its day; a reading puts
+ * right what followed from the figure it replaces, back to the last change of that thing, and no further.
+ * @param told what may change, each since when; `found` entries in any order, those after `today` left out
+ * @param startOn its first day
+ * @returns the periods, oldest first; the last one is how it is now
+ * @throws RangeError when a reading is impossible
+ */
+export function bedHistory(
+  told: ToldHistory,
+  found: readonly Found[],
+  startOn: IsoDate,
+  today: IsoDate,
+): BedPeriod[] {
+  const until = found.filter((f) => f.on <= today);
+  const edges = edgesOf(told, until).filter((edge) => edge.on <= today);
+  const starts = [startOn, ...edges.map((edge) => edge.on).filter((on) => on > startOn)];
+  const days = [...new Set(starts)].sort();
+  const periods: BedPeriod[] = [];
+  for (const [i, from] of days.entries()) {
+    const next = i + 1 < days.length ? days[i + 1] : null;
+    const watering = valueOn(told.watered, from);
+    const tap = valueOn(told.tap, from);
+    const seen = until.filter((f) => {
+      if (f.tap !== undefined && f.tap !== tap) return false;
+      if (overtaken(f, told, from)) return false;
+      const thing = thingOf(f);
+      // An entry that itself says a thing became another tells nothing of the days before.
+      const own = edges.some((edge) => edge.by === f && next !== null && edge.on >= next);
+      return !own && !edges.some((edge) => edge.thing === thing && next !== null && edge.on >= next && after(f, edge));
+    });
+    const known = whatIsKnown(
+      {
+        areaM2: valueOn(told.area, from),
+        textureClass: told.textureClass,
+        subsoilClass: told.subsoilClass,
+        underCover: valueOn(told.cover, from),
+        shadeCloth: valueOn(told.shade, from),
+        method: watering.method,
+        litresPerMinute: watering.litresPerMinute,
+        flowMeasured: watering.measured,
+      },
+      seen,
+      today,
+    );
+    const period: BedPeriod = {
+      from,
+      known,
+      delivery: known.delivery,
+      bed: {
+        areaM2: known.areaM2,
+        ground: known.ground,
+        place: known.place,
+        form: valueOn(told.form, from),
+        mulch: valueOn(told.mulched, from) ?? undefined,
+        goal: valueOn(told.goal, from),
+      },
+    };
+    periods.push(period);
+  }
+  return joined(periods);
+}
+
+/** Periods that differ in nothing the engine reads are one; what is known of it is what is known last. */
+function joined(periods: readonly BedPeriod[]): BedPeriod[] {
+  const out: BedPeriod[] = [];
+  for (const period of periods) {
+    const before = out.at(-1);
+    const same = before && JSON.stringify([before.bed, before.delivery]) === JSON.stringify([period.bed, period.delivery]);
+    if (same) out[out.length - 1] = { ...period, from: before.from };
+    else out.push(period);
+  }
+  return out;
+}
+
+/** How a bed was on a day. */
+export const periodOn = (periods: readonly BedPeriod[], date: IsoDate): BedPeriod =>
+  periods.findLast(({ from }) => from <= date) ?? periods[0];

@@ -1,0 +1,190 @@
+import { METHOD_FACTS, type Method } from '../delivery/methods.ts';
+import { wettedFractionOf, type Delivery } from '../delivery/runPlan.ts';
+import type { GroundInput, Horizon } from '../soil/soilProfile.ts';
+import type { TextureClass } from '../soil/textureClass.ts';
+import { withinEdge, type Beyond, type Edge } from '../units/edges.ts';
+import type { PlaceWords } from '../weather/placeFactors.ts';
+import type { Known } from '../working/known.ts';
+import type { Provenance } from '../working/types.ts';
+import { isLater, type Stamp, type WaterPath } from './entries.ts';
+
+/** A bed as the gardener described it, before anything was tested. */
+export interface ToldBed {
+  areaM2: number;
+  textureClass: TextureClass;
+  subsoilClass?: TextureClass | null;
+  underCover?: boolean;
+  shadeCloth?: boolean;
+  method: Method;
+  litresPerMinute: number;
+  flowMeasured?: boolean;
+}
+
+/** What several readings may tell; of those that do, the latest counts. */
+interface Claim<T> {
+  by: Stamp;
+  value: T;
+  source: Provenance;
+}
+
+/** Depth of the topsoil where nobody has dug, mm: a spade's. Judgement. */
+export const USUAL_TOPSOIL_MM = 300;
+
+type Soil = Pick<Horizon, 'textureClass' | 'sandPct' | 'clayPct'>;
+
+/** What can be claimed of a bed, and as what. */
+interface Claimed {
+  flow: number;
+  area: number;
+  wettedShare: number;
+  reachingShare: number;
+  evenness: number;
+  organicMatter: number;
+  /** The fall in a test hole, mm/h, and the way water was seen to go. */
+  drainage: number;
+  path: WaterPath;
+  /** A jar outweighs fingers as long as it is not stale. */
+  top: Soil;
+  below: Soil;
+}
+
+/** The figure at the engine's edge where it lies beyond, without a note: those are made at the end. */
+const nearest = (what: Edge, value: number): number => withinEdge(what, value, []);
+
+/** What is known of a bed while its readings are put together. */
+export class KnownDraft {
+  readonly told: ToldBed;
+  readonly provenanceOf: (reading: Stamp & { kind: string }) => Provenance;
+  readonly beyond: Beyond[] = [];
+  readonly place: PlaceWords;
+  /** What was dug and seen of the ground. */
+  dig: { topsoilMm: number; belowClass?: TextureClass; stonesPct?: number; rockMm?: number } | null = null;
+  digSource: Provenance | undefined;
+  site: { slopePct: number; crusted: boolean } | null = null;
+  siteSource: Provenance | undefined;
+  supplyLitresPerMinute: number | undefined;
+  /** Intake seen on the spot, with what the surface held. */
+  intake: { mmPerHour: number; surfaceStorageMm: number; source: Provenance } | null = null;
+  private readonly claims: { [K in keyof Claimed]?: Claim<Claimed[K]> } = {};
+  private readonly weighty = new Set<keyof Claimed>();
+
+  constructor(told: ToldBed, provenanceOf: KnownDraft['provenanceOf']) {
+    this.told = told;
+    this.provenanceOf = provenanceOf;
+    this.place = { cover: told.underCover ? 'tunnel' : told.shadeCloth ? 'shade cloth' : 'none' };
+  }
+
+  /** Says what a reading makes of a figure; of several the latest counts, but one that outweighs those that do not. */
+  claim<K extends keyof Claimed>(
+    what: K,
+    by: Stamp & { kind: string },
+    value: Claimed[K],
+    options: { source?: Provenance; outweighs?: boolean } = {},
+  ): void {
+    const before = this.claims[what] as Claim<Claimed[K]> | undefined;
+    const { source = this.provenanceOf(by), outweighs = false } = options;
+    const counts =
+      before === undefined ||
+      (outweighs && !this.weighty.has(what)) ||
+      (isLater(by, before.by) && (outweighs || !this.weighty.has(what)));
+    if (!counts) return;
+    if (outweighs) this.weighty.add(what);
+    (this.claims as Record<K, Claim<Claimed[K]>>)[what] = { by, value, source };
+  }
+
+  of<K extends keyof Claimed>(what: K): Claim<Claimed[K]> | undefined {
+    return this.claims[what] as Claim<Claimed[K]> | undefined;
+  }
+
+  get flowIsKnown(): boolean {
+    return this.claims.flow !== undefined || Boolean(this.told.flowMeasured);
+  }
+
+  get areaM2(): number {
+    return nearest('area', this.claims.area?.value ?? this.told.areaM2);
+  }
+
+  get topClass(): TextureClass {
+    return this.claims.top?.value.textureClass ?? this.told.textureClass;
+  }
+
+  /** What carries water to the bed, as far as it is known by now. */
+  get delivery(): Delivery {
+    const { method, litresPerMinute } = this.told;
+    const { wettedShare, reachingShare, evenness, flow } = this.claims;
+    const delivery: Delivery = { method, litresPerMinute: nearest('flow', flow?.value ?? litresPerMinute) };
+    if (wettedShare) delivery.wettedFraction = wettedShare.value;
+    if (reachingShare) delivery.efficiency = reachingShare.value;
+    if (evenness) delivery.lowQuarterUniformity = evenness.value;
+    if (this.intake) delivery.surfaceStorageMm = this.intake.surfaceStorageMm;
+    return delivery;
+  }
+
+  get wettedFraction(): number {
+    return wettedFractionOf(this.delivery);
+  }
+
+  get openTap(): boolean {
+    return METHOD_FACTS[this.told.method].openTap;
+  }
+
+  /** A figure at the engine's edge where it lies beyond. */
+  edged(what: Edge, value: number): number {
+    return withinEdge(what, value, this.beyond);
+  }
+
+  ground(): GroundInput {
+    const { dig, site } = this;
+    const top = this.of('top')?.value ?? { textureClass: this.told.textureClass };
+    const belowTold = dig?.belowClass ?? this.told.subsoilClass ?? null;
+    const below = this.of('below')?.value ?? { textureClass: belowTold ?? top.textureClass };
+    const organicMatterPct = this.of('organicMatter')?.value;
+    const stonesPct = dig?.stonesPct;
+    const topsoil: Horizon = { ...this.edgedSoil(top), organicMatterPct, stonesPct };
+    const drainage = this.of('drainage');
+    return {
+      horizons:
+        this.of('below') !== undefined || belowTold !== null
+          ? [
+              { ...topsoil, thicknessMm: dig?.topsoilMm ?? USUAL_TOPSOIL_MM },
+              { ...this.edgedSoil(below), stonesPct },
+            ]
+          : [topsoil],
+      drainageMmPerHour: drainage ? this.edged('drainage', drainage.value) : undefined,
+      slopePct: site?.slopePct,
+      crusted: site?.crusted,
+      bedrockMm: dig?.rockMm,
+      ...(this.intake ? { infiltrationMmPerHour: this.edged('intake', this.intake.mmPerHour) } : {}),
+    };
+  }
+
+  private edgedSoil(soil: Soil): Soil {
+    return soil.clayPct === undefined ? soil : { ...soil, clayPct: this.edged('clay', soil.clayPct) };
+  }
+
+  /** What the tap or line gives and how large the bed is, noted where the engine takes another figure. */
+  noteEdges(): void {
+    this.edged('area', this.claims.area?.value ?? this.told.areaM2);
+    this.edged('flow', this.claims.flow?.value ?? this.told.litresPerMinute);
+  }
+
+  /** Where everything that is better known than a usual figure comes from. */
+  sources(): Known {
+    const known: Known = {};
+    const source = (name: keyof Known, provenance: Provenance | undefined): void => {
+      if (provenance) known[name] = provenance;
+    };
+    source('soil', this.of('top')?.source);
+    source('organicMatter', this.of('organicMatter')?.source);
+    source('drainage', this.of('drainage')?.source);
+    source('layers', this.digSource);
+    source('place', this.siteSource);
+    source('area', { kind: 'told', on: this.of('area')?.by.on });
+    source('flow', this.of('flow')?.source ?? (this.told.flowMeasured ? { kind: 'measured' } : undefined));
+    source('wettedFraction', this.of('wettedShare')?.source);
+    source('efficiency', this.of('reachingShare')?.source);
+    source('evenness', this.of('evenness')?.source);
+    source('intake', this.intake?.source);
+    return known;
+  }
+}

@@ -1,2 +1,0 @@
-/** Beds between two words of how far a plan is. */
-export const TOLD_EVERY = 10;

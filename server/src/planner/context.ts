@@ -1,0 +1,142 @@
+import type { BedView } from '@kibble/contract';
+import {
+  addDays,
+  dayOfYear,
+  newMemo,
+  planGarden,
+  rainClimatology,
+  sunOnClock,
+  unplannedBy,
+  weatherAlerts,
+  type GardenPlan,
+  type PlanBed,
+  type PlanConstraints,
+  type PlanMemo,
+  type SourcedDay,
+  type SunOnClock,
+  type Unplanned,
+  type WeatherAlert,
+} from '@kibble/core';
+import { utcOffsetHours } from '../services/clock.ts';
+import type { Facts } from './facts.ts';
+import { constraintsOf, planBed } from './placeInput.ts';
+
+export const HORIZON_DAYS = 14;
+/** Members of the forecast behind the due windows: enough for a 10 and a 90 % day. */
+const MEMBERS = 100;
+/** A large garden gets fewer, so that its round stays quick: members times beds, and the fewest that still tell a window. */
+const MEMBER_BEDS = 6000;
+const LEAST_MEMBERS = 10;
+/** A garden of more beds carries no more of each bed's past than the round and the section show. */
+const WHOLE_PAST_BEDS = 40;
+const SHOWN_PAST_DAYS = 45;
+/** Latest measured days from which rain past the forecast is guessed. */
+const CLIMATOLOGY_DAYS = 60;
+
+/** What went wrong inside, told to whoever keeps the log. */
+export interface Fault {
+  words: string;
+  facts: Record<string, unknown>;
+}
+
+/** A garden's facts with its one plan: what every room is a view of. */
+export interface Context extends Facts {
+  plan: GardenPlan;
+  constraints: PlanConstraints;
+  /** The plan's beds carry all of their past, not only the last weeks. */
+  pastIsWhole: boolean;
+  /** The beds that stand in the plan, and as the plan took them. */
+  beds: BedView[];
+  planBeds: PlanBed[];
+  /** Beds whose facts cannot be put to the plan at all. */
+  unplanned: Unplanned[];
+  /** What in the past weeks’ and the forecast’s weather asks for action. */
+  alerts: WeatherAlert[];
+  /** The sun by the garden's clock today, hours. */
+  sun: SunOnClock;
+  /** The plan as it would be with one of its beds another. */
+  planWith: (changed: PlanBed) => GardenPlan;
+  faults: Fault[];
+}
+
+function alertsOf(weather: readonly SourcedDay[], today: string): WeatherAlert[] {
+  const ahead = weather.filter(
+    (day) => day.date >= today && (day.source === 'forecast' || day.source === 'record'),
+  );
+  const behind = weather.filter((day) => day.date < today && day.source === 'record');
+  return [
+    ...weatherAlerts(ahead).filter((alert) => alert.code !== 'dry spell'),
+    ...weatherAlerts(behind).filter((alert) => alert.code === 'dry spell'),
+  ];
+}
+
+/** Days of the past that are followed at a glance. */
+export const GLANCE_DAYS = 2;
+
+/**
+ * Plans a garden from its facts; at a `glance` from the day before yesterday on, which tells whether a bed can be
+ * planned and little else.
+ * @param options what was followed before; members of the forecast; told of progress bed by bed
+ */
+export function contextOf(
+  facts: Facts,
+  options: {
+    memo?: PlanMemo;
+    members?: number;
+    glance?: boolean;
+    onProgress?: (done: number, of: number) => void;
+  } = {},
+): Context {
+  const { garden, events, today, weather, site } = facts;
+  const { glance = false, memo = newMemo() } = options;
+  const from = addDays(today, -GLANCE_DAYS);
+  const beds = garden.beds.filter((bed) => !bed.archived && bed.startOn <= today);
+  const unplanned: Unplanned[] = [];
+  const planBeds = beds.flatMap((bed): PlanBed[] => {
+    try {
+      const planned = planBed(bed, events, { today, latitudeDeg: site.latitudeDeg });
+      return [glance && planned.startOn < from ? { ...planned, startOn: from, startFullness: 1 } : planned];
+    } catch (error) {
+      unplanned.push(unplannedBy(bed.id, error));
+      return [];
+    }
+  });
+  const measured = weather.filter((day) => day.source === 'record').slice(-CLIMATOLOGY_DAYS);
+  const constraints = constraintsOf(facts);
+  const pastIsWhole = beds.length <= WHOLE_PAST_BEDS;
+  const plan = (those: readonly PlanBed[], with_: PlanMemo): GardenPlan =>
+    planGarden({ site, beds: those }, weather, constraints, {
+      today,
+      horizonDays: HORIZON_DAYS,
+      pastDays: pastIsWhole ? undefined : SHOWN_PAST_DAYS,
+      members:
+        options.members ??
+        Math.max(LEAST_MEMBERS, Math.min(MEMBERS, Math.floor(MEMBER_BEDS / Math.max(1, beds.length)))),
+      climatology: measured.length >= CLIMATOLOGY_DAYS / 2 ? rainClimatology(measured) : undefined,
+      memo: with_,
+      onProgress: options.onProgress,
+    });
+  return {
+    ...facts,
+    plan: plan(planBeds, memo),
+    constraints,
+    pastIsWhole,
+    beds,
+    planBeds,
+    unplanned,
+    faults: [],
+    alerts: alertsOf(weather, today),
+    // What was followed of the others stands; what is tried of this one is not remembered.
+    planWith: (changed) =>
+      plan(
+        planBeds.map((bed) => (bed.id === changed.id ? changed : bed)),
+        { ...memo, places: new Map(memo.places) },
+      ),
+    sun: sunOnClock({
+      latitudeDeg: site.latitudeDeg,
+      longitudeDeg: garden.longitudeDeg ?? undefined,
+      utcOffsetHours: utcOffsetHours(garden.timeZone, today),
+      dayOfYear: dayOfYear(today),
+    }),
+  };
+}

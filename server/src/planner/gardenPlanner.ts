@@ -1,0 +1,170 @@
+import {
+  bedPageView,
+  changedAnswer,
+  fortnightView,
+  gardenView,
+  planTryView,
+  roundView,
+  schoolsView,
+  sectionView,
+  sharpenAnswer,
+  tryView,
+  unplannedBedView,
+  walkView,
+  workingView,
+  type BedView,
+  type EventView,
+  type Explainable,
+  type PlanChange,
+  type TryBody,
+} from '@kibble/contract';
+import { newMemo, type PlanMemo } from '@kibble/core';
+import { answer, Refusal } from '../errors.ts';
+import { contextOf, type Context, type Fault } from './context.ts';
+import type { Facts } from './facts.ts';
+import { placesOf, type Places } from './places.ts';
+import { bedPageOf } from './views/bedPage.ts';
+import { fortnightOf } from './views/fortnight.ts';
+import { changedOf } from './views/changed.ts';
+import { roundOf } from './views/round.ts';
+import { schoolsOf } from './views/schools.ts';
+import { sectionOf, type SectionQuery } from './views/section.ts';
+import { sharpenOf } from './views/sharpen.ts';
+import { tryPlanChange } from './views/tryPlan.ts';
+import { walkOf } from './views/walk.ts';
+import { dayWorking, numberWorking, tryOnBed } from './views/working.ts';
+
+/** What is asked of a plan: each a view of the same one. */
+export interface Asked {
+  garden: Record<string, never>;
+  round: Record<string, never>;
+  /** What of the round is another since it was last asked for; null when nobody has. */
+  changed: Record<string, never>;
+  fortnight: Record<string, never>;
+  sharpen: Record<string, never>;
+  section: SectionQuery;
+  walk: { from: number; minutes?: number };
+  bedPage: { bedId: number };
+  schools: { bedId: number };
+  tryPlan: PlanChange;
+  tryOnBed: { bedId: number; body: TryBody };
+  numberWorking: { bedId: number; of: Explainable };
+  dayWorking: { date: string };
+}
+export type ViewName = keyof Asked;
+
+interface Planned {
+  context: Context;
+  places: Places;
+  /** When the places were looked at: what there is to do moves with the clock. */
+  at: Date;
+}
+
+/** The places are looked at anew after so long, ms. */
+const LOOKED_MS = 60_000;
+
+const VIEWS: {
+  [K in ViewName]: (
+    planned: () => Planned,
+    asked: Asked[K],
+    facts: Facts,
+    before: Planned | null,
+  ) => unknown;
+} = {
+  garden: (_planned, _asked, facts) => answer(gardenView, facts.garden),
+  round: (planned) => answer(roundView, roundOf(planned().context, planned().places)),
+  changed: (planned, _asked, _facts, before) =>
+    answer(
+      changedAnswer,
+      before && changedOf(before.places, roundOf(planned().context, planned().places), planned().places),
+    ),
+  fortnight: (planned) => answer(fortnightView, fortnightOf(planned().context, planned().places)),
+  sharpen: (planned) => answer(sharpenAnswer, sharpenOf(planned().context)),
+  section: (planned, query) => answer(sectionView, sectionOf(planned().context, planned().places, query)),
+  walk: (planned, asked) => answer(walkView, walkOf(planned().context, asked)),
+  bedPage: (planned, { bedId }, { garden }) => {
+    const page = bedPageOf(planned().context, planned().places, bedId);
+    if (!page) {
+      const name = garden.beds.find((b) => b.id === bedId)?.name ?? 'This bed';
+      throw new Refusal('not-found', `${name} is put away or not planted yet on this date.`, 'bed');
+    }
+    return 'unplanned' in page ? answer(unplannedBedView, page) : answer(bedPageView, page);
+  },
+  schools: (planned, { bedId }) => answer(schoolsView, schoolsOf(planned().context, bedId)),
+  tryPlan: (planned, change) => answer(planTryView, tryPlanChange(planned().context, change)),
+  tryOnBed: (planned, { bedId, body }) => answer(tryView, tryOnBed(planned().context, bedId, body)),
+  numberWorking: (planned, { bedId, of }) =>
+    answer(workingView, { working: numberWorking(planned().context, bedId, of) }),
+  dayWorking: (planned, { date }) => answer(workingView, { working: dayWorking(planned().context, date) }),
+};
+
+/** One garden's facts and its one plan, made when first asked for and kept until a fact changes. */
+export class GardenPlanner {
+  private facts: Facts;
+  private planned: Planned | null = null;
+  /** The plan before the last change that somebody has been told of. */
+  private before: Planned | null = null;
+  private readonly memo: PlanMemo = newMemo();
+  /** What went wrong while it planned, until somebody fetches it. */
+  private faults: Fault[] = [];
+
+  constructor(facts: Facts) {
+    this.facts = facts;
+  }
+
+  /** Takes other facts in the place of all. */
+  replace(facts: Facts): void {
+    // Weather that is the same day for day lets what was followed under it stand.
+    const same = JSON.stringify(facts.weather) === JSON.stringify(this.facts.weather);
+    this.facts = same ? { ...facts, weather: this.facts.weather } : facts;
+    this.after();
+  }
+
+  /** The plan is made anew when next asked for; what it was is kept to tell what changed. */
+  private after(): void {
+    this.before = this.planned ?? this.before;
+    this.planned = null;
+  }
+
+  /** Takes the place of some beds and of what happened on them; the rest of the garden is as it was. */
+  change(beds: readonly BedView[], events: readonly EventView[]): void {
+    const ids = new Set(beds.map(({ id }) => id));
+    const { garden } = this.facts;
+    this.facts = {
+      ...this.facts,
+      garden: { ...garden, beds: garden.beds.map((bed) => beds.find(({ id }) => id === bed.id) ?? bed) },
+      events: [...this.facts.events.filter(({ bedId }) => bedId === null || !ids.has(bedId)), ...events],
+    };
+    this.after();
+  }
+
+  /** A view, as its schema has it. */
+  view<K extends ViewName>(
+    name: K,
+    asked: Asked[K],
+    now: Date,
+    onProgress?: (done: number, of: number) => void,
+  ): unknown {
+    const planned = (): Planned => {
+      if (!this.planned) {
+        const context = contextOf(this.facts, { memo: this.memo, onProgress });
+        this.planned = { context, places: placesOf(context, now), at: now };
+      } else if (Math.abs(now.getTime() - this.planned.at.getTime()) > LOOKED_MS) {
+        const { context } = this.planned;
+        this.planned = { context, places: placesOf(context, now), at: now };
+      }
+      return this.planned;
+    };
+    try {
+      const view = VIEWS[name](planned, asked, this.facts, this.before);
+      if (name === 'changed') this.before = null;
+      return view;
+    } finally {
+      if (this.planned) this.faults.push(...this.planned.context.faults.splice(0));
+    }
+  }
+
+  takeFaults(): Fault[] {
+    return this.faults.splice(0);
+  }
+}

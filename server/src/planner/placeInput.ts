@@ -1,0 +1,123 @@
+import { historyOf, NO_TIME, type BedView, type EventView, type HistoryOfBed, type Tried } from '@kibble/contract';
+import {
+  balanceStart,
+  bucketTest,
+  byHand,
+  cropById,
+  defaultSchool,
+  givenSoFar,
+  plantOnDay,
+  standingOn,
+  usualLeafOut,
+  type BedInput,
+  type CropEntry,
+  type PlanBed,
+  type PlanConstraints,
+  type PlantingInput,
+  type SchoolId,
+  type StartMethod,
+} from '@kibble/core';
+import { foundOf } from '@kibble/contract';
+import { utcOffsetHours } from '../services/clock.ts';
+import type { Facts } from './facts.ts';
+
+export const plantingsOf = (bed: BedView, latitudeDeg: number): PlantingInput[] =>
+  bed.plantings.map((planting) => ({
+    cropId: planting.cropId,
+    custom: planting.custom,
+    plantedOn: planting.plantedOn,
+    endedOn: planting.endedOn ?? undefined,
+    method: planting.method as StartMethod | undefined,
+    share: planting.share,
+    seen: planting.seen,
+    leafOut: usualLeafOut(latitudeDeg),
+  }));
+
+/** The plant that stands on a bed, of the catalogue or the gardener's own. */
+export const cropOfBed = (bed: BedView): CropEntry | null =>
+  bed.planting ? (bed.planting.custom ?? cropById(bed.planting.cropId)) : null;
+
+export const mulchOf = (bed: BedView): BedInput['mulch'] =>
+  bed.mulchMaterial && bed.mulchMm ? { material: bed.mulchMaterial, depthMm: bed.mulchMm } : undefined;
+
+/** A bed and its events as the core's plan takes them; `tried` is taken as if it had been kept today. */
+export function planBed(
+  bed: BedView,
+  events: readonly EventView[],
+  { today, latitudeDeg }: { today: string; latitudeDeg: number },
+  tried?: Tried,
+): PlanBed {
+  const { periods }: HistoryOfBed = historyOf(bed, today, tried);
+  const now = periods[periods.length - 1];
+  const plantings = plantingsOf(bed, latitudeDeg);
+  const start = balanceStart(bed.startOn, bed.startWetness, today);
+  // What happened before the balance begins, or lies ahead of a practice date set back, is not in it.
+  const mine = events.filter(
+    (event) => event.bedId === bed.id && event.date >= start.startOn && event.date <= today,
+  );
+  const school = schoolChosen(bed, today, latitudeDeg);
+  return {
+    id: bed.id,
+    bed: { ...now.bed, plantings },
+    delivery: now.delivery,
+    earlier: periods.slice(0, -1).map(({ bed: was, delivery }, i) => ({
+      until: periods[i + 1].from,
+      bed: { ...was, plantings },
+      delivery,
+    })),
+    known: now.known.known,
+    ...start,
+    irrigations: mine
+      .filter((event) => event.kind === 'watering')
+      .map((event) => ({ date: event.date, netMm: event.netMm ?? 0 })),
+    settledToday: mine.some((event) => event.date === today && event.kind !== 'rain'),
+    leftOn: mine
+      .filter((event) => event.kind === 'skip' && event.reason !== NO_TIME)
+      .map((event) => event.date),
+    tap: bed.tapId ?? undefined,
+    rank: bed.rank ?? undefined,
+    school: school.id,
+    schoolSince: school.own ? (bed.planting?.schoolSince ?? undefined) : undefined,
+    ...byHand(bed.findings.map(foundOf), today, now.known.areaM2, now.delivery),
+  };
+}
+
+/** The school that decides on a bed: the gardener's choice, or the usual one for what stands there. */
+export function schoolChosen(
+  bed: BedView,
+  today: string,
+  latitudeDeg: number,
+): { id: SchoolId; own: boolean; usual: ReturnType<typeof defaultSchool> | null } {
+  const crop = cropOfBed(bed);
+  if (!crop) return { id: 'deep and seldom', own: false, usual: null };
+  const planting = standingOn(plantingsOf(bed, latitudeDeg), today);
+  const stage = planting ? (plantOnDay(planting, today)?.stage ?? null) : null;
+  const usual = defaultSchool(crop, stage);
+  const own = bed.planting?.school ?? null;
+  return { id: own ?? usual.id, own: own !== null, usual };
+}
+
+/** A garden's limits, its clock and its taps as the core takes them. */
+export function constraintsOf({ garden, events, today }: Facts): PlanConstraints {
+  const { limits, longitudeDeg, timeZone, taps } = garden;
+  const flows = taps.flatMap((tap) => {
+    const timed = tap.findings.find(({ input }) => input.kind === 'bucket')?.input;
+    return timed?.kind === 'bucket' ? [[tap.id, bucketTest(timed).litresPerMinute] as const] : [];
+  });
+  return {
+    minutesPerDay: limits.minutesPerDay ?? undefined,
+    litresPerDay: limits.litresPerDay ?? undefined,
+    litresPerWeek: limits.litresPerWeek ?? undefined,
+    ...givenSoFar(
+      events.filter((e) => e.kind === 'watering'),
+      today,
+    ),
+    weekdays: limits.weekdays ?? undefined,
+    hours: limits.hours ?? undefined,
+    restricts: limits.restricts ?? undefined,
+    windHoldMs: limits.windHoldMs ?? undefined,
+    fewRounds: limits.fewRounds ?? false,
+    clock: { longitudeDeg: longitudeDeg ?? undefined, utcOffsetHours: utcOffsetHours(timeZone, today) },
+    lines: { lines: limits.lines ?? undefined, tapLitresPerMinute: Object.fromEntries(flows) },
+  };
+}

@@ -1,0 +1,64 @@
+import { randomBytes } from 'node:crypto';
+import type { BedView, LeaveView, StopView, TaskView, UnplannedView } from '@kibble/contract';
+import { unplannedBy, type BedOutlook, type Unplanned } from '@kibble/core';
+import { rangeWordsOf } from '../errors.ts';
+import type { Context } from './context.ts';
+import { headOf, leaveOf, stopOf } from './views/stops.ts';
+import { tasksOf } from './views/tasks.ts';
+
+/** One bed as the rooms show it today: a stop, or a reason to leave it alone, and what else there is to do. */
+export interface Place {
+  bed: BedView;
+  outlook: BedOutlook;
+  head: ReturnType<typeof headOf>;
+  stop: StopView | null;
+  leave: LeaveView | null;
+  tasks: TaskView[];
+}
+
+export interface Places {
+  places: Place[];
+  unplanned: UnplannedView[];
+}
+
+/** A bed's fault in words, with its number in the log where it is the program's own. */
+function unplannedView({ bedId, message, range, stack }: Unplanned, { beds, faults }: Context): UnplannedView {
+  const bedName = beds.find((b) => b.id === bedId)?.name ?? '';
+  if (range) return { bedId, bedName, message: `${rangeWordsOf(range)}.`, field: range.field, number: null };
+  const number = randomBytes(4).toString('hex').toUpperCase();
+  faults.push({ facts: { bedId, number, stack }, words: `a bed cannot be planned: ${message}` });
+  return {
+    bedId,
+    bedName,
+    message: `Kibble made a mistake with it, which stands in the log as number ${number}.`,
+    field: null,
+    number,
+  };
+}
+
+/** Every bed for itself at a moment: what one cannot be is told in its place, and the others are as they are. */
+export function placesOf(context: Context, now: Date): Places {
+  const { plan, today } = context;
+  const unplanned = [...context.unplanned, ...plan.unplanned];
+  const places = context.beds.flatMap((bed): Place[] => {
+    const outlook = plan.beds.find((b) => b.bedId === bed.id);
+    if (!outlook) return [];
+    try {
+      const watering = plan.waterings.find((w) => w.bedId === bed.id && w.date === today);
+      return [
+        {
+          bed,
+          outlook,
+          head: headOf(bed, outlook, context),
+          stop: watering ? stopOf(bed, outlook, watering, context) : null,
+          leave: watering ? null : leaveOf(bed, outlook, context),
+          tasks: tasksOf(bed, outlook, context, now),
+        },
+      ];
+    } catch (error) {
+      unplanned.push(unplannedBy(bed.id, error));
+      return [];
+    }
+  });
+  return { places, unplanned: unplanned.map((fault) => unplannedView(fault, context)) };
+}

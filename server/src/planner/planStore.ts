@@ -1,0 +1,123 @@
+import { Mutex } from 'async-mutex';
+import type { Logger } from 'pino';
+import type { Garden } from '../db/models.ts';
+import { todayOf, type WallClock } from '../services/clock.ts';
+import { bedFacts, gardenFacts } from '../services/gardenFacts.ts';
+import { stationIsSilent } from '../services/weather.ts';
+import type { Asked, ViewName } from './gardenPlanner.ts';
+import { NotThere, type Planner, type Viewed } from './planner.ts';
+
+/** What a change touched: some beds of a garden, a whole garden, or, unsaid, everything. */
+export interface Touched {
+  gardenId: number;
+  beds?: readonly number[];
+}
+
+/** Of more beds at once a garden is read anew as a whole. */
+const FEW_BEDS = 20;
+/** A station that did not answer is asked again after so long, ms. */
+const SILENT_MS = 60_000;
+
+/** What is known of a garden's facts at the planner. */
+interface Held {
+  /** The day they are of; null while the planner has none. */
+  today: string | null;
+  /** What has been touched since. */
+  stale: Set<number> | 'all';
+  /** Read anew from then on, whatever was touched. */
+  until: number;
+  /** Facts are brought one after another. */
+  turn: Mutex;
+}
+
+/**
+ * One plan a garden: of its facts, its revision and its day. A write says what it touched; only that is read and followed
+ * again when the next room asks, and every room shows the same plan.
+ */
+export class PlanStore {
+  private readonly gardens = new Map<number, Held>();
+  private readonly planner: Planner;
+  private readonly wall: WallClock;
+  private readonly log: Logger;
+
+  constructor(planner: Planner, wall: WallClock, log: Logger) {
+    this.planner = planner;
+    this.wall = wall;
+    this.log = log;
+  }
+
+  /** Says that facts have changed. */
+  touch(touched?: Touched): void {
+    if (!touched) {
+      for (const held of this.gardens.values()) held.stale = 'all';
+      return;
+    }
+    const held = this.held(touched.gardenId);
+    const { stale } = held;
+    if (stale === 'all') return;
+    if (!touched.beds || stale.size + touched.beds.length > FEW_BEDS) held.stale = 'all';
+    else for (const id of touched.beds) stale.add(id);
+  }
+
+  /** A view of a garden's plan as it is now, as text. */
+  async view<K extends ViewName>(garden: Garden, name: K, asked: Asked[K]): Promise<string> {
+    for (let again = false; ; again = true) {
+      try {
+        await this.bring(garden);
+        const { text, faults } = await this.planner.view(garden.id, name, asked, this.wall.now());
+        this.tell(faults);
+        return text;
+      } catch (error) {
+        if (!(error instanceof NotThere) || again) throw error;
+        this.touch({ gardenId: garden.id });
+      }
+    }
+  }
+
+  progress(gardenId: number): { done: number; of: number } | null {
+    return this.planner.progress(gardenId);
+  }
+
+  stop(): Promise<void> {
+    return this.planner.stop();
+  }
+
+  private held(gardenId: number): Held {
+    const known = this.gardens.get(gardenId);
+    if (known) return known;
+    const held: Held = { today: null, stale: 'all', until: Number.POSITIVE_INFINITY, turn: new Mutex() };
+    this.gardens.set(gardenId, held);
+    return held;
+  }
+
+  /** Brings the planner's facts up to what is on record. */
+  private async bring(garden: Garden): Promise<void> {
+    const held = this.held(garden.id);
+    await held.turn.runExclusive(async () => {
+      const today = todayOf(garden, this.wall);
+      const now = this.wall.now().getTime();
+      if (held.today !== today || now >= held.until) held.stale = 'all';
+      const { stale } = held;
+      if (stale !== 'all' && stale.size === 0) return;
+      // What is touched while this is read is stale again.
+      held.stale = new Set();
+      try {
+        if (stale === 'all') {
+          await this.planner.put(garden.id, await gardenFacts(garden, this.wall, this.log));
+          held.today = today;
+          held.until = stationIsSilent(garden, today) ? now + SILENT_MS : Number.POSITIVE_INFINITY;
+        } else {
+          const { beds, events } = await bedFacts(garden, [...stale], this.wall);
+          await this.planner.change(garden.id, beds, events);
+        }
+      } catch (error) {
+        held.stale = 'all';
+        throw error;
+      }
+    });
+  }
+
+  private tell(faults: Viewed['faults']): void {
+    for (const { facts, words } of faults) this.log.error(facts, words);
+  }
+}

@@ -1,0 +1,61 @@
+import { parentPort } from 'node:worker_threads';
+import type { BedView, EventView } from '@kibble/contract';
+import { Refusal } from '../errors.ts';
+import type { Facts } from './facts.ts';
+import type { Asked, ViewName } from './gardenPlanner.ts';
+import { NotThere, PlannerHere, type Viewed } from './planner.ts';
+
+/** Beds between two words of how far a plan is. */
+const TOLD_EVERY = 10;
+
+/** What the thread is asked, and what it answers; a refusal crosses as plain data. */
+export type Task =
+  | { do: 'begin'; gardenId: number; facts: Facts }
+  | { do: 'more'; gardenId: number; beds: BedView[]; events: EventView[] }
+  | { do: 'change'; gardenId: number; beds: BedView[]; events: EventView[] }
+  | { do: 'view'; gardenId: number; name: ViewName; asked: unknown; now: number };
+export type Done =
+  | { viewed: Viewed | null }
+  | { refused: { code: Refusal['code']; message: string; facts: Refusal['facts'] } }
+  | { notThere: true };
+
+const planner = new PlannerHere((gardenId, done, of) => {
+  if (done % TOLD_EVERY === 0) parentPort?.postMessage({ gardenId, done, of });
+});
+/** A large garden's facts come in parts, so that nobody waits while they are carried. */
+const arriving = new Map<number, Facts>();
+
+/** One task of the thread that plans: it keeps gardens' facts and plans between tasks. */
+export async function planThread(task: Task): Promise<Done> {
+  const { gardenId } = task;
+  try {
+    if (task.do === 'begin') {
+      arriving.set(gardenId, task.facts);
+      return { viewed: null };
+    }
+    if (task.do === 'more') {
+      const facts = arriving.get(gardenId);
+      if (!facts) throw new NotThere();
+      facts.garden.beds.push(...task.beds);
+      facts.events.push(...task.events);
+      return { viewed: null };
+    }
+    if (task.do === 'change') {
+      const whole = arriving.get(gardenId);
+      // An empty change says that all parts are there.
+      if (whole) {
+        arriving.delete(gardenId);
+        await planner.put(gardenId, whole);
+      }
+      if (task.beds.length > 0) await planner.change(gardenId, task.beds, task.events);
+      return { viewed: null };
+    }
+    const now = new Date(task.now);
+    return { viewed: await planner.view(gardenId, task.name, task.asked as Asked[ViewName], now) };
+  } catch (error) {
+    if (error instanceof NotThere) return { notThere: true };
+    if (!(error instanceof Refusal)) throw error;
+    const { code, message, facts } = error;
+    return { refused: { code, message, facts } };
+  }
+}

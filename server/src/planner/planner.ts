@@ -1,0 +1,70 @@
+import type { BedView, EventView } from '@kibble/contract';
+import type { Fault } from './context.ts';
+import type { Facts } from './facts.ts';
+import { GardenPlanner, type Asked, type ViewName } from './gardenPlanner.ts';
+
+/** A view as text, ready to be sent, and what went wrong inside while it was made. */
+export interface Viewed {
+  text: string;
+  faults: Fault[];
+}
+
+/** Where plans are made and kept: in this thread, or beside it. Gardens are named by number. */
+export interface Planner {
+  /** Takes a garden's facts in the place of those it had. */
+  put(gardenId: number, facts: Facts): Promise<void>;
+  /** Takes some beds and what happened on them in the place of what they were. */
+  change(gardenId: number, beds: BedView[], events: EventView[]): Promise<void>;
+  /** @throws Refusal on what cannot be shown; `NotThere` when the garden's facts are not there (any more) */
+  view<K extends ViewName>(gardenId: number, name: K, asked: Asked[K], now: Date): Promise<Viewed>;
+  /** How far a plan under way is. */
+  progress(gardenId: number): { done: number; of: number } | null;
+  stop(): Promise<void>;
+}
+
+/** The facts are not there: the thread that held them has ended. They must be put again. */
+export class NotThere extends Error {}
+
+/** Gardens' planners, one after another in the thread that asks. */
+export class PlannerHere implements Planner {
+  private readonly gardens = new Map<number, GardenPlanner>();
+  private readonly onProgress: ((gardenId: number, done: number, of: number) => void) | undefined;
+
+  constructor(onProgress?: (gardenId: number, done: number, of: number) => void) {
+    this.onProgress = onProgress;
+  }
+
+  put(gardenId: number, facts: Facts): Promise<void> {
+    const known = this.gardens.get(gardenId);
+    if (known) known.replace(facts);
+    else this.gardens.set(gardenId, new GardenPlanner(facts));
+    return Promise.resolve();
+  }
+
+  change(gardenId: number, beds: BedView[], events: EventView[]): Promise<void> {
+    this.of(gardenId).change(beds, events);
+    return Promise.resolve();
+  }
+
+  view<K extends ViewName>(gardenId: number, name: K, asked: Asked[K], now: Date): Promise<Viewed> {
+    const planner = this.of(gardenId);
+    const told = (done: number, of: number): void => this.onProgress?.(gardenId, done, of);
+    const text = JSON.stringify(planner.view(name, asked, now, told));
+    return Promise.resolve({ text, faults: planner.takeFaults() });
+  }
+
+  progress(): null {
+    return null;
+  }
+
+  stop(): Promise<void> {
+    this.gardens.clear();
+    return Promise.resolve();
+  }
+
+  private of(gardenId: number): GardenPlanner {
+    const planner = this.gardens.get(gardenId);
+    if (!planner) throw new NotThere();
+    return planner;
+  }
+}

@@ -1,0 +1,74 @@
+import type { BedView, EventView } from '@kibble/contract';
+import { Piscina } from 'piscina';
+import { Refusal } from '../errors.ts';
+import type { Facts } from './facts.ts';
+import type { Asked, ViewName } from './gardenPlanner.ts';
+import { NotThere, type Planner, type Viewed } from './planner.ts';
+import type { Done, Task } from './planThread.ts';
+
+/** Beds and events carried to the thread at once: more would hold up those who wait meanwhile. */
+const BEDS_AT_ONCE = 40;
+const EVENTS_AT_ONCE = 2000;
+
+/** Plans made and kept in a thread of their own, so that the one that answers is never held up by them. */
+export class PlannerBeside implements Planner {
+  // One thread: it keeps what was followed, and a second would have to follow it again.
+  private readonly pool = new Piscina<Task, Done>({
+    filename: new URL('./startPlanThread.mjs', import.meta.url).href,
+    minThreads: 1,
+    maxThreads: 1,
+  });
+  private readonly under = new Map<number, { done: number; of: number }>();
+
+  constructor() {
+    this.pool.on('message', ({ gardenId, done, of }: { gardenId: number; done: number; of: number }) => {
+      this.under.set(gardenId, { done, of });
+    });
+  }
+
+  async put(gardenId: number, facts: Facts): Promise<void> {
+    const { beds } = facts.garden;
+    await this.run({
+      do: 'begin',
+      gardenId,
+      facts: { ...facts, garden: { ...facts.garden, beds: [] }, events: [] },
+    });
+    for (let i = 0; i < beds.length; i += BEDS_AT_ONCE)
+      await this.run({ do: 'more', gardenId, beds: beds.slice(i, i + BEDS_AT_ONCE), events: [] });
+    for (let i = 0; i < facts.events.length; i += EVENTS_AT_ONCE)
+      await this.run({ do: 'more', gardenId, beds: [], events: facts.events.slice(i, i + EVENTS_AT_ONCE) });
+    await this.run({ do: 'change', gardenId, beds: [], events: [] });
+  }
+
+  async change(gardenId: number, beds: BedView[], events: EventView[]): Promise<void> {
+    await this.run({ do: 'change', gardenId, beds, events });
+  }
+
+  async view<K extends ViewName>(gardenId: number, name: K, asked: Asked[K], now: Date): Promise<Viewed> {
+    try {
+      const viewed = await this.run({ do: 'view', gardenId, name, asked, now: now.getTime() });
+      if (!viewed) throw new Error(`the thread that plans gave no ${name}`);
+      return viewed;
+    } finally {
+      this.under.delete(gardenId);
+    }
+  }
+
+  progress(gardenId: number): { done: number; of: number } | null {
+    return this.under.get(gardenId) ?? null;
+  }
+
+  async stop(): Promise<void> {
+    await this.pool.destroy();
+  }
+
+  private async run(task: Task): Promise<Viewed | null> {
+    const done = await this.pool.run(task);
+    if ('notThere' in done) throw new NotThere();
+    if ('refused' in done) {
+      const { code, message, facts } = done.refused;
+      throw new Refusal(code, message, facts.field, facts);
+    }
+    return done.viewed;
+  }
+}

@@ -1,0 +1,101 @@
+import type { BedPageView, BedView, ChartDay, UnplannedBedView } from '@kibble/contract';
+import { balanceTotals, cropCautions, planGarden, stageStrip, type BedOutlook, type DailyRecord } from '@kibble/core';
+import type { Context } from '../context.ts';
+import { cropOfBed, plantingsOf } from '../placeInput.ts';
+import { sharpenBed } from './sharpen.ts';
+import type { Places } from '../places.ts';
+
+function chartDay(day: DailyRecord, ahead: boolean, source: ChartDay['source']): ChartDay {
+  return {
+    date: day.date,
+    et0Mm: day.et0Mm,
+    rainMm: day.rainMm,
+    irrigationMm: day.irrigationMm,
+    evaporationMm: day.evaporationMm,
+    transpirationMm: day.transpirationMm,
+    runoffMm: day.runoffMm,
+    lostBelowRootsMm: day.lostBelowRootsMm,
+    depletionMm: day.depletionMm,
+    readilyMm: day.readilyAvailableMm,
+    totalMm: day.totalAvailableMm,
+    rootDepthMm: day.rootDepthMm,
+    stressCoefficient: day.stressCoefficient,
+    wetFrontMm: day.wetFrontMm,
+    ahead,
+    source,
+  };
+}
+
+/** The calendar of every planting that stands or is to come. */
+const stripsOf = (bed: BedView, { today, site }: Context): BedPageView['strips'] =>
+  plantingsOf(bed, site.latitudeDeg).flatMap((planting, i) => {
+    const view = bed.plantings[i];
+    if (!view || (planting.endedOn !== undefined && planting.endedOn <= today)) return [];
+    return [{ plantingId: view.id, cropName: view.cropName, steps: stageStrip(planting, today) }];
+  });
+
+/** Days compared with the same days a year before. */
+const COMPARED_DAYS = 30;
+
+function lastYearOf(past: readonly DailyRecord[]): BedPageView['lastYear'] {
+  if (past.length < 365 + COMPARED_DAYS) return null;
+  return {
+    days: COMPARED_DAYS,
+    now: balanceTotals(past.slice(-COMPARED_DAYS)),
+    then: balanceTotals(past.slice(-365 - COMPARED_DAYS, -365)),
+  };
+}
+
+/** A bed's balance with all of its past: a large garden's plan carries only the last weeks. */
+function wholePast(outlook: BedOutlook, context: Context): DailyRecord[] {
+  if (context.pastIsWhole) return outlook.past;
+  const bed = context.planBeds.find(({ id }) => id === outlook.bedId);
+  const alone = bed && planGarden({ site: context.site, beds: [bed] }, context.weather, {}, { today: context.today, members: 0 });
+  return alone?.beds[0]?.past ?? outlook.past;
+}
+
+/** One bed's page: its core, its balance behind and ahead, and what happened on it; null when it is not on the plan. */
+export function bedPageOf(
+  context: Context,
+  { places, unplanned }: Places,
+  bedId: number,
+): BedPageView | UnplannedBedView | null {
+  const place = places.find((p) => p.bed.id === bedId);
+  const events = context.events.filter((event) => event.bedId === bedId).reverse();
+  if (!place) {
+    const fault = unplanned.find((u) => u.bedId === bedId);
+    const bed = context.beds.find((b) => b.id === bedId);
+    return fault && bed ? { unplanned: fault, garden: context.garden, bed, events } : null;
+  }
+  const { bed, outlook } = place;
+  const past = wholePast(outlook, context);
+  const crop = cropOfBed(bed);
+  const sources = new Map(context.weather.map((day) => [day.date, day.source]));
+  return {
+    ...place.head,
+    garden: context.garden,
+    days: [
+      ...past.map((day) => chartDay(day, false, sources.get(day.date) ?? 'record')),
+      ...outlook.ahead.map((day, i) => chartDay(day, true, outlook.aheadSources[i] ?? 'forecast')),
+    ],
+    strips: stripsOf(bed, context),
+    cautions: crop ? cropCautions(crop) : [],
+    tasks: place.tasks,
+    lastYear: lastYearOf(past),
+    window: outlook.window,
+    sharpen: sharpenBed(bed, context),
+    bed,
+    stop: place.stop,
+    leave: place.leave,
+    next: outlook.next
+      ? {
+          date: outlook.next.date,
+          litres: outlook.next.run.litres,
+          minutes: outlook.next.run.minutes,
+          localMm: outlook.next.run.localMm,
+        }
+      : null,
+    events,
+    season: balanceTotals(past),
+  };
+}

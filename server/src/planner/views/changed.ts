@@ -1,0 +1,27 @@
+import type { ChangedView, RoundView } from '@kibble/contract';
+import type { Place, Places } from '../places.ts';
+
+/** What the rooms show of a place. */
+const shown = ({ head, stop, leave, tasks }: Place): string => JSON.stringify([head, stop, leave, tasks]);
+
+/** What of a round is another than it was before a change. */
+export function changedOf(before: Places, round: RoundView, now: Places): ChangedView {
+  const was = new Map(before.places.map((place) => [place.bed.id, shown(place)]));
+  const gone = before.places.map(({ bed }) => bed.id).filter((id) => !now.places.some((p) => p.bed.id === id));
+  const beds = new Set([
+    ...gone,
+    ...now.places.filter((place) => was.get(place.bed.id) !== shown(place)).map(({ bed }) => bed.id),
+  ]);
+  const { date, totals, putOff, unplanned } = round;
+  return {
+    date,
+    beds: [...beds],
+    order: round.stops.map(({ bedId }) => bedId),
+    stops: round.stops.filter(({ bedId }) => beds.has(bedId)),
+    leaveAlone: round.leaveAlone.filter(({ bedId }) => beds.has(bedId)),
+    tasks: round.tasks.filter(({ bedId }) => beds.has(bedId)),
+    totals,
+    putOff,
+    unplanned,
+  };
+}

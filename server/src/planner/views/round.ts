@@ -1,0 +1,53 @@
+import type { LeaveView, RoundView, StopView } from '@kibble/contract';
+import { addDays, referenceEt } from '@kibble/core';
+import type { Context } from '../context.ts';
+import type { Places } from '../places.ts';
+
+const RIBBON_PAST_DAYS = 6;
+
+/** Today's round: what to water, what to leave, and the weather that decides it. */
+export function roundOf(context: Context, { places, unplanned }: Places): RoundView {
+  const { today, plan, weather } = context;
+  const stops: StopView[] = places.flatMap(({ stop }) => stop ?? []);
+  const leaveAlone: LeaveView[] = places.flatMap(({ leave }) => leave ?? []);
+  // In the order of the clock; what the clock has no room for comes last.
+  const begins = (stop: StopView): number => stop.runs[0]?.from ?? Number.POSITIVE_INFINITY;
+  const urgent = (stop: StopView): number => (stop.reason.code === 'wilting' ? 0 : 1);
+  stops.sort((a, b) => urgent(a) - urgent(b) || begins(a) - begins(b));
+  const from = addDays(today, -RIBBON_PAST_DAYS);
+  const fortnight = weather.filter((day) => day.date >= addDays(today, -14) && day.date < today);
+  const measured = fortnight.filter((day) => day.source === 'record').length;
+  return {
+    garden: context.garden,
+    date: today,
+    stops,
+    leaveAlone,
+    alerts: context.alerts,
+    tasks: places.flatMap(({ tasks }) => tasks),
+    unplanned,
+    sun: { ...context.sun, assumed: context.garden.longitudeDeg === null },
+    putOff: plan.leftOut
+      .filter((left) => left.date === today)
+      .map(({ bedId, why, until, minutes, litres }) => ({
+        bedId,
+        bedName: context.beds.find((b) => b.id === bedId)?.name ?? '',
+        why,
+        until,
+        minutes,
+        litres,
+      })),
+    totals: plan.todayTotals,
+    ribbon: weather
+      .filter((day) => day.date >= from)
+      .map((day) => ({
+        date: day.date,
+        tMinC: day.tMinC,
+        tMaxC: day.tMaxC,
+        rainMm: day.rainMm,
+        rainChance: day.rainChance,
+        et0Mm: referenceEt(day, context.site).mm,
+        source: day.source,
+      })),
+    measuredShare: fortnight.length > 0 ? measured / fortnight.length : 0,
+  };
+}

@@ -1,0 +1,42 @@
+import type { SchoolsView } from '@kibble/contract';
+import {
+  addDays,
+  compareSchools,
+  cropById,
+  defaultSchool,
+  mayToughen,
+  SCHOOLS,
+  schoolOf,
+  standingOn,
+} from '@kibble/core';
+import { HORIZON_DAYS, type Context } from '../context.ts';
+import { bedOnPlan } from '../onPlan.ts';
+import { plantingsOf, schoolChosen } from '../placeInput.ts';
+
+/** What each school would do on a bed, over its season so far and over the fortnight. */
+export function schoolsOf(context: Context, bedId: number): SchoolsView {
+  const { today, site } = context;
+  const { view, planned } = bedOnPlan(context, bedId);
+  const { id, own, usual } = schoolChosen(view, today, site.latitudeDeg);
+  const yesterday = addDays(today, -1);
+  const on = { site, bed: planned, weather: context.weather };
+  const planting = standingOn(plantingsOf(view, site.latitudeDeg), today);
+  return {
+    chosen: id,
+    own,
+    usual: usual ?? defaultSchool(cropById('tomato'), null),
+    words: SCHOOLS.map((school) => {
+      const { words, warning } = schoolOf(school);
+      return { id: school, words, warning: warning ?? null };
+    }),
+    season: {
+      from: planned.startOn,
+      to: yesterday,
+      rows:
+        yesterday > planned.startOn ? compareSchools({ ...on, from: planned.startOn, to: yesterday }) : [],
+    },
+    fortnight: compareSchools({ ...on, from: today, to: addDays(today, HORIZON_DAYS - 1) }),
+    toughen: planting ? mayToughen(planting, today) : null,
+    holdUntil: planned.holdUntil ?? null,
+  };
+}

@@ -1,0 +1,194 @@
+import {
+  knownBed,
+  MOIST,
+  type BedView,
+  type CoreView,
+  type LeaveView,
+  type StopView,
+} from '@kibble/contract';
+import {
+  aimOf,
+  bestHour,
+  checkFirst,
+  efficiencyAt,
+  ENTRY_FACTS,
+  fillsFor,
+  leafWetHours,
+  METHOD_FACTS,
+  litresPerPlant,
+  passesOf,
+  plantCount,
+  plantOnDay,
+  secondsPerPlant,
+  soilProfile,
+  standingOn,
+  type BedOutlook,
+  type KnownBed,
+  type PlanBed,
+  type PlannedWatering,
+} from '@kibble/core';
+import type { Context } from '../context.ts';
+import { cropOfBed, plantingsOf } from '../placeInput.ts';
+
+function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: number): CoreView {
+  const profile = soilProfile(knownBed(bed, today).ground);
+  const crop = cropOfBed(bed);
+  const planting = standingOn(plantingsOf(bed, latitudeDeg), today);
+  const plant = planting ? plantOnDay(planting, today) : null;
+  const lastWet = outlook.past.findLast((day) => day.wetFrontMm > 0 && day.irrigationMm + day.rainMm >= 2);
+  return {
+    layersMm: outlook.layersMm,
+    fieldCapacityMm: outlook.fieldCapacityMm,
+    wiltingPointMm: outlook.wiltingPointMm,
+    saturationMm: outlook.saturationMm,
+    textures: profile.textureOfLayer,
+    rootDepthMm: outlook.rootDepthMm,
+    depletionMm: outlook.depletionMm,
+    readilyMm: outlook.readilyMm,
+    totalMm: outlook.totalMm,
+    mulchMm: bed.mulchMm ?? 0,
+    lastFrontMm: lastWet?.wetFrontMm ?? null,
+    cropId: crop?.id ?? null,
+    group: crop?.group ?? null,
+    growth: plant && crop ? plant.heightM / crop.heightM : 0,
+  };
+}
+
+export function headOf(bed: BedView, outlook: BedOutlook, { today, site }: Context) {
+  const known = knownBed(bed, today);
+  return {
+    bedId: bed.id,
+    bedName: bed.name,
+    cropName: bed.planting?.cropName ?? null,
+    stage: outlook.stage,
+    textureClass: known.ground.horizons[0]?.textureClass ?? bed.textureClass,
+    areaM2: known.areaM2,
+    core: coreOf(bed, outlook, today, site.latitudeDeg),
+    beyond: known.beyond,
+    unread: known.unread.map(({ id = 0, on, kind }) => ({ id, on, label: ENTRY_FACTS[kind].label })),
+  };
+}
+/** Passes and seconds a plant, where somebody stands there with a hose or a can. */
+function byHandOf(
+  bed: BedView,
+  planned: PlanBed,
+  watering: PlannedWatering,
+  known: KnownBed,
+): StopView['byHand'] {
+  if (!METHOD_FACTS[bed.delivery.method].byHand) return null;
+  const { run } = watering;
+  const { passes, restMinutes } = passesOf(planned, watering);
+  const crop = cropOfBed(bed);
+  if (!crop) return { passes, restMinutes, plants: null, secondsEach: null };
+  const plants = plantCount({ areaM2: known.areaM2, share: bed.planting?.share, spacing: crop.spacing });
+  const secondsEach = secondsPerPlant({
+    litres: litresPerPlant({ litres: run.litres, plants, passes }),
+    litresPerMinute: known.delivery.litresPerMinute,
+  });
+  return { passes, restMinutes, plants, secondsEach };
+}
+
+/** What wind takes from a spray, and how long its leaves stay wet. */
+function sprayOf(bed: BedView, runs: StopView['runs'], { today, weather, sun }: Context): StopView['spray'] {
+  const { method } = bed.delivery;
+  if (!METHOD_FACTS[method].overhead) return null;
+  const day = weather.find((d) => d.date === today);
+  const windMs = day?.windMs ?? null;
+  const end = (runs.at(-1)?.until ?? sun.noon * 60) / 60;
+  const wet = leafWetHours({ endHour: end, sun, rhMinPct: day?.rhMinPct });
+  return {
+    windMs,
+    lostShare: 1 - efficiencyAt({ method, hour: 'morning', windMs: windMs ?? 0 }),
+    leafWetHours: wet.hours,
+    overNight: wet.overNight,
+  };
+}
+
+/** Where the water belongs on a bed today. */
+function aimOfBed(bed: BedView, outlook: BedOutlook, { today, site }: Context): StopView['aim'] {
+  const crop = cropOfBed(bed);
+  if (!crop || !METHOD_FACTS[bed.delivery.method].aimed) return null;
+  const planting = standingOn(plantingsOf(bed, site.latitudeDeg), today);
+  const heightM = planting ? (plantOnDay(planting, today)?.heightM ?? 0) : 0;
+  return aimOf(crop, outlook.stage, heightM);
+}
+
+/** Cans or buckets for a watering, where they are filled and carried. */
+function fillsOf(bed: BedView, { run }: PlannedWatering): StopView['fills'] {
+  const { fillLitres } = METHOD_FACTS[bed.delivery.method];
+  if (fillLitres === undefined) return null;
+  const { fills } = fillsFor({ litres: run.litres, containerLitres: fillLitres });
+  return { count: fills, litresEach: fillLitres };
+}
+
+/** The last day on which a bed was left or found moist. */
+function foundMoistOn(bed: BedView, { events }: Context): string | undefined {
+  const skipped = events
+    .filter((e) => e.bedId === bed.id && e.kind === 'skip' && e.reason === MOIST)
+    .map((e) => e.date);
+  const looked = bed.findings
+    .filter(({ input }) => input.kind === 'look' && input.state !== 'dry')
+    .map((f) => f.on);
+  return [...skipped, ...looked].sort().at(-1);
+}
+
+export function stopOf(
+  bed: BedView,
+  outlook: BedOutlook,
+  watering: PlannedWatering,
+  context: Context,
+): StopView {
+  const { today, sun, plan } = context;
+  const crop = cropOfBed(bed);
+  const known = knownBed(bed, today);
+  const planned = context.planBeds.find((b) => b.id === bed.id) as PlanBed;
+  const slots = plan.schedule.find((day) => day.date === watering.date)?.slots ?? [];
+  const runs = slots
+    .filter((slot) => slot.bedId === bed.id)
+    .map(({ from, until, cycle }) => ({ from, until, cycle }));
+  return {
+    ...headOf(bed, outlook, context),
+    wetFirst: known.path === 'down one channel',
+    method: bed.delivery.method,
+    how: METHOD_FACTS[bed.delivery.method].how,
+    litresPerMinute: known.delivery.litresPerMinute,
+    flowMeasured: known.known.flow !== undefined && known.known.flow.kind !== 'assumed',
+    run: watering.run,
+    reachesMm: watering.reachesMm,
+    reason: watering.reason,
+    hour: bestHour({
+      method: bed.delivery.method,
+      crop: crop ?? undefined,
+      sun,
+      wilting: watering.reason.code === 'wilting',
+    }),
+    runs,
+    checkFirst:
+      watering.reason.code === 'wilting' || watering.reason.code === 'planting drench'
+        ? null
+        : checkFirst({
+            today,
+            startOn: planned.startOn,
+            rootDepthMm: outlook.rootDepthMm,
+            window: watering.window,
+            foundMoistOn: foundMoistOn(bed, context),
+          }),
+    spray: sprayOf(bed, runs, context),
+    aim: aimOfBed(bed, outlook, context),
+    fills: fillsOf(bed, watering),
+    byHand: byHandOf(bed, planned, watering, known),
+    keepLeavesDry: crop?.traits.foliageDiseaseProne ?? false,
+  };
+}
+
+export function leaveOf(bed: BedView, outlook: BedOutlook, context: Context): LeaveView | null {
+  if (!outlook.leave) return null;
+  const settled = context.events.filter((event) => event.bedId === bed.id && event.date === context.today);
+  return {
+    ...headOf(bed, outlook, context),
+    nextDate: outlook.next?.date ?? null,
+    window: outlook.window,
+    reason: outlook.leave,
+    event: settled.at(-1) ?? null,
+  };
+}

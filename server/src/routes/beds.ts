@@ -1,0 +1,94 @@
+import { bedBody, bedChange, bedLinks, copiesBody, plantingChange } from '@kibble/contract';
+import { Router } from 'express';
+import { read, readId } from '../errors.ts';
+import { act } from '../http/act.ts';
+import { archiveBed, changeBed, copyBed, createBed, linkBed } from '../services/beds.ts';
+import { todayOf } from '../services/clock.ts';
+import { findBed, findGarden } from '../services/find.ts';
+import { checkPlantedBy, markPlanting, savePlanting } from '../services/plantings.ts';
+import { prove } from '../services/prove.ts';
+import type { Services } from '../services/services.ts';
+
+/** Beds, what is planted on them, and where their ground and water come from. */
+export function bedRoutes(services: Services): Router {
+  const { wall, log } = services;
+  const router = Router();
+
+  router.post(
+    '/gardens/:id/beds',
+    act(services, async (req, proving) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const body = read(bedBody, req.body);
+      checkPlantedBy(body, todayOf(garden, wall));
+      const { id } = await createBed(garden.id, body, wall.now());
+      if (proving) await prove([id], 'delivery', wall, log);
+      return { status: 201, body: { id }, touched: { gardenId: garden.id } };
+    }),
+  );
+
+  router.put(
+    '/beds/:id',
+    act(services, async (req, proving) => {
+      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+      const body = read(bedChange, req.body);
+      const today = todayOf(garden, wall);
+      checkPlantedBy(body, today);
+      await changeBed(bed, body, today, wall);
+      if (proving) await prove([bed.id], 'delivery', wall, log);
+      // Its ground may be that of others too.
+      return { body: { id: bed.id }, touched: { gardenId: garden.id } };
+    }),
+  );
+
+  router.patch(
+    '/beds/:id/links',
+    act(services, async (req, proving) => {
+      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+      await linkBed(bed, read(bedLinks, req.body), todayOf(garden, wall), wall);
+      if (proving) await prove([bed.id], 'groundOf', wall, log);
+      return { body: { id: bed.id }, touched: { gardenId: garden.id } };
+    }),
+  );
+
+  router.post(
+    '/beds/:id/copies',
+    act(services, async (req) => {
+      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+      const { count } = read(copiesBody, req.body);
+      const ids = await copyBed(bed, count, todayOf(garden, wall), wall.now());
+      return { status: 201, body: { ids }, touched: { gardenId: garden.id } };
+    }),
+  );
+
+  const putAway = (away: boolean) =>
+    act(services, async (req) => {
+      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+      await archiveBed(bed, away ? wall.now() : null);
+      return { body: { id: bed.id }, touched: { gardenId: garden.id } };
+    });
+  router.delete('/beds/:id', putAway(true));
+  router.post('/beds/:id/restore', putAway(false));
+
+  const planting = (status: number) =>
+    act(services, async (req, proving) => {
+      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+      const known = req.params.planting === undefined ? null : readId(req.params.planting, 'planting');
+      const body = read(plantingChange, req.body);
+      const id = await savePlanting(bed, known, body, todayOf(garden, wall));
+      if (proving) await prove([bed.id], 'cropId', wall, log);
+      return { status, body: { id }, touched: { gardenId: garden.id } };
+    });
+  router.post('/beds/:id/plantings', planting(201));
+  router.put('/beds/:id/plantings/:planting', planting(200));
+  const markedPlanting = (away: boolean) =>
+    act(services, async (req, proving) => {
+      const id = readId(req.params.id, 'planting');
+      const bed = await markPlanting(id, away ? wall.now() : null);
+      if (proving) await prove([bed.id], 'planting', wall, log);
+      return { body: { id }, touched: { gardenId: bed.gardenId } };
+    });
+  router.delete('/plantings/:id', markedPlanting(true));
+  router.post('/plantings/:id/restore', markedPlanting(false));
+
+  return router;
+}

@@ -1,0 +1,185 @@
+import type { BedBody, bedChange, BedLinks, BedView } from '@kibble/contract';
+import { standingOn } from '@kibble/core';
+import { Op } from 'sequelize';
+import type { z } from 'zod';
+import { Bed, EntryRow, Ground, Planting, Tap } from '../db/models.ts';
+import { Refusal } from '../errors.ts';
+import type { WallClock } from './clock.ts';
+import { checkVersion } from './edited.ts';
+import { findBed } from './find.ts';
+import { gardenToView } from './gardens.ts';
+import { checkCrop } from './ownCrops.ts';
+import { checkTogether, plantingColumns, plantingsOn, schoolColumns } from './plantings.ts';
+import { firstSettings, setSince, settingsOf, settingsToView } from './settings.ts';
+
+type BedChange = z.infer<typeof bedChange>;
+
+/** A bed's own columns; what of it may change is written down with its day. */
+const bedColumns = (body: BedBody) => ({
+  name: body.name,
+  startOn: body.planting.plantedOn,
+  startWetness: body.startWetness,
+  place: body.place || null,
+  rank: body.rank ?? null,
+  lengthM: body.lengthM ?? null,
+  widthM: body.widthM ?? null,
+  notes: body.notes,
+});
+
+const groundColumns = (body: Pick<BedBody, 'textureClass' | 'subsoilClass'>) => ({
+  textureClass: body.textureClass,
+  subsoilClass: body.subsoilClass ?? null,
+});
+
+/** Adds a bed with its ground, its planting and how it is watered: all of them, or none. */
+export async function createBed(gardenId: number, body: BedBody, at: Date): Promise<Bed> {
+  await checkCrop(gardenId, body.planting.cropId, 'planting.cropId');
+  checkTogether([plantingColumns(body.planting)], 'planting.');
+  const position = await Bed.count({ where: { gardenId } });
+  const ground = await Ground.create({ gardenId, ...groundColumns(body) });
+  const bed = await Bed.create({ gardenId, position, groundId: ground.id, ...bedColumns(body) });
+  await Planting.create({ bedId: bed.id, ...plantingColumns(body.planting) });
+  await firstSettings(bed, [...settingsOf(body), { kind: 'tap', value: null }], bed.startOn, at);
+  return bed;
+}
+
+/** A bed as its form would send it, to lay beside what somebody else wants of it. */
+const bedAsBody = (view: BedView, current: Planting | null) => ({
+  ...view,
+  planting: current && { ...current.get({ plain: true }), method: current.method ?? undefined },
+});
+
+/** The day from which a change holds: today, or an earlier one. */
+function sinceOf(since: string | undefined, today: string): string {
+  if (since !== undefined && since > today)
+    throw new Refusal('invalid', `Since when must be ${today} (today) or earlier; got ${since}`, 'since');
+  return since ?? today;
+}
+
+const standingSettings = async (bed: Bed) =>
+  settingsToView(
+    await EntryRow.findAll({ where: { bedId: bed.id, sort: 'setting', removedAt: null }, raw: true }),
+    bed.startOn,
+    [],
+  );
+
+/** Changes a bed and the planting that stands on it `today`; what has been otherwise since a day holds from that day. */
+export async function changeBed(bed: Bed, body: BedChange, today: string, wall: WallClock): Promise<void> {
+  const plantings = await plantingsOn(bed.id);
+  const current = standingOn(plantings, today) ?? plantings.at(-1) ?? null;
+  const since = sinceOf(body.since, today);
+  const { view } = await findBedView(bed.id, wall);
+  const { since: _since, ...yours } = body;
+  checkVersion(bed.name, body.version, bed.version, yours, bedAsBody(view, current));
+  await checkCrop(bed.gardenId, body.planting.cropId, 'planting.cropId');
+  const changed = {
+    ...plantingColumns({ ...body.planting, endedOn: body.planting.endedOn ?? current?.endedOn }),
+    // A form that knows nothing of schools leaves the one that was chosen.
+    ...schoolColumns(body.planting, current ?? undefined, today),
+  };
+  checkTogether(
+    plantings.map((p) => (p.id === current?.id ? changed : p)),
+    'planting.',
+  );
+  const first = [changed, ...plantings.filter((p) => p.id !== current?.id)].map((p) => p.plantedOn).sort()[0];
+  await setSince(bed, settingsOf(body), view.settings, since, wall.now(), today);
+  await Ground.update(groundColumns(body), { where: { id: bed.groundId } });
+  await bed.update({ ...bedColumns(body), version: bed.version + 1, startOn: first });
+  if (current) await current.update({ ...changed, version: current.version + 1 });
+  else await Planting.create({ bedId: bed.id, ...changed });
+}
+
+/** Longest name of a bed, letters; as the contract has it. */
+const NAME_LETTERS = 80;
+
+/** More beds like one: its ground, plants and water as they are now, not its log; its ground is theirs too. */
+export async function copyBed(bed: Bed, count: number, today: string, at: Date): Promise<number[]> {
+  const plantings = await plantingsOn(bed.id);
+  const settings = await standingSettings(bed);
+  const now = settings.filter(
+    ({ setting, id }) => settings.findLast((s) => s.setting.kind === setting.kind && s.from <= today)?.id === id,
+  );
+  const names = new Set((await Bed.findAll({ where: { gardenId: bed.gardenId } })).map((b) => b.name));
+  const base = bed.name.replace(/ \d+$/, '');
+  const nextName = (): string => {
+    for (let n = 2; ; n += 1) {
+      const name = `${base.slice(0, NAME_LETTERS - String(n).length - 1)} ${n}`;
+      if (names.has(name)) continue;
+      names.add(name);
+      return name;
+    }
+  };
+  let position = await Bed.count({ where: { gardenId: bed.gardenId } });
+  const ids: number[] = [];
+  for (let i = 0; i < count; i += 1) {
+    const { id: _, version: _v, archivedAt: _away, ...like } = bed.get({ plain: true });
+    const copy = await Bed.create({ ...like, name: nextName(), position: position++, archivedAt: null });
+    for (const { cropId, plantedOn, endedOn, method, share, school } of plantings)
+      await Planting.create({ bedId: copy.id, cropId, plantedOn, endedOn, method, share, school });
+    await firstSettings(
+      copy,
+      now.map(({ setting }) => setting),
+      copy.startOn,
+      at,
+    );
+    ids.push(copy.id);
+  }
+  return ids;
+}
+
+/** Puts a bed away, or brings it back. A bed is never deleted: what happened on it stays on record. */
+export async function archiveBed(bed: Bed, archivedAt: Date | null): Promise<void> {
+  await bed.update({ archivedAt, version: bed.version + 1 });
+}
+
+/** One bed as the garden shows it. */
+export async function findBedView(id: number, wall: WallClock): Promise<{ view: BedView; today: string }> {
+  const { garden } = await findBed(id);
+  const { beds, today } = await gardenToView(garden, wall, [id]);
+  const [view] = beds;
+  if (!view) throw new Refusal('not-found', `There is no bed ${id}.`, 'bed');
+  return { view, today };
+}
+
+/** Beds on the same ground as one, itself among them: a reading of the ground is one of theirs. */
+export async function bedsOnGround(bed: Bed): Promise<number[]> {
+  const beds = await Bed.findAll({ where: { groundId: bed.groundId }, attributes: ['id'], raw: true });
+  return beds.map(({ id }) => id);
+}
+
+/** Says whose ground a bed shares, for all time, and from which day on it draws from another tap. */
+export async function linkBed(bed: Bed, links: BedLinks, today: string, wall: WallClock): Promise<void> {
+  const { version, since: told, ...yours } = links;
+  const { view } = await findBedView(bed.id, wall);
+  const shared = await Bed.findOne({
+    where: { groundId: bed.groundId, id: { [Op.ne]: bed.id } },
+    order: ['position', 'id'],
+  });
+  checkVersion(bed.name, version, bed.version, yours, { groundOf: shared?.id ?? null, tapId: view.tapId });
+  const since = sinceOf(told, today);
+  if (links.groundOf !== undefined && links.groundOf !== null) {
+    const other = await Bed.findByPk(links.groundOf);
+    if (!other || other.gardenId !== bed.gardenId || other.id === bed.id)
+      throw new Refusal(
+        'invalid',
+        `Ground must be that of another bed of this garden; got ${links.groundOf}`,
+        'groundOf',
+      );
+    await bed.update({ groundId: other.groundId });
+  } else if (links.groundOf === null && shared) {
+    const was = await Ground.findByPk(bed.groundId);
+    const ground = await Ground.create({
+      gardenId: bed.gardenId,
+      textureClass: was?.textureClass ?? view.textureClass,
+      subsoilClass: was?.subsoilClass ?? null,
+    });
+    await bed.update({ groundId: ground.id });
+  }
+  if (links.tapId !== undefined) {
+    const tap = links.tapId === null ? null : await Tap.findByPk(links.tapId);
+    if (links.tapId !== null && tap?.gardenId !== bed.gardenId)
+      throw new Refusal('invalid', `Tap must be one of this garden; got ${links.tapId}`, 'tapId');
+    await setSince(bed, [{ kind: 'tap', value: links.tapId }], view.settings, since, wall.now(), today);
+  }
+  await bed.update({ version: bed.version + 1 });
+}

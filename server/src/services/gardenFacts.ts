@@ -1,0 +1,68 @@
+import type { BedView, EventView } from '@kibble/contract';
+import { addDays } from '@kibble/core';
+import type { Logger } from 'pino';
+import { Op } from 'sequelize';
+import { EventRow, type Garden } from '../db/models.ts';
+import { GLANCE_DAYS, HORIZON_DAYS } from '../planner/context.ts';
+import type { Facts } from '../planner/facts.ts';
+import type { WallClock } from './clock.ts';
+import { gardenToView } from './gardens.ts';
+import { earliestStart, gardenWeather, siteOf } from './weather.ts';
+import { eventToView } from './waterings.ts';
+
+/** What happened on some beds, or in a whole garden, from a day on. */
+async function eventsOf(
+  gardenId: number,
+  beds: readonly BedView[],
+  today: string,
+  options: { from?: string; only?: boolean } = {},
+): Promise<EventView[]> {
+  const { from, only = false } = options;
+  const rows = await EventRow.findAll({
+    where: {
+      gardenId,
+      removedAt: null,
+      ...(from === undefined ? {} : { date: { [Op.gte]: from } }),
+      ...(only ? { bedId: beds.map(({ id }) => id) } : {}),
+    },
+    order: ['date', 'id'],
+    raw: true,
+  });
+  const byId = new Map(beds.map((bed) => [bed.id, bed]));
+  return rows.map((row) => eventToView(row, byId.get(row.bedId ?? 0) ?? null, today));
+}
+
+/** Everything a garden's plan rests on. The station is asked where its days or forecast are lacking. */
+export async function gardenFacts(garden: Garden, wall: WallClock, log: Logger): Promise<Facts> {
+  const view = await gardenToView(garden, wall);
+  const { today } = view;
+  const from = await earliestStart(garden, today);
+  const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, log);
+  const events = await eventsOf(garden.id, view.beds, today);
+  return { garden: view, events, site: siteOf(garden), today, weather };
+}
+
+/** Some beds of a garden as they are now, and what happened on them. */
+export async function bedFacts(
+  garden: Garden,
+  bedIds: readonly number[],
+  wall: WallClock,
+): Promise<{ beds: BedView[]; events: EventView[] }> {
+  const { beds, today } = await gardenToView(garden, wall, bedIds);
+  return { beds, events: await eventsOf(garden.id, beds, today, { only: true }) };
+}
+
+/** One bed's facts of the last days: enough to tell whether it can be planned. */
+export async function glanceFacts(
+  garden: Garden,
+  bedId: number,
+  wall: WallClock,
+  log: Logger,
+): Promise<Facts> {
+  const view = await gardenToView(garden, wall, [bedId]);
+  const { today } = view;
+  const from = addDays(today, -GLANCE_DAYS);
+  const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, log, false);
+  const events = await eventsOf(garden.id, view.beds, today, { from, only: true });
+  return { garden: view, events, site: siteOf(garden), today, weather };
+}

@@ -1,0 +1,147 @@
+import type { GardenBody, GardenLimits, GardenPatch, GardenView } from '@kibble/contract';
+import { Op } from 'sequelize';
+import { Bed, EntryRow, Garden, Ground, OwnCrop, Planting, Tap } from '../db/models.ts';
+import { bedToView, ownCropEntries } from './bedView.ts';
+import { setClock, todayOf, type WallClock } from './clock.ts';
+import { checkVersion } from './edited.ts';
+import { entriesToView, type SetAside } from './entryView.ts';
+import { grouped } from './grouped.ts';
+import { tapToView } from './taps.ts';
+
+export async function createGarden(
+  body: GardenBody,
+  options: { stationUrl?: string; isDemo?: boolean } = {},
+): Promise<Garden> {
+  return Garden.create({
+    name: body.name,
+    latitudeDeg: body.latitudeDeg,
+    elevationM: body.elevationM,
+    longitudeDeg: body.longitudeDeg ?? null,
+    timeZone: body.timeZone,
+    units: body.units,
+    clockMode: body.clock.mode,
+    practiceDate: body.clock.mode === 'practice' ? body.clock.date : null,
+    stationUrl: options.stationUrl ?? null,
+    isDemo: options.isDemo ?? false,
+  });
+}
+
+/** A garden's limits as they stand on record; what cannot be read any more is no limit, and said to be so. */
+function limitsOf(garden: Garden, setAside: SetAside[]): GardenLimits {
+  try {
+    const limits = JSON.parse(garden.limits || '{}') as unknown;
+    if (typeof limits === 'object' && limits !== null) return limits as GardenLimits;
+  } catch {
+    // Told below.
+  }
+  setAside.push({ what: 'the limits of the garden', id: garden.id, why: 'their text is not understood' });
+  return {};
+}
+
+/** Changes a garden's name, units, place, limits or date. */
+export async function changeGarden(garden: Garden, body: GardenPatch): Promise<void> {
+  const { version, limits, clock, ...plain } = body;
+  checkVersion(
+    garden.name,
+    version,
+    garden.version,
+    { ...plain, ...(limits ? { limits } : {}) },
+    { ...garden.get({ plain: true }), limits: limitsOf(garden, []) },
+  );
+  await garden.update({
+    name: plain.name ?? garden.name,
+    units: plain.units ?? garden.units,
+    longitudeDeg: plain.longitudeDeg === undefined ? garden.longitudeDeg : plain.longitudeDeg,
+    limits: limits ? JSON.stringify(limits) : garden.limits,
+    version: garden.version + 1,
+  });
+  if (clock) await setClock(garden, clock);
+}
+
+/** A garden as it is shown; with `only`, of its beds those alone. */
+export async function gardenToView(
+  garden: Garden,
+  wall: WallClock,
+  only?: readonly number[],
+): Promise<GardenView> {
+  const setAside: SetAside[] = [];
+  const where = { gardenId: garden.id };
+  const raw = { raw: true, nest: false } as const;
+  const beds = await Bed.findAll({
+    where: only ? { ...where, id: [...only] } : where,
+    order: ['position', 'id'],
+    ...raw,
+  });
+  const bedId = beds.map(({ id }) => id);
+  // Of a few beds only what concerns them is read: their own entries, and those of their garden's taps and grounds.
+  const concerning = only
+    ? { [Op.or]: [{ bedId }, { groundId: beds.map(({ groundId }) => groundId) }, { bedId: null }] }
+    : {};
+  const [ownRows, taps, rows, grounds, plantings] = await Promise.all([
+    OwnCrop.findAll({ where, order: ['id'], ...raw }),
+    Tap.findAll({ where, order: ['id'], ...raw }),
+    EntryRow.findAll({
+      where: { ...where, ...concerning, removedAt: null },
+      order: [
+        ['date', 'DESC'],
+        ['id', 'DESC'],
+      ],
+      ...raw,
+    }),
+    Ground.findAll({ where, ...raw }),
+    Planting.findAll({ where: { bedId, removedAt: null }, order: ['plantedOn', 'id'], ...raw }),
+  ]);
+  const ownCrops = ownCropEntries(ownRows, setAside);
+  const today = todayOf(garden, wall);
+  const found = rows.filter(({ sort }) => sort !== 'setting');
+  const findings = entriesToView(found, setAside);
+  const groundOfEntry = new Map(found.map(({ id, groundId }) => [id, groundId ?? null]));
+  const settings = grouped(
+    rows.filter(({ sort }) => sort === 'setting'),
+    ({ bedId: id }) => id,
+  );
+  const plantingsOf = grouped(plantings, ({ bedId: id }) => id);
+  const ofTap = grouped(findings, ({ tapId }) => tapId);
+  const ofGround = grouped(findings, ({ id }) => groundOfEntry.get(id) ?? null);
+  const ofBed = grouped(findings, ({ bedId: id }) => id);
+  const order = new Map(findings.map(({ id }, i) => [id, i]));
+  const ground = new Map(grounds.map((g) => [g.id, g]));
+  return {
+    id: garden.id,
+    name: garden.name,
+    latitudeDeg: garden.latitudeDeg,
+    elevationM: garden.elevationM,
+    longitudeDeg: garden.longitudeDeg ?? null,
+    timeZone: garden.timeZone,
+    units: garden.units,
+    clockMode: garden.clockMode,
+    today,
+    isDemo: garden.isDemo,
+    hasStation: garden.stationUrl !== null,
+    version: garden.version,
+    limits: limitsOf(garden, setAside),
+    setAside,
+    beds: beds.map((bed) =>
+      bedToView({
+        bed,
+        ground: ground.get(bed.groundId),
+        plantings: plantingsOf.get(bed.id) ?? [],
+        settings: settings.get(bed.id) ?? [],
+        setAside,
+        ownCrops,
+        today,
+        // An entry counts for its own bed, for the beds on the same ground, and for the beds on its tap.
+        findings: (tapIds) =>
+          [
+            ...new Set([
+              ...(ofBed.get(bed.id) ?? []),
+              ...(ofGround.get(bed.groundId) ?? []),
+              ...tapIds.flatMap((id) => ofTap.get(id) ?? []),
+            ]),
+          ].sort((a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0)),
+      }),
+    ),
+    ownCrops,
+    taps: taps.map((tap) => tapToView(tap, ofTap.get(tap.id) ?? [])),
+  };
+}

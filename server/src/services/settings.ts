@@ -1,0 +1,118 @@
+import { settingFromStore, toStore, type BedBody, type SettingView } from '@kibble/contract';
+import { SETTING_KINDS, type Setting, type SettingKind, type SettingValues } from '@kibble/core';
+import { EntryRow } from '../db/models.ts';
+import type { SetAside } from './entryView.ts';
+
+/** What stands where a stored setting cannot be read. */
+const USUAL: Readonly<SettingValues> = {
+  area: 1,
+  form: 'flat',
+  cover: false,
+  shade: false,
+  mulched: null,
+  goal: 'steady',
+  watered: { method: 'watering can', litresPerMinute: 1, measured: false },
+  tap: null,
+};
+
+/** What a bed's body says of what may change. */
+export const settingsOf = (body: BedBody): Setting[] => [
+  { kind: 'area', value: body.areaM2 },
+  { kind: 'form', value: body.form },
+  { kind: 'cover', value: body.underCover },
+  { kind: 'shade', value: body.shadeCloth },
+  {
+    kind: 'mulched',
+    value: body.mulchMm && body.mulchMaterial ? { material: body.mulchMaterial, depthMm: body.mulchMm } : null,
+  },
+  { kind: 'goal', value: body.goal },
+  { kind: 'watered', value: body.delivery },
+];
+
+/** A bed's settings as they are shown: each kind from its first day on; one that cannot be read is set aside. */
+export function settingsToView(
+  rows: readonly EntryRow[],
+  startOn: string,
+  setAside: SetAside[],
+): SettingView[] {
+  const views = rows.flatMap((row): SettingView[] => {
+    const setting = settingFromStore(row.kind, row.version, row.input);
+    if (setting) return [{ id: row.id, from: row.date, setting }];
+    setAside.push({
+      what: `how a bed was from ${row.date} on (${row.kind})`,
+      id: row.id,
+      why: 'its text is not understood',
+    });
+    return [];
+  });
+  const lacking = SETTING_KINDS.filter((kind) => !views.some(({ setting }) => setting.kind === kind));
+  const usual = lacking.map((kind): SettingView => ({ id: 0, from: startOn, setting: { kind, value: USUAL[kind] } as Setting }));
+  return [...usual, ...views].sort((a, b) =>
+    a.from === b.from ? a.id - b.id : a.from < b.from ? -1 : 1,
+  );
+}
+
+/** What a bed is now of one kind. */
+export function settingNow<K extends SettingKind>(
+  settings: readonly SettingView[],
+  kind: K,
+  today: string,
+): SettingValues[K] {
+  const of = settings.filter(({ setting }) => setting.kind === kind);
+  const now = of.findLast(({ from }) => from <= today) ?? of[0];
+  return (now ? now.setting.value : USUAL[kind]) as SettingValues[K];
+}
+
+/** Whether two settings say the same; when a mulch was laid is no part of what it is. */
+function same(a: Setting, b: Setting): boolean {
+  const plain = ({ kind, value }: Setting): unknown =>
+    kind === 'mulched' && value ? [value.material, value.depthMm, value.cover ?? 1] : value;
+  return JSON.stringify(plain(a)) === JSON.stringify(plain(b));
+}
+
+const rowOf = (bed: { id: number; gardenId: number }, setting: Setting, from: string, at: Date) => ({
+  gardenId: bed.gardenId,
+  bedId: bed.id,
+  tapId: setting.kind === 'tap' ? setting.value : null,
+  sort: 'setting' as const,
+  kind: setting.kind,
+  date: from,
+  at,
+  ...toStore(setting),
+});
+
+/** Writes down how a new bed is, from its first day on. */
+export async function firstSettings(
+  bed: { id: number; gardenId: number },
+  settings: readonly Setting[],
+  from: string,
+  at: Date,
+): Promise<void> {
+  await EntryRow.bulkCreate(settings.map((setting) => rowOf(bed, setting, from, at)));
+}
+
+/**
+ * Writes down what a bed has been since a day, where that is another thing than it was taken for until now. What was
+ * said to hold from a later day is taken back: it has been as told now from that day on.
+ */
+export async function setSince(
+  bed: { id: number; gardenId: number; startOn: string },
+  settings: readonly Setting[],
+  standing: readonly SettingView[],
+  since: string,
+  at: Date,
+  today: string,
+): Promise<void> {
+  for (const setting of settings) {
+    const { kind } = setting;
+    const now = { kind, value: settingNow(standing, kind, today) } as Setting;
+    if (same(now, setting)) continue;
+    const always = since <= bed.startOn;
+    const of = standing.filter((s) => s.setting.kind === kind && s.id > 0);
+    const gone = of.filter(({ from }) => always || from >= since).map(({ id }) => id);
+    if (gone.length > 0) await EntryRow.update({ removedAt: at }, { where: { id: gone } });
+    const before = of.filter(({ id }) => !gone.includes(id)).at(-1);
+    if (before && same(before.setting, setting)) continue;
+    await EntryRow.create(rowOf(bed, setting, always ? bed.startOn : since, at));
+  }
+}

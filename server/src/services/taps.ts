@@ -1,0 +1,48 @@
+import { toStore, type FindingView, type TapBody, type TapView } from '@kibble/contract';
+import { EntryRow, Tap, type Garden } from '../db/models.ts';
+import { todayOf, type WallClock } from './clock.ts';
+import { checkVersion } from './edited.ts';
+import { findGarden } from './find.ts';
+
+export const tapToView = (tap: Tap, findings: FindingView[]): TapView => ({
+  id: tap.id,
+  version: tap.version,
+  gardenId: tap.gardenId,
+  name: tap.name,
+  nozzle: tap.nozzle,
+  archived: Boolean(tap.archivedAt),
+  findings,
+});
+
+export const addTap = async (garden: Garden, body: TapBody): Promise<Tap> =>
+  Tap.create({ gardenId: garden.id, name: body.name, nozzle: body.nozzle });
+
+/** Changes a tap's entry. Another nozzle spoils the flow measured with the old one, and that is written down. */
+export async function changeTap(tap: Tap, body: TapBody, wall: WallClock): Promise<void> {
+  const { version, ...yours } = body;
+  checkVersion(tap.name, version, tap.version, yours, tap.get({ plain: true }));
+  const garden = await findGarden(tap.gardenId);
+  if (body.nozzle !== tap.nozzle) {
+    await EntryRow.create({
+      gardenId: tap.gardenId,
+      bedId: null,
+      tapId: tap.id,
+      sort: 'change',
+      kind: 'changed',
+      date: todayOf(garden, wall),
+      at: wall.now(),
+      ...toStore({ kind: 'changed', what: 'nozzle' }),
+    });
+  }
+  await tap.update({ name: body.name, nozzle: body.nozzle, version: tap.version + 1 });
+}
+
+/** Beds that draw from a tap, or once did: what is read at it is read for them. */
+export async function bedsOnTap(tapId: number): Promise<number[]> {
+  const rows = await EntryRow.findAll({
+    where: { tapId, sort: 'setting', removedAt: null },
+    attributes: ['bedId'],
+    raw: true,
+  });
+  return [...new Set(rows.flatMap(({ bedId }) => bedId ?? []))];
+}

@@ -1,0 +1,171 @@
+import { givenOf, type BedView, type EventView, type SkipBody, type WateringBody } from '@kibble/contract';
+import { addDays, type GivenWater, type ToldWater } from '@kibble/core';
+import { EventRow, type Bed } from '../db/models.ts';
+import { Refusal } from '../errors.ts';
+import { findBedView } from './beds.ts';
+import type { WallClock } from './clock.ts';
+
+/** What of a watering was told: the rest follows from that. */
+const toldOf = ({ litres, minutes, depthMm }: EventRow): EventView['told'] =>
+  depthMm !== null ? 'depth' : litres !== null ? 'litres' : minutes !== null ? 'minutes' : null;
+
+/** What a watering came to; of a bed that cannot be computed, only what was told of it. */
+function givenSafely(bed: BedView, today: string, date: string, told: ToldWater): Partial<GivenWater> {
+  try {
+    return givenOf(bed, today, date, told);
+  } catch {
+    return { litres: told.litres ?? undefined, minutes: told.minutes ?? undefined };
+  }
+}
+
+/** An event as it is shown: what was told, and what follows from it as its day is known now. */
+export function eventToView(row: EventRow, bed: BedView | null, today: string): EventView {
+  const given = row.kind === 'watering' && bed ? givenSafely(bed, today, row.date, row) : {};
+  return {
+    id: row.id,
+    gardenId: row.gardenId,
+    bedId: row.bedId,
+    kind: row.kind,
+    date: row.date,
+    at: new Date(row.at).toISOString(),
+    litres: given.litres ?? null,
+    minutes: given.minutes ?? null,
+    netMm: given.netMm ?? null,
+    told: row.kind === 'watering' ? toldOf(row) : null,
+    rainMm: row.rainMm,
+    reason: row.reason,
+    note: row.note,
+  };
+}
+
+const blank = {
+  litres: null,
+  minutes: null,
+  depthMm: null,
+  rainMm: null,
+  reason: null,
+  note: null,
+  removedAt: null,
+};
+
+/** Deepest watering of one day that is believed, mm over the bed; more is a slip of the keys. */
+const DEEPEST_MM = 400;
+
+/** Days back for which a watering can still be entered. */
+const ENTERED_DAYS = 30;
+
+/** The day a watering is entered for: today, or one of the last thirty on which the bed stood. */
+function entryDay(on: string | undefined, bed: BedView, today: string): string {
+  if (on === undefined) return today;
+  const first = addDays(today, -ENTERED_DAYS);
+  if (on < first || on > today)
+    throw new Refusal(
+      'invalid',
+      `Day must lie from ${first} to ${today}, the last ${ENTERED_DAYS} days; got ${on}`,
+      'on',
+    );
+  if (on < bed.startOn)
+    throw new Refusal(
+      'invalid',
+      `Day must be ${bed.startOn}, when ${bed.name} was planted, or later; got ${on}`,
+      'on',
+    );
+  return on;
+}
+
+/** What happens on a bed is written down while it stands, not once it is put away. */
+function inUse(bed: Bed): void {
+  if (bed.archivedAt)
+    throw new Refusal(
+      'conflict',
+      `${bed.name} is put away. Bring it back first, then write this down.`,
+      'bed',
+    );
+}
+
+/** Writes down a watering as it was told: litres, or minutes of the tap. */
+export async function logWatering(
+  bed: Bed,
+  body: WateringBody,
+  today: string,
+  wall: WallClock,
+): Promise<EventView> {
+  inUse(bed);
+  const { view } = await findBedView(bed.id, wall);
+  const date = entryDay(body.on, view, today);
+  const told = { litres: body.litres ?? null, minutes: body.minutes ?? null, depthMm: null };
+  const { litres, netMm } = givenOf(view, today, date, told);
+  if (netMm > DEEPEST_MM) {
+    throw new Refusal(
+      'invalid',
+      `${body.litres === undefined ? 'Minutes' : 'Litres'} must come to at most ${DEEPEST_MM} mm over the bed; ${Math.round(litres)} L on ${view.areaM2} m² is ${Math.round(netMm)} mm`,
+      body.litres === undefined ? 'minutes' : 'litres',
+    );
+  }
+  const row = await EventRow.create({
+    ...blank,
+    ...told,
+    gardenId: bed.gardenId,
+    bedId: bed.id,
+    kind: 'watering',
+    date,
+    at: wall.now(),
+    reason: body.asPlanned ? 'as planned' : 'done differently',
+    note: body.note ?? null,
+  });
+  return eventToView(row, view, today);
+}
+
+export async function logSkip(bed: Bed, body: SkipBody, date: string, wall: WallClock): Promise<EventView> {
+  inUse(bed);
+  const row = await EventRow.create({
+    ...blank,
+    gardenId: bed.gardenId,
+    bedId: bed.id,
+    kind: 'skip',
+    date,
+    at: wall.now(),
+    reason: body.reason,
+    note: body.note ?? null,
+  });
+  return eventToView(row, null, date);
+}
+
+/** A gauge reading for a day; a later reading for the same day takes the place of the earlier. */
+export async function logRain(
+  gardenId: number,
+  date: string,
+  rainMm: number,
+  wall: WallClock,
+): Promise<EventView> {
+  await EventRow.update(
+    { removedAt: wall.now() },
+    { where: { gardenId, kind: 'rain', date, removedAt: null } },
+  );
+  const row = await EventRow.create({
+    ...blank,
+    gardenId,
+    bedId: null,
+    kind: 'rain',
+    date,
+    at: wall.now(),
+    rainMm,
+  });
+  return eventToView(row, null, date);
+}
+
+/** Marks an event as taken back, or brings it back. Of gauge readings of one day only one stands. */
+export async function markEvent(id: number, removedAt: Date | null, wall: WallClock): Promise<EventView> {
+  const row = await EventRow.findByPk(id);
+  if (!row) throw new Refusal('not-found', `There is no entry ${id}.`, 'entry');
+  if (row.kind === 'rain' && removedAt === null) {
+    const { gardenId, date } = row;
+    await EventRow.update(
+      { removedAt: wall.now() },
+      { where: { gardenId, kind: 'rain', date, removedAt: null } },
+    );
+  }
+  await row.update({ removedAt });
+  const bed = row.bedId === null ? null : await findBedView(row.bedId, wall);
+  return eventToView(row, bed?.view ?? null, bed?.today ?? row.date);
+}
