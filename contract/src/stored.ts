@@ -49,10 +49,30 @@ export function entryFromStore(kind: string, version: number, text: string): Ent
 
 const SETTINGS: ReadonlySet<string> = new Set(SETTING_KINDS);
 
+const isText = (value: unknown): boolean => typeof value === 'string';
+const isNumber = (value: unknown): boolean => typeof value === 'number' && Number.isFinite(value);
+const isFlag = (value: unknown): boolean => typeof value === 'boolean';
+const holds = (value: unknown, fields: Readonly<Record<string, (v: unknown) => boolean>>): boolean =>
+  typeof value === 'object' &&
+  value !== null &&
+  Object.entries(fields).every(([name, fits]) => fits((value as Json)[name]));
+
+/** What a stored setting must be to be read at all; wider than what may be entered. */
+const FITS: { readonly [K in Setting['kind']]: (value: unknown) => boolean } = {
+  area: isNumber,
+  form: isText,
+  cover: isFlag,
+  shade: isFlag,
+  mulched: (value) => value === null || holds(value, { material: isText, depthMm: isNumber }),
+  goal: isText,
+  watered: (value) => holds(value, { method: isText, litresPerMinute: isNumber, measured: isFlag }),
+  tap: (value) => value === null || isNumber(value),
+};
+
 /** A stored setting; null when it is not understood. */
 export function settingFromStore(kind: string, version: number, text: string): Setting | null {
   const value = read(kind, version, text);
-  if (!value || !SETTINGS.has(kind) || !('value' in value)) return null;
+  if (!value || !SETTINGS.has(kind) || !FITS[kind as Setting['kind']](value.value)) return null;
   return { kind, value: value.value } as Setting;
 }
 

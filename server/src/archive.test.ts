@@ -7,6 +7,7 @@ import { unzipSync } from 'fflate';
 import Papa from 'papaparse';
 import request from 'supertest';
 import { z } from 'zod';
+import { LATEST } from './db/migrate.ts';
 import { bringUpToDate } from './db/open.ts';
 import { openRaw } from './db/raw.ts';
 import { copiesOf } from './db/copies.ts';
@@ -180,10 +181,29 @@ describe('and back, on another computer', () => {
     expect(round.body.unplanned).toEqual([]);
   });
 
+  test('JSON of the tables as they were before is brought up to date on the way, too', async () => {
+    const { 'kibble.json': json } = unzipSync(readFileSync('server/fixtures/archive-006.zip'));
+    const looked = await binary(there, Buffer.from(json ?? []));
+    expect(looked.body.gardens).toEqual([
+      { name: 'The first', beds: 2, waterings: 1, readings: 1, from: '2026-07-10', to: '2026-07-14' },
+    ]);
+    expect((await ask(there).post('/api/your-data/restore').send({ token: looked.body.token })).status).toBe(
+      200,
+    );
+    expect((await ask(there).get('/api/gardens/1/round')).body.unplanned).toEqual([]);
+    const strange = {
+      kibble: 'archive',
+      tables: '006-nothing-lost',
+      rows: { sqlite_master: [{ name: 'x' }] },
+    };
+    const refused = await binary(there, Buffer.from(JSON.stringify(strange)));
+    expect(refused.body.error.message).toMatch(/there was no table sqlite_master/);
+  });
+
   test('the file of the version before is brought up to date on the way', async () => {
     const looked = await binary(there, readFileSync('server/fixtures/kibble-005.sqlite'));
     expect(looked.body).toMatchObject({
-      tables: '006-nothing-lost',
+      tables: LATEST,
       gardens: [{ name: 'Old ground', beds: 2 }],
     });
     const restored = await ask(there).post('/api/your-data/restore').send({ token: looked.body.token });

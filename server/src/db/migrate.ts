@@ -68,8 +68,8 @@ export class SchemaSteps {
 
 const snake = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
-/** Brings the tables up to date: each migration and the note that it was made stand or fall together. */
-export async function migrate(sequelize: Sequelize): Promise<void> {
+/** Brings the tables up to date, or to the state of an earlier migration: each and the note that it was made stand or fall together. */
+export async function migrate(sequelize: Sequelize, to?: string): Promise<void> {
   const query = sequelize.getQueryInterface();
   await sequelize.query(
     'CREATE TABLE IF NOT EXISTS SequelizeMeta (name VARCHAR(255) NOT NULL UNIQUE PRIMARY KEY)',
@@ -99,5 +99,5 @@ export async function migrate(sequelize: Sequelize): Promise<void> {
     },
     logger: undefined,
   });
-  await umzug.up();
+  await umzug.up(to === undefined ? {} : { to });
 }

@@ -49,13 +49,13 @@ export function openDatabase(
   });
 }
 
-/** Brings a file that is nobody's open garden (what is to be put back) up to date, or makes an empty one. */
-export function bringUpToDate(file: string): Promise<void> {
+/** Brings a file that is nobody's open garden (what is to be put back) up to date, or to an earlier state; makes an empty one. */
+export function bringUpToDate(file: string, to?: string): Promise<void> {
   return inWords(file, async () => {
     const sequelize = connect(file);
     try {
       await sequelize.query('PRAGMA foreign_keys = ON');
-      await migrate(sequelize);
+      await migrate(sequelize, to);
     } finally {
       await sequelize.close();
     }

@@ -104,44 +104,57 @@ function unpacked(bytes: Uint8Array): Uint8Array {
   return database;
 }
 
-/** A JSON archive as a database: made empty, brought up to date, and filled. */
+/** An archive of tables as they were before: rows by table, as far as its own database then had them. */
+const olderJson = z.object({
+  tables: z.string(),
+  rows: z.record(z.string(), z.array(z.record(z.string(), z.union([z.string(), z.number(), z.null()])))),
+});
+
+/** What a JSON archive holds: the state of the tables it was written from, and their rows. */
+function readJson(text: string): { tables: string; rows: Record<string, Row[]> } {
+  const wrong = (why: string): Refusal =>
+    new Refusal(
+      'invalid',
+      `The file must be an archive of Kibble’s (a zip, its kibble.sqlite or its kibble.json): ${why}.`,
+      'file',
+    );
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    throw wrong('this is none of them');
+  }
+  const { kibble, tables } = (value ?? {}) as { kibble?: unknown; tables?: unknown };
+  if (kibble === 'archive' && typeof tables === 'string' && !MIGRATION_NAMES.includes(tables))
+    throw new Refusal(
+      'invalid',
+      `The file was written by a newer Kibble (${tables}). Put it back with that one.`,
+      'file',
+    );
+  const schema = kibble === 'archive' && tables !== LATEST ? olderJson : archiveJson;
+  const read = schema.safeParse(value);
+  if (read.success) return read.data as { tables: string; rows: Record<string, Row[]> };
+  const [issue] = read.error.issues;
+  throw wrong(`${issue?.path.join('.') || 'its beginning'} is not as it should be (${issue?.message})`);
+}
+
+/** A JSON archive as a database: made empty as its tables were then, filled, and brought up to date. */
 async function fromJson(text: string, target: string): Promise<void> {
-  const json = ((): ArchiveJson => {
-    const wrong = (why: string): Refusal =>
-      new Refusal(
-        'invalid',
-        `The file must be an archive of Kibble’s (a zip, its kibble.sqlite or its kibble.json): ${why}.`,
-        'file',
-      );
-    let value: unknown;
-    try {
-      value = JSON.parse(text);
-    } catch {
-      throw wrong('this is none of them');
-    }
-    const { kibble, tables } = (value ?? {}) as { kibble?: unknown; tables?: unknown };
-    if (kibble === 'archive' && typeof tables === 'string' && !MIGRATION_NAMES.includes(tables))
-      throw new Refusal(
-        'invalid',
-        `The file was written by a newer Kibble (${tables}). Put it back with that one.`,
-        'file',
-      );
-    const read = archiveJson.safeParse(value);
-    if (read.success) return read.data as ArchiveJson;
-    const [issue] = read.error.issues;
-    throw wrong(`${issue?.path.join('.') || 'its beginning'} is not as it should be (${issue?.message})`);
-  })();
-  await bringUpToDate(target);
+  const json = readJson(text);
+  await bringUpToDate(target, json.tables);
   const database = await openRaw(target);
   try {
     await database.run('BEGIN IMMEDIATE');
     await database.run('PRAGMA defer_foreign_keys = ON');
-    for (const table of ARCHIVE_TABLE_NAMES) {
-      const columns = columnsOf(table);
+    for (const [table, rows] of Object.entries(json.rows)) {
+      if (!/^(?!sqlite_)[a-z_]+$/.test(table)) throw new Error(`there was no table ${table}`);
+      const there = await database.all<{ name: string }>('SELECT name FROM pragma_table_info(?)', [table]);
+      const columns = there.map(({ name }) => name);
+      if (columns.length === 0) throw new Error(`there was no table ${table}`);
       const marks = columns.map(() => '?').join(', ');
-      for (const row of json.rows[table])
+      for (const row of rows)
         await database.run(
-          `INSERT INTO ${table} (${listed(columns)}) VALUES (${marks})`,
+          `INSERT INTO "${table}" (${listed(columns)}) VALUES (${marks})`,
           columns.map((c) => row[c] ?? null),
         );
     }
@@ -155,6 +168,7 @@ async function fromJson(text: string, target: string): Promise<void> {
   } finally {
     await database.close();
   }
+  await bringUpToDate(target);
 }
 
 /** Removes a database file with what SQLite lays beside it. */
