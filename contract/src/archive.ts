@@ -78,6 +78,7 @@ export const ARCHIVE_TABLES = {
     input: 'text',
     note: 'text?',
     removedAt: 'moment?',
+    replacedBy: 'whole?',
   },
   runs: {
     id: 'whole',

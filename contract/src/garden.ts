@@ -274,6 +274,13 @@ export const gardenView = z.object({
   ownCrops: z.array(z.custom<CropEntry>()),
 });
 
+/** Settings to be taken back. */
+export const settingsBody = z.object({
+  ids: z
+    .array(z.number().int().min(1))
+    .min(1, { error: 'Entries to take back must be at least one; got none' })
+    .max(50),
+});
 /** Beds to be made like one that is there. */
 export const copiesBody = z.object({
   count: limitedWhole('copies'),

@@ -78,16 +78,15 @@ export function historyOf(bed: BedView, today: string, tried?: Tried): HistoryOf
 
 function made(bed: BedView, today: string, { inputs = [], settings = [] }: Tried): HistoryOfBed {
   const told = toldHistory(bed);
-  for (const { kind, value } of settings) (told as Record<string, unknown>)[kind] = [...told[kind], { from: today, value }];
+  for (const { kind, value } of settings)
+    (told as Record<string, unknown>)[kind] = [...told[kind], { from: today, value }];
   const kept = bed.findings.map(foundOf);
-  const trial = inputs.map(
-    (input, i): Found => ({
-      ...input,
-      id: Number.MAX_SAFE_INTEGER - inputs.length + i,
-      on: today,
-      method: bed.delivery.method,
-    }),
-  );
+  const trial = inputs.map((input, i): Found => ({
+    ...input,
+    id: Number.MAX_SAFE_INTEGER - inputs.length + i,
+    on: today,
+    method: bed.delivery.method,
+  }));
   const history = (found: readonly Found[]): BedPeriod[] => bedHistory(told, found, bed.startOn, today);
   try {
     return { periods: history([...kept, ...trial]), unread: [] };

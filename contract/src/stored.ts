@@ -44,7 +44,9 @@ function read(kind: string, version: number, text: string): Json | null {
 /** A stored reading, observation, decision or change; null when it is not understood. */
 export function entryFromStore(kind: string, version: number, text: string): Entry | null {
   const value = read(kind, version, text);
-  return value && Object.hasOwn(ENTRY_FACTS, kind) && value.kind === kind ? (value as unknown as Entry) : null;
+  return value && Object.hasOwn(ENTRY_FACTS, kind) && value.kind === kind
+    ? (value as unknown as Entry)
+    : null;
 }
 
 const SETTINGS: ReadonlySet<string> = new Set(SETTING_KINDS);
@@ -79,6 +81,9 @@ export function settingFromStore(kind: string, version: number, text: string): S
 /** An entry or setting as it is stored today. */
 export const toStore = (entry: Entry | Setting): { version: number; input: string } => {
   const { kind } = entry;
-  const stored = (SETTINGS.has(kind) && 'value' in entry && !Object.hasOwn(ENTRY_FACTS, kind)) ? { value: entry.value } : entry;
+  const stored =
+    SETTINGS.has(kind) && 'value' in entry && !Object.hasOwn(ENTRY_FACTS, kind)
+      ? { value: entry.value }
+      : entry;
   return { version: storedVersion(kind), input: JSON.stringify(stored) };
 };

@@ -46,8 +46,19 @@ export { CATALOGUE, cropById } from './plants/catalogue/index.ts';
 export { cropCoefficient } from './plants/cropCoefficient.ts';
 export { plantOnDay, stageDates, usualLeafOut, type PlantOnDay } from './plants/plantOnDay.ts';
 
-export { BED_FORMS, bedModel, type BedForm, type BedInput, type PlaceFactors } from './places/ground/bedModel.ts';
-export { MULCH_MATERIALS, mulchEvaporationFactor, type Mulch, type MulchMaterial } from './places/ground/mulch.ts';
+export {
+  BED_FORMS,
+  bedModel,
+  type BedForm,
+  type BedInput,
+  type PlaceFactors,
+} from './places/ground/bedModel.ts';
+export {
+  MULCH_MATERIALS,
+  mulchEvaporationFactor,
+  type Mulch,
+  type MulchMaterial,
+} from './places/ground/mulch.ts';
 export {
   simulateBed,
   type ClosingBalance,
@@ -72,12 +83,7 @@ export { USUAL_TOPSOIL_MM, type ToldBed } from './readings/knownDraft.ts';
 export { EDGES, type Beyond, type Edge } from './units/edges.ts';
 export { staleReason } from './readings/staleness.ts';
 export { reachingShare, whatIsKnown, type KnownBed } from './readings/whatIsKnown.ts';
-export {
-  bedHistory,
-  periodOn,
-  type BedPeriod,
-  type ToldHistory,
-} from './readings/bedHistory.ts';
+export { bedHistory, periodOn, type BedPeriod, type ToldHistory } from './readings/bedHistory.ts';
 export { entryOn, valueOn, type Dated, type From } from './units/dated.ts';
 export { givenWater, type GivenWater, type ToldWater } from './delivery/givenWater.ts';
 export { oddities } from './readings/oddities.ts';

@@ -6,7 +6,13 @@ import { deliveryRate, efficiencyOf, wettedFractionOf, type Delivery, type RunPl
 const usual = (why: string): Provenance => ({ kind: 'assumed', why });
 
 const flowLeaf = (delivery: Delivery, known: Known): Working =>
-  leaf('Flow', delivery.litresPerMinute, 'L/min', known.flow ?? usual('nobody has timed a bucket yet'), 'flow');
+  leaf(
+    'Flow',
+    delivery.litresPerMinute,
+    'L/min',
+    known.flow ?? usual('nobody has timed a bucket yet'),
+    'flow',
+  );
 
 const areaLeaf = (areaM2: number, known: Known): Working =>
   leaf('Area', areaM2, 'm²', known.area ?? { kind: 'told' }, 'area');
@@ -56,10 +62,13 @@ export function explainRun(
         'evenness',
       ),
     );
-  const bedDepth = worked('The same over the whole bed', run.bedMm, 'mm', 'depth × share of the bed that gets wet', [
-    depth,
-    wettedLeaf(delivery, known),
-  ]);
+  const bedDepth = worked(
+    'The same over the whole bed',
+    run.bedMm,
+    'mm',
+    'depth × share of the bed that gets wet',
+    [depth, wettedLeaf(delivery, known)],
+  );
   const litres: Working = {
     ...worked(
       'Litres through the tap',

@@ -121,12 +121,7 @@ const total =
     }
     const sum = [...months.values()].reduce((a, b) => a + b, 0);
     const inputs = [...months].map(([month, mm]) =>
-      leaf(
-        monthName(month),
-        mm,
-        'mm',
-        measured ? { kind: 'told' } : { kind: 'worked out' },
-      ),
+      leaf(monthName(month), mm, 'mm', measured ? { kind: 'told' } : { kind: 'worked out' }),
     );
     return worked(label, sum, 'mm', formula, inputs);
   };

@@ -131,9 +131,13 @@ export function explainLineOf(grounds: Grounds): Working {
 export function explainAmount(depth: Working, run: RunPlan, { input }: Grounds): Working {
   const given =
     run.localMm < depth.value - 1e-6
-      ? worked('Part of it that fits today', run.localMm, 'mm', 'what the limits of a day leave; the rest follows', [
-          depth,
-        ])
+      ? worked(
+          'Part of it that fits today',
+          run.localMm,
+          'mm',
+          'what the limits of a day leave; the rest follows',
+          [depth],
+        )
       : depth;
   return explainRun(run, named('depth', given), {
     areaM2: input.bed.areaM2,

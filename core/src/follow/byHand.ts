@@ -14,12 +14,7 @@ export type ByHand = Pick<PlanBed, 'holdUntil' | 'wilting' | 'fixed' | 'blocked'
  * @param found a bed's entries in any order; `areaM2` and `delivery` turn litres set by hand into a depth
  * Source: that wilting ends a dry spell at once is common practice.
  */
-export function byHand(
-  found: readonly Found[],
-  today: IsoDate,
-  areaM2: number,
-  delivery: Delivery,
-): ByHand {
+export function byHand(found: readonly Found[], today: IsoDate, areaM2: number, delivery: Delivery): ByHand {
   const newestFirst = [...found].sort((a, b) => (isLater(a, b) ? -1 : 1));
   return { ...held(newestFirst, today), ...moved(newestFirst, today, areaM2, delivery) };
 }

@@ -141,8 +141,7 @@ export function dayFacts(
     shut: shutOn(input, day.date),
     ahead: {
       ...shutSoon,
-      goneMm:
-        shutSoon.days > 0 ? depletionAfter(run, now.days, d, shutSoon.days) : evening.depletionMm,
+      goneMm: shutSoon.days > 0 ? depletionAfter(run, now.days, d, shutSoon.days) : evening.depletionMm,
     },
   };
 }

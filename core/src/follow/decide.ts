@@ -26,17 +26,21 @@ export interface WaterRule {
 /** What fills the root zone, or the share of it that the way of watering gives back. */
 const refillMm = ({ school, goneMm }: DayFacts): number => Math.max(LEAST_RUN_MM, school.refill * goneMm);
 
-const filling = (formula: string, more: (grounds: Grounds) => Working[]) => (grounds: Grounds): Working =>
-  worked('Depth to fill the root zone', refillMm(grounds.facts), 'mm', formula, [
-    explainGoneOf(grounds),
-    ...more(grounds),
-  ]);
+const filling =
+  (formula: string, more: (grounds: Grounds) => Working[]) =>
+  (grounds: Grounds): Working =>
+    worked('Depth to fill the root zone', refillMm(grounds.facts), 'mm', formula, [
+      explainGoneOf(grounds),
+      ...more(grounds),
+    ]);
 
-const atLine = (code: WaterReason['code'], formula: string) => (facts: DayFacts): Decision => ({
-  code,
-  localMm: refillMm(facts),
-  because: filling(formula, (grounds) => [explainLineOf(grounds)]),
-});
+const atLine =
+  (code: WaterReason['code'], formula: string) =>
+  (facts: DayFacts): Decision => ({
+    code,
+    localMm: refillMm(facts),
+    because: filling(formula, (grounds) => [explainLineOf(grounds)]),
+  });
 
 /** A watering made before days on which there can be none. */
 const BEFORE: Readonly<Record<Shut, { code: WaterReason['code']; words: string }>> = {
@@ -47,28 +51,30 @@ const BEFORE: Readonly<Record<Shut, { code: WaterReason['code']; words: string }
 };
 
 /** An amount set by hand, or what is gone on the day it was moved to. */
-const setByHand = (code: WaterReason['code'], words: string) => (facts: DayFacts): Decision => ({
-  code,
-  localMm: facts.byHand?.localMm ?? refillMm(facts),
-  because:
-    facts.byHand?.localMm === undefined
-      ? filling(words, () => [])
-      : (grounds) => {
-          const { localMm = 0, litres } = facts.byHand ?? {};
-          return worked(
-            'Depth where it falls',
-            localMm,
-            'mm',
-            'set by hand: litres × share that reaches the soil ÷ the area that gets wet',
-            [
-              litres === undefined
-                ? leaf('Set by hand', localMm, 'mm', { kind: 'told' })
-                : leaf('Set by hand', litres, 'L', { kind: 'told' }),
-              explainGoneOf(grounds),
-            ],
-          );
-        },
-});
+const setByHand =
+  (code: WaterReason['code'], words: string) =>
+  (facts: DayFacts): Decision => ({
+    code,
+    localMm: facts.byHand?.localMm ?? refillMm(facts),
+    because:
+      facts.byHand?.localMm === undefined
+        ? filling(words, () => [])
+        : (grounds) => {
+            const { localMm = 0, litres } = facts.byHand ?? {};
+            return worked(
+              'Depth where it falls',
+              localMm,
+              'mm',
+              'set by hand: litres × share that reaches the soil ÷ the area that gets wet',
+              [
+                litres === undefined
+                  ? leaf('Set by hand', localMm, 'mm', { kind: 'told' })
+                  : leaf('Set by hand', litres, 'L', { kind: 'told' }),
+                explainGoneOf(grounds),
+              ],
+            );
+          },
+  });
 
 /** The rules in the order in which they speak; the first that does decides. */
 export const WATER_RULES: readonly WaterRule[] = [

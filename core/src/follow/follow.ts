@@ -105,6 +105,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
   if (options.resume) run.place.copy(options.resume.state, run.state);
   let open: Resume | undefined;
   for (let d = options.resume?.index ?? todayIndex; d < days.length && !open; d += 1) {
+    run.place.dawn(run.state, d);
     const rain = rainOf(days[d]);
     const facts = dayFacts(input, now, school, { run, scratch, d, rain, waterings });
     let givenL = now.givenL[d];

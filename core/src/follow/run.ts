@@ -36,7 +36,8 @@ export const tryRun = (run: PlaceRun): PlaceRun => ({ ...run, state: run.place.c
 export const setTrial = (run: PlaceRun, trial: PlaceRun): void => run.place.copy(run.state, trial.state);
 
 /** Depth of water on the watered ground that litres in it are, mm. */
-export const depthOf = (run: PlaceRun, d: number, litres: number): number => litres / run.place.litresPerMm(d);
+export const depthOf = (run: PlaceRun, d: number, litres: number): number =>
+  litres / run.place.litresPerMm(d);
 
 export const gaugeOf = (run: PlaceRun): Gauge => run.place.gauge(run.state);
 
@@ -97,5 +98,6 @@ export function followPast(
     if (d >= now.todayIndex - pastDays)
       now.past.push(recordRun(now, days, d, d >= now.todayIndex - LAYER_DAYS));
   }
+  place.dawn(now.state, now.todayIndex);
   return now;
 }

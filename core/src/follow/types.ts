@@ -95,7 +95,13 @@ export interface WaterReason {
 
 /** Why a bed is left alone today. */
 export type LeaveReason =
-  | { code: 'enough in store'; daysInHand: number; depletionMm: number; readilyMm: number; because?: Working | null }
+  | {
+      code: 'enough in store';
+      daysInHand: number;
+      depletionMm: number;
+      readilyMm: number;
+      because?: Working | null;
+    }
   | {
       code: 'rain coming';
       on: IsoDate;

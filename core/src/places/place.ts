@@ -85,6 +85,8 @@ export interface GrowingPlace<S = unknown> {
   start(fullness: number): S;
   clone(state: S): S;
   copy(from: S, to: S): void;
+  /** On the morning of a day: the place becomes what it is from that day on, with the water that is in it. */
+  dawn(state: S, d: number): void;
   /** One day, in place: demand and rain in mm, the wind and humidity term, and litres that reached it. */
   step(state: S, d: number, et0: number, rain: number, climate: number, givenL: number): void;
   morning(state: S): Morning;

@@ -60,6 +60,8 @@ export function planGarden(
   const days = weather.slice(0, daysBetween(first, end) + 1);
   const members = within('members', options.members ?? DEFAULT_MEMBERS, 0, 1000);
   const memo = memoFor(options, weather, [garden.site, standing(constraints), horizonDays, members]);
+  const ids = new Set(garden.beds.map(({ id }) => id));
+  for (const id of memo.places.keys()) if (!ids.has(id)) memo.places.delete(id);
   const aheadDays = days.slice(daysBetween(first, today));
   // Neither is worked out where every place is remembered.
   const series = once(() => weatherSeries(days, garden.site));

@@ -107,7 +107,10 @@ export function bedHistory(
       const thing = thingOf(f);
       // An entry that itself says a thing became another tells nothing of the days before.
       const own = edges.some((edge) => edge.by === f && next !== null && edge.on >= next);
-      return !own && !edges.some((edge) => edge.thing === thing && next !== null && edge.on >= next && after(f, edge));
+      return (
+        !own &&
+        !edges.some((edge) => edge.thing === thing && next !== null && edge.on >= next && after(f, edge))
+      );
     });
     const known = whatIsKnown(
       {
@@ -146,7 +149,9 @@ function joined(periods: readonly BedPeriod[]): BedPeriod[] {
   const out: BedPeriod[] = [];
   for (const period of periods) {
     const before = out.at(-1);
-    const same = before && JSON.stringify([before.bed, before.delivery]) === JSON.stringify([period.bed, period.delivery]);
+    const same =
+      before &&
+      JSON.stringify([before.bed, before.delivery]) === JSON.stringify([period.bed, period.delivery]);
     if (same) out[out.length - 1] = { ...period, from: before.from };
     else out.push(period);
   }

@@ -93,6 +93,8 @@ export class EntryRow extends Model<InferAttributes<EntryRow>, InferCreationAttr
   declare input: string;
   declare note: CreationOptional<string | null>;
   declare removedAt: CreationOptional<Date | null>;
+  /** Of a setting whose place another took: that one. */
+  declare replacedBy: CreationOptional<number | null>;
 }
 
 /** A tap under way, from the moment it was opened to when somebody, or its own timer, has shut it. */
@@ -284,6 +286,7 @@ export function defineModels(sequelize: Sequelize): void {
       input: longText(),
       note: textOrNull(),
       removedAt: moment(),
+      replacedBy: integerOrNull(),
     },
     as('entries'),
   );

@@ -38,17 +38,16 @@ export function watchSelfStopping(
   };
   const look = (): void => {
     if (timer) clearTimeout(timer);
-    under = under
-      .then(async () => {
-        const wait = await close().catch((error: unknown) => {
-          log.error({ err: error }, 'runs by the clock could not be written down');
-          return LATEST_MS;
-        });
-        if (stopped) return;
-        if (timer) clearTimeout(timer);
-        timer = setTimeout(look, wait);
-        timer.unref();
+    under = under.then(async () => {
+      const wait = await close().catch((error: unknown) => {
+        log.error({ err: error }, 'runs by the clock could not be written down');
+        return LATEST_MS;
       });
+      if (stopped) return;
+      if (timer) clearTimeout(timer);
+      timer = setTimeout(look, wait);
+      timer.unref();
+    });
   };
   look();
   return {

@@ -64,12 +64,7 @@ interface Planned {
 const LOOKED_MS = 60_000;
 
 const VIEWS: {
-  [K in ViewName]: (
-    planned: () => Planned,
-    asked: Asked[K],
-    facts: Facts,
-    before: Planned | null,
-  ) => unknown;
+  [K in ViewName]: (planned: () => Planned, asked: Asked[K], facts: Facts, before: Planned | null) => unknown;
 } = {
   garden: (_planned, _asked, facts) => answer(gardenView, facts.garden),
   round: (planned) => answer(roundView, roundOf(planned().context, planned().places)),

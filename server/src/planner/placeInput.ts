@@ -1,4 +1,11 @@
-import { historyOf, NO_TIME, type BedView, type EventView, type HistoryOfBed, type Tried } from '@kibble/contract';
+import {
+  historyOf,
+  NO_TIME,
+  type BedView,
+  type EventView,
+  type HistoryOfBed,
+  type Tried,
+} from '@kibble/contract';
 import {
   balanceStart,
   bucketTest,

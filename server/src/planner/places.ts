@@ -22,7 +22,10 @@ export interface Places {
 }
 
 /** A bed's fault in words, with its number in the log where it is the program's own. */
-function unplannedView({ bedId, message, range, stack }: Unplanned, { beds, faults }: Context): UnplannedView {
+function unplannedView(
+  { bedId, message, range, stack }: Unplanned,
+  { beds, faults }: Context,
+): UnplannedView {
   const bedName = beds.find((b) => b.id === bedId)?.name ?? '';
   if (range) return { bedId, bedName, message: `${rangeWordsOf(range)}.`, field: range.field, number: null };
   const number = randomBytes(4).toString('hex').toUpperCase();

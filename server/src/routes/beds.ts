@@ -1,4 +1,4 @@
-import { bedBody, bedChange, bedLinks, copiesBody, plantingChange } from '@kibble/contract';
+import { bedBody, bedChange, bedLinks, copiesBody, plantingChange, settingsBody } from '@kibble/contract';
 import { Router } from 'express';
 import { read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
@@ -8,6 +8,7 @@ import { findBed, findGarden } from '../services/find.ts';
 import { checkPlantedBy, markPlanting, savePlanting } from '../services/plantings.ts';
 import { prove } from '../services/prove.ts';
 import type { Services } from '../services/services.ts';
+import { takeBackSettings } from '../services/settings.ts';
 
 /** Beds, what is planted on them, and where their ground and water come from. */
 export function bedRoutes(services: Services): Router {
@@ -33,10 +34,19 @@ export function bedRoutes(services: Services): Router {
       const body = read(bedChange, req.body);
       const today = todayOf(garden, wall);
       checkPlantedBy(body, today);
-      await changeBed(bed, body, today, wall);
+      const settings = await changeBed(bed, body, today, wall);
       if (proving) await prove([bed.id], 'delivery', wall, log);
       // Its ground may be that of others too.
-      return { body: { id: bed.id }, touched: { gardenId: garden.id } };
+      return { body: { id: bed.id, settings }, touched: { gardenId: garden.id } };
+    }),
+  );
+
+  router.post(
+    '/settings/take-back',
+    act(services, async (req) => {
+      const { ids } = read(settingsBody, req.body);
+      const gardenId = await takeBackSettings(ids, wall.now());
+      return { body: { ids }, touched: { gardenId } };
     }),
   );
 

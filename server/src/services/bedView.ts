@@ -43,7 +43,9 @@ export function bedToView(of: {
   const { bed, ground, today } = of;
   const settings = settingsToView(of.settings, bed.startOn, of.setAside);
   const findings = of.findings(
-    settings.flatMap(({ setting }) => (setting.kind === 'tap' && setting.value !== null ? [setting.value] : [])),
+    settings.flatMap(({ setting }) =>
+      setting.kind === 'tap' && setting.value !== null ? [setting.value] : [],
+    ),
   );
   const plantings = of.plantings.map((p): PlantingView => {
     const custom = of.ownCrops.find((c) => c.id === p.cropId);

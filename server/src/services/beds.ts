@@ -63,8 +63,13 @@ const standingSettings = async (bed: Bed) =>
     [],
   );
 
-/** Changes a bed and the planting that stands on it `today`; what has been otherwise since a day holds from that day. */
-export async function changeBed(bed: Bed, body: BedChange, today: string, wall: WallClock): Promise<void> {
+/** Changes a bed and the planting that stands on it `today`; what has been otherwise since a day holds from that day. Gives what was written down of that. */
+export async function changeBed(
+  bed: Bed,
+  body: BedChange,
+  today: string,
+  wall: WallClock,
+): Promise<number[]> {
   const plantings = await plantingsOn(bed.id);
   const current = standingOn(plantings, today) ?? plantings.at(-1) ?? null;
   const since = sinceOf(body.since, today);
@@ -82,11 +87,12 @@ export async function changeBed(bed: Bed, body: BedChange, today: string, wall: 
     'planting.',
   );
   const first = [changed, ...plantings.filter((p) => p.id !== current?.id)].map((p) => p.plantedOn).sort()[0];
-  await setSince(bed, settingsOf(body), view.settings, since, wall.now(), today);
+  const made = await setSince(bed, settingsOf(body), view.settings, since, wall.now(), today);
   await Ground.update(groundColumns(body), { where: { id: bed.groundId } });
   await bed.update({ ...bedColumns(body), version: bed.version + 1, startOn: first });
   if (current) await current.update({ ...changed, version: current.version + 1 });
   else await Planting.create({ bedId: bed.id, ...changed });
+  return made;
 }
 
 /** Longest name of a bed, letters; as the contract has it. */
@@ -97,7 +103,8 @@ export async function copyBed(bed: Bed, count: number, today: string, at: Date):
   const plantings = await plantingsOn(bed.id);
   const settings = await standingSettings(bed);
   const now = settings.filter(
-    ({ setting, id }) => settings.findLast((s) => s.setting.kind === setting.kind && s.from <= today)?.id === id,
+    ({ setting, id }) =>
+      settings.findLast((s) => s.setting.kind === setting.kind && s.from <= today)?.id === id,
   );
   const names = new Set((await Bed.findAll({ where: { gardenId: bed.gardenId } })).map((b) => b.name));
   const base = bed.name.replace(/ \d+$/, '');

@@ -28,18 +28,16 @@ const toView = (row: RunRow, bedName: string): TapRunView => ({
 /** The garden's taps under way, the longest open first. */
 export async function runsOf(gardenId: number): Promise<TapRunView[]> {
   const rows = await RunRow.findAll({ where: { gardenId }, order: ['startedAt'] });
-  const names = grouped(await Bed.findAll({ where: { id: rows.map((r) => r.bedId) }, raw: true }), (b) => b.id);
+  const names = grouped(
+    await Bed.findAll({ where: { id: rows.map((r) => r.bedId) }, raw: true }),
+    (b) => b.id,
+  );
   return rows.map((row) => toView(row, names.get(row.bedId)?.[0]?.name ?? ''));
 }
 
 /** Opens a bed's tap, or sets it to its next run or rest: its clock begins now. */
-export async function openRun(
-  bed: Bed,
-  body: z.infer<typeof runBody>,
-  wall: WallClock,
-): Promise<TapRunView> {
-  if (bed.archivedAt)
-    throw new Refusal('conflict', `${bed.name} is put away. Bring it back first.`, 'bed');
+export async function openRun(bed: Bed, body: z.infer<typeof runBody>, wall: WallClock): Promise<TapRunView> {
+  if (bed.archivedAt) throw new Refusal('conflict', `${bed.name} is put away. Bring it back first.`, 'bed');
   const { view, today } = await findBedView(bed.id, wall);
   const { litresPerMinute } = knownBed(view, today).delivery;
   await RunRow.destroy({ where: { bedId: bed.id } });

@@ -95,7 +95,15 @@ test('opening the same file again runs no migration twice and keeps what is in i
   expect((rows as { n: number }[])[0]?.n).toBe(1);
   const [migrations] = await again.query('SELECT name FROM SequelizeMeta');
   expect(migrations).toEqual(MIGRATION_NAMES.map((name) => ({ name })));
-  expect(MIGRATION_NAMES.map((name) => name.slice(0, 3))).toEqual(['001', '002', '003', '004', '005', '006', '007']);
+  expect(MIGRATION_NAMES.map((name) => name.slice(0, 3))).toEqual([
+    '001',
+    '002',
+    '003',
+    '004',
+    '005',
+    '006',
+    '007',
+  ]);
   await again.close();
   sequelize = await openDatabase(file);
 });

@@ -1,6 +1,7 @@
 import { settingFromStore, toStore, type BedBody, type SettingView } from '@kibble/contract';
 import { SETTING_KINDS, type Setting, type SettingKind, type SettingValues } from '@kibble/core';
 import { EntryRow } from '../db/models.ts';
+import { Refusal } from '../errors.ts';
 import type { SetAside } from './entryView.ts';
 
 /** What stands where a stored setting cannot be read. */
@@ -23,7 +24,8 @@ export const settingsOf = (body: BedBody): Setting[] => [
   { kind: 'shade', value: body.shadeCloth },
   {
     kind: 'mulched',
-    value: body.mulchMm && body.mulchMaterial ? { material: body.mulchMaterial, depthMm: body.mulchMm } : null,
+    value:
+      body.mulchMm && body.mulchMaterial ? { material: body.mulchMaterial, depthMm: body.mulchMm } : null,
   },
   { kind: 'goal', value: body.goal },
   { kind: 'watered', value: body.delivery },
@@ -46,10 +48,12 @@ export function settingsToView(
     return [];
   });
   const lacking = SETTING_KINDS.filter((kind) => !views.some(({ setting }) => setting.kind === kind));
-  const usual = lacking.map((kind): SettingView => ({ id: 0, from: startOn, setting: { kind, value: USUAL[kind] } as Setting }));
-  return [...usual, ...views].sort((a, b) =>
-    a.from === b.from ? a.id - b.id : a.from < b.from ? -1 : 1,
-  );
+  const usual = lacking.map((kind): SettingView => ({
+    id: 0,
+    from: startOn,
+    setting: { kind, value: USUAL[kind] } as Setting,
+  }));
+  return [...usual, ...views].sort((a, b) => (a.from === b.from ? a.id - b.id : a.from < b.from ? -1 : 1));
 }
 
 /** What a bed is now of one kind. */
@@ -94,6 +98,7 @@ export async function firstSettings(
 /**
  * Writes down what a bed has been since a day, where that is another thing than it was taken for until now. What was
  * said to hold from a later day is taken back: it has been as told now from that day on.
+ * @returns the numbers of what was written down
  */
 export async function setSince(
   bed: { id: number; gardenId: number; startOn: string },
@@ -102,7 +107,8 @@ export async function setSince(
   since: string,
   at: Date,
   today: string,
-): Promise<void> {
+): Promise<number[]> {
+  const made: number[] = [];
   for (const setting of settings) {
     const { kind } = setting;
     const now = { kind, value: settingNow(standing, kind, today) } as Setting;
@@ -113,6 +119,27 @@ export async function setSince(
     if (gone.length > 0) await EntryRow.update({ removedAt: at }, { where: { id: gone } });
     const before = of.filter(({ id }) => !gone.includes(id)).at(-1);
     if (before && same(before.setting, setting)) continue;
-    await EntryRow.create(rowOf(bed, setting, always ? bed.startOn : since, at));
+    const row = await EntryRow.create(rowOf(bed, setting, always ? bed.startOn : since, at));
+    if (gone.length > 0) await EntryRow.update({ replacedBy: row.id }, { where: { id: gone } });
+    made.push(row.id);
   }
+  return made;
+}
+
+/** Takes back what a bed was said to be since a day, and brings back what that had taken the place of. Gives the garden. */
+export async function takeBackSettings(ids: readonly number[], at: Date): Promise<number> {
+  let gardenId = 0;
+  for (const id of ids) {
+    const row = await EntryRow.findByPk(id);
+    if (!row || row.sort !== 'setting')
+      throw new Refusal('not-found', `There is no such entry of a bed; got ${id}.`, 'ids');
+    gardenId = row.gardenId;
+    if (row.removedAt) continue;
+    const { bedId, kind } = row;
+    await row.update({ removedAt: at });
+    await EntryRow.update({ removedAt: null, replacedBy: null }, { where: { replacedBy: id } });
+    if ((await EntryRow.count({ where: { bedId, kind, sort: 'setting', removedAt: null } })) === 0)
+      throw new Refusal('conflict', 'A bed is something from its first day on; change it instead.', 'ids');
+  }
+  return gardenId;
 }

@@ -20,7 +20,10 @@ import type {
   TryView,
   WorkingView,
   BedPageView,
+  EventAnswer,
   EventView,
+  RunBody,
+  TapRunView,
   GardenPatch,
   GardenView,
   OwnCropBody,
@@ -58,34 +61,46 @@ export interface ImportArgs {
   acceptRejected?: boolean;
 }
 
+/** What is shown of a garden: what touches more than its log touches all of it. */
+const WHOLE = ['Garden', 'Round', 'Place', 'Plan', 'Sharpen', 'Weather'] as const;
+
+/** What an entry of the log touches: the beds that are another for it, and the days ahead. The round takes in what changed. */
+const touchedBy = (answer: EventAnswer | undefined) =>
+  answer?.changed
+    ? [
+        'Plan' as const,
+        ...[answer.bedId ?? 0, ...answer.changed.beds].map((id) => ({ type: 'Place' as const, id })),
+      ]
+    : (['Round', 'Place', 'Plan'] as const);
+
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['Garden', 'Water', 'Draft', 'YourData'],
+  tagTypes: ['Garden', 'Round', 'Place', 'Plan', 'Sharpen', 'Weather', 'Draft', 'Runs', 'YourData'],
   endpoints: (build) => ({
     gardens: build.query<GardenView[], null>({ query: () => 'gardens', providesTags: ['Garden'] }),
     garden: build.query<GardenView, number>({ query: (id) => `gardens/${id}`, providesTags: ['Garden'] }),
-    round: build.query<RoundView, number>({ query: (id) => `gardens/${id}/round`, providesTags: ['Water'] }),
+    round: build.query<RoundView, number>({ query: (id) => `gardens/${id}/round`, providesTags: ['Round'] }),
     sharpen: build.query<SharpenView | null, number>({
       query: (id) => `gardens/${id}/sharpen`,
-      providesTags: ['Water'],
+      providesTags: ['Sharpen'],
     }),
     walk: build.query<WalkView, { gardenId: number; from: number; minutes?: number }>({
       query: ({ gardenId, ...params }) => ({ url: `gardens/${gardenId}/walk`, params }),
-      providesTags: ['Water'],
+      providesTags: ['Plan'],
     }),
     progress: build.query<ProgressView, number>({ query: (id) => `gardens/${id}/progress` }),
     bedPage: build.query<BedPageView | UnplannedBedView, number>({
       query: (id) => `beds/${id}`,
-      providesTags: ['Water'],
+      providesTags: (_page, _error, id) => [{ type: 'Place', id }],
     }),
     section: build.query<SectionView, { gardenId: number; query: Record<string, string> }>({
       query: ({ gardenId, query }) => ({ url: `gardens/${gardenId}/section`, params: query }),
-      providesTags: ['Water'],
+      providesTags: ['Plan'],
     }),
     fortnight: build.query<FortnightView, number>({
       query: (gardenId) => `gardens/${gardenId}/fortnight`,
-      providesTags: ['Water'],
+      providesTags: ['Plan'],
     }),
     tryPlan: build.query<PlanTryView, { gardenId: number; change: PlanChange }>({
       query: ({ gardenId, change }) => ({
@@ -93,11 +108,11 @@ export const api = createApi({
         method: 'POST',
         body: change,
       }),
-      providesTags: ['Water'],
+      providesTags: ['Plan'],
     }),
     schools: build.query<SchoolsView, number>({
       query: (bedId) => `beds/${bedId}/schools`,
-      providesTags: ['Water'],
+      providesTags: (_rows, _error, id) => [{ type: 'Place', id }],
     }),
     savePlanting: build.mutation<
       { id: number },
@@ -107,18 +122,18 @@ export const api = createApi({
         plantingId === undefined
           ? { url: `beds/${bedId}/plantings`, method: 'POST', body }
           : { url: `beds/${bedId}/plantings/${plantingId}`, method: 'PUT', body },
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     markPlanting: build.mutation<{ id: number }, { id: number; restore?: boolean }>({
       query: ({ id, restore }) =>
         restore
           ? { url: `plantings/${id}/restore`, method: 'POST' }
           : { url: `plantings/${id}`, method: 'DELETE' },
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     copyBed: build.mutation<{ ids: number[] }, { bedId: number; count: number }>({
       query: ({ bedId, count }) => ({ url: `beds/${bedId}/copies`, method: 'POST', body: { count } }),
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     addOwnCrop: build.mutation<{ id: string }, { gardenId: number; body: OwnCropBody }>({
       query: ({ gardenId, body }) => ({ url: `gardens/${gardenId}/crops`, method: 'POST', body }),
@@ -126,88 +141,88 @@ export const api = createApi({
     }),
     weather: build.query<WeatherView, number>({
       query: (id) => `gardens/${id}/weather`,
-      providesTags: ['Water'],
+      providesTags: ['Weather'],
     }),
     createGarden: build.mutation<GardenView, { garden: GardenDraft; bed: BedDraft }>({
       query: (body) => ({ url: 'gardens', method: 'POST', body }),
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     changeGarden: build.mutation<GardenView, { id: number; patch: GardenPatch }>({
       query: ({ id, patch }) => ({ url: `gardens/${id}`, method: 'PATCH', body: patch }),
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     stepClock: build.mutation<GardenView, { id: number; days: number }>({
       query: ({ id, days }) => ({ url: `gardens/${id}/step`, method: 'POST', body: { days } }),
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     saveBed: build.mutation<
-      { id: number },
-      { gardenId: number; bedId?: number; body: BedDraft & { version?: number } }
+      { id: number; settings?: number[] },
+      { gardenId: number; bedId?: number; body: BedDraft & { version?: number; since?: string } }
     >({
       query: ({ gardenId, bedId, body }) =>
         bedId === undefined
           ? { url: `gardens/${gardenId}/beds`, method: 'POST', body }
           : { url: `beds/${bedId}`, method: 'PUT', body },
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     archiveBed: build.mutation<{ id: number }, { bedId: number; restore?: boolean }>({
       query: ({ bedId, restore }) =>
         restore
           ? { url: `beds/${bedId}/restore`, method: 'POST' }
           : { url: `beds/${bedId}`, method: 'DELETE' },
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     // `key` names an act that several tabs or tries may send: it is done once.
-    logWatering: build.mutation<EventView, { bedId: number; body: Partial<WateringBody>; key?: string }>({
+    logWatering: build.mutation<EventAnswer, { bedId: number; body: Partial<WateringBody>; key?: string }>({
       query: ({ bedId, body, key }) => ({
         url: `beds/${bedId}/waterings`,
         method: 'POST',
         body,
         headers: key ? { 'Idempotency-Key': key } : undefined,
       }),
-      invalidatesTags: ['Water'],
+      invalidatesTags: touchedBy,
     }),
-    logSkip: build.mutation<EventView, { bedId: number; body: SkipBody }>({
+    logSkip: build.mutation<EventAnswer, { bedId: number; body: SkipBody }>({
       query: ({ bedId, body }) => ({ url: `beds/${bedId}/skips`, method: 'POST', body }),
-      invalidatesTags: ['Water'],
+      invalidatesTags: touchedBy,
     }),
     logRain: build.mutation<EventView, { gardenId: number; date: string; rainMm: number }>({
       query: ({ gardenId, ...body }) => ({ url: `gardens/${gardenId}/rain`, method: 'POST', body }),
-      invalidatesTags: ['Water'],
+      invalidatesTags: WHOLE,
     }),
-    markEvent: build.mutation<EventView, { id: number; restore?: boolean }>({
+    markEvent: build.mutation<EventAnswer, { id: number; restore?: boolean }>({
       query: ({ id, restore }) =>
         restore ? { url: `events/${id}/restore`, method: 'POST' } : { url: `events/${id}`, method: 'DELETE' },
-      invalidatesTags: ['Water'],
+      invalidatesTags: touchedBy,
     }),
     logFinding: build.mutation<FindingView, { gardenId: number; body: FindingBody }>({
       query: ({ gardenId, body }) => ({ url: `gardens/${gardenId}/findings`, method: 'POST', body }),
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     markFinding: build.mutation<FindingView, { id: number; restore?: boolean }>({
       query: ({ id, restore }) =>
         restore
           ? { url: `findings/${id}/restore`, method: 'POST' }
           : { url: `findings/${id}`, method: 'DELETE' },
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     saveTap: build.mutation<{ id: number }, { gardenId: number; tapId?: number; body: TapBody }>({
       query: ({ gardenId, tapId, body }) =>
         tapId === undefined
           ? { url: `gardens/${gardenId}/taps`, method: 'POST', body }
           : { url: `taps/${tapId}`, method: 'PUT', body },
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     archiveTap: build.mutation<{ id: number }, { tapId: number; restore?: boolean }>({
       query: ({ tapId, restore }) =>
         restore
           ? { url: `taps/${tapId}/restore`, method: 'POST' }
           : { url: `taps/${tapId}`, method: 'DELETE' },
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     linkBed: build.mutation<{ id: number }, { bedId: number; links: BedLinks }>({
       query: ({ bedId, links }) => ({ url: `beds/${bedId}/links`, method: 'PATCH', body: links }),
-      invalidatesTags: ['Garden', 'Water'],
+      invalidatesTags: WHOLE,
     }),
     drafts: build.query<DraftView[], number>({
       query: (gardenId) => `gardens/${gardenId}/drafts`,
@@ -227,17 +242,33 @@ export const api = createApi({
       query: ({ gardenId, key }) => ({ url: `gardens/${gardenId}/drafts/${key}`, method: 'DELETE' }),
       invalidatesTags: ['Draft'],
     }),
+    runs: build.query<TapRunView[], number>({
+      query: (gardenId) => `gardens/${gardenId}/runs`,
+      providesTags: ['Runs'],
+    }),
+    openRun: build.mutation<TapRunView, { gardenId: number; bedId: number; body: RunBody }>({
+      query: ({ bedId, body }) => ({ url: `beds/${bedId}/run`, method: 'PUT', body }),
+      invalidatesTags: ['Runs'],
+    }),
+    closeRun: build.mutation<{ dropped: boolean }, { gardenId: number; bedId: number }>({
+      query: ({ bedId }) => ({ url: `beds/${bedId}/run`, method: 'DELETE' }),
+      invalidatesTags: ['Runs'],
+    }),
+    markSettings: build.mutation<{ ids: number[] }, { ids: number[] }>({
+      query: (body) => ({ url: 'settings/take-back', method: 'POST', body }),
+      invalidatesTags: WHOLE,
+    }),
     numberWorking: build.query<WorkingView, { bedId: number; of: Explainable }>({
       query: ({ bedId, of }) => `beds/${bedId}/working/${of}`,
-      providesTags: ['Water'],
+      providesTags: (_tree, _error, { bedId }) => [{ type: 'Place', id: bedId }],
     }),
     dayWorking: build.query<WorkingView, { gardenId: number; date: string }>({
       query: ({ gardenId, date }) => `gardens/${gardenId}/working/${date}`,
-      providesTags: ['Water'],
+      providesTags: ['Weather'],
     }),
     tryOnBed: build.query<TryView, { bedId: number; body: TryBody }>({
       query: ({ bedId, body }) => ({ url: `beds/${bedId}/try`, method: 'POST', body }),
-      providesTags: ['Water'],
+      providesTags: (_tried, _error, { bedId }) => [{ type: 'Place', id: bedId }],
     }),
     previewImport: build.mutation<ImportPreview, ImportArgs>({
       query: ({ gardenId, ...body }) => ({
@@ -248,14 +279,14 @@ export const api = createApi({
     }),
     importWeather: build.mutation<ImportResult, ImportArgs>({
       query: ({ gardenId, ...body }) => ({ url: `gardens/${gardenId}/weather/import`, method: 'POST', body }),
-      invalidatesTags: ['Water'],
+      invalidatesTags: WHOLE,
     }),
     markImport: build.mutation<{ id: number }, { id: number; restore?: boolean }>({
       query: ({ id, restore }) =>
         restore
           ? { url: `imports/${id}/restore`, method: 'POST' }
           : { url: `imports/${id}`, method: 'DELETE' },
-      invalidatesTags: ['Water'],
+      invalidatesTags: WHOLE,
     }),
     yourData: build.query<YourDataView, null>({ query: () => 'your-data', providesTags: ['YourData'] }),
     makeCopy: build.mutation<CopyView, null>({
@@ -275,7 +306,7 @@ export const api = createApi({
     }),
     restoreData: build.mutation<RestoredView, string>({
       query: (token) => ({ url: 'your-data/restore', method: 'POST', body: { token } }),
-      invalidatesTags: ['Garden', 'Water', 'Draft', 'YourData'],
+      invalidatesTags: [...WHOLE, 'Draft', 'Runs', 'YourData'],
     }),
   }),
 });
@@ -331,6 +362,10 @@ export const {
   useDraftsQuery,
   useKeepDraftMutation,
   useDropDraftMutation,
+  useRunsQuery,
+  useOpenRunMutation,
+  useCloseRunMutation,
+  useMarkSettingsMutation,
   useNumberWorkingQuery,
   useDayWorkingQuery,
   useTryOnBedQuery,

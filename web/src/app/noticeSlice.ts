@@ -10,6 +10,8 @@ export interface Notice {
   undoPlantingId?: number;
   /** Beds just made, to be put away again. */
   undoBedIds?: number[];
+  /** What a bed has been since a day, to be taken back. */
+  undoSettingIds?: number[];
   /** An import just stored, to be taken back as a whole. */
   undoImportId?: number;
   /** The copy of what stood before something was put back. */

@@ -2,11 +2,12 @@ import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api.ts';
+import { roundListener } from './roundListener.ts';
 import { noticeSlice } from './noticeSlice.ts';
 
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, notice: noticeSlice.reducer },
-  middleware: (defaults) => defaults().concat(api.middleware),
+  middleware: (defaults) => defaults().prepend(roundListener.middleware).concat(api.middleware),
 });
 
 // A tab that comes back to the front looks again at what another one changed.

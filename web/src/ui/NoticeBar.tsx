@@ -8,6 +8,7 @@ import {
   useMarkFindingMutation,
   useMarkImportMutation,
   useMarkPlantingMutation,
+  useMarkSettingsMutation,
   useRestoreDataMutation,
 } from '../app/api.ts';
 import { noticeDismissed } from '../app/noticeSlice.ts';
@@ -24,6 +25,7 @@ export function NoticeBar() {
   const [archiveTap] = useArchiveTapMutation();
   const [markPlanting] = useMarkPlantingMutation();
   const [markFinding] = useMarkFindingMutation();
+  const [markSettings] = useMarkSettingsMutation();
   const [markImport] = useMarkImportMutation();
   const [lookAtCopy] = useLookAtCopyMutation();
   const [restoreData] = useRestoreDataMutation();
@@ -41,6 +43,7 @@ export function NoticeBar() {
     notice.undoPlantingId !== undefined ||
     notice.undoBedIds !== undefined ||
     notice.undoImportId !== undefined ||
+    (notice.undoSettingIds?.length ?? 0) > 0 ||
     notice.undoCopy !== undefined;
   const undo = async (): Promise<void> => {
     if (notice.undoEventId !== undefined) await markEvent({ id: notice.undoEventId });
@@ -50,6 +53,7 @@ export function NoticeBar() {
     for (const bedId of notice.undoBedIds ?? []) await archiveBed({ bedId });
     if (notice.undoPlantingId !== undefined) await markPlanting({ id: notice.undoPlantingId, restore: true });
     if (notice.undoImportId !== undefined) await markImport({ id: notice.undoImportId });
+    if (notice.undoSettingIds) await markSettings({ ids: notice.undoSettingIds });
     if (notice.undoCopy !== undefined) await restoreData((await lookAtCopy(notice.undoCopy).unwrap()).token);
     dispatch(noticeDismissed());
   };

@@ -30,16 +30,7 @@ export function OneOffRun({
     const minutes = typedSi('minutes', text, units) ?? 10;
     await open({
       bedId,
-      bedName,
-      litresPerMinute,
       minutes,
-      runs: 1,
-      run: 1,
-      runMinutes: minutes,
-      soakMinutes: 0,
-      ranMinutes: 0,
-      resting: false,
-      secondsEach: null,
       selfStops,
     });
     setAsking(false);

@@ -7,7 +7,7 @@ import { useAppDispatch } from '../app/store.ts';
 import { useUnits } from '../app/units.ts';
 import { Button } from './Button.tsx';
 import { clockText, useNow } from './clock.ts';
-import { useSelfStop } from './useSelfStop.ts';
+import { useSelfStopped } from './useSelfStopped.ts';
 import { useTaps, type RunningTap } from './useTaps.ts';
 
 /** A second beep and more while nobody has turned it off. */
@@ -16,6 +16,7 @@ const BEEP_AGAIN_MS = 60_000;
 /** Running taps, in every room, until somebody says they are off. */
 export function TapBar({ gardenId }: { gardenId: number }) {
   const { taps, open, close } = useTaps(gardenId);
+  useSelfStopped(gardenId, taps);
   const now = useNow(taps.length > 0);
   const title = useRef(document.title);
   const first = taps[0];
@@ -84,7 +85,6 @@ function Running({
   useEffect(() => {
     if (plant > 1) beep(1);
   }, [plant]);
-  useSelfStop(tap, over && Boolean(tap.selfStops));
   const tooMuch =
     over && !tap.resting
       ? spotLitres({ litresPerMinute: tap.litresPerMinute, minutes: Math.max(0.01, -left / 60_000) })

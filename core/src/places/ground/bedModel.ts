@@ -113,7 +113,13 @@ export interface PlantDays {
 
 export function plantDays(plantings: PlantingInput[], firstDate: IsoDate, dayCount: number): PlantDays {
   const series = (): Float64Array => new Float64Array(dayCount);
-  const days = { kcb: series(), canopyCover: series(), heightTerm: series(), rootDepthMm: series(), p: series() };
+  const days = {
+    kcb: series(),
+    canopyCover: series(),
+    heightTerm: series(),
+    rootDepthMm: series(),
+    p: series(),
+  };
   for (let d = 0; d < dayCount; d += 1) {
     const mix = plantsOnDay(plantings, addDays(firstDate, d));
     days.kcb[d] = mix.kcb;

@@ -68,12 +68,15 @@ export const ground: PlaceKind<BedInput, GroundState> = {
           to.water = cloneState(from.water);
         }
       },
-      step(state, d, et0, rain, climate, givenL) {
+      dawn(state, d) {
         while (state.stretch < last && stretches[state.stretch + 1].from <= d) {
           const before = modelOf(state);
           state.stretch += 1;
           state.water = carriedOver(before, state.water, modelOf(state));
         }
+      },
+      step(state, d, et0, rain, climate, givenL) {
+        if (state.stretch < last) place.dawn(state, d);
         const model = modelOf(state);
         stepDay(model, state.water, d, et0, rain, givenL / model.bed.areaM2, climate);
       },

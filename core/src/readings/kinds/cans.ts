@@ -43,7 +43,11 @@ export const cans: ReadingRule<'cans'> = {
     const caught = (test.rateMmPerHour * known.areaM2 * known.wettedFraction) / 60;
     const { efficiency } = METHOD_FACTS[known.told.method];
     if (known.flowIsKnown)
-      known.claim('reachingShare', reading, Math.min(1, Math.max(LEAST, caught / known.delivery.litresPerMinute)));
+      known.claim(
+        'reachingShare',
+        reading,
+        Math.min(1, Math.max(LEAST, caught / known.delivery.litresPerMinute)),
+      );
     else known.claim('flow', reading, caught / efficiency);
   },
 };

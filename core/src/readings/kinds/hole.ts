@@ -15,7 +15,14 @@ export function oddDrainage(reading: { fallMm: number; minutes: number }): Oddit
 
 export const hole: ReadingRule<'hole'> = {
   kind: 'hole',
-  facts: { label: 'Hole', about: 'ground', minutes: 15, goodForDays: 3 * YEAR, spoiledByAmendment: true, ofGround: true },
+  facts: {
+    label: 'Hole',
+    about: 'ground',
+    minutes: 15,
+    goodForDays: 3 * YEAR,
+    spoiledByAmendment: true,
+    ofGround: true,
+  },
   odd: oddDrainage,
   tell: (reading, known) => known.claim('drainage', reading, holeTest(reading).mmPerHour),
 };

@@ -6,7 +6,14 @@ const LAYER_MOST_PCT = 92;
 
 export const jar: ReadingRule<'jar'> = {
   kind: 'jar',
-  facts: { label: 'Jar', about: 'ground', minutes: 15, goodForDays: 4 * YEAR, spoiledByAmendment: true, ofGround: true },
+  facts: {
+    label: 'Jar',
+    about: 'ground',
+    minutes: 15,
+    goodForDays: 4 * YEAR,
+    spoiledByAmendment: true,
+    ofGround: true,
+  },
   part: ({ horizon }) => horizon,
   odd: (reading) => {
     const { sandPct, siltPct, clayPct } = jarTest(reading);

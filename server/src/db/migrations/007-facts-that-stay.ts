@@ -87,6 +87,8 @@ export async function up(steps: SchemaSteps): Promise<void> {
     input: longText,
     note: textOrNull,
     removedAt: { type: DataTypes.DATE, allowNull: true },
+    /** Of a setting whose place another took: that one. */
+    replacedBy: { type: DataTypes.INTEGER, allowNull: true },
   });
   await steps.sql(
     `INSERT INTO entries (id, gardenId, bedId, tapId, groundId, sort, kind, date, at, version, method, input, note, removedAt)

@@ -1,5 +1,12 @@
 import type { BedPageView, BedView, ChartDay, UnplannedBedView } from '@kibble/contract';
-import { balanceTotals, cropCautions, planGarden, stageStrip, type BedOutlook, type DailyRecord } from '@kibble/core';
+import {
+  balanceTotals,
+  cropCautions,
+  planGarden,
+  stageStrip,
+  type BedOutlook,
+  type DailyRecord,
+} from '@kibble/core';
 import type { Context } from '../context.ts';
 import { cropOfBed, plantingsOf } from '../placeInput.ts';
 import { sharpenBed } from './sharpen.ts';
@@ -50,7 +57,14 @@ function lastYearOf(past: readonly DailyRecord[]): BedPageView['lastYear'] {
 function wholePast(outlook: BedOutlook, context: Context): DailyRecord[] {
   if (context.pastIsWhole) return outlook.past;
   const bed = context.planBeds.find(({ id }) => id === outlook.bedId);
-  const alone = bed && planGarden({ site: context.site, beds: [bed] }, context.weather, {}, { today: context.today, members: 0 });
+  const alone =
+    bed &&
+    planGarden(
+      { site: context.site, beds: [bed] },
+      context.weather,
+      {},
+      { today: context.today, members: 0 },
+    );
   return alone?.beds[0]?.past ?? outlook.past;
 }
 

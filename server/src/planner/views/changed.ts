@@ -7,7 +7,9 @@ const shown = ({ head, stop, leave, tasks }: Place): string => JSON.stringify([h
 /** What of a round is another than it was before a change. */
 export function changedOf(before: Places, round: RoundView, now: Places): ChangedView {
   const was = new Map(before.places.map((place) => [place.bed.id, shown(place)]));
-  const gone = before.places.map(({ bed }) => bed.id).filter((id) => !now.places.some((p) => p.bed.id === id));
+  const gone = before.places
+    .map(({ bed }) => bed.id)
+    .filter((id) => !now.places.some((p) => p.bed.id === id));
   const beds = new Set([
     ...gone,
     ...now.places.filter((place) => was.get(place.bed.id) !== shown(place)).map(({ bed }) => bed.id),

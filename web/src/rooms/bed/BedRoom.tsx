@@ -8,6 +8,7 @@ import { Opens, Sentence } from '../../ui/Opens.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { SharpenPlan } from '../ground/SharpenPlan.tsx';
 import { BedLog } from './BedLog.tsx';
+import { SettingsLog } from './SettingsLog.tsx';
 import { CoverAdvice } from './CoverAdvice.tsx';
 import { LastYear } from './LastYear.tsx';
 import { Plantings } from './Plantings.tsx';
@@ -128,6 +129,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
               goneShare={core.readilyMm > 0 ? core.depletionMm / core.readilyMm : 0}
             />
             <BedLog bed={page.bed} events={page.events} today={today} />
+            <SettingsLog bed={page.bed} />
           </div>
         </div>
       </div>

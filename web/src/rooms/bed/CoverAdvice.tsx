@@ -21,6 +21,7 @@ import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Changes } from '../../ui/Changes.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
+import { SinceField } from '../../ui/SinceField.tsx';
 import { bedBodyOf } from '../beds/bedBodyOf.ts';
 
 /** What straw, shade or another goal would do here, tried on the bed's own plan before it is done. */
@@ -33,6 +34,7 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
   const [text, setText] = useState(String(Number(depth.fromSi(bed.mulchMm ?? 50).toFixed(1))));
   const [shade, setShade] = useState(bed.shadeCloth);
   const [goal, setGoal] = useState<Goal>(bed.goal);
+  const [since, setSince] = useState(garden.today);
   const [save, { isLoading, error }] = useSaveBedMutation();
   const [log] = useLogFindingMutation();
   const rule = numberRule('mulchMm', text, units);
@@ -56,19 +58,20 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
   const laying = mm !== null && mm > (bed.mulchMm ?? 0);
 
   const keep = async (): Promise<void> => {
-    await save({
+    const { settings } = await save({
       gardenId: garden.id,
       bedId: bed.id,
       body: {
         ...bedBodyOf(bed),
         version: bed.version,
+        since,
         mulchMm: mm || null,
         mulchMaterial: mm ? material : null,
         shadeCloth: shade,
         goal,
       },
     }).unwrap();
-    dispatch(noticeShown({ text: `${bed.name}: its cover and goal are changed.` }));
+    dispatch(noticeShown({ text: `${bed.name}: its cover and goal are changed.`, undoSettingIds: settings }));
   };
   const aside = async (): Promise<void> => {
     const kept = await log({
@@ -137,6 +140,11 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
           {refusal(error).message}
         </p>
       ) : null}
+      {same ? null : (
+        <div className="mt-2 max-w-xs">
+          <SinceField bed={bed} today={garden.today} value={since} onChange={setSince} />
+        </div>
+      )}
       <div className="mt-2 flex flex-wrap gap-2">
         {same ? null : (
           <Button disabled={isLoading || mm === null} onClick={() => void keep().catch(() => undefined)}>

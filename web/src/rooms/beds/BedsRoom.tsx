@@ -11,6 +11,7 @@ import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Opens } from '../../ui/Opens.tsx';
+import { SinceField } from '../../ui/SinceField.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { CopySheet } from './CopySheet.tsx';
 import { bedFacts } from '../ground/facts.ts';
@@ -155,9 +156,19 @@ function BedForm({
   const units = useUnits();
   const [save, { isLoading, error }] = useSaveBedMutation();
   const form = useForm<TypedBed>({ defaultValues: bed ? typedFrom(bed, units) : emptyBed(today) });
+  const [since, setSince] = useState(today);
+  const dispatch = useAppDispatch();
   const send = (version: number | undefined) =>
     form.handleSubmit(async (typed) => {
-      await save({ gardenId, bedId: bed?.id, body: { ...bedDraft(typed, units, bed), version } }).unwrap();
+      const body = { ...bedDraft(typed, units, bed), version, ...(bed ? { since } : {}) };
+      const { settings = [] } = await save({ gardenId, bedId: bed?.id, body }).unwrap();
+      if (bed && settings.length > 0)
+        dispatch(
+          noticeShown({
+            text: `${bed.name} is so ${since <= bed.startOn ? 'from its first day' : `since ${plainDate(since, today)}`}.`,
+            undoSettingIds: settings,
+          }),
+        );
       onClose();
     });
   const submit = send(bed?.version);
@@ -172,6 +183,7 @@ function BedForm({
       <SoilFields form={form} />
       <WaterFields form={form} />
       <MoreFields form={form} />
+      {bed ? <SinceField bed={bed} today={today} value={since} onChange={setSince} /> : null}
       <RefusalOrConflict
         error={error}
         onMine={(version) => void send(version)().catch(() => undefined)}

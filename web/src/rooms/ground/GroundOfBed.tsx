@@ -1,6 +1,7 @@
 import type { BedView, FindingView } from '@kibble/contract';
-import { findingOf } from '@kibble/contract';
+import { foundOf } from '@kibble/contract';
 import { ENTRY_FACTS, METHOD_FACTS, staleReason, type EntryKind } from '@kibble/core';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
   refusal,
@@ -17,6 +18,7 @@ import { plainDate } from '../../app/words.ts';
 import { SoilCore } from '../../drawing/SoilCore.tsx';
 import { Choice } from '../../ui/Field.tsx';
 import { Opens } from '../../ui/Opens.tsx';
+import { SinceField } from '../../ui/SinceField.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { bedFacts } from './facts.ts';
 import { findingWords } from './findingWords.ts';
@@ -143,7 +145,7 @@ function Tests({ tests, bed, today }: { tests: typeof TEST_PAGES; bed: BedView; 
             f.input.kind === test.kind &&
             (f.method === null || f.method === bed.delivery.method || !ENTRY_FACTS[test.kind].ofMethod),
         );
-        const stale = last ? staleReason(findingOf(last), bed.findings.map(findingOf), today) : null;
+        const stale = last ? staleReason(foundOf(last), bed.findings.map(foundOf), today) : null;
         return (
           <li key={test.kind} className="flex items-baseline gap-3 border-t border-rule">
             <Link className="min-h-9 flex-1 py-1 font-semibold underline underline-offset-4" to={test.kind}>
@@ -164,7 +166,7 @@ function Tests({ tests, bed, today }: { tests: typeof TEST_PAGES; bed: BedView; 
 function SharedGround({ bed, beds }: { bed: BedView; beds: BedView[] }) {
   const [link, { error }] = useLinkBedMutation();
   const others = beds.filter((b) => b.id !== bed.id && !b.archived);
-  const followers = others.filter((b) => b.groundOf === bed.id);
+  const followers = others.filter((b) => b.groundId === bed.groundId);
   if (others.length === 0) return null;
   return (
     <div className="mt-3">
@@ -175,7 +177,7 @@ function SharedGround({ bed, beds }: { bed: BedView; beds: BedView[] }) {
             ? `Tests here count for ${followers.map((b) => b.name).join(', ')} too.`
             : 'Beds on one ground share its tests; slope and compost stay their own.'
         }
-        value={bed.groundOf ?? ''}
+        value={followers[0]?.id ?? ''}
         onChange={(e) =>
           void link({
             bedId: bed.id,
@@ -184,13 +186,11 @@ function SharedGround({ bed, beds }: { bed: BedView; beds: BedView[] }) {
         }
       >
         <option value="">no other bed</option>
-        {others
-          .filter((b) => b.groundOf !== bed.id)
-          .map((b) => (
-            <option key={b.id} value={b.id}>
-              {b.name}
-            </option>
-          ))}
+        {others.map((b) => (
+          <option key={b.id} value={b.id}>
+            {b.name}
+          </option>
+        ))}
       </Choice>
       {error ? (
         <p role="alert" className="font-semibold text-brick">
@@ -206,6 +206,7 @@ function TapChoice({ bed, taps }: { bed: BedView; taps: { id: number; name: stri
   const garden = useGarden();
   const dispatch = useAppDispatch();
   const [log] = useLogFindingMutation();
+  const [since, setSince] = useState(garden.today);
   const changed = async (): Promise<void> => {
     const kept = await log({
       gardenId: garden.id,
@@ -224,7 +225,7 @@ function TapChoice({ bed, taps }: { bed: BedView; taps: { id: number; name: stri
         onChange={(e) =>
           void link({
             bedId: bed.id,
-            links: { tapId: e.target.value ? Number(e.target.value) : null, version: bed.version },
+            links: { tapId: e.target.value ? Number(e.target.value) : null, since, version: bed.version },
           })
         }
       >
@@ -236,6 +237,10 @@ function TapChoice({ bed, taps }: { bed: BedView; taps: { id: number; name: stri
           </option>
         ))}
       </Choice>
+      <details className="mt-1">
+        <summary className="min-h-9 text-sm text-quiet">Another tap holds from today on; since another day?</summary>
+        <SinceField bed={bed} today={garden.today} value={since} onChange={setSince} />
+      </details>
       {error ? (
         <p role="alert" className="font-semibold text-brick">
           {refusal(error).message}
@@ -261,7 +266,7 @@ function Found({ bed, today }: { bed: BedView; today: string }) {
     await mark({ id: finding.id });
     dispatch(noticeShown({ text: `The finding of ${plainDate(finding.on, today)} is taken back.` }));
   };
-  const all = bed.findings.map(findingOf);
+  const all = bed.findings.map(foundOf);
   const found = bed.findings.filter((f) => !['plant', 'plan'].includes(ENTRY_FACTS[f.input.kind].about));
   return (
     <section className="mt-8" aria-labelledby="found">
@@ -273,7 +278,7 @@ function Found({ bed, today }: { bed: BedView; today: string }) {
       ) : null}
       <ul>
         {found.map((finding) => {
-          const stale = staleReason(findingOf(finding), all, today);
+          const stale = staleReason(foundOf(finding), all, today);
           const elsewhere =
             finding.tapId !== null
               ? 'at the tap'

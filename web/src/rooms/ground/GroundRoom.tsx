@@ -18,7 +18,7 @@ import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { bucketTest, staleReason } from '@kibble/core';
-import { findingOf } from '@kibble/contract';
+import { foundOf } from '@kibble/contract';
 import { bedFacts } from './facts.ts';
 import { SharpenGarden } from './SharpenGarden.tsx';
 import { testPage } from './tests/index.ts';
@@ -195,7 +195,7 @@ function Taps({ garden }: { garden: GardenView }) {
         {taps.map((tap) => {
           const bucket = tap.findings.find((f) => f.input.kind === 'bucket');
           const stale = bucket
-            ? staleReason(findingOf(bucket), tap.findings.map(findingOf), garden.today)
+            ? staleReason(foundOf(bucket), tap.findings.map(foundOf), garden.today)
             : null;
           const flow = bucket?.input.kind === 'bucket' ? bucketTest(bucket.input).litresPerMinute : null;
           const beds = garden.beds.filter((b) => b.tapId === tap.id && !b.archived).length;

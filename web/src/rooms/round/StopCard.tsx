@@ -45,18 +45,14 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
     // Asked at the first tap, when it is plain why.
     if ('Notification' in window && Notification.permission === 'default')
       void Notification.requestPermission();
-    const { bedId, bedName, litresPerMinute, run } = stop;
+    const { bedId, run } = stop;
     await open({
       bedId,
-      bedName,
-      litresPerMinute,
       minutes: run.runMinutes,
       runs: run.cycles,
       run: 1,
       runMinutes: run.runMinutes,
       soakMinutes: run.soakMinutes,
-      ranMinutes: 0,
-      resting: false,
       secondsEach: stop.byHand?.secondsEach ?? null,
     });
   };
@@ -64,11 +60,14 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
   const done = async (): Promise<void> => {
     const event = await water({
       bedId: stop.bedId,
-      body: { litres: stop.run.litres, asPlanned: true },
+      // What is carried is counted in litres; a tap is open for minutes, whatever it gives.
+      body: stop.fills
+        ? { litres: stop.run.litres, asPlanned: true }
+        : { minutes: stop.run.minutes, asPlanned: true },
     }).unwrap();
     dispatch(
       noticeShown({
-        text: `${stop.bedName}: ${units.text('volume', stop.run.litres)} written down.`,
+        text: `${stop.bedName}: ${units.text('volume', event.litres ?? stop.run.litres)} written down.`,
         undoEventId: event.id,
       }),
     );
