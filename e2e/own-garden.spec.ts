@@ -144,7 +144,11 @@ for (const name of ['Tomatoes, long bed', 'Sweetcorn block']) {
     await page.getByLabel('Its area').fill('16.5');
     await page.getByRole('button', { name: 'Keep the changes' }).click();
     await expect(page.getByRole('cell', { name: '16.5 m²' })).toBeVisible();
-    // Everything but the area, and the count of changes that goes with it.
-    expect(plain(await bed())).toEqual(plain({ ...before, areaM2: 16.5 }));
+    // Everything but the area, the day from which it holds, and the count of changes that goes with it.
+    const after = await bed();
+    const settings = after.settings as { from: string; setting: object }[];
+    expect(settings.at(-1)).toMatchObject({ from: '2026-07-14', setting: { kind: 'area', value: 16.5 } });
+    expect(settings.slice(0, -1)).toEqual(before.settings);
+    expect(plain({ ...after, settings: null })).toEqual(plain({ ...before, areaM2: 16.5, settings: null }));
   });
 }

@@ -1,3 +1,4 @@
+import { at, item } from '../../core/src/units/at.ts';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -44,7 +45,15 @@ function caseOf(wettedFraction: number): Case {
 function runOnce(c: Case, state: ReturnType<typeof cloneState>, each?: (d: number) => void): void {
   copyState(c.start, state);
   for (let d = 0; d < DAYS; d += 1) {
-    stepDay(c.model, state, d, c.series.et0[d], c.series.rain[d], c.irrigation[d], c.series.climate[d]);
+    stepDay(
+      c.model,
+      state,
+      d,
+      at(c.series.et0, d),
+      at(c.series.rain, d),
+      at(c.irrigation, d),
+      at(c.series.climate, d),
+    );
     each?.(d);
   }
 }
@@ -68,8 +77,8 @@ function fileOf(c: Case): Float64Array {
     profile.readilyEvaporableMm,
     profile.totalEvaporableMm,
     start.rootMm,
-    model.columnShare[0],
-    model.columnShare[1] ?? 0,
+    at(model.columnShare, 0),
+    at(model.columnShare, 1) ?? 0,
   ];
   const arrays = [
     profile.fieldCapacityMm,
@@ -111,9 +120,9 @@ function twinNs(c: Case): number | null {
     let worst = 0;
     runOnce(c, state, (d) => {
       for (let k = 0; k < OUT_SIZE; k += 1)
-        worst = Math.max(worst, Math.abs(state.out[k] - theirs[d * OUT_SIZE + k]));
+        worst = Math.max(worst, Math.abs(at(state.out, k) - at(theirs, d * OUT_SIZE + k)));
     });
-    state.water.forEach((mm, i) => (worst = Math.max(worst, Math.abs(mm - theirs[DAYS * OUT_SIZE + i]))));
+    state.water.forEach((mm, i) => (worst = Math.max(worst, Math.abs(mm - at(theirs, DAYS * OUT_SIZE + i)))));
     if (!(worst <= 1e-9)) throw new Error(`the C twin differs by ${worst}`);
     return Number(answer.stdout);
   } finally {
@@ -174,7 +183,7 @@ export function singleStoreNs(): number {
         depletion = singleStoreDay({
           depletionMm: depletion,
           cropUseMm: 5,
-          rainMm: weather[d].rainMm,
+          rainMm: item(weather, d).rainMm,
           irrigationMm: d % 5 === 4 ? 18 : 0,
           totalAvailableMm: 100,
           readilyAvailableMm: 40,

@@ -98,10 +98,17 @@ function made(bed: BedView, today: string, { inputs = [], settings = [] }: Tried
   }
 }
 
+/** How a bed is now: a history holds one period at least. */
+export function nowOf(periods: readonly BedPeriod[]): BedPeriod {
+  const now = periods.at(-1);
+  if (!now) throw new Error('a bed without a period');
+  return now;
+}
+
 /** What is known of a bed now; `tried` are readings not yet kept, taken as of today. */
 export function knownBed(bed: BedView, today: string, tried?: readonly Entry[]): KnownOfBed {
   const { periods, unread } = historyOf(bed, today, tried && { inputs: tried });
-  return { ...periods[periods.length - 1].known, unread };
+  return { ...nowOf(periods).known, unread };
 }
 
 /** What a watering came to, as its day is known now. */

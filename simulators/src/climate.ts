@@ -48,7 +48,7 @@ export function weatherOn(climate: Climate, date: string): StationDay {
   const north = climate.latitudeDeg >= 0 ? 1 : -1;
   const season = -north * Math.cos((2 * Math.PI * (doy - 18)) / 365);
   const mean = 10.8 + 12.2 * season + 4.5 * swing(climate.seed, date);
-  const wet = roll() < WET_SHARE[month];
+  const wet = roll() < (WET_SHARE[month] ?? 0);
   const range = (wet ? 8 : 12.5) + 2.2 * season + (roll() - 0.5) * 2.5;
   const above = extraterrestrialRadiation({ latitudeDeg: climate.latitudeDeg, dayOfYear: doy });
   const day: StationDay = {
@@ -59,7 +59,7 @@ export function weatherOn(climate: Climate, date: string): StationDay {
     rhMaxPct: (wet ? 96 : 84) + (roll() - 0.5) * 6,
     windMs: 1.6 + 2 * roll(),
     solarMJ: above * ((wet ? 0.36 : 0.62) + (roll() - 0.5) * 0.12),
-    rainMm: wet ? 0.4 - Math.log(1 - 0.98 * roll()) * WET_MM[month] : 0,
+    rainMm: wet ? 0.4 - Math.log(1 - 0.98 * roll()) * (WET_MM[month] ?? 0) : 0,
     ...STORY[date.slice(5)],
   };
   return tidy(day);

@@ -1,3 +1,4 @@
+import { item } from '../units/at.ts';
 import { followAhead, startOf, type Followed } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
 import type { IsoDate } from '../units/dates.ts';
@@ -15,7 +16,7 @@ export function followBed(
   site: Site,
   { today, horizonDays }: { today: IsoDate; horizonDays: number },
 ): Followed {
-  const start = startOf(bed, weather, weatherSeries(weather, site), weather[0].date, {
+  const start = startOf(bed, weather, weatherSeries(weather, site), item(weather, 0).date, {
     site,
     today,
     ensemble: null,

@@ -1,3 +1,4 @@
+import { item } from '../units/at.ts';
 import { explainRun } from '../delivery/explainRate.ts';
 import type { Drawn } from '../places/place.ts';
 import { cropOf } from '../plants/plantOnDay.ts';
@@ -25,8 +26,8 @@ export function explainGone(goneMm: number, drawn: Drawn, days: number): Working
   let now = 0;
   for (let i = 0; i * LAYER_MM < drawn.rootDepthMm && i < drawn.layersMm.length; i += 1) {
     const part = Math.min(1, drawn.rootDepthMm / LAYER_MM - i);
-    full += part * drawn.fieldCapacityMm[i];
-    now += part * Math.min(drawn.fieldCapacityMm[i], drawn.layersMm[i]);
+    full += part * item(drawn.fieldCapacityMm, i);
+    now += part * Math.min(item(drawn.fieldCapacityMm, i), item(drawn.layersMm, i));
   }
   const balance = 'the bed’s balance since planting: rain and waterings in, use, runoff and drainage out';
   return named(

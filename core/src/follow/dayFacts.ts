@@ -1,3 +1,4 @@
+import { at, item } from '../units/at.ts';
 import { plantOnDay, cropOf, type PlantOnDay } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
 import type { PlantingInput } from '../plants/types.ts';
@@ -70,7 +71,7 @@ export function lookAhead(run: PlaceRun, trial: PlaceRun, d: number, rain: numbe
 /** Depletion `n` days after a day if no water is given until then, likely rain counted. */
 function depletionAfter(run: PlaceRun, days: readonly SourcedDay[], d: number, n: number): number {
   const trial = tryRun(run);
-  for (let k = d; k <= d + n; k += 1) stepRun(trial, k, likelyRain(days[k]), 0);
+  for (let k = d; k <= d + n; k += 1) stepRun(trial, k, likelyRain(item(days, k)), 0);
   return depthOf(trial, d + n, gaugeOf(trial).goneL);
 }
 
@@ -86,25 +87,25 @@ function rhythmDepth(
   const { days: every, mm } = school.rhythm;
   let last = -1;
   for (let k = Math.max(0, d - every); k < Math.min(d, now.todayIndex); k += 1)
-    if (now.givenL[k] > 0) last = k;
+    if (at(now.givenL, k) > 0) last = k;
   const planned = waterings.at(-1);
-  if (planned) last = Math.max(last, daysBetween(now.days[0].date, planned.date));
+  if (planned) last = Math.max(last, daysBetween(item(now.days, 0).date, planned.date));
   if (last >= 0 && d - last < every) return none;
   let rainMm = 0;
-  for (let k = Math.max(0, d - every); k < d; k += 1) rainMm += now.series.rain[k];
+  for (let k = Math.max(0, d - every); k < d; k += 1) rainMm += at(now.series.rain, k);
   const short = mm - rainMm;
   return short >= school.leastMm ? { mm: short, rainMm } : none;
 }
 
 /**
  * What a day's decision is made from.
- * @param at the run that morning, a scratch run to look ahead on, the day, the rain counted on, the waterings planned so far
+ * @param from the run that morning, a scratch run to look ahead on, the day, the rain counted on, the waterings planned so far
  */
 export function dayFacts(
   input: PlanBed,
   now: PlaceNow,
   school: School,
-  at: {
+  from: {
     run: PlaceRun;
     scratch: PlaceRun;
     d: number;
@@ -112,12 +113,12 @@ export function dayFacts(
     waterings: readonly PlannedWatering[];
   },
 ): DayFacts {
-  const { run, d } = at;
-  const day = now.days[d];
+  const { run, d } = from;
+  const day = item(now.days, d);
   const { plantings } = input.bed;
   const isToday = d === now.todayIndex;
   const morning = run.place.morning(run.state);
-  const evening = lookAhead(run, at.scratch, d, at.rain);
+  const evening = lookAhead(run, from.scratch, d, from.rain);
   const plants = plantings.flatMap((p) => plantOnDay(p, day.date) ?? []);
   const main = standingOn(plantings, day.date);
   const stage = main ? plantOnDay(main, day.date)?.stage : undefined;
@@ -137,7 +138,7 @@ export function dayFacts(
     wilting: isToday && Boolean(input.wilting) && morning.airlessDays <= 1,
     stopped: school.stopsAt !== undefined && stage === school.stopsAt,
     byHand: input.fixed?.find((f) => f.date === day.date),
-    weekly: rhythmDepth(school, now, d, at.waterings),
+    weekly: rhythmDepth(school, now, d, from.waterings),
     shut: shutOn(input, day.date),
     ahead: {
       ...shutSoon,

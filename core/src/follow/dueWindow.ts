@@ -1,3 +1,4 @@
+import { at } from '../units/at.ts';
 import { efficiencyOf } from '../delivery/runPlan.ts';
 import type { GrowingPlace } from '../places/place.ts';
 import { plantOnDay } from '../plants/plantOnDay.ts';
@@ -42,24 +43,31 @@ function spreadOf(
   for (let m = 0; m < members; m += 1) {
     place.copy(options.state, state);
     for (let d = 0; d < days; d += 1) {
-      const at = m * days + d;
+      const k = m * days + d;
       const had = d === 0 ? options.givenTodayL : 0;
       const held = !grows[d] || (d === 0 && options.settledToday);
       if (!held) place.copy(state, before);
       const step = (litres: number): void =>
-        place.step(state, todayIndex + d, ensemble.et0[at], ensemble.rain[at], ensemble.climate[at], litres);
+        place.step(
+          state,
+          todayIndex + d,
+          at(ensemble.et0, k),
+          at(ensemble.rain, k),
+          at(ensemble.climate, k),
+          litres,
+        );
       step(had);
       const evening = place.gauge(state);
-      depletionMm[at] = evening.goneL / perMm;
+      depletionMm[k] = evening.goneL / perMm;
       if (held || evening.goneL <= thresholdOf(school, evening.spareL, evening.holdsL)) continue;
       const { goneL } = place.morning(before);
       if (goneL < school.leastMm * perMm) continue;
       const dose = school.refill * goneL;
-      if (dueDay[m] === days) dueDay[m] = d;
-      givenL[m] += dose;
+      if (at(dueDay, m) === days) dueDay[m] = d;
+      givenL[m] = at(givenL, m) + dose;
       place.copy(before, state);
       step(had + dose);
-      depletionMm[at] = place.gauge(state).goneL / perMm;
+      depletionMm[k] = place.gauge(state).goneL / perMm;
     }
   }
   return { dueDay, givenL, depletionMm };
@@ -68,7 +76,7 @@ function spreadOf(
 /** The value below which a share of the members lie (nearest rank). */
 export function quantile(values: ArrayLike<number>, share: number): number {
   const sorted = Float64Array.from(values).sort();
-  return sorted[Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1))];
+  return at(sorted, Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1)));
 }
 
 /** Due dates and litres over the members of the ensemble. */
@@ -82,7 +90,7 @@ export function windowOf(
   const grows = Array.from({ length: ensemble.days }, (_, d) =>
     input.bed.plantings.some((p) => plantOnDay(p, addDays(today, d)) !== null),
   );
-  const givenTodayL = now.givenL[now.todayIndex];
+  const givenTodayL = at(now.givenL, now.todayIndex);
   const spread = spreadOf(now.place, {
     state: now.state,
     todayIndex: now.todayIndex,
@@ -99,7 +107,7 @@ export function windowOf(
   const litres = (share: number): number => quantile(spread.givenL, share) / efficiencyOf(input.delivery);
   const onDay = new Float64Array(ensemble.members);
   const fan = Array.from({ length: ensemble.days }, (_, d) => {
-    for (let m = 0; m < ensemble.members; m += 1) onDay[m] = spread.depletionMm[m * ensemble.days + d];
+    for (let m = 0; m < ensemble.members; m += 1) onDay[m] = at(spread.depletionMm, m * ensemble.days + d);
     return { date: addDays(today, d), lowMm: quantile(onDay, 0.1), highMm: quantile(onDay, 0.9) };
   });
   return {

@@ -1,3 +1,4 @@
+import { at, item } from '../units/at.ts';
 import { plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
 import type { PlaceKinds } from '../places/index.ts';
@@ -106,9 +107,9 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
   let open: Resume | undefined;
   for (let d = options.resume?.index ?? todayIndex; d < days.length && !open; d += 1) {
     run.place.dawn(run.state, d);
-    const rain = rainOf(days[d]);
+    const rain = rainOf(item(days, d));
     const facts = dayFacts(input, now, school, { run, scratch, d, rain, waterings });
-    let givenL = now.givenL[d];
+    let givenL = at(now.givenL, d);
     const decision = givenL > 0 ? null : decide(facts, input);
     const held = gateOf(facts, decision, { input, run, days, d });
     if (decision && !held.by) {
@@ -175,7 +176,7 @@ function morningOf(start: BedStart, input: PlanBed, options: AheadOptions) {
     run: now,
     scratch: tryRun(now),
     d,
-    rain: rainOf(now.days[d]),
+    rain: rainOf(item(now.days, d)),
     waterings: [],
   });
   const drawn = now.place.drawn(now.state);

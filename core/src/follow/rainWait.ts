@@ -1,3 +1,4 @@
+import { item } from '../units/at.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { gaugeOf, stepRun, tryRun, type PlaceRun } from './run.ts';
@@ -50,7 +51,7 @@ export function rainWorthWaiting(
   let missedAnyway = 0;
   let wantedMm = 0;
   for (let k = d; k <= d + WAIT_DAYS && k < weather.length; k += 1) {
-    const day = weather[k];
+    const day = item(weather, k);
     const rain = likelyRain(day);
     stepRun(failed, k, 0, 0);
     wantedMm += gaugeOf(failed).wantedL / areaM2;

@@ -1,3 +1,4 @@
+import { at, item } from '../units/at.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
 import type { Gauge, GrowingPlace } from '../places/place.ts';
 import { USUAL_KINDS, type PlaceKinds } from '../places/index.ts';
@@ -26,7 +27,7 @@ export interface PlaceNow extends PlaceRun {
 
 /** One day of a run, in place. */
 export function stepRun(run: PlaceRun, d: number, rain: number, givenL: number): void {
-  run.place.step(run.state, d, run.series.et0[d], rain, run.series.climate[d], givenL);
+  run.place.step(run.state, d, at(run.series.et0, d), rain, at(run.series.climate, d), givenL);
 }
 
 /** A copy to try things on. */
@@ -48,7 +49,13 @@ export const recordRun = (
   d: number,
   withLayers = true,
 ): DailyRecord =>
-  run.place.record(run.state, days[d].date, run.series.et0[d], run.series.routes[d], withLayers);
+  run.place.record(
+    run.state,
+    item(days, d).date,
+    at(run.series.et0, d),
+    item(run.series.routes, d),
+    withLayers,
+  );
 
 /** Days back for which every layer's water is kept: what a section is drawn from. */
 const LAYER_DAYS = 14;
@@ -94,7 +101,7 @@ export function followPast(
     past: [],
   };
   for (let d = 0; d < now.todayIndex; d += 1) {
-    stepRun(now, d, now.series.rain[d], now.givenL[d]);
+    stepRun(now, d, at(now.series.rain, d), at(now.givenL, d));
     if (d >= now.todayIndex - pastDays)
       now.past.push(recordRun(now, days, d, d >= now.todayIndex - LAYER_DAYS));
   }

@@ -1,3 +1,4 @@
+import { item } from '../units/at.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { PlanBed } from './types.ts';
@@ -21,7 +22,7 @@ export function shutAfter(
   let n = 0;
   let why: Shut = 'closed';
   for (; d + n + 1 < days.length; n += 1) {
-    const shut = shutOn(input, days[d + n + 1].date);
+    const shut = shutOn(input, item(days, d + n + 1).date);
     if (shut === null || shut === 'put off') break;
     if (n === 0) why = shut;
   }

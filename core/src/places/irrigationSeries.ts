@@ -1,3 +1,4 @@
+import { at } from '../units/at.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import { OutOfRange, within } from '../units/guard.ts';
 import type { Irrigation } from './place.ts';
@@ -19,7 +20,7 @@ export function irrigationSeries(
         watering.date,
       );
     }
-    series[d] += watering.netMm;
+    series[d] = at(series, d) + watering.netMm;
   }
   return series;
 }

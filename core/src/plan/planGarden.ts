@@ -1,3 +1,4 @@
+import { item } from '../units/at.ts';
 import { closedDays, windyDays } from '../clock/closures.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
 import { mostAtOnce } from '../clock/mostAtOnce.ts';
@@ -53,9 +54,9 @@ export function planGarden(
     };
   checkConstraints(constraints);
   atLeast('weather', weather, 1);
-  const first = weather[0].date;
+  const first = item(weather, 0).date;
   const end = addDays(today, horizonDays - 1);
-  const last = weather[weather.length - 1].date;
+  const last = item(weather, weather.length - 1).date;
   if (last < end) throw new OutOfRange('weather', `reach ${end}`, `days up to ${last}`);
   const days = weather.slice(0, daysBetween(first, end) + 1);
   const members = within('members', options.members ?? DEFAULT_MEMBERS, 0, 1000);
@@ -224,7 +225,7 @@ function givenUp(free: readonly BedPlan[], fitted: readonly BedPlan[]): GardenPl
   const short = ({ outlook }: BedPlan): number =>
     outlook.ahead.filter((day) => day.stressCoefficient < SHORT_OF_WATER).length;
   return fitted.flatMap((plan, i) => {
-    const before = free[i];
+    const before = item(free, i);
     const shortDays = short(plan) - short(before);
     const missedMm = plan.outlook.missedMm - before.outlook.missedMm;
     return plan !== before && (shortDays > 0 || missedMm > LEAST_MISSED_MM)

@@ -1,3 +1,4 @@
+import { item } from '../units/at.ts';
 import type { Delivery } from '../delivery/runPlan.ts';
 import type { BedInput } from '../places/ground/bedModel.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
@@ -98,7 +99,7 @@ export function bedHistory(
   const days = [...new Set(starts)].sort();
   const periods: BedPeriod[] = [];
   for (const [i, from] of days.entries()) {
-    const next = i + 1 < days.length ? days[i + 1] : null;
+    const next = days[i + 1] ?? null;
     const watering = valueOn(told.watered, from);
     const tap = valueOn(told.tap, from);
     const seen = until.filter((f) => {
@@ -160,4 +161,4 @@ function joined(periods: readonly BedPeriod[]): BedPeriod[] {
 
 /** How a bed was on a day. */
 export const periodOn = (periods: readonly BedPeriod[], date: IsoDate): BedPeriod =>
-  periods.findLast(({ from }) => from <= date) ?? periods[0];
+  periods.findLast(({ from }) => from <= date) ?? item(periods, 0);

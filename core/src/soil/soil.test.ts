@@ -1,3 +1,4 @@
+import { at } from '../units/at.ts';
 import { describe, expect, test } from '@jest/globals';
 import { soilFromFractions } from './soilFromFractions.ts';
 import { soilProfile } from './soilProfile.ts';
@@ -84,7 +85,7 @@ describe('the profile', () => {
   test('half stones hold half the water', () => {
     const plain = soilProfile({ horizons: [{ textureClass: 'loam' }] });
     const stony = soilProfile({ horizons: [{ textureClass: 'loam', stonesPct: 50 }] });
-    expect(stony.fieldCapacityMm[0]).toBeCloseTo(plain.fieldCapacityMm[0] / 2, 10);
+    expect(at(stony.fieldCapacityMm, 0)).toBeCloseTo(at(plain.fieldCapacityMm, 0) / 2, 10);
   });
 
   test('evaporable water of the top 100 mm stands near FAO-56 table 19', () => {

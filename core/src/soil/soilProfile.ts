@@ -1,3 +1,4 @@
+import { at } from '../units/at.ts';
 import { OutOfRange, atLeast, ordered, positive, within, withinIfGiven } from '../units/guard.ts';
 import { ASSUMED_ORGANIC_MATTER_PCT, soilFromFractions } from './soilFromFractions.ts';
 import { soilOfClass, TEXTURES } from './soils.ts';
@@ -212,7 +213,7 @@ export function soilProfile(ground: GroundInput, mulched = false): SoilProfile {
     profile.fieldCapacityMm[i] = water.fieldCapacity * LAYER_MM;
     profile.wiltingPointMm[i] = water.wiltingPoint * LAYER_MM;
     profile.saturationMm[i] = water.saturation * LAYER_MM;
-    profile.availableMm[i] = profile.fieldCapacityMm[i] - profile.wiltingPointMm[i];
+    profile.availableMm[i] = at(profile.fieldCapacityMm, i) - at(profile.wiltingPointMm, i);
     profile.airDryMm[i] = 0.5 * water.wiltingPoint * LAYER_MM;
     profile.maxFluxMmPerDay[i] = water.conductivity * 24;
     const travelHours = ((water.saturation - water.fieldCapacity) * LAYER_MM) / water.conductivity;
@@ -220,14 +221,14 @@ export function soilProfile(ground: GroundInput, mulched = false): SoilProfile {
     profile.textureOfLayer.push((ground.horizons[h] as Horizon).textureClass);
   }
 
-  const lowest = profile.maxFluxMmPerDay[layers - 1] ?? 0;
+  const lowest = at(profile.maxFluxMmPerDay, layers - 1) ?? 0;
   const measured = ground.drainageMmPerHour === undefined ? lowest : ground.drainageMmPerHour * 24;
   const onRock = ground.bedrockMm !== undefined && ground.bedrockMm < PROFILE_MM;
   profile.bottomFluxMmPerDay = onRock ? 0 : Math.min(lowest, measured);
 
   const evaporating = Math.min(layers, EVAPORATION_DEPTH_MM / LAYER_MM);
   for (let i = 0; i < evaporating; i += 1) {
-    profile.totalEvaporableMm += (profile.fieldCapacityMm[i] ?? 0) - (profile.airDryMm[i] ?? 0);
+    profile.totalEvaporableMm += (at(profile.fieldCapacityMm, i) ?? 0) - (at(profile.airDryMm, i) ?? 0);
   }
   const top = ground.horizons[0] as Horizon;
   // A stony or very sandy top can hold less than the table's figure for its class.

@@ -1,3 +1,4 @@
+import { item } from './at.ts';
 import type { IsoDate } from './dates.ts';
 
 /** A value and the day from which it holds. */
@@ -16,7 +17,7 @@ export function valueOn<T>(dated: Dated<T>, date: IsoDate): T {
 
 /** The value that holds on a day, with the day from which it does. */
 export function entryOn<T>(dated: Dated<T>, date: IsoDate): From<T> {
-  let found = dated[0];
+  let found = item(dated, 0);
   for (const entry of dated) if (entry.from <= date) found = entry;
   return found;
 }

@@ -1,3 +1,4 @@
+import { at } from '../units/at.ts';
 import { describe, expect, test } from '@jest/globals';
 import { median, quantile, standardDeviation } from 'simple-statistics';
 import { addDays } from '../units/dates.ts';
@@ -19,7 +20,7 @@ const day = (i: number, change: Partial<SourcedDay> = {}): SourcedDay => ({
 });
 const MEMBERS = 1000;
 const column = (values: Float64Array, days: number, d: number): number[] =>
-  Array.from({ length: MEMBERS }, (_, m) => values[m * days + d]);
+  Array.from({ length: MEMBERS }, (_, m) => at(values, m * days + d));
 
 describe('the ensemble', () => {
   const days = Array.from({ length: 10 }, (_, i) => day(i, i === 5 ? { rainMm: 20, rainChance: 0.6 } : {}));

@@ -1,3 +1,4 @@
+import { item } from '../units/at.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import { dayMinimumHumidity, dayWind } from './referenceEt.ts';
 import type { WeatherDay } from './types.ts';
@@ -57,7 +58,7 @@ export function weatherAlerts(
   if (heat) {
     alerts.push({
       code: 'heat wave',
-      from: heat[0].date,
+      from: item(heat, 0).date,
       days: heat.length,
       highestC: Math.max(...heat.map((d) => d.tMaxC)),
     });
@@ -85,7 +86,7 @@ export function weatherAlerts(
     const three = days.slice(i, i + FREEZE_DAYS);
     const meanC = three.reduce((sum, d) => sum + (d.tMinC + d.tMaxC) / 2, 0) / FREEZE_DAYS;
     if (meanC <= limits.freezeMeanC) {
-      alerts.push({ code: 'ground about to freeze', from: three[0].date, meanC });
+      alerts.push({ code: 'ground about to freeze', from: item(three, 0).date, meanC });
       break;
     }
   }
@@ -116,9 +117,10 @@ export function drySpell(
   let total = 0;
   let first: IsoDate | null = null;
   for (let i = days.length - 1; i >= 0; i -= 1) {
-    total += days[i].rainMm;
+    const day = item(days, i);
+    total += day.rainMm;
     if (total >= totalMm) break;
-    first = days[i].date;
+    first = day.date;
   }
   const last = days.at(-1)?.date;
   return first && last ? { from: first, days: daysBetween(first, last) + 1 } : null;

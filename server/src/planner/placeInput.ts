@@ -1,6 +1,8 @@
 import {
+  foundOf,
   historyOf,
   NO_TIME,
+  nowOf,
   type BedView,
   type EventView,
   type HistoryOfBed,
@@ -24,7 +26,6 @@ import {
   type SchoolId,
   type StartMethod,
 } from '@kibble/core';
-import { foundOf } from '@kibble/contract';
 import { utcOffsetHours } from '../services/clock.ts';
 import type { Facts } from './facts.ts';
 
@@ -55,7 +56,7 @@ export function planBed(
   tried?: Tried,
 ): PlanBed {
   const { periods }: HistoryOfBed = historyOf(bed, today, tried);
-  const now = periods[periods.length - 1];
+  const now = nowOf(periods);
   const plantings = plantingsOf(bed, latitudeDeg);
   const start = balanceStart(bed.startOn, bed.startWetness, today);
   // What happened before the balance begins, or lies ahead of a practice date set back, is not in it.
@@ -67,11 +68,10 @@ export function planBed(
     id: bed.id,
     bed: { ...now.bed, plantings },
     delivery: now.delivery,
-    earlier: periods.slice(0, -1).map(({ bed: was, delivery }, i) => ({
-      until: periods[i + 1].from,
-      bed: { ...was, plantings },
-      delivery,
-    })),
+    earlier: periods.slice(1).flatMap(({ from }, i) => {
+      const was = periods[i];
+      return was ? [{ until: from, bed: { ...was.bed, plantings }, delivery: was.delivery }] : [];
+    }),
     known: now.known.known,
     ...start,
     irrigations: mine

@@ -12,8 +12,6 @@ for (const { matchFulfilled } of [logWatering, logSkip, markEvent])
     predicate: (action): action is { type: string; payload: EventAnswer } => matchFulfilled(action),
     effect: ({ payload: { gardenId, changed } }, { dispatch }) => {
       if (!changed) return;
-      dispatch(
-        api.util.updateQueryData('round', gardenId, (round) => withChanged(round, changed)) as never,
-      );
+      dispatch(api.util.updateQueryData('round', gardenId, (round) => withChanged(round, changed)) as never);
     },
   });

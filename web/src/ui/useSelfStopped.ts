@@ -21,7 +21,9 @@ export function useSelfStopped(gardenId: number, taps: readonly RunningTap[]): v
     if (gone.length === 0) return;
     const tell = async (): Promise<void> => {
       dispatch(api.util.invalidateTags(['Place', 'Plan']));
-      const asked = dispatch(api.endpoints.round.initiate(gardenId, { forceRefetch: true, subscribe: false }));
+      const asked = dispatch(
+        api.endpoints.round.initiate(gardenId, { forceRefetch: true, subscribe: false }),
+      );
       const { leaveAlone } = await asked.unwrap();
       for (const tap of gone) {
         const event = leaveAlone.find(({ bedId }) => bedId === tap.bedId)?.event;

@@ -1,3 +1,4 @@
+import { at } from '../../units/at.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seattle, seattleSite as site } from '../../../tests/seattle.ts';
@@ -148,18 +149,18 @@ describe('a season of the real record', () => {
     summer2015.forEach((weather, d) => {
       const plant = plantOnDay({ cropId: 'tomato', plantedOn: '2015-05-15' }, weather.date);
       const rootMm = plant?.rootDepthMm ?? 150;
-      const totalMm = ((profile.fieldCapacityMm[0] - profile.wiltingPointMm[0]) * rootMm) / 50;
+      const totalMm = ((at(profile.fieldCapacityMm, 0) - at(profile.wiltingPointMm, 0)) * rootMm) / 50;
       // A deep refill whenever 40 % of the root zone is gone: what is missing and 10 mm more, which both let through.
       if (plant && state.rootZoneMm > 0.4 * totalMm && rootMm > 300) {
         deep.push({ date: weather.date, netMm: state.rootZoneMm + 10 });
         waterOn.set(weather.date, state.rootZoneMm + 10);
       }
       const height = heightTerm(plant?.heightM ?? 0);
-      const climate = series.climate[d];
+      const climate = at(series.climate, d);
       const table = plant?.kcb ?? 0;
       const kcb = table > 0.45 ? table + climate * height : table;
       state = dualStoreDay(state, {
-        et0Mm: series.et0[d],
+        et0Mm: at(series.et0, d),
         waterMm: weather.rainMm + (waterOn.get(weather.date) ?? 0),
         kcb,
         kcMax: Math.max(1.2 + climate * height, kcb + 0.05),
@@ -304,7 +305,7 @@ describe('what always holds', () => {
             expect(record.stressCoefficient).toBeLessThanOrEqual(1);
             expect(record.runoffMm).toBeGreaterThanOrEqual(0);
             const outside = record.layersMm?.filter(
-              (mm, i) => mm < profile.airDryMm[i] - 1e-9 || mm > profile.saturationMm[i] + 1e-9,
+              (mm, i) => mm < at(profile.airDryMm, i) - 1e-9 || mm > at(profile.saturationMm, i) + 1e-9,
             );
             expect(outside).toEqual([]);
           }

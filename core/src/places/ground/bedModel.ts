@@ -1,3 +1,4 @@
+import { at } from '../../units/at.ts';
 import { addDays, type IsoDate } from '../../units/dates.ts';
 import { positive, within } from '../../units/guard.ts';
 import { plantOnDay, type PlantOnDay } from '../../plants/plantOnDay.ts';
@@ -70,7 +71,7 @@ export function bedModel(
   positive('areaM2', bed.areaM2, 1_000_000, 'm²');
   const wetted = within('wettedFraction', bed.wettedFraction ?? 1, 0.05, 1);
   const profile = soilProfile(bed.ground, Boolean(bed.mulch));
-  const top = profile.maxFluxMmPerDay[0] ?? 0;
+  const top = at(profile.maxFluxMmPerDay, 0) ?? 0;
   const columns = wetted < 1 ? 2 : 1;
   const plants = options.plants ?? plantDays(bed.plantings, firstDate, dayCount);
   const model: BedModel = {
@@ -96,8 +97,8 @@ export function bedModel(
   const deepest = profile.layers * LAYER_MM;
   const { depletionFactor } = GOAL_FACTS[bed.goal ?? 'steady'];
   for (let d = 0; d < dayCount; d += 1) {
-    model.potentialRootMm[d] = Math.min(deepest, plants.rootDepthMm[d]);
-    model.p[d] = Math.min(MOST_DEPLETION, plants.p[d] * depletionFactor);
+    model.potentialRootMm[d] = Math.min(deepest, at(plants.rootDepthMm, d));
+    model.p[d] = Math.min(MOST_DEPLETION, at(plants.p, d) * depletionFactor);
   }
   return model;
 }

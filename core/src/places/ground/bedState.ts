@@ -1,3 +1,4 @@
+import { at } from '../../units/at.ts';
 import { EVAPORATION_DEPTH_MM, LAYER_MM } from '../../soil/soilProfile.ts';
 import type { BedModel } from './bedModel.ts';
 
@@ -49,20 +50,20 @@ export function startState(model: BedModel, fullness: number): BedState {
   const water = new Float64Array(layers * model.columns);
   for (let c = 0; c < model.columns; c += 1) {
     for (let i = 0; i < layers; i += 1) {
-      const wilting = wiltingPointMm[i];
-      water[c * layers + i] = wilting + fullness * (fieldCapacityMm[i] - wilting);
+      const wilting = at(wiltingPointMm, i);
+      water[c * layers + i] = wilting + fullness * (at(fieldCapacityMm, i) - wilting);
     }
   }
   const surface = new Float64Array(model.columns);
   for (let c = 0; c < model.columns; c += 1) {
     for (let i = 0; i * LAYER_MM < EVAPORATION_DEPTH_MM; i += 1) {
-      surface[c] += Math.max(0, fieldCapacityMm[i] - water[c * layers + i]);
+      surface[c] = at(surface, c) + Math.max(0, at(fieldCapacityMm, i) - at(water, c * layers + i));
     }
   }
   return {
     water,
     surface,
-    rootMm: model.potentialRootMm[0] ?? LAYER_MM,
+    rootMm: at(model.potentialRootMm, 0) ?? LAYER_MM,
     wetDays: 0,
     drained: false,
     out: new Float64Array(OUT_SIZE),
@@ -95,7 +96,7 @@ export function storedMm(model: BedModel, state: BedState): number {
   const { layers } = model.profile;
   let total = 0;
   for (let c = 0; c < model.columns; c += 1) {
-    for (let i = 0; i < layers; i += 1) total += model.columnShare[c] * state.water[c * layers + i];
+    for (let i = 0; i < layers; i += 1) total += at(model.columnShare, c) * at(state.water, c * layers + i);
   }
   return total;
 }

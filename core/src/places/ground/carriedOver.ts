@@ -1,3 +1,4 @@
+import { at, item } from '../../units/at.ts';
 import { LAYER_MM } from '../../soil/soilProfile.ts';
 import type { BedModel } from './bedModel.ts';
 import { OUT_SIZE, type BedState } from './bedState.ts';
@@ -16,13 +17,14 @@ export function carriedOver(before: BedModel, state: BedState, after: BedModel):
   const surface = new Float64Array(after.columns);
   mixed.forEach((parts, c) => {
     parts.forEach((share, k) => {
-      surface[c] += share * state.surface[k];
+      surface[c] = at(surface, c) + share * at(state.surface, k);
       for (let i = 0; i < deep.after; i += 1) {
-        const at = Math.min(i, deep.before - 1);
-        water[c * deep.after + i] += share * state.water[k * deep.before + at];
+        const layer = Math.min(i, deep.before - 1);
+        water[c * deep.after + i] =
+          at(water, c * deep.after + i) + share * at(state.water, k * deep.before + layer);
       }
     });
-    surface[c] = Math.min(surface[c], after.profile.totalEvaporableMm);
+    surface[c] = Math.min(at(surface, c), after.profile.totalEvaporableMm);
   });
   return {
     water,
@@ -45,10 +47,10 @@ function sharesOf(before: BedModel, after: BedModel): number[][] {
   const old = ends(before.columnShare);
   const now = ends(after.columnShare);
   return now.map((end, c) => {
-    const from = c === 0 ? 0 : now[c - 1];
+    const from = c === 0 ? 0 : item(now, c - 1);
     return was.map((share, k) => {
-      const start = old[k] - share;
-      const overlap = Math.max(0, Math.min(end, old[k]) - Math.max(from, start));
+      const start = item(old, k) - share;
+      const overlap = Math.max(0, Math.min(end, item(old, k)) - Math.max(from, start));
       return overlap / (end - from);
     });
   });

@@ -1,3 +1,4 @@
+import { at, item } from '../../units/at.ts';
 import { fittingRun } from '../../delivery/fittingRun.ts';
 import { wettedFractionOf } from '../../delivery/runPlan.ts';
 import { daysBetween } from '../../units/dates.ts';
@@ -51,15 +52,15 @@ export const ground: PlaceKind<BedInput, GroundState> = {
     const last = stretches.length - 1;
     const on = (d: number): Stretch => {
       let i = last;
-      while (i > 0 && stretches[i].from > d) i -= 1;
-      return stretches[i];
+      while (i > 0 && item(stretches, i).from > d) i -= 1;
+      return item(stretches, i);
     };
-    const modelOf = (state: GroundState): BedModel => stretches[state.stretch].model;
+    const modelOf = (state: GroundState): BedModel => item(stretches, state.stretch).model;
     const perMm = ({ bed, wettedFraction }: BedModel): number => bed.areaM2 * wettedFraction;
     const place: GrowingPlace<GroundState> = {
       litresPerMm: (d) => perMm(on(d).model),
       areaM2: (d) => on(d).model.bed.areaM2,
-      start: (fullness) => ({ stretch: 0, water: startState(stretches[0].model, fullness) }),
+      start: (fullness) => ({ stretch: 0, water: startState(item(stretches, 0).model, fullness) }),
       clone: (state) => ({ stretch: state.stretch, water: cloneState(state.water) }),
       copy(from, to) {
         if (from.stretch === to.stretch) copyState(from.water, to.water);
@@ -69,7 +70,7 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         }
       },
       dawn(state, d) {
-        while (state.stretch < last && stretches[state.stretch + 1].from <= d) {
+        while (state.stretch < last && item(stretches, state.stretch + 1).from <= d) {
           const before = modelOf(state);
           state.stretch += 1;
           state.water = carriedOver(before, state.water, modelOf(state));
@@ -94,16 +95,16 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         const wetted = perMm(model);
         const { areaM2 } = model.bed;
         return {
-          goneL: wetted * out[OUT.depletion],
-          spareL: wetted * out[OUT.readily],
-          spareShare: out[OUT.spareShare],
-          holdsL: wetted * out[OUT.available],
-          wantedL: areaM2 * out[OUT.transpirationWanted],
-          suppliedL: areaM2 * out[OUT.transpiration],
-          evaporatedL: areaM2 * out[OUT.evaporation],
-          lostL: areaM2 * (out[OUT.belowRoots] + out[OUT.runoff]),
-          ks: out[OUT.stress],
-          frontMm: out[OUT.front],
+          goneL: wetted * at(out, OUT.depletion),
+          spareL: wetted * at(out, OUT.readily),
+          spareShare: at(out, OUT.spareShare),
+          holdsL: wetted * at(out, OUT.available),
+          wantedL: areaM2 * at(out, OUT.transpirationWanted),
+          suppliedL: areaM2 * at(out, OUT.transpiration),
+          evaporatedL: areaM2 * at(out, OUT.evaporation),
+          lostL: areaM2 * (at(out, OUT.belowRoots) + at(out, OUT.runoff)),
+          ks: at(out, OUT.stress),
+          frontMm: at(out, OUT.front),
         };
       },
       give(d, localMm, pulses) {

@@ -1,3 +1,4 @@
+import { at } from '../../units/at.ts';
 import type { BedModel } from './bedModel.ts';
 import type { BedState } from './bedState.ts';
 import { LAYER_MM } from '../../soil/soilProfile.ts';
@@ -8,7 +9,7 @@ export function rootZoneDepletion(model: BedModel, state: BedState): number {
   let depletion = 0;
   for (let i = 0; i * LAYER_MM < state.rootMm && i < profile.layers; i += 1) {
     const part = Math.min(1, state.rootMm / LAYER_MM - i);
-    const gone = profile.fieldCapacityMm[i] - state.water[i];
+    const gone = at(profile.fieldCapacityMm, i) - at(state.water, i);
     if (gone > 0) depletion += part * gone;
   }
   return depletion;
@@ -20,7 +21,7 @@ export function rootZoneCapacity(model: BedModel, state: BedState): number {
   let capacity = 0;
   for (let i = 0; i * LAYER_MM < state.rootMm && i < profile.layers; i += 1) {
     const part = Math.min(1, state.rootMm / LAYER_MM - i);
-    capacity += part * (profile.fieldCapacityMm[i] - profile.wiltingPointMm[i]);
+    capacity += part * (at(profile.fieldCapacityMm, i) - at(profile.wiltingPointMm, i));
   }
   return capacity;
 }

@@ -1,3 +1,4 @@
+import { at } from '../../units/at.ts';
 import type { IsoDate } from '../../units/dates.ts';
 import { atLeast, positive, within } from '../../units/guard.ts';
 import type { ReferenceEtRoute } from '../../weather/referenceEt.ts';
@@ -55,21 +56,21 @@ export function dailyRecord(
     date,
     et0Mm,
     et0Route,
-    rainMm: out[OUT.rain],
-    irrigationMm: out[OUT.irrigation],
-    runoffMm: out[OUT.runoff],
-    evaporationMm: out[OUT.evaporation],
-    transpirationMm: out[OUT.transpiration],
-    useMm: out[OUT.evaporation] + out[OUT.transpiration],
-    lostBelowRootsMm: out[OUT.belowRoots],
-    drainageMm: out[OUT.drainage],
-    depletionMm: out[OUT.depletion],
-    totalAvailableMm: out[OUT.available],
-    readilyAvailableMm: out[OUT.readily],
-    rootDepthMm: out[OUT.rootDepth],
-    stressCoefficient: out[OUT.stress],
-    wetFrontMm: out[OUT.front],
-    airlessDays: out[OUT.wetDays],
+    rainMm: at(out, OUT.rain),
+    irrigationMm: at(out, OUT.irrigation),
+    runoffMm: at(out, OUT.runoff),
+    evaporationMm: at(out, OUT.evaporation),
+    transpirationMm: at(out, OUT.transpiration),
+    useMm: at(out, OUT.evaporation) + at(out, OUT.transpiration),
+    lostBelowRootsMm: at(out, OUT.belowRoots),
+    drainageMm: at(out, OUT.drainage),
+    depletionMm: at(out, OUT.depletion),
+    totalAvailableMm: at(out, OUT.available),
+    readilyAvailableMm: at(out, OUT.readily),
+    rootDepthMm: at(out, OUT.rootDepth),
+    stressCoefficient: at(out, OUT.stress),
+    wetFrontMm: at(out, OUT.front),
+    airlessDays: at(out, OUT.wetDays),
   };
   if (withLayers) record.layersMm = Array.from(state.water.subarray(0, model.profile.layers));
   return record;
@@ -115,10 +116,10 @@ export function simulateBed(
   };
   const days: DailyRecord[] = [];
   for (let d = 0; d < weather.length; d += 1) {
-    stepDay(model, state, d, series.et0[d], series.rain[d], watering[d], series.climate[d]);
+    stepDay(model, state, d, at(series.et0, d), at(series.rain, d), at(watering, d), at(series.climate, d));
     const day = weather[d] as WeatherDay;
     const route = series.routes[d] as ReferenceEtRoute;
-    const record = dailyRecord(model, state, day.date, series.et0[d], route, options.layers ?? true);
+    const record = dailyRecord(model, state, day.date, at(series.et0, d), route, options.layers ?? true);
     days.push(record);
     closing.rainMm += record.rainMm;
     closing.irrigationMm += record.irrigationMm;

@@ -100,8 +100,8 @@ export function sectionOf(context: Context, { places, unplanned }: Places, query
       const all = withFronts([...outlook.past, ...outlook.ahead.slice(0, AHEAD_DAYS)]);
       // A bed planted within the week stands as it began until then.
       const lacking = Math.max(0, PAST_DAYS - outlook.past.length);
-      const [first] = all;
-      const days = [...Array.from({ length: lacking }, () => first), ...all].slice(-(PAST_DAYS + AHEAD_DAYS));
+      const before = Array.from({ length: lacking }, () => all.slice(0, 1)).flat();
+      const days = [...before, ...all].slice(-(PAST_DAYS + AHEAD_DAYS));
       return {
         ...head,
         place: bed.place ?? null,

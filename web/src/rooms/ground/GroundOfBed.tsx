@@ -238,7 +238,9 @@ function TapChoice({ bed, taps }: { bed: BedView; taps: { id: number; name: stri
         ))}
       </Choice>
       <details className="mt-1">
-        <summary className="min-h-9 text-sm text-quiet">Another tap holds from today on; since another day?</summary>
+        <summary className="min-h-9 text-sm text-quiet">
+          Another tap holds from today on; since another day?
+        </summary>
         <SinceField bed={bed} today={garden.today} value={since} onChange={setSince} />
       </details>
       {error ? (

@@ -194,9 +194,7 @@ function Taps({ garden }: { garden: GardenView }) {
       <ul>
         {taps.map((tap) => {
           const bucket = tap.findings.find((f) => f.input.kind === 'bucket');
-          const stale = bucket
-            ? staleReason(foundOf(bucket), tap.findings.map(foundOf), garden.today)
-            : null;
+          const stale = bucket ? staleReason(foundOf(bucket), tap.findings.map(foundOf), garden.today) : null;
           const flow = bucket?.input.kind === 'bucket' ? bucketTest(bucket.input).litresPerMinute : null;
           const beds = garden.beds.filter((b) => b.tapId === tap.id && !b.archived).length;
           return (

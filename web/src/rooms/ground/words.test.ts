@@ -78,7 +78,10 @@ const READINGS: readonly (readonly [Entry, RegExp])[] = [
   [{ kind: 'mulch', what: 'put back' }, /^mulch put back$/],
   [{ kind: 'toughen', plantingId: 1, what: 'start', days: 6 }, /^dry spell of 6 days$/],
   [{ kind: 'wilt', recovers: true }, /recovers by evening$/],
-  [{ kind: 'plan', what: 'move', date: '2026-07-14', to: '2026-07-16' }, /^moved from 2026-07-14 to 2026-07-16$/],
+  [
+    { kind: 'plan', what: 'move', date: '2026-07-14', to: '2026-07-16' },
+    /^moved from 2026-07-14 to 2026-07-16$/,
+  ],
   [{ kind: 'changed', what: 'nozzle' }, /^nozzle changed$/],
 ];
 

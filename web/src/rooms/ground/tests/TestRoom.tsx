@@ -190,13 +190,7 @@ function TestOf({
 }
 
 /** Findings that only prove or note something move no plan by themselves. */
-const MOVES_NOTHING: ReadonlySet<Entry['kind']> = new Set([
-  'depth',
-  'look',
-  'amended',
-  'dye',
-  'changed',
-]);
+const MOVES_NOTHING: ReadonlySet<Entry['kind']> = new Set(['depth', 'look', 'amended', 'dye', 'changed']);
 
 function WhatItChanges({ bed, input, today }: { bed: BedView; input: Entry; today: string }) {
   const { data, error } = useTryOnBedQuery(

@@ -1,0 +1,15 @@
+/**
+ * A number of a row that is known to be there: the loops of the daily step stay within their rows.
+ * @param i 0 to the row's length less one; beyond it the answer is no number
+ */
+export const at = (row: Float64Array | Int16Array, i: number): number => row[i] as number;
+
+/**
+ * An entry of a list that must be there.
+ * @throws Error when it is not: a fault of the program, never of what was entered
+ */
+export function item<T>(list: readonly T[], i: number): T {
+  const found = list[i];
+  if (found === undefined) throw new Error(`there is no entry ${i} in a list of ${list.length}`);
+  return found;
+}
