@@ -8,6 +8,8 @@ import type { Express } from 'express';
 import { pino } from 'pino';
 import { kibbleApp } from '../../server/src/app.ts';
 import { openDatabase } from '../../server/src/db/open.ts';
+import { PlannerBeside } from '../../server/src/planner/plannerBeside.ts';
+import { PlanStore } from '../../server/src/planner/planStore.ts';
 import { seedDemo } from '../../server/src/seed.ts';
 import { wallClock } from '../../server/src/services/clock.ts';
 
@@ -17,20 +19,22 @@ const listen = (app: Express): Promise<Server> =>
   });
 const urlOf = (server: Server): string => `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 
-/** The demo garden served from a folder that is thrown away, for as long as `work` takes. */
+/** The demo garden served from a folder that is thrown away, as Kibble serves it, for as long as `work` takes. */
 export async function withDemo<T>(work: (url: string) => Promise<T>, webDir?: string): Promise<T> {
   const dir = mkdtempSync(join(tmpdir(), 'kibble-bench-'));
   const log = pino({ level: 'silent' });
   const sequelize = await openDatabase(join(dir, 'kibble.sqlite'));
   const station = await listen(stationApp({ seed: 46, latitudeDeg: 46.9 }));
   await seedDemo(sequelize, urlOf(station), wallClock, log);
-  const server = await listen(kibbleApp({ sequelize, wall: wallClock, log }, webDir));
+  const plans = new PlanStore(await PlannerBeside.start(dir), wallClock, log);
+  const server = await listen(kibbleApp({ sequelize, wall: wallClock, log, plans }, webDir));
   try {
     return await work(urlOf(server));
   } finally {
     station.close();
     server.closeAllConnections();
     server.close();
+    await plans.stop();
     await sequelize.close();
     rmSync(dir, { recursive: true, force: true });
   }

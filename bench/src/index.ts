@@ -1,11 +1,13 @@
 import { drags } from './drags.ts';
 import { gardenEnsembleMs } from './gardenEnsemble.ts';
 import { layeredStepFigures, singleStoreNs } from './layeredStep.ts';
-import { largeGardenMs, roundMs } from './roundOverHttp.ts';
+import { largeFigures, roundFigures, type RoundFigures } from './roundOverHttp.ts';
 import { sectionFrames } from './sectionFrames.ts';
 import { writersMs } from './writers.ts';
 
 const table: Record<string, { median: string; 'C twin': string; ratio: string }> = {};
+/** What it was before each garden had one plan, on the same machine: of two cores, quiet. */
+const before = (ms: string): string => `before: ${ms}`;
 const perSecond = (ns: number): string => `${(1e9 / ns / 1e3).toFixed(0)} k bed-days/s`;
 for (const { name, nsPerBedDay, twinNsPerBedDay, ratio } of layeredStepFigures()) {
   table[`Layered step, ${name}`] = {
@@ -22,16 +24,40 @@ table['The same with 200 members a bed'] = {
   ...plain(`${garden.ensemble.toFixed(0)} ms`),
   ratio: `${(garden.ensemble / garden.plain).toFixed(1)} × the plain plan`,
 };
-table['Round of the demo garden, over HTTP'] = plain(`${(await roundMs()).toFixed(0)} ms`);
+const ms = (value: number): string => `${value.toFixed(0)} ms`;
+function rooms(name: string, made: RoundFigures, was: Readonly<Record<keyof RoundFigures, string>>): void {
+  const row = (what: string, key: keyof RoundFigures): void => {
+    table[`${name}: ${what}`] = { ...plain(ms(made[key])), ratio: before(was[key]) };
+  };
+  row('round, first', 'first');
+  row('round, nothing changed', 'again');
+  row('Done, to what changed', 'done');
+  row('Done, to the round fetched anew', 'doneThenRound');
+  row('section', 'section');
+  row('longest stall of the event loop', 'stallMs');
+}
+rooms('Demo', await roundFigures(), {
+  first: '167 ms',
+  again: '167 ms',
+  done: '–',
+  doneThenRound: '190 ms',
+  section: '60 ms',
+  stallMs: '100 ms',
+});
 const writers = await writersMs();
 table['Change of a bed, alone'] = plain(`${writers.alone.toFixed(0)} ms`);
 table['Twenty of them at once, the slowest'] = {
   ...plain(`${writers.slowest.toFixed(0)} ms`),
   ratio: `${(writers.slowest / writers.alone).toFixed(1)} × one alone`,
 };
-const large = await largeGardenMs();
-table['Round of 500 beds, over HTTP'] = plain(`${large.round.toFixed(0)} ms`);
-table['Section of 500 beds, a page of 60, over HTTP'] = plain(`${large.section.toFixed(0)} ms`);
+rooms('500 beds', await largeFigures(), {
+  first: '4.0 s',
+  again: '4.0 s',
+  done: '–',
+  doneThenRound: '4.1 s',
+  section: '1.9 s',
+  stallMs: '3.8 s (200 beds)',
+});
 const frames = await sectionFrames();
 if (frames) {
   table[`Section of ${frames.beds} beds, answer to first frame`] = plain(

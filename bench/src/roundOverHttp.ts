@@ -1,42 +1,87 @@
+import { monitorEventLoopDelay, performance } from 'node:perf_hooks';
+import type { RoundView } from '@kibble/contract';
 import { withDemo } from './demoServer.ts';
 
 const median = (times: number[]): number =>
   [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? 0;
 
-/** Median milliseconds for the demo garden's round, request to answer, over loopback. */
-export const roundMs = (): Promise<number> =>
-  withDemo(async (url) => {
-    const times: number[] = [];
-    for (let i = 0; i < 25; i += 1) {
-      const start = performance.now();
-      await (await fetch(`${url}/api/gardens/1/round`)).text();
-      if (i >= 5) times.push(performance.now() - start);
-    }
-    return median(times);
+const timed = async (work: () => Promise<unknown>): Promise<number> => {
+  const start = performance.now();
+  await work();
+  return performance.now() - start;
+};
+const post = (url: string, body: object): Promise<Response> =>
+  fetch(url, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(body),
   });
 
-/** Milliseconds for the round and for a page of the section of a garden of 500 beds. */
-export const largeGardenMs = (): Promise<{ round: number; section: number }> =>
+/** Longest stretch for which whoever answers could not, ms, while work goes on. */
+async function stallDuring(work: () => Promise<void>): Promise<number> {
+  const delay = monitorEventLoopDelay({ resolution: 5 });
+  delay.enable();
+  await work();
+  delay.disable();
+  return delay.max / 1e6;
+}
+
+export interface RoundFigures {
+  /** The round first asked for, and asked for again with nothing changed. */
+  first: number;
+  again: number;
+  /** From one Done to the answer that holds what changed, and to the whole round fetched anew. */
+  done: number;
+  doneThenRound: number;
+  section: number;
+  stallMs: number;
+}
+
+async function figures(url: string): Promise<RoundFigures> {
+  const get = async (path: string): Promise<string> => (await fetch(`${url}/api/gardens/1/${path}`)).text();
+  let first = 0;
+  const again: number[] = [];
+  const done: number[] = [];
+  const doneThenRound: number[] = [];
+  const section: number[] = [];
+  const stallMs = await stallDuring(async () => {
+    let round: RoundView | null = null;
+    first = await timed(async () => {
+      round = JSON.parse(await get('round')) as RoundView;
+    });
+    for (let i = 0; i < 5; i += 1) again.push(await timed(() => get('round')));
+    const beds = (round as RoundView | null)?.stops.map(({ bedId }) => bedId) ?? [];
+    for (const bedId of beds.slice(0, 5)) {
+      const ms = await timed(async () => {
+        const answer = await post(`${url}/api/beds/${bedId}/waterings`, { minutes: 5, asPlanned: true });
+        await answer.text();
+      });
+      done.push(ms);
+      doneThenRound.push(ms + (await timed(() => get('round'))));
+    }
+    for (let i = 0; i < 3; i += 1) section.push(await timed(() => get('section')));
+  });
+  return {
+    first,
+    again: median(again),
+    done: median(done),
+    doneThenRound: median(doneThenRound),
+    section: median(section),
+    stallMs,
+  };
+}
+
+/** Figures of the demo garden's rooms over loopback. */
+export const roundFigures = (): Promise<RoundFigures> => withDemo(figures);
+
+/** The same of a garden of 500 beds. */
+export const largeFigures = (): Promise<RoundFigures> =>
   withDemo(async (url) => {
     for (const [bed, count] of [
       [1, 200],
       [3, 200],
       [6, 88],
-    ] as const) {
-      await fetch(`${url}/api/beds/${bed}/copies`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ count }),
-      });
-    }
-    const time = async (path: string): Promise<number> => {
-      const times: number[] = [];
-      for (let i = 0; i < 4; i += 1) {
-        const start = performance.now();
-        await (await fetch(`${url}/api/gardens/1/${path}`)).text();
-        if (i > 0) times.push(performance.now() - start);
-      }
-      return median(times);
-    };
-    return { round: await time('round'), section: await time('section') };
+    ] as const)
+      await (await post(`${url}/api/beds/${bed}/copies`, { count })).text();
+    return figures(url);
   });

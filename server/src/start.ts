@@ -133,7 +133,7 @@ export async function startKibble(options: StartOptions): Promise<Running> {
         stationUrl = `http://${HOST}:${portOf(station)}`;
         await seedDemo(sequelize, stationUrl, wall, log);
       }
-      const plans = new PlanStore(new PlannerBeside(), wall, log);
+      const plans = new PlanStore(await PlannerBeside.start(join(folder, 'program')), wall, log);
       undone.unshift(() => plans.stop());
       const runs = watchSelfStopping(sequelize, wall, log, plans);
       undone.unshift(() => runs.stop());

@@ -29,6 +29,19 @@ export function pressing({ bed }: PlanBed, { date, reason }: PlannedWatering): n
   return tendernessOf(bed.plantings, date) * bed.areaM2 * (past + 1);
 }
 
+type Spans = ReturnType<typeof openSpans>;
+
+/** Hours of a day by what they hang on: beds of one kind and method share theirs. */
+const spansOfDay = new WeakMap<SunOnClock, Map<string, Spans>>();
+function spansOn(sun: SunOnClock, asked: Parameters<typeof openSpans>[0]): Spans {
+  const day = spansOfDay.get(sun) ?? new Map<string, Spans>();
+  spansOfDay.set(sun, day);
+  const key = JSON.stringify([asked.method, asked.crop?.id, asked.open, asked.wilting]);
+  const known = day.get(key) ?? openSpans(asked);
+  day.set(key, known);
+  return known;
+}
+
 /** A planned watering as the day's schedule takes it, minutes and L/min. Source: `passesOf` and `openSpans`. */
 export function dayJob(
   bed: PlanBed,
@@ -50,7 +63,7 @@ export function dayJob(
     byHand: METHOD_FACTS[bed.delivery.method].byHand,
     urgent,
     loss,
-    spans: openSpans({
+    spans: spansOn(sun, {
       method: bed.delivery.method,
       crop: standing ? cropOf(standing) : undefined,
       sun,

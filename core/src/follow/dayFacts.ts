@@ -1,12 +1,21 @@
 import { at, item } from '../units/at.ts';
-import { plantOnDay, cropOf, type PlantOnDay } from '../plants/plantOnDay.ts';
+import { plantOnDay, cropOf } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
 import type { PlantingInput } from '../plants/types.ts';
 import { thresholdOf, type School } from '../schools/schools.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { likelyRain } from './rainWait.ts';
-import { depthOf, gaugeOf, setTrial, stepRun, tryRun, type PlaceNow, type PlaceRun } from './run.ts';
+import {
+  depthOf,
+  gaugeOf,
+  setTrial,
+  stepRun,
+  tryRun,
+  type PlaceNow,
+  type PlaceRun,
+  type PlantFacts,
+} from './run.ts';
 import { shutAfter, shutOn, type Shut } from './shut.ts';
 import type { PlanBed, PlannedWatering } from './types.ts';
 
@@ -21,7 +30,7 @@ export interface Evening {
 }
 
 /** Everything a day's decision is made from. */
-export interface DayFacts {
+export interface DayFacts extends PlantFacts {
   day: SourcedDay;
   isToday: boolean;
   school: School;
@@ -31,11 +40,6 @@ export interface DayFacts {
   evening: Evening;
   /** Gone at the day's end beyond which the way of watering waters. */
   lineMm: number;
-  growing: boolean;
-  stage: PlantOnDay['stage'] | undefined;
-  /** Something on it is not yet rooted; something is planted out today. */
-  young: boolean;
-  plantedOut: boolean;
   wilting: boolean;
   /** The way of watering gives nothing at this stage. */
   stopped: boolean;
@@ -47,6 +51,18 @@ export interface DayFacts {
   ahead: { days: number; why: Shut; goneMm: number };
 }
 
+/** What stands on a place on a day, as far as it decides. It is the same however often the days ahead are tried. */
+function plantFacts(plantings: readonly PlantingInput[], date: IsoDate): PlantFacts {
+  const plants = plantings.flatMap((p) => plantOnDay(p, date) ?? []);
+  const main = standingOn(plantings, date);
+  return {
+    growing: plants.length > 0,
+    stage: main ? plantOnDay(main, date)?.stage : undefined,
+    young: plants.some((plant) => plant.stage === 'establishing'),
+    plantedOut: plantedOut(plantings, date),
+  };
+}
+
 /** Whether something with roots of its own is planted out on a day. */
 const plantedOut = (plantings: readonly PlantingInput[], date: IsoDate): boolean =>
   plantings.some((p) => p.plantedOn === date && (p.method ?? cropOf(p).usualStart) !== 'direct-sown');
@@ -56,12 +72,12 @@ export function lookAhead(run: PlaceRun, trial: PlaceRun, d: number, rain: numbe
   setTrial(run, trial);
   stepRun(trial, d, rain, 0);
   const gauge = gaugeOf(trial);
-  const deep = (litres: number): number => depthOf(trial, d, litres);
+  const perMm = trial.place.litresPerMm(d);
   const areaM2 = trial.place.areaM2(d);
   return {
-    depletionMm: deep(gauge.goneL),
-    readilyMm: deep(gauge.spareL),
-    totalMm: deep(gauge.holdsL),
+    depletionMm: gauge.goneL / perMm,
+    readilyMm: gauge.spareL / perMm,
+    totalMm: gauge.holdsL / perMm,
     useTodayMm: (gauge.evaporatedL + gauge.suppliedL) / areaM2,
     cropUseMm: (gauge.evaporatedL + gauge.wantedL) / areaM2,
     spareShare: gauge.spareShare,
@@ -117,26 +133,21 @@ export function dayFacts(
   const day = item(now.days, d);
   const { plantings } = input.bed;
   const isToday = d === now.todayIndex;
-  const morning = run.place.morning(run.state);
+  const airlessDays = run.place.airlessDays(run.state);
   const evening = lookAhead(run, from.scratch, d, from.rain);
-  const plants = plantings.flatMap((p) => plantOnDay(p, day.date) ?? []);
-  const main = standingOn(plantings, day.date);
-  const stage = main ? plantOnDay(main, day.date)?.stage : undefined;
+  const plants = (now.plants[d] ??= plantFacts(plantings, day.date));
   const shutSoon = shutAfter(input, now.days, d);
   return {
     day,
     isToday,
     school,
-    goneMm: depthOf(run, d, morning.goneL),
-    airlessDays: morning.airlessDays,
+    goneMm: depthOf(run, d, run.place.goneL(run.state)),
+    airlessDays,
     evening,
     lineMm: thresholdOf(school, evening.readilyMm, evening.totalMm),
-    growing: plants.length > 0,
-    stage,
-    young: plants.some((plant) => plant.stage === 'establishing'),
-    plantedOut: plantedOut(plantings, day.date),
-    wilting: isToday && Boolean(input.wilting) && morning.airlessDays <= 1,
-    stopped: school.stopsAt !== undefined && stage === school.stopsAt,
+    ...plants,
+    wilting: isToday && Boolean(input.wilting) && airlessDays <= 1,
+    stopped: school.stopsAt !== undefined && plants.stage === school.stopsAt,
     byHand: input.fixed?.find((f) => f.date === day.date),
     weekly: rhythmDepth(school, now, d, from.waterings),
     shut: shutOn(input, day.date),

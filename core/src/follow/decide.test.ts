@@ -34,7 +34,7 @@ const bed = (change: Partial<PlanBed> = {}): PlanBed => ({
   ...change,
 });
 const plan = (change: Partial<PlanBed>, constraints: PlanConstraints = {}) =>
-  planGarden({ site, beds: [bed(change)] }, weather, constraints, { today, members: 0 });
+  planGarden({ site, beds: [bed(change)] }, weather, constraints, { today, members: 0, reasons: 'all' });
 const first = (change: Partial<PlanBed>, constraints: PlanConstraints = {}): PlannedWatering => {
   const [watering] = plan(change, constraints).waterings;
   if (!watering) throw new Error('something must be given');

@@ -47,26 +47,20 @@ function spreadOf(
       const had = d === 0 ? options.givenTodayL : 0;
       const held = !grows[d] || (d === 0 && options.settledToday);
       if (!held) place.copy(state, before);
-      const step = (litres: number): void =>
-        place.step(
-          state,
-          todayIndex + d,
-          at(ensemble.et0, k),
-          at(ensemble.rain, k),
-          at(ensemble.climate, k),
-          litres,
-        );
-      step(had);
+      const et0 = at(ensemble.et0, k);
+      const rain = at(ensemble.rain, k);
+      const climate = at(ensemble.climate, k);
+      place.step(state, todayIndex + d, et0, rain, climate, had);
       const evening = place.gauge(state);
       depletionMm[k] = evening.goneL / perMm;
       if (held || evening.goneL <= thresholdOf(school, evening.spareL, evening.holdsL)) continue;
-      const { goneL } = place.morning(before);
+      const goneL = place.goneL(before);
       if (goneL < school.leastMm * perMm) continue;
       const dose = school.refill * goneL;
       if (at(dueDay, m) === days) dueDay[m] = d;
       givenL[m] = at(givenL, m) + dose;
       place.copy(before, state);
-      step(had + dose);
+      place.step(state, todayIndex + d, et0, rain, climate, had + dose);
       depletionMm[k] = place.gauge(state).goneL / perMm;
     }
   }

@@ -4,6 +4,7 @@ import { standingOn } from '../plants/standing.ts';
 import type { PlaceKinds } from '../places/index.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
 import { schoolOf, thresholdOf, type School } from '../schools/schools.ts';
+import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
@@ -29,6 +30,8 @@ export interface BedStart {
   school: School;
   window: DueWindow | null;
   site: Site;
+  /** What it is this morning; the same however the days ahead are tried. */
+  morning?: ReturnType<typeof morningOf>;
 }
 
 /** Days up to yesterday on which it ended past its line and nobody watered it or left it on purpose. */
@@ -72,6 +75,7 @@ export interface Resume {
   state: unknown;
   waterings: readonly PlannedWatering[];
   missedL: number;
+  shortDays: number;
 }
 
 export interface AheadOptions {
@@ -98,11 +102,12 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
   const { days, todayIndex } = now;
   const run = tryRun(now);
   const scratch = tryRun(now);
-  const morning = morningOf(start, input, options);
+  const morning = (start.morning ??= morningOf(start, input, options));
   const waterings: PlannedWatering[] = [...(options.resume?.waterings ?? [])];
   const ahead: DailyRecord[] = [];
   let leave: LeaveReason | null = null;
   let missedL = options.resume?.missedL ?? 0;
+  let shortDays = options.resume?.shortDays ?? 0;
   if (options.resume) run.place.copy(options.resume.state, run.state);
   let open: Resume | undefined;
   for (let d = options.resume?.index ?? todayIndex; d < days.length && !open; d += 1) {
@@ -114,7 +119,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     const held = gateOf(facts, decision, { input, run, days, d });
     if (decision && !held.by) {
       if (options.stopAfter !== undefined && facts.day.date > options.stopAfter)
-        open = { index: d, state: run.place.clone(run.state), waterings: [...waterings], missedL };
+        open = { index: d, state: run.place.clone(run.state), waterings: [...waterings], missedL, shortDays };
       const explained = !options.sketch && !(options.firstReasons && waterings.length > 0);
       const watering = planned(decision, facts, { start, input, run, d }, explained);
       if (facts.isToday) watering.reason.overdueDays = overdueDays(input, start);
@@ -130,6 +135,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     stepRun(run, d, rain, givenL);
     const evening = gaugeOf(run);
     missedL += evening.wantedL - evening.suppliedL;
+    if (evening.ks < SHORT_OF_WATER) shortDays += 1;
     if (!options.sketch) ahead.push(recordRun(run, days, d));
     const last = waterings.at(-1);
     if (last && last.date === facts.day.date) last.reachesMm = evening.frontMm;
@@ -143,7 +149,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       daysInHand,
       depletionMm: morning.depletionMm,
       readilyMm: morning.readilyMm,
-      because: morning.grounds && becauseEnough(morning.grounds, daysInHand),
+      because: options.sketch ? null : becauseEnough(morning.grounds, daysInHand),
     };
   }
   const { grounds: _, ...facts } = morning;
@@ -156,6 +162,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       ...facts,
       next,
       missedL,
+      shortDays,
       missedMm: missedL / now.place.areaM2(todayIndex),
       window: start.window,
       leave,
@@ -168,9 +175,8 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
 /** Rain of a day as the plan takes it: what fell, or what is likely to. */
 const rainOf = (day: SourcedDay): number => (day.source === 'record' ? day.rainMm : likelyRain(day));
 
-/** What a place is this morning, and in a plan that is not only a sketch the working of it. */
-function morningOf(start: BedStart, input: PlanBed, options: AheadOptions) {
-  const { now, school, site } = start;
+/** What a place is this morning, with the working of it. */
+function morningOf({ now, school, site }: Omit<BedStart, 'morning'>, input: PlanBed, options: AheadOptions) {
   const { todayIndex: d } = now;
   const facts = dayFacts(input, now, school, {
     run: now,
@@ -180,19 +186,19 @@ function morningOf(start: BedStart, input: PlanBed, options: AheadOptions) {
     waterings: [],
   });
   const drawn = now.place.drawn(now.state);
-  const grounds: Grounds | null = options.sketch ? null : { facts, input, site, drawn, days: d };
+  const grounds: Grounds = { facts, input, site, drawn, days: d };
   const planting = standingOn(input.bed.plantings, options.today);
   const plant = planting ? plantOnDay(planting, options.today) : null;
   return {
     grounds,
     depletionMm: facts.goneMm,
     readilyMm: facts.evening.readilyMm,
-    totalMm: now.place.morning(now.state).holdsL / now.place.litresPerMm(d),
+    totalMm: now.place.holdsL(now.state) / now.place.litresPerMm(d),
     ...drawn,
     stage: plant?.stage ?? null,
     stages: planting ? stageDates(planting, options.today) : [],
-    gone: grounds && explainGoneOf(grounds),
-    spare: grounds && explainSpare(grounds),
+    gone: explainGoneOf(grounds),
+    spare: explainSpare(grounds),
   };
 }
 

@@ -3,6 +3,7 @@ import type { DailyRecord } from '../places/dailyRecord.ts';
 import type { Gauge, GrowingPlace } from '../places/place.ts';
 import { USUAL_KINDS, type PlaceKinds } from '../places/index.ts';
 import { irrigationSeries } from '../places/irrigationSeries.ts';
+import type { StageName } from '../plants/types.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import { OutOfRange } from '../units/guard.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
@@ -16,6 +17,16 @@ export interface PlaceRun {
   series: WeatherSeries;
 }
 
+/** What stands on a place on a day, as far as it decides. */
+export interface PlantFacts {
+  growing: boolean;
+  /** Stage of what takes most room. */
+  stage: StageName | undefined;
+  /** Something on it is not yet rooted; something is planted out today. */
+  young: boolean;
+  plantedOut: boolean;
+}
+
 /** A place followed up to this morning: from here the same past serves every try at the days ahead. */
 export interface PlaceNow extends PlaceRun {
   /** Days from the place's first on, and the litres that reached it on each. */
@@ -23,6 +34,8 @@ export interface PlaceNow extends PlaceRun {
   givenL: Float64Array;
   todayIndex: number;
   past: DailyRecord[];
+  /** What stands on each day, as far as it was asked for. */
+  plants: PlantFacts[];
 }
 
 /** One day of a run, in place. */
@@ -99,6 +112,7 @@ export function followPast(
     givenL: given.map((mm, d) => mm * place.areaM2(d)),
     todayIndex: daysBetween(input.startOn, today),
     past: [],
+    plants: [],
   };
   for (let d = 0; d < now.todayIndex; d += 1) {
     stepRun(now, d, at(now.series.rain, d), at(now.givenL, d));

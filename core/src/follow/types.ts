@@ -153,9 +153,11 @@ export interface BedOutlook {
   /** Water the plants will want over the horizon and not get: mm over the bed, and litres. */
   missedMm: number;
   missedL: number;
-  /** The working of what is gone and of what can be spared this morning; null in a sketch. */
-  gone: Working | null;
-  spare: Working | null;
+  /** Days of the horizon on which they drink less than they want (FAO-56 Ks under 0.95). */
+  shortDays: number;
+  /** The working of what is gone and of what can be spared this morning. */
+  gone: Working;
+  spare: Working;
   /** Null when no ensemble was asked for. */
   window: DueWindow | null;
   /** Present when nothing is asked of the bed today. */

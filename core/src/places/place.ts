@@ -38,14 +38,6 @@ export interface PlaceSpan<I> {
   most?: { litres?: number; totalMinutes?: number };
 }
 
-/** A place's water on a morning, litres in its watered ground. */
-export interface Morning {
-  goneL: number;
-  holdsL: number;
-  /** Days in a row with too little air at the roots. */
-  airlessDays: number;
-}
-
 /** What a day came to, litres. Gone, spare and held are of the watered ground, the rest of the whole place. */
 export interface Gauge {
   goneL: number;
@@ -89,7 +81,11 @@ export interface GrowingPlace<S = unknown> {
   dawn(state: S, d: number): void;
   /** One day, in place: demand and rain in mm, the wind and humidity term, and litres that reached it. */
   step(state: S, d: number, et0: number, rain: number, climate: number, givenL: number): void;
-  morning(state: S): Morning;
+  /** Gone from its watered ground as it stands, and what that can hold. */
+  goneL(state: S): number;
+  holdsL(state: S): number;
+  /** Days in a row with too little air at the roots. */
+  airlessDays(state: S): number;
   /** What the day just stepped came to. */
   gauge(state: S): Gauge;
   /** The run for a net depth on the watered ground, mm, or the part of it that one watering may be. */

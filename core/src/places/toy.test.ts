@@ -33,7 +33,9 @@ const tub: PlaceKind<PlaceInput, Tub> = {
       state.supplied = Math.min(state.wanted, HOLDS_L - state.gone);
       state.gone += state.supplied;
     },
-    morning: ({ gone }) => ({ goneL: gone, holdsL: HOLDS_L, airlessDays: 0 }),
+    goneL: ({ gone }) => gone,
+    holdsL: () => HOLDS_L,
+    airlessDays: () => 0,
     gauge: ({ gone, wanted, supplied }) => ({
       goneL: gone,
       spareL: HOLDS_L / 2,

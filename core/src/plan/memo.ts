@@ -1,3 +1,4 @@
+import type { DaySchedule } from '../clock/daySchedule.ts';
 import type { BedStart, Followed } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
@@ -8,6 +9,8 @@ interface Remembered {
   bed: PlanBed;
   start: BedStart;
   free: Followed;
+  /** What came of it with other days closed to it: tried while the garden's beds were weighed against each other. */
+  tries: Map<string, Followed>;
 }
 
 /**
@@ -19,6 +22,8 @@ export interface PlanMemo {
   weather: readonly SourcedDay[] | null;
   under: string;
   places: Map<number, Remembered>;
+  /** Days that were put on the clock, by what was to be put on it. */
+  clocked: Map<string, DaySchedule>;
 }
 
-export const newMemo = (): PlanMemo => ({ weather: null, under: '', places: new Map() });
+export const newMemo = (): PlanMemo => ({ weather: null, under: '', places: new Map(), clocked: new Map() });

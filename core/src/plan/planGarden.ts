@@ -4,7 +4,6 @@ import type { PlanConstraints } from '../clock/constraints.ts';
 import { mostAtOnce } from '../clock/mostAtOnce.ts';
 import { followAhead, startOf, type AheadOptions, type BedStart } from '../follow/follow.ts';
 import type { BedOutlook, PlanBed } from '../follow/types.ts';
-import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
 import { fitToLimits, LARGE, type BedPlan, type Follow } from '../share/fitToLimits.ts';
 import { gatherRounds } from '../share/gatherRounds.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
@@ -77,15 +76,30 @@ export function planGarden(
         })
       : null,
   );
+  const large = garden.beds.length > LARGE;
   const starts = new Map<number, BedStart>();
-  const ahead = { today, horizonDays, firstReasons: garden.beds.length > LARGE };
+  const ahead = { today, horizonDays, firstReasons: options.reasons !== 'all' };
   const followed = (
     bed: PlanBed,
     how: Omit<AheadOptions, 'today' | 'horizonDays' | 'firstReasons'> = {},
   ): BedPlan => {
     const start = starts.get(bed.id);
     if (!start) throw new Error(`bed ${bed.id} was not followed to this morning`);
-    return { bed, ...followAhead(start, bed, { ...how, ...ahead }) };
+    const tries = memo.places.get(bed.id)?.tries;
+    // Of a bed's facts only the days closed to it differ from one try to the next.
+    const key = JSON.stringify([
+      bed.blocked,
+      bed.fixed,
+      bed.spared,
+      how.sketch,
+      how.stopAfter,
+      how.resume?.index,
+    ]);
+    const known = tries?.get(key);
+    if (known) return { bed, ...known };
+    const made = followAhead(start, bed, { ...how, ...ahead });
+    tries?.set(key, made);
+    return { bed, ...made };
   };
   const follow: Follow = (bed, how) => followed(bed, { ...how, sketch: true });
   const unplanned: Unplanned[] = [];
@@ -114,9 +128,10 @@ export function planGarden(
         kinds: options.kinds,
       });
       starts.set(bed.id, start);
-      const { bed: _, ...made } = followed(input);
-      memo.places.set(bed.id, { facts, bed: input, start, free: made });
-      return [{ bed: input, ...made }];
+      // A large garden's beds are worked out in full once they are weighed against each other.
+      const free = followAhead(start, input, { ...ahead, sketch: large });
+      memo.places.set(bed.id, { facts, bed: input, start, free, tries: new Map() });
+      return [{ bed: input, ...free }];
     } catch (error) {
       unplanned.push(unplannedBy(bed.id, error));
       return [];
@@ -130,12 +145,12 @@ export function planGarden(
     const fitted = fitToLimits(
       gathered.plans,
       constraints,
-      { site: garden.site, today, horizonDays },
+      { site: garden.site, today, horizonDays, clocked: memo.clocked },
       follow,
     );
     // What was only sketched while it was tried is followed in full now that it stands.
     const whole = (some: readonly BedPlan[]): BedPlan[] =>
-      some.map((plan, i) => (plan === plans[i] ? plan : followed(plan.bed)));
+      some.map((plan, i) => (plan === plans[i] && !large ? plan : followed(plan.bed)));
     const settled = whole(fitted.plans);
     const before = gathered.spared.length > 0 ? whole(gathered.plans) : plans;
     return { fitted, spared: gathered.spared, settled, givenUp: givenUp(before, settled) };
@@ -173,8 +188,8 @@ const standing = ({ litresThisWeek: _w, givenToday: _t, ...rest }: PlanConstrain
 /** What is remembered, emptied where the weather, the day or the limits are no longer the same. */
 function memoFor(options: PlanOptions, weather: readonly SourcedDay[], under: readonly unknown[]): PlanMemo {
   const memo = options.memo ?? newMemo();
-  const { today, seed, climatology, pastDays } = options;
-  const text = JSON.stringify([under, today, seed, climatology, pastDays]);
+  const { today, seed, climatology, pastDays, reasons } = options;
+  const text = JSON.stringify([under, today, seed, climatology, pastDays, reasons]);
   if (memo.weather !== weather || memo.under !== text) memo.places.clear();
   memo.weather = weather;
   memo.under = text;
@@ -222,11 +237,9 @@ function checkConstraints(constraints: PlanConstraints): void {
 
 /** What the limits cost each bed they touch. */
 function givenUp(free: readonly BedPlan[], fitted: readonly BedPlan[]): GardenPlan['givenUp'] {
-  const short = ({ outlook }: BedPlan): number =>
-    outlook.ahead.filter((day) => day.stressCoefficient < SHORT_OF_WATER).length;
   return fitted.flatMap((plan, i) => {
     const before = item(free, i);
-    const shortDays = short(plan) - short(before);
+    const shortDays = plan.outlook.shortDays - before.outlook.shortDays;
     const missedMm = plan.outlook.missedMm - before.outlook.missedMm;
     return plan !== before && (shortDays > 0 || missedMm > LEAST_MISSED_MM)
       ? [{ bedId: plan.bed.id, shortDays, missedMm }]

@@ -19,6 +19,8 @@ export interface PlanOptions {
   pastDays?: number;
   /** Called as beds are followed: how many of how many. */
   onProgress?: (done: number, of: number) => void;
+  /** Which waterings carry their working: each place's first, or all; default the first. */
+  reasons?: 'first' | 'all';
   /** Kinds of places; default all there are. */
   kinds?: PlaceKinds;
   /** What was followed before: places whose facts, weather and limits are as they were are not followed again. */

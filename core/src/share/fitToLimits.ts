@@ -10,7 +10,7 @@ import type { BedOutlook, PlanBed, PlannedWatering } from '../follow/types.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
 import type { Cap, ClockedDay, LeftOut } from './types.ts';
 import { dayJob, pressing } from '../clock/dayJobs.ts';
-import { daySchedule, type RunSlot } from '../clock/daySchedule.ts';
+import { daySchedule, type DayJob, type DaySchedule, type RunSlot } from '../clock/daySchedule.ts';
 import { usualRank } from '../plants/rank.ts';
 import { mondayOf } from '../units/weekdays.ts';
 
@@ -77,7 +77,13 @@ interface Due {
 export function fitToLimits(
   plans: readonly BedPlan[],
   constraints: PlanConstraints,
-  options: { site: Site; today: IsoDate; horizonDays: number },
+  options: {
+    site: Site;
+    today: IsoDate;
+    horizonDays: number;
+    /** Days put on the clock before, and from then on those of this plan. */
+    clocked?: Map<string, DaySchedule>;
+  },
   follow: Follow,
 ): {
   plans: BedPlan[];
@@ -85,6 +91,14 @@ export function fitToLimits(
   schedule: ClockedDay[];
 } {
   const quick = plans.length > LARGE;
+  const before = new Map(options.clocked);
+  options.clocked?.clear();
+  const clocked = (jobs: DayJob[], lines: PlanConstraints['lines']): DaySchedule => {
+    const key = JSON.stringify([jobs, lines]);
+    const made = before.get(key) ?? daySchedule(jobs, lines);
+    options.clocked?.set(key, made);
+    return made;
+  };
   const weigh = weigher(follow, quick);
   const current = [...plans];
   const leftOut: LeftOut[] = [];
@@ -124,7 +138,7 @@ export function fitToLimits(
     let slots: RunSlot[] = [];
     if (sun) {
       const due = dueOn(current, date);
-      const made = daySchedule(
+      const made = clocked(
         due.map(({ i, watering }) => {
           const plan = current[i] as BedPlan;
           const first = tierOf(plan, watering) === TIERS.first ? FIRST_WORTH : 1;

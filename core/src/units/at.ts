@@ -1,5 +1,6 @@
 /**
- * A number of a row that is known to be there: the loops of the daily step stay within their rows.
+ * A number of a row that is known to be there: whoever asks stays within it.
+ * The step itself reads them without this call: the machine makes room for few calls in one function.
  * @param i 0 to the row's length less one; beyond it the answer is no number
  */
 export const at = (row: Float64Array | Int16Array, i: number): number => row[i] as number;

@@ -22,7 +22,7 @@ import { newMemo, type PlanMemo } from '@kibble/core';
 import { answer, Refusal } from '../errors.ts';
 import { contextOf, type Context, type Fault } from './context.ts';
 import type { Facts } from './facts.ts';
-import { placesOf, type Places } from './places.ts';
+import { LOOKED_MS, placesOf, type Places } from './places.ts';
 import { bedPageOf } from './views/bedPage.ts';
 import { fortnightOf } from './views/fortnight.ts';
 import { changedOf } from './views/changed.ts';
@@ -59,9 +59,6 @@ interface Planned {
   /** When the places were looked at: what there is to do moves with the clock. */
   at: Date;
 }
-
-/** The places are looked at anew after so long, ms. */
-const LOOKED_MS = 60_000;
 
 const VIEWS: {
   [K in ViewName]: (planned: () => Planned, asked: Asked[K], facts: Facts, before: Planned | null) => unknown;
@@ -143,10 +140,10 @@ export class GardenPlanner {
     const planned = (): Planned => {
       if (!this.planned) {
         const context = contextOf(this.facts, { memo: this.memo, onProgress });
-        this.planned = { context, places: placesOf(context, now), at: now };
+        this.planned = { context, places: placesOf(context, now, this.before?.places), at: now };
       } else if (Math.abs(now.getTime() - this.planned.at.getTime()) > LOOKED_MS) {
-        const { context } = this.planned;
-        this.planned = { context, places: placesOf(context, now), at: now };
+        const { context, places } = this.planned;
+        this.planned = { context, places: placesOf(context, now, places), at: now };
       }
       return this.planned;
     };

@@ -26,7 +26,7 @@ const planner = new PlannerHere((gardenId, done, of) => {
 const arriving = new Map<number, Facts>();
 
 /** One task of the thread that plans: it keeps gardens' facts and plans between tasks. */
-export async function planThread(task: Task): Promise<Done> {
+export default async function planThread(task: Task): Promise<Done> {
   const { gardenId } = task;
   try {
     if (task.do === 'begin') {

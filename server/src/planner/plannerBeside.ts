@@ -1,9 +1,11 @@
+import { pathToFileURL } from 'node:url';
 import type { BedView, EventView } from '@kibble/contract';
 import { Piscina } from 'piscina';
 import { Refusal } from '../errors.ts';
 import type { Facts } from './facts.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
 import { NotThere, type Planner, type Viewed } from './planner.ts';
+import { planThreadFile } from './planThreadFile.ts';
 import type { Done, Task } from './planThread.ts';
 
 /** Beds and events carried to the thread at once: more would hold up those who wait meanwhile. */
@@ -12,18 +14,20 @@ const EVENTS_AT_ONCE = 2000;
 
 /** Plans made and kept in a thread of their own, so that the one that answers is never held up by them. */
 export class PlannerBeside implements Planner {
-  // One thread: it keeps what was followed, and a second would have to follow it again.
-  private readonly pool = new Piscina<Task, Done>({
-    filename: new URL('./startPlanThread.mjs', import.meta.url).href,
-    minThreads: 1,
-    maxThreads: 1,
-  });
+  private readonly pool: Piscina<Task, Done>;
   private readonly under = new Map<number, { done: number; of: number }>();
 
-  constructor() {
+  private constructor(filename: string) {
+    // One thread: it keeps what was followed, and a second would have to follow it again.
+    this.pool = new Piscina<Task, Done>({ filename, minThreads: 1, maxThreads: 1 });
     this.pool.on('message', ({ gardenId, done, of }: { gardenId: number; done: number; of: number }) => {
       this.under.set(gardenId, { done, of });
     });
+  }
+
+  /** @param folder where the thread's program may be written */
+  static async start(folder: string): Promise<PlannerBeside> {
+    return new PlannerBeside(pathToFileURL(await planThreadFile(folder)).href);
   }
 
   async put(gardenId: number, facts: Facts): Promise<void> {

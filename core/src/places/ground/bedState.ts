@@ -24,10 +24,8 @@ export const OUT = {
   front: 13,
   /** Days in a row with too little air in the root zone. */
   wetDays: 14,
-  /** Share of the store that may go, before the day's use moves it. */
-  spareShare: 15,
 } as const;
-export const OUT_SIZE = 16;
+export const OUT_SIZE = 15;
 
 /** What changes from day to day. Copying is cheap, so that forecasts can start from it. */
 export interface BedState {

@@ -13,6 +13,8 @@ import { stepDay } from './stepDay.ts';
 /** A bed's water, and which of its states it is in. */
 interface GroundState {
   stretch: number;
+  /** Share of the store that might go on the day just stepped, before its use moved that. */
+  spareShare: number;
   water: BedState;
 }
 
@@ -60,9 +62,14 @@ export const ground: PlaceKind<BedInput, GroundState> = {
     const place: GrowingPlace<GroundState> = {
       litresPerMm: (d) => perMm(on(d).model),
       areaM2: (d) => on(d).model.bed.areaM2,
-      start: (fullness) => ({ stretch: 0, water: startState(item(stretches, 0).model, fullness) }),
-      clone: (state) => ({ stretch: state.stretch, water: cloneState(state.water) }),
+      start: (fullness) => ({
+        stretch: 0,
+        spareShare: 0,
+        water: startState(item(stretches, 0).model, fullness),
+      }),
+      clone: (state) => ({ ...state, water: cloneState(state.water) }),
       copy(from, to) {
+        to.spareShare = from.spareShare;
         if (from.stretch === to.stretch) copyState(from.water, to.water);
         else {
           to.stretch = from.stretch;
@@ -79,16 +86,18 @@ export const ground: PlaceKind<BedInput, GroundState> = {
       step(state, d, et0, rain, climate, givenL) {
         if (state.stretch < last) place.dawn(state, d);
         const model = modelOf(state);
+        state.spareShare = at(model.p, d);
         stepDay(model, state.water, d, et0, rain, givenL / model.bed.areaM2, climate);
       },
-      morning(state) {
+      goneL(state) {
         const model = modelOf(state);
-        return {
-          goneL: perMm(model) * rootZoneDepletion(model, state.water),
-          holdsL: perMm(model) * rootZoneCapacity(model, state.water),
-          airlessDays: state.water.wetDays,
-        };
+        return perMm(model) * rootZoneDepletion(model, state.water);
       },
+      holdsL(state) {
+        const model = modelOf(state);
+        return perMm(model) * rootZoneCapacity(model, state.water);
+      },
+      airlessDays: (state) => state.water.wetDays,
       gauge(state) {
         const model = modelOf(state);
         const { out } = state.water;
@@ -97,7 +106,7 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         return {
           goneL: wetted * at(out, OUT.depletion),
           spareL: wetted * at(out, OUT.readily),
-          spareShare: at(out, OUT.spareShare),
+          spareShare: state.spareShare,
           holdsL: wetted * at(out, OUT.available),
           wantedL: areaM2 * at(out, OUT.transpirationWanted),
           suppliedL: areaM2 * at(out, OUT.transpiration),

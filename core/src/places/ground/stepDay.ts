@@ -1,4 +1,3 @@
-import { at } from '../../units/at.ts';
 import { LAYER_MM } from '../../soil/soilProfile.ts';
 import type { BedModel } from './bedModel.ts';
 import { OUT, type BedState } from './bedState.ts';
@@ -69,7 +68,7 @@ export function stepDay(
   let front = 0;
 
   let root = state.rootMm;
-  const potential = at(model.potentialRootMm, d);
+  const potential = model.potentialRootMm[d] as number;
   if (!model.rootResponse || potential < root) root = potential;
   // A whole number to the machine too: the loops below run on it.
   const rootLayers = Math.min(n, Math.ceil(root / LAYER_MM - 1e-9)) | 0;
@@ -81,7 +80,7 @@ export function stepDay(
   let drained = true;
   for (let c = 0; c < columns; c += 1) {
     const base = c * n;
-    const share = at(columnShare, c);
+    const share = columnShare[c] as number;
     let flux = entering + (c === 0 ? irrigation / share : 0);
     const inflow = flux;
     let spills = false;
@@ -89,24 +88,25 @@ export function stepDay(
     if (inflow === 0 && state.drained) continue;
     for (let i = 0; i < n; i += 1) {
       const k = base + i;
-      const before = at(water, k);
+      const before = water[k] as number;
       if (c === 0 && inflow > 0 && flux > 1e-9) {
-        const room = at(fc, i) - before;
+        const room = (fc[i] as number) - before;
         front = i * LAYER_MM + (room > flux ? (LAYER_MM * flux) / room : LAYER_MM);
       }
       const filled = before + flux;
       let down = 0;
-      if (filled > at(fc, i)) {
-        down = (filled - at(fc, i)) * at(drainShare, i);
-        const room = i + 1 < n ? at(fc, i + 1) - at(water, k + 1) : 0;
-        const limit = i + 1 < n ? at(maxFlux, i + 1) + (room > 0 ? room : 0) : profile.bottomFluxMmPerDay;
+      if (filled > (fc[i] as number)) {
+        down = (filled - (fc[i] as number)) * (drainShare[i] as number);
+        const room = i + 1 < n ? (fc[i + 1] as number) - (water[k + 1] as number) : 0;
+        const limit =
+          i + 1 < n ? (maxFlux[i + 1] as number) + (room > 0 ? room : 0) : profile.bottomFluxMmPerDay;
         if (down > limit) down = limit;
       }
       const stays = filled - down;
       water[k] = stays;
-      if (stays > at(fc, i) + STILL_MM) {
+      if (stays > (fc[i] as number) + STILL_MM) {
         drained = false;
-        if (stays > at(sat, i)) spills = true;
+        if (stays > (sat[i] as number)) spills = true;
       }
       if (i === rootLayers - 1) below += share * down;
       flux = down;
@@ -114,26 +114,26 @@ export function stepDay(
     drainage += share * flux;
     // What a layer cannot hold backs up; at the surface it runs off.
     for (let i = n - 1; i > 0 && spills; i -= 1) {
-      const over = at(water, base + i) - at(sat, i);
+      const over = (water[base + i] as number) - (sat[i] as number);
       if (over > 0) {
-        water[base + i] = at(sat, i);
-        water[base + i - 1] = at(water, base + i - 1) + over;
+        water[base + i] = sat[i] as number;
+        water[base + i - 1] = (water[base + i - 1] as number) + over;
         if (i === rootLayers) below -= share * over;
       }
     }
-    const over = at(water, base) - at(sat, 0);
+    const over = (water[base] as number) - (sat[0] as number);
     if (over > 0) {
-      water[base] = at(sat, 0);
+      water[base] = sat[0] as number;
       runoff += share * over;
     }
   }
 
   // Out of the surface: energy the plants leave over, shared by how freely each column gives.
-  const kcb = at(model.kcb, d);
-  const maxK = Math.max(1.2 + climate * at(model.heightTerm, d), kcb + 0.05);
-  const adjustedKcb = kcb > 0.45 ? Math.max(0, kcb + climate * at(model.heightTerm, d)) : kcb;
+  const kcb = model.kcb[d] as number;
+  const maxK = Math.max(1.2 + climate * (model.heightTerm[d] as number), kcb + 0.05);
+  const adjustedKcb = kcb > 0.45 ? Math.max(0, kcb + climate * (model.heightTerm[d] as number)) : kcb;
   const topK = Math.max(maxK, adjustedKcb + 0.05);
-  const exposed = Math.max(0.01, 1 - at(model.canopyCover, d));
+  const exposed = Math.max(0.01, 1 - (model.canopyCover[d] as number));
   const energy = (topK - adjustedKcb) * demand;
   const ceiling = exposed * topK * demand;
   const surface = state.surface;
@@ -141,8 +141,8 @@ export function stepDay(
   let freedom1 = 0;
   for (let c = 0; c < columns; c += 1) {
     // FAO-56 eq. 77 on the exposed ground: the morning's water first, then what the day takes.
-    const inflow = entering + (c === 0 ? irrigation / at(columnShare, 0) : 0);
-    const depleted = Math.max(0, at(surface, c) - inflow);
+    const inflow = entering + (c === 0 ? irrigation / (columnShare[0] as number) : 0);
+    const depleted = Math.max(0, (surface[c] as number) - inflow);
     surface[c] = depleted;
     const free =
       depleted <= profile.readilyEvaporableMm
@@ -155,8 +155,8 @@ export function stepDay(
     if (c === 0) freedom0 = free;
     else freedom1 = free;
   }
-  const share0 = at(columnShare, 0);
-  const share1 = columns === 2 ? at(columnShare, 1) : 0;
+  const share0 = columnShare[0] as number;
+  const share1 = columns === 2 ? (columnShare[1] as number) : 0;
   const freedomSum = share0 * freedom0 + share1 * freedom1;
   let evaporation = 0;
   for (let c = 0; c < columns && freedomSum > 0; c += 1) {
@@ -167,19 +167,19 @@ export function stepDay(
     let local = (wanted * model.evaporationFactor) / share;
     const before = local;
     for (let i = 0; i < EVAPORATING_LAYERS && local > 0; i += 1) {
-      const can = at(water, base + i) - at(dry, i);
+      const can = (water[base + i] as number) - (dry[i] as number);
       if (can <= 0) continue;
       const taken = local < can ? local : can;
-      water[base + i] = at(water, base + i) - taken;
+      water[base + i] = (water[base + i] as number) - taken;
       local -= taken;
       evaporation += share * taken;
     }
-    surface[c] = Math.min(profile.totalEvaporableMm, at(surface, c) + (before - local) / exposed);
+    surface[c] = Math.min(profile.totalEvaporableMm, (surface[c] as number) + (before - local) / exposed);
   }
 
   // What the root zone holds, per column.
   const wantedT = adjustedKcb * demand;
-  let p = at(model.p, d) + 0.04 * (5 - (wantedT + evaporation));
+  let p = (model.p[d] as number) + 0.04 * (5 - (wantedT + evaporation));
   p = p < 0.1 ? 0.1 : p > 0.8 ? 0.8 : p;
   let available = 0;
   let depletion0 = 0;
@@ -195,12 +195,12 @@ export function stepDay(
     let sum = 0;
     for (let i = 0; i < rootLayers; i += 1) {
       const part = i + 1 < rootLayers ? 1 : lastPart;
-      const w = at(water, base + i);
-      const held = at(heldMm, i);
-      const free = w - at(wp, i);
+      const w = water[base + i] as number;
+      const held = heldMm[i] as number;
+      const free = w - (wp[i] as number);
       taw += part * held;
       if (free < held) gone += part * (held - free);
-      if (c === 0) air += part * (at(sat, i) - w);
+      if (c === 0) air += part * ((sat[i] as number) - w);
       // Roots draw where they are many and the soil is moist.
       const upTo = rootsAbove((i + 1) * perLayer);
       const strength = free <= 0 ? 0 : free >= held ? upTo - above : ((upTo - above) * free) / held;
@@ -208,7 +208,7 @@ export function stepDay(
       sum += strength;
       above = upTo;
     }
-    weights += at(columnShare, c) * sum;
+    weights += (columnShare[c] as number) * sum;
     const readily = p * taw;
     const ks = gone <= readily ? 1 : taw > readily ? Math.max(0, (taw - gone) / (taw - readily)) : 0;
     if (c === 0) {
@@ -236,22 +236,23 @@ export function stepDay(
       let sum = 0;
       let stillPulling = 0;
       for (let i = 0; i < rootLayers; i += 1) {
-        const asked = perWeight * at(pull, base + i);
+        const asked = perWeight * (pull[base + i] as number);
         if (asked <= 0) continue;
         const part = i + 1 < rootLayers ? 1 : lastPart;
-        const can = (at(water, base + i) - at(wp, i)) * part;
+        const can = ((water[base + i] as number) - (wp[i] as number)) * part;
         let taken = asked;
         if (asked >= can) {
           taken = can;
           pull[base + i] = 0;
-        } else stillPulling += at(pull, base + i);
-        water[base + i] = at(water, base + i) - taken;
+        } else stillPulling += pull[base + i] as number;
+        water[base + i] = (water[base + i] as number) - taken;
         sum += taken;
         if (c === 0) drawn += part * taken;
-        if (i < EVAPORATING_LAYERS) surface[c] = Math.min(profile.totalEvaporableMm, at(surface, c) + taken);
+        if (i < EVAPORATING_LAYERS)
+          surface[c] = Math.min(profile.totalEvaporableMm, (surface[c] as number) + taken);
       }
-      given += at(columnShare, c) * sum;
-      weights += at(columnShare, c) * stillPulling;
+      given += (columnShare[c] as number) * sum;
+      weights += (columnShare[c] as number) * stillPulling;
     }
     transpiration += given;
     left -= given;
@@ -265,7 +266,8 @@ export function stepDay(
     depletion = 0;
     for (let i = 0; i < rootLayers; i += 1) {
       const part = i + 1 < rootLayers ? 1 : lastPart;
-      if (at(water, i) < at(fc, i)) depletion += part * (at(fc, i) - at(water, i));
+      if ((water[i] as number) < (fc[i] as number))
+        depletion += part * ((fc[i] as number) - (water[i] as number));
     }
   }
 
@@ -284,15 +286,14 @@ export function stepDay(
   out[OUT.rootDepth] = root;
   out[OUT.front] = front;
   out[OUT.wetDays] = wetDays;
-  out[OUT.spareShare] = at(model.p, d);
 
   // Roots follow the season, but not into dry soil, and slowly where the surface is always moist.
   if (model.rootResponse && root < potential) {
     const next = Math.min(n - 1, Math.floor(root / LAYER_MM));
-    const held = at(heldMm, next);
-    const moist = (at(water, next) - at(wp, next)) / held > ROOT_DRY_LIMIT;
+    const held = heldMm[next] as number;
+    const moist = ((water[next] as number) - (wp[next] as number)) / held > ROOT_DRY_LIMIT;
     const pampered = available > 0 && depletion0 / available < ROOT_DRAW;
-    const season = d > 0 ? Math.max(0, potential - at(model.potentialRootMm, d - 1)) : 0;
+    const season = d > 0 ? Math.max(0, potential - (model.potentialRootMm[d - 1] as number)) : 0;
     const speed = pampered ? ROOT_PAMPERED * season : ROOT_SPEED_MM;
     if (moist) root = Math.min(potential, root + speed);
   }

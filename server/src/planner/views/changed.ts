@@ -6,13 +6,15 @@ const shown = ({ head, stop, leave, tasks }: Place): string => JSON.stringify([h
 
 /** What of a round is another than it was before a change. */
 export function changedOf(before: Places, round: RoundView, now: Places): ChangedView {
-  const was = new Map(before.places.map((place) => [place.bed.id, shown(place)]));
-  const gone = before.places
-    .map(({ bed }) => bed.id)
-    .filter((id) => !now.places.some((p) => p.bed.id === id));
+  const was = new Map(before.places.map((place) => [place.bed.id, place]));
+  const is = new Set(now.places.map(({ bed }) => bed.id));
+  const differs = (place: Place): boolean => {
+    const old = was.get(place.bed.id);
+    return old !== place && (!old || shown(old) !== shown(place));
+  };
   const beds = new Set([
-    ...gone,
-    ...now.places.filter((place) => was.get(place.bed.id) !== shown(place)).map(({ bed }) => bed.id),
+    ...[...was.keys()].filter((id) => !is.has(id)),
+    ...now.places.filter(differs).map(({ bed }) => bed.id),
   ]);
   const { date, totals, putOff, unplanned } = round;
   return {
