@@ -1,5 +1,6 @@
 import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
+import importX from 'eslint-plugin-import-x';
 import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
@@ -34,6 +35,31 @@ const direction = Object.entries(ROOMS).map(([room, forbidden]) => ({
   },
 }));
 
+/**
+ * The core's own rooms, and what each may look into: no arrow runs back. `units` stands under all of them, tests may look
+ * anywhere.
+ */
+const CORE_ROOMS = {
+  units: [],
+  working: ['units'],
+  weather: ['units', 'working'],
+  plants: ['units', 'working', 'weather'],
+  sources: ['units'],
+  soil: ['units', 'working'],
+  delivery: ['units', 'working', 'weather', 'plants', 'soil'],
+  schools: ['units', 'working', 'plants'],
+  places: ['units', 'working', 'weather', 'plants', 'soil', 'delivery'],
+  readings: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'places'],
+  checks: ['units', 'soil', 'readings'],
+  follow: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'schools', 'places', 'readings'],
+  clock: ['units', 'weather', 'plants', 'delivery', 'follow'],
+  share: ['units', 'weather', 'plants', 'schools', 'follow', 'clock'],
+  plan: ['units', 'weather', 'schools', 'places', 'follow', 'clock', 'share'],
+  compare: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'schools', 'places', 'follow', 'plan'],
+  explain: ['units', 'working', 'weather', 'soil', 'delivery', 'sources', 'checks', 'places', 'follow'],
+  care: ['units', 'weather', 'plants', 'places'],
+};
+
 /** The core is pure: no file, network, clock or chance but what is passed in. */
 const purity = {
   files: ['core/src/**/*.ts'],
@@ -60,6 +86,28 @@ const purity = {
     ],
   },
 };
+/** Each room of the core with what it may not look into, besides what no part of the core may. */
+const coreRooms = (outward) =>
+  Object.entries(CORE_ROOMS).map(([room, allowed]) => ({
+    files: [`core/src/${room}/**/*.ts`],
+    ignores: ['core/src/**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            ...outward,
+            {
+              regex: `^(\\.\\./)+(${Object.keys(CORE_ROOMS)
+                .filter((other) => other !== room && !allowed.includes(other))
+                .join('|')})/`,
+              message: `core/${room}/ may not look into this room: see CORE_ROOMS in eslint.config.mjs.`,
+            },
+          ],
+        },
+      ],
+    },
+  }));
 const corePatterns = direction.find((d) => d.files[0].startsWith('core'));
 corePatterns.ignores = ['core/src/**/*.test.ts'];
 corePatterns.rules['no-restricted-imports'][1].patterns.push({
@@ -83,6 +131,31 @@ const oneClock = {
   },
 };
 
+/** No file leads back to itself. */
+const noCircle = {
+  files: ['{core,contract,server,web,simulators,demo}/src/**/*.{ts,tsx}'],
+  plugins: { 'import-x': importX },
+  settings: { 'import-x/resolver-next': [importX.createNodeResolver({ extensions: ['.ts', '.tsx', '.mjs', '.js'] })] },
+  rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] },
+};
+
+/** What only the types can tell: promises nobody waits for, casts that say nothing, cases that were forgotten. */
+const typeAware = {
+  files: ['{core,contract,server,web,simulators,demo,bench}/{src,tests}/**/*.{ts,tsx}', 'e2e/**/*.ts'],
+  languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+  rules: {
+    '@typescript-eslint/await-thenable': 'error',
+    '@typescript-eslint/no-floating-promises': 'error',
+    '@typescript-eslint/no-misused-promises': 'error',
+    '@typescript-eslint/no-unnecessary-type-assertion': 'error',
+    '@typescript-eslint/no-unnecessary-type-arguments': 'error',
+    '@typescript-eslint/only-throw-error': 'error',
+    '@typescript-eslint/return-await': 'error',
+    '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+    '@typescript-eslint/restrict-plus-operands': 'error',
+  },
+};
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', 'test-results/**', 'playwright-report/**'] },
   js.configs.recommended,
@@ -99,6 +172,9 @@ export default tseslint.config(
   // Playwright reads a fixture's needs from its first argument, which must be a pattern, even an empty one.
   { files: ['e2e/**/*.ts'], rules: { 'no-empty-pattern': 'off' } },
   ...direction,
+  ...coreRooms(corePatterns.rules['no-restricted-imports'][1].patterns),
+  noCircle,
+  typeAware,
   purity,
   oneClock,
 );

@@ -345,7 +345,7 @@ export function readWeatherCsv(
       continue;
     }
     if (other) other.readings.push(values);
-    else days.set(date as string, { line, readings: [values] });
+    else days.set(date, { line, readings: [values] });
   }
   for (const [date, { line, readings }] of days) {
     const values = result.hourly ? dayOf(readings, columns) : (readings[0] ?? {});

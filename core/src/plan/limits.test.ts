@@ -192,7 +192,7 @@ describe('the week’s litres and who comes first', () => {
   test('the gardener’s ranking is kept: a bed put last is short before one put first', () => {
     const ranked = (first: number) =>
       planGarden(
-        { site, beds: beds.map((b) => ({ ...b, rank: b.id === first ? 'first' : 'last' }) as PlanBed) },
+        { site, beds: beds.map((b) => ({ ...b, rank: b.id === first ? 'first' : 'last' })) },
         weather,
         { litresPerWeek: 300 },
         { today: '2015-07-08', members: 0 },

@@ -81,7 +81,7 @@ export class KnownDraft {
     value: Claimed[K],
     options: { source?: Provenance; outweighs?: boolean } = {},
   ): void {
-    const before = this.claims[what] as Claim<Claimed[K]> | undefined;
+    const before = this.claims[what];
     const { source = this.provenanceOf(by), outweighs = false } = options;
     const counts =
       before === undefined ||
@@ -93,7 +93,7 @@ export class KnownDraft {
   }
 
   of<K extends keyof Claimed>(what: K): Claim<Claimed[K]> | undefined {
-    return this.claims[what] as Claim<Claimed[K]> | undefined;
+    return this.claims[what];
   }
 
   get flowIsKnown(): boolean {

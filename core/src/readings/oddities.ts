@@ -1,4 +1,4 @@
-import type { Entry, Reading, ReadingKind } from './entries.ts';
+import type { Entry, ReadingKind } from './entries.ts';
 import { isReading } from './facts.ts';
 import { READINGS } from './kinds/index.ts';
 import { oddIf, type OddContext, type Oddity, type ReadingRule } from './reading.ts';
@@ -14,7 +14,7 @@ const WETTING_MOST_MM = 900;
 export function oddities(entry: Entry, context: OddContext = {}): Oddity[] {
   if (isReading(entry)) {
     const rule = READINGS[entry.kind] as unknown as ReadingRule<ReadingKind>;
-    return rule.odd?.(entry as Reading, context) ?? [];
+    return rule.odd?.(entry, context) ?? [];
   }
   if (entry.kind !== 'depth') return [];
   const deepest = Math.max(...entry.pointsMm);

@@ -45,7 +45,7 @@ export function whatIsKnown(told: ToldBed, found: readonly Found[], today: IsoDa
   const counted = latestOfEach(until.filter((f) => isReading(f) && fitsMethod(f, told.method)));
   for (const kind of READING_KINDS) {
     const rule = READINGS[kind] as unknown as ReadingRule<ReadingKind>;
-    for (const reading of counted) if (reading.kind === kind) rule.tell(reading as Read, draft);
+    for (const reading of counted) if (reading.kind === kind) rule.tell(reading, draft);
   }
   draft.noteEdges();
   return {

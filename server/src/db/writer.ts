@@ -12,7 +12,7 @@ Sequelize.useCLS({
   set: (key: string, value: unknown) => local.getStore()?.set(key, value),
   run: (work: (context: unknown) => unknown) =>
     local.run(new Map(local.getStore()), () => work(local.getStore())),
-} as Parameters<typeof Sequelize.useCLS>[0]);
+});
 
 export type Write = <T>(work: () => Promise<T>) => Promise<T>;
 const WRITING = 'kibble.writing';

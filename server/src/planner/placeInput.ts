@@ -24,7 +24,6 @@ import {
   type PlanConstraints,
   type PlantingInput,
   type SchoolId,
-  type StartMethod,
 } from '@kibble/core';
 import { utcOffsetHours } from '../services/clock.ts';
 import type { Facts } from './facts.ts';
@@ -35,7 +34,7 @@ export const plantingsOf = (bed: BedView, latitudeDeg: number): PlantingInput[] 
     custom: planting.custom,
     plantedOn: planting.plantedOn,
     endedOn: planting.endedOn ?? undefined,
-    method: planting.method as StartMethod | undefined,
+    method: planting.method,
     share: planting.share,
     seen: planting.seen,
     leafOut: usualLeafOut(latitudeDeg),

@@ -30,7 +30,7 @@ export async function createGarden(
 function limitsOf(garden: Garden, setAside: SetAside[]): GardenLimits {
   try {
     const limits = JSON.parse(garden.limits || '{}') as unknown;
-    if (typeof limits === 'object' && limits !== null) return limits as GardenLimits;
+    if (typeof limits === 'object' && limits !== null) return limits;
   } catch {
     // Told below.
   }

@@ -86,8 +86,9 @@ async function refreshFromStation(
   const known = forecasts.get(key);
   if (known) return known;
   try {
-    const last = (await WeatherDayRow.max('date', { where: { gardenId: garden.id, source: 'station' } })) as
-      string | null;
+    const last = await WeatherDayRow.max<string | null, WeatherDayRow>('date', {
+      where: { gardenId: garden.id, source: 'station' },
+    });
     const yesterday = addDays(today, -1);
     const from = last && last >= earliest ? addDays(last, 1) : earliest;
     if (from <= yesterday) {
@@ -190,8 +191,9 @@ export async function gardenWeather(
 
 /** First day a garden's balance needs: its earliest bed's, or a month back when it has none. */
 export async function earliestStart(garden: Garden, today: string): Promise<string> {
-  const first = (await Bed.min('startOn', { where: { gardenId: garden.id, archivedAt: null } })) as
-    string | null;
+  const first = await Bed.min<string | null, Bed>('startOn', {
+    where: { gardenId: garden.id, archivedAt: null },
+  });
   const fallback = addDays(today, -30);
   const earliest = addDays(today, -BALANCE_DAYS);
   return first && first < fallback ? (first < earliest ? earliest : first) : fallback;
@@ -209,8 +211,8 @@ export async function weatherPage(garden: Garden, today: string): Promise<Weathe
     importId: [0, ...standing],
     date: { [Op.lte]: yesterday },
   };
-  const from = (await WeatherDayRow.min('date', { where })) as string | null;
-  const to = (await WeatherDayRow.max('date', { where })) as string | null;
+  const from = await WeatherDayRow.min<string | null, WeatherDayRow>('date', { where });
+  const to = await WeatherDayRow.max<string | null, WeatherDayRow>('date', { where });
   const count = await WeatherDayRow.count({ where, distinct: true, col: 'date' });
   const year = to ? await recordOf(garden, addDays(to, -364), to) : [];
   const recent = year.slice(-RECENT_DAYS).reverse();
