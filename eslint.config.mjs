@@ -52,10 +52,21 @@ const CORE_ROOMS = {
   readings: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'places'],
   checks: ['units', 'soil', 'readings'],
   follow: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'schools', 'places', 'readings'],
-  clock: ['units', 'weather', 'plants', 'delivery', 'follow'],
-  share: ['units', 'weather', 'plants', 'schools', 'follow', 'clock'],
+  clock: ['units', 'weather', 'plants', 'sources', 'delivery', 'follow'],
+  share: ['units', 'weather', 'plants', 'sources', 'schools', 'follow', 'clock'],
   plan: ['units', 'weather', 'schools', 'places', 'follow', 'clock', 'share'],
-  compare: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'schools', 'places', 'follow', 'plan'],
+  compare: [
+    'units',
+    'working',
+    'weather',
+    'plants',
+    'soil',
+    'delivery',
+    'schools',
+    'places',
+    'follow',
+    'plan',
+  ],
   explain: ['units', 'working', 'weather', 'soil', 'delivery', 'sources', 'checks', 'places', 'follow'],
   care: ['units', 'weather', 'plants', 'places'],
 };
@@ -135,7 +146,9 @@ const oneClock = {
 const noCircle = {
   files: ['{core,contract,server,web,simulators,demo}/src/**/*.{ts,tsx}'],
   plugins: { 'import-x': importX },
-  settings: { 'import-x/resolver-next': [importX.createNodeResolver({ extensions: ['.ts', '.tsx', '.mjs', '.js'] })] },
+  settings: {
+    'import-x/resolver-next': [importX.createNodeResolver({ extensions: ['.ts', '.tsx', '.mjs', '.js'] })],
+  },
   rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] },
 };
 

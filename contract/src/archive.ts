@@ -31,6 +31,8 @@ export const ARCHIVE_TABLES = {
     nozzle: 'text',
     archivedAt: 'moment?',
     version: 'whole',
+    source: 'text',
+    litresPerDay: 'number?',
   },
   grounds: { id: 'whole', gardenId: 'whole', textureClass: 'text', subsoilClass: 'text?' },
   beds: {
@@ -48,6 +50,7 @@ export const ARCHIVE_TABLES = {
     rank: 'text?',
     version: 'whole',
     groundId: 'whole?',
+    kind: 'text',
   },
   plantings: {
     id: 'whole',

@@ -5,7 +5,10 @@ import {
   RANKS,
   SCHOOLS,
   STAGE_NAMES,
+  SOURCE_KINDS,
   type CropEntry,
+  type PlaceKindId,
+  type SourceKindId,
   type Setting,
   METHODS,
   MULCH_MATERIALS,
@@ -206,6 +209,7 @@ export const settingView = z.object({
 export type SettingView = z.infer<typeof settingView>;
 export const bedView = z.object({
   id: z.number(),
+  kind: storedAs<PlaceKindId>(),
   gardenId: z.number(),
   version: z.number(),
   name: z.string(),
@@ -250,6 +254,8 @@ export const tapView = z.object({
   gardenId: z.number(),
   name: z.string(),
   nozzle: z.string(),
+  source: storedAs<SourceKindId>(),
+  litresPerDay: z.number().nullable(),
   archived: z.boolean(),
   findings: z.array(findingView),
 });
@@ -308,6 +314,10 @@ export const tapBody = z.object({
     .trim()
     .max(80, { error: ({ input }) => `Nozzle must be 80 letters or fewer; got ${String(input).length}` })
     .default(''),
+  /** Where its water comes from. */
+  source: oneOf('Source', Object.keys(SOURCE_KINDS) as [SourceKindId, ...SourceKindId[]]).default('mains'),
+  /** The most that gives in a day, where it is a well. */
+  litresPerDay: limited('sourceLitres').nullish(),
   version,
 });
 /** Where a bed's ground and water come from; what is left out stays. Another tap holds from a day on, today when left out. */
@@ -318,6 +328,7 @@ export const bedLinks = z.object({
   version,
 });
 export type TapBody = z.infer<typeof tapBody>;
+export type TapDraft = z.input<typeof tapBody>;
 export type TapView = z.infer<typeof tapView>;
 export type BedLinks = z.infer<typeof bedLinks>;
 export type BedView = z.infer<typeof bedView>;

@@ -98,6 +98,13 @@ export const LIMITS = {
   lostPlants: { label: 'Plants lost', min: 0, max: 100_000, quantity: 'count', unit: 'plants' },
   copies: { label: 'How many beds', min: 1, max: 200, quantity: 'count', unit: 'beds' },
   longitudeDeg: { label: 'Longitude', min: -180, max: 180, quantity: 'degrees', unit: '°' },
+  sourceLitres: {
+    label: 'What the well gives in a day',
+    min: 1,
+    max: 1_000_000,
+    quantity: 'volume',
+    unit: 'L',
+  },
   weekLitres: { label: 'Water a week', min: 1, max: 10_000_000, quantity: 'volume', unit: 'L' },
   atOnce: { label: 'Lines at once', min: 1, max: 200, quantity: 'count', unit: 'lines' },
   windHoldMs: { label: 'Wind', min: 0.5, max: 30, quantity: 'wind', unit: 'm/s' },

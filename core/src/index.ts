@@ -97,6 +97,7 @@ export { spreadShare, wettedShare, wettedWidthM, type WettedShare } from './deli
 export { treeRing } from './delivery/treeRing.ts';
 export { daysInStore, FIXED_WEEK_MM, fixedWeekShortfall } from './schools/fixedWeek.ts';
 export { intakeRate } from './soil/soilProfile.ts';
+export { SOURCE_KINDS, type SourceKindId } from './sources/index.ts';
 export { roofHarvest } from './sources/roofHarvest.ts';
 export { bucketTest } from './delivery/bucketTest.ts';
 export { cycleAndSoak, type CyclePlan } from './delivery/cycleAndSoak.ts';

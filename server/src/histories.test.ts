@@ -10,7 +10,7 @@ import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import { ask } from '../tests/ask.ts';
 import { kibbleApp } from './app.ts';
-import { openDatabase } from './db/open.ts';
+import { freshDatabase } from '../tests/fresh.ts';
 
 // Any sequence of valid writes: every room answers, a change of today leaves the record of yesterday, the plan that is
 // kept is the plan that is read anew from what was told, and independent writes may come in any order.
@@ -37,7 +37,7 @@ const bedOf = (name: string) => ({
 
 async function begin(): Promise<Express> {
   await sequelize?.close();
-  sequelize = await openDatabase(join(root, `${(n += 1)}.sqlite`));
+  sequelize = await freshDatabase(join(root, `${(n += 1)}.sqlite`));
   const app = kibbleApp({ sequelize, wall, log });
   await ask(app)
     .post('/api/gardens')

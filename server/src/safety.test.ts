@@ -9,8 +9,10 @@ import type { Sequelize } from 'sequelize';
 import request from 'supertest';
 import { kibbleApp } from './app.ts';
 import { Bed, EntryRow, EventRow, Garden, Planting } from './db/models.ts';
+import { PlannerBeside } from './planner/plannerBeside.ts';
 import { PlannerHere } from './planner/planner.ts';
 import { PlanStore } from './planner/planStore.ts';
+import { freshDatabase } from '../tests/fresh.ts';
 import { openDatabase } from './db/open.ts';
 import { ask } from '../tests/ask.ts';
 
@@ -41,7 +43,7 @@ const GARDEN = {
 
 beforeEach(async () => {
   await sequelize?.close();
-  sequelize = await openDatabase(join(root, `${(n += 1)}.sqlite`));
+  sequelize = await freshDatabase(join(root, `${(n += 1)}.sqlite`));
   plans = new PlanStore(new PlannerHere(), wall, log);
   app = kibbleApp({ sequelize, wall, log, plans });
   written.length = 0;
@@ -301,6 +303,9 @@ describe('once, and nobody’s word lost', () => {
   });
 
   test('twenty who write at once: no fault, nothing lost, and the last waits for the others alone', async () => {
+    // As Kibble serves it: plans are made beside the thread that answers.
+    const beside = new PlanStore(await PlannerBeside.start(join(root, 'program')), wall, log);
+    app = kibbleApp({ sequelize, wall, log, plans: beside });
     await round();
     const alone: number[] = [];
     for (let i = 0; i < 5; i += 1) {
@@ -338,8 +343,9 @@ describe('once, and nobody’s word lost', () => {
       ),
     );
     server.close();
-    expect(answers.map((a) => a.status).filter((status) => status >= 400)).toEqual([]);
     const after = await garden();
+    await beside.stop();
+    expect(answers.map((a) => a.status).filter((status) => status >= 400)).toEqual([]);
     expect(after.today).toBe('2026-07-19');
     expect(after.beds).toHaveLength(6);
     expect(new Set(after.beds.map((b) => b.name)).size).toBe(6);

@@ -17,7 +17,7 @@ import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import { ask } from '../tests/ask.ts';
 import { kibbleApp } from './app.ts';
-import { openDatabase } from './db/open.ts';
+import { freshDatabase } from '../tests/fresh.ts';
 
 // What was found wrong before facts had days, decisions carried their reasons and a garden had one plan: each of these
 // failed then, seen from where a gardener sees it.
@@ -38,7 +38,7 @@ const body: BedDraftBody = {
 
 beforeEach(async () => {
   await sequelize?.close();
-  sequelize = await openDatabase(join(root, `${(n += 1)}.sqlite`));
+  sequelize = await freshDatabase(join(root, `${(n += 1)}.sqlite`));
   app = kibbleApp({ sequelize, wall, log: pino({ level: 'silent' }) });
   const garden = {
     name: 'Here',

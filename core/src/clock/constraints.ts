@@ -1,3 +1,5 @@
+import type { SourceKindId } from '../sources/index.ts';
+import type { SourceInput } from '../sources/source.ts';
 import type { DayLines } from './daySchedule.ts';
 import type { Span } from './openSpans.ts';
 
@@ -21,6 +23,8 @@ export interface PlanConstraints {
   windHoldMs?: number;
   /** The clock of the garden; without it the day's runs are not put on it, and hours do not count. */
   clock?: { longitudeDeg?: number; utcOffsetHours: number };
+  /** Sources by the tap that draws from them: what each gives, and what was taken from it today already. Of taps not named, mains. */
+  sources?: Readonly<Record<number, SourceInput & { kind: SourceKindId; takenTodayL?: number }>>;
   /** What can run at once. */
   lines?: DayLines;
   /** Go round on fewer days where beds can be filled a little early without loss; default false. */

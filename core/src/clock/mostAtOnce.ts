@@ -5,6 +5,7 @@ import { positive } from '../units/guard.ts';
 import { sunOnClock } from '../weather/sunOnClock.ts';
 import type { Site } from '../weather/types.ts';
 import { isRestricted } from './closures.ts';
+import { openSource } from '../sources/index.ts';
 import { openHours, openSpans } from './openSpans.ts';
 import type { PlanBed } from '../follow/types.ts';
 import type { PlanConstraints } from './constraints.ts';
@@ -26,8 +27,18 @@ export function mostAtOnce(
     cap('litresPerDay', constraints.litresPerDay, 'L'),
     cap('litresPerWeek', constraints.litresPerWeek, 'L'),
     cap('minutesPerDay', constraints.minutesPerDay, 'min') * bed.delivery.litresPerMinute,
+    sourceLevel(bed, constraints),
   );
   return { litres, totalMinutes: longestStretch(bed, constraints, site, today) };
+}
+
+/** The most a bed's source gives in a day, L. */
+function sourceLevel({ tap }: PlanBed, { sources }: PlanConstraints): number {
+  const source = tap === undefined ? undefined : sources?.[tap];
+  // A source that gives nothing at all asks for nothing smaller: what is due is put off, and said.
+  return source
+    ? openSource(source.kind, source).level() || Number.POSITIVE_INFINITY
+    : Number.POSITIVE_INFINITY;
 }
 
 /** Minutes of the longest stretch a day leaves open for a bed. */

@@ -183,7 +183,17 @@ function once<T>(work: () => T): () => T {
 }
 
 /** The limits that bear on each place for itself; what was given today and this week is weighed afterwards. */
-const standing = ({ litresThisWeek: _w, givenToday: _t, ...rest }: PlanConstraints): PlanConstraints => rest;
+const standing = ({
+  litresThisWeek: _w,
+  givenToday: _t,
+  sources,
+  ...rest
+}: PlanConstraints): PlanConstraints => ({
+  ...rest,
+  sources:
+    sources &&
+    Object.fromEntries(Object.entries(sources).map(([tap, { takenTodayL: _n, ...source }]) => [tap, source])),
+});
 
 /** What is remembered, emptied where the weather, the day or the limits are no longer the same. */
 function memoFor(options: PlanOptions, weather: readonly SourcedDay[], under: readonly unknown[]): PlanMemo {

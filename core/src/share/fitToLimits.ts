@@ -1,5 +1,6 @@
 import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
 import { addDays, daysBetween, dayOfYear, type IsoDate } from '../units/dates.ts';
+import { openSource } from '../sources/index.ts';
 import { within } from '../units/guard.ts';
 import { sunOnClock, type SunOnClock } from '../weather/sunOnClock.ts';
 import type { Site } from '../weather/types.ts';
@@ -104,6 +105,10 @@ export function fitToLimits(
   const leftOut: LeftOut[] = [];
   const schedule: ClockedDay[] = [];
   const week = { monday: '', litres: 0 };
+  const sources = Object.entries(constraints.sources ?? {}).map(
+    ([tap, { kind, takenTodayL, ...source }]) =>
+      [Number(tap), openSource(kind, source, takenTodayL)] as const,
+  );
   for (let d = 0; d < options.horizonDays; d += 1) {
     const date = addDays(options.today, d);
     const sun = quick && d >= CLOCKED_DAYS ? null : sunOf(constraints, options.site, date);
@@ -135,6 +140,7 @@ export function fitToLimits(
     };
     refuse(overWeek(current, date, week, constraints, weigh));
     refuse(overDay(current, date, leftOfDay(constraints, d === 0), weigh));
+    for (const [tap, source] of sources) refuse(overSource(current, date, tap, source.level(), weigh));
     let slots: RunSlot[] = [];
     if (sun) {
       const due = dueOn(current, date);
@@ -156,6 +162,7 @@ export function fitToLimits(
       schedule.push({ date, sun, slots });
     }
     week.litres += dueOn(current, date).reduce((sum, { watering }) => sum + watering.run.litres, 0);
+    for (const [tap, source] of sources) source.step(0, litresOf(onTap(current, date, tap)));
   }
   return { plans: current, leftOut: told(leftOut, current), schedule };
 }
@@ -237,6 +244,28 @@ function overDay(
     if (made[k]) return [];
     return [{ due: x, why: over.minutes ? ('minutes a day' as const) : ('litres a day' as const) }];
   });
+}
+
+const litresOf = (due: ReturnType<typeof dueOn>): number =>
+  due.reduce((sum, { watering }) => sum + watering.run.litres, 0);
+const onTap = (plans: readonly BedPlan[], date: IsoDate, tap: number): ReturnType<typeof dueOn> =>
+  dueOn(plans, date).filter(({ i }) => plans[i]?.bed.tap === tap);
+
+/** What a source has no water for today. @param level litres that can be taken from it */
+function overSource(
+  plans: readonly BedPlan[],
+  date: IsoDate,
+  tap: number,
+  level: number,
+  weigh: Weigh,
+): Refused[] {
+  const due = onTap(plans, date, tap);
+  if (litresOf(due) <= level) return [];
+  const made = allocateDay(
+    due.map((x) => weigh(plans[x.i] as BedPlan, x.watering)),
+    { litres: level },
+  );
+  return due.flatMap((x, k) => (made[k] ? [] : [{ due: x, why: 'its source' as const }]));
 }
 
 /** What the week's litres refuse today: everything still planned this week competes for what is left of them. */

@@ -3,7 +3,7 @@ import type { IsoDate } from '../units/dates.ts';
 import type { SunOnClock } from '../weather/sunOnClock.ts';
 
 /** Limits a watering may fail to fit. */
-export type Cap = 'minutes a day' | 'litres a day' | 'litres a week' | 'open hours';
+export type Cap = 'minutes a day' | 'litres a day' | 'litres a week' | 'its source' | 'open hours';
 
 /** A watering that found no room on its day. */
 export interface LeftOut {

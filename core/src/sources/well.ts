@@ -1,25 +1,23 @@
-import { withinIfGiven } from '../units/guard.ts';
+import { within, withinIfGiven } from '../units/guard.ts';
 import type { SourceKind } from './source.ts';
 
 interface WellState {
   perDayL: number;
-  takenL: number;
+  leftL: number;
 }
 
 /**
- * A well with its pump: the pump's flow, and what the well gives in a day before it draws air; it is full again the next
- * morning.
- * Source: common practice; that it recovers overnight is a judgement.
+ * A well with its pump: what it gives in a day before it draws air, and full again the next morning.
+ * Source: common practice; that it comes back over one night is a judgement.
  */
 export const well: SourceKind<WellState> = {
   kind: 'well',
-  flow: ({ litresPerMinute }) => litresPerMinute,
-  start: ({ litresPerDay }) => ({
-    perDayL: withinIfGiven('litresPerDay', litresPerDay, 0, 1e9, 'L') ?? Number.POSITIVE_INFINITY,
-    takenL: 0,
-  }),
-  level: ({ perDayL, takenL }) => Math.max(0, perDayL - takenL),
+  start({ litresPerDay }, takenTodayL) {
+    const perDayL = withinIfGiven('litresPerDay', litresPerDay, 0, 1e9, 'L') ?? Number.POSITIVE_INFINITY;
+    return { perDayL, leftL: Math.max(0, perDayL - within('takenTodayL', takenTodayL, 0, 1e9, 'L')) };
+  },
+  level: ({ leftL }) => leftL,
   step(state) {
-    state.takenL = 0;
+    state.leftL = state.perDayL;
   },
 };

@@ -35,6 +35,8 @@ export class Bed extends Model<InferAttributes<Bed>, InferCreationAttributes<Bed
   declare archivedAt: CreationOptional<Date | null>;
   /** The ground it lies on, alone or with others. */
   declare groundId: number;
+  /** What kind of place it is. */
+  declare kind: CreationOptional<string>;
   /** The gardener's own name for a part of the garden. */
   declare place: CreationOptional<string | null>;
   declare rank: CreationOptional<string | null>;
@@ -59,6 +61,9 @@ export class Tap extends Model<InferAttributes<Tap>, InferCreationAttributes<Tap
   declare gardenId: number;
   declare name: string;
   declare nozzle: string;
+  /** Where its water comes from, and the most that gives in a day. */
+  declare source: CreationOptional<string>;
+  declare litresPerDay: CreationOptional<number | null>;
   declare archivedAt: CreationOptional<Date | null>;
   /** Counts the changes: who changes it says which state they saw. */
   declare version: CreationOptional<number>;
@@ -246,6 +251,7 @@ export function defineModels(sequelize: Sequelize): void {
       startWetness: text(),
       archivedAt: moment(),
       groundId: integer(),
+      kind: { type: DataTypes.STRING, allowNull: false, defaultValue: 'ground' },
       place: textOrNull(),
       rank: textOrNull(),
       lengthM: numberOrNull(),
@@ -261,6 +267,8 @@ export function defineModels(sequelize: Sequelize): void {
       gardenId: integer(),
       name: text(),
       nozzle: text(),
+      source: { type: DataTypes.STRING, allowNull: false, defaultValue: 'mains' },
+      litresPerDay: numberOrNull(),
       archivedAt: moment(),
       version: version(),
     },

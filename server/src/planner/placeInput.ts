@@ -65,6 +65,7 @@ export function planBed(
   const school = schoolChosen(bed, today, latitudeDeg);
   return {
     id: bed.id,
+    kind: bed.kind,
     bed: { ...now.bed, plantings },
     delivery: now.delivery,
     earlier: periods.slice(1).flatMap(({ from }, i) => {
@@ -103,6 +104,24 @@ export function schoolChosen(
   return { id: own ?? usual.id, own: own !== null, usual };
 }
 
+/** Where the water of each tap comes from, and what was taken from it today. */
+function sourcesOf(
+  { taps, beds }: Facts['garden'],
+  events: readonly EventView[],
+  today: string,
+): PlanConstraints['sources'] {
+  const tapOf = new Map(beds.map(({ id, tapId }) => [id, tapId]));
+  const scarce = taps.filter(({ source }) => source !== 'mains');
+  if (scarce.length === 0) return undefined;
+  return Object.fromEntries(
+    scarce.map(({ id, source, litresPerDay }) => {
+      const mine = events.filter((e) => e.date === today && e.bedId !== null && tapOf.get(e.bedId) === id);
+      const takenTodayL = mine.reduce((sum, e) => sum + (e.litres ?? 0), 0);
+      return [id, { kind: source, litresPerDay: litresPerDay ?? undefined, takenTodayL }];
+    }),
+  );
+}
+
 /** A garden's limits, its clock and its taps as the core takes them. */
 export function constraintsOf({ garden, events, today }: Facts): PlanConstraints {
   const { limits, longitudeDeg, timeZone, taps } = garden;
@@ -123,6 +142,7 @@ export function constraintsOf({ garden, events, today }: Facts): PlanConstraints
     restricts: limits.restricts ?? undefined,
     windHoldMs: limits.windHoldMs ?? undefined,
     fewRounds: limits.fewRounds ?? false,
+    sources: sourcesOf(garden, events, today),
     clock: { longitudeDeg: longitudeDeg ?? undefined, utcOffsetHours: utcOffsetHours(timeZone, today) },
     lines: { lines: limits.lines ?? undefined, tapLitresPerMinute: Object.fromEntries(flows) },
   };

@@ -10,12 +10,21 @@ export const tapToView = (tap: Tap, findings: FindingView[]): TapView => ({
   gardenId: tap.gardenId,
   name: tap.name,
   nozzle: tap.nozzle,
+  source: tap.source as TapView['source'],
+  litresPerDay: tap.litresPerDay ?? null,
   archived: Boolean(tap.archivedAt),
   findings,
 });
 
+const tapColumns = ({ name, nozzle, source, litresPerDay }: TapBody) => ({
+  name,
+  nozzle,
+  source,
+  litresPerDay: litresPerDay ?? null,
+});
+
 export const addTap = async (garden: Garden, body: TapBody): Promise<Tap> =>
-  Tap.create({ gardenId: garden.id, name: body.name, nozzle: body.nozzle });
+  Tap.create({ gardenId: garden.id, ...tapColumns(body) });
 
 /** Changes a tap's entry. Another nozzle spoils the flow measured with the old one, and that is written down. */
 export async function changeTap(tap: Tap, body: TapBody, wall: WallClock): Promise<void> {
@@ -34,7 +43,7 @@ export async function changeTap(tap: Tap, body: TapBody, wall: WallClock): Promi
       ...toStore({ kind: 'changed', what: 'nozzle' }),
     });
   }
-  await tap.update({ name: body.name, nozzle: body.nozzle, version: tap.version + 1 });
+  await tap.update({ ...tapColumns(body), version: tap.version + 1 });
 }
 
 /** Beds that draw from a tap, or once did: what is read at it is read for them. */

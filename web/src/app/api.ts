@@ -15,7 +15,7 @@ import type {
   PlanChange,
   PlanTryView,
   SchoolsView,
-  TapBody,
+  TapDraft,
   TryBody,
   TryView,
   WorkingView,
@@ -206,7 +206,7 @@ export const api = createApi({
           : { url: `findings/${id}`, method: 'DELETE' },
       invalidatesTags: WHOLE,
     }),
-    saveTap: build.mutation<{ id: number }, { gardenId: number; tapId?: number; body: TapBody }>({
+    saveTap: build.mutation<{ id: number }, { gardenId: number; tapId?: number; body: TapDraft }>({
       query: ({ gardenId, tapId, body }) =>
         tapId === undefined
           ? { url: `gardens/${gardenId}/taps`, method: 'POST', body }

@@ -149,6 +149,11 @@ export async function up(steps: SchemaSteps): Promise<void> {
   );
   await steps.sql(`DELETE FROM drafts WHERE key LIKE 'tap-runs:%'`);
 
+  // What kind of place a bed is, and where a tap's water comes from.
+  await steps.addColumn('beds', 'kind', { ...text, defaultValue: 'ground' });
+  await steps.addColumn('taps', 'source', { ...text, defaultValue: 'mains' });
+  await steps.addColumn('taps', 'litresPerDay', { type: DataTypes.DOUBLE, allowNull: true });
+
   await steps.addIndex('grounds', ['gardenId']);
   await steps.addIndex('entries', ['gardenId', 'date']);
   await steps.addIndex('entries', ['bedId']);

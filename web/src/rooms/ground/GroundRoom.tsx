@@ -1,6 +1,6 @@
 import type { DraftView, GardenView, TapView } from '@kibble/contract';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import {
   useArchiveTapMutation,
@@ -9,15 +9,16 @@ import {
   useSaveTapMutation,
 } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
-import { Field } from '../../ui/Field.tsx';
+import { Choice, Field } from '../../ui/Field.tsx';
 import { Empty } from '../../ui/states.tsx';
-import { bucketTest, staleReason } from '@kibble/core';
+import { bucketTest, staleReason, type SourceKindId } from '@kibble/core';
 import { foundOf } from '@kibble/contract';
 import { bedFacts } from './facts.ts';
 import { SharpenGarden } from './SharpenGarden.tsx';
@@ -266,10 +267,20 @@ function Taps({ garden }: { garden: GardenView }) {
 
 function TapForm({ tap, gardenId, onClose }: { tap: TapView | null; gardenId: number; onClose: () => void }) {
   const [save, { isLoading, error }] = useSaveTapMutation();
-  const form = useForm({ defaultValues: { name: tap?.name ?? '', nozzle: tap?.nozzle ?? '' } });
+  const units = useUnits();
+  const form = useForm<{ name: string; nozzle: string; source: SourceKindId; perDay: string }>({
+    defaultValues: {
+      name: tap?.name ?? '',
+      nozzle: tap?.nozzle ?? '',
+      source: tap?.source ?? 'mains',
+      perDay: tap?.litresPerDay ? String(Math.round(units.of('volume').fromSi(tap.litresPerDay))) : '',
+    },
+  });
+  const source = useWatch({ control: form.control, name: 'source' });
   const send = (version: number | undefined) =>
-    form.handleSubmit(async (body) => {
-      await save({ gardenId, tapId: tap?.id, body: { ...body, version } }).unwrap();
+    form.handleSubmit(async ({ perDay, ...typed }) => {
+      const litresPerDay = typed.source === 'well' ? (typedSi('sourceLitres', perDay, units) ?? null) : null;
+      await save({ gardenId, tapId: tap?.id, body: { ...typed, litresPerDay, version } }).unwrap();
       onClose();
     });
   const submit = send(tap?.version);
@@ -297,6 +308,20 @@ function TapForm({ tap, gardenId, onClose }: { tap: TapView | null; gardenId: nu
         }
         {...form.register('nozzle')}
       />
+      <Choice label="Its water comes from" {...form.register('source')}>
+        <option value="mains">the mains</option>
+        <option value="well">a well</option>
+      </Choice>
+      {source === 'well' ? (
+        <Field
+          label="What the well gives in a day"
+          unit={units.of('volume').unit}
+          inputMode="decimal"
+          error={form.formState.errors.perDay?.message}
+          hint="Before it draws air. Leave empty when it never has."
+          {...form.register('perDay', { validate: (v) => numberRule('sourceLitres', v, units, true) })}
+        />
+      ) : null}
       <RefusalOrConflict
         error={error}
         onMine={(version) => void send(version)().catch(() => undefined)}

@@ -150,6 +150,17 @@ describe('what is assumed bears its mark', () => {
     mulchMaterial: null,
     mulchMm: null,
     delivery: { method: 'hose wand', litresPerMinute: 12, measured: false },
+    startOn: '2026-01-01',
+    settings: Object.entries({
+      area: 10,
+      form: 'flat',
+      cover: false,
+      shade: false,
+      mulched: null,
+      goal: 'steady',
+      watered: { method: 'hose wand', litresPerMinute: 12, measured: false },
+      tap: null,
+    }).map(([kind, value], id) => ({ id, from: '2026-01-01', setting: { kind, value } })),
     findings: [],
   } as unknown as BedView;
   test('nothing tested: all of it; after a bucket, the flow no longer; a season later again', () => {
