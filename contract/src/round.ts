@@ -7,6 +7,7 @@ import {
   type CheckFirst,
   type BestHour,
   type LeaveReason,
+  type PlaceKindId,
   type StageStep,
   type WaterReason,
   type WeatherAlert,
@@ -100,6 +101,7 @@ const balance = z.object({
 
 const bedHead = z.object({
   bedId: z.number(),
+  kind: z.custom<PlaceKindId>((v) => typeof v === 'string'),
   bedName: z.string(),
   cropName: z.string().nullable(),
   stage: z.string().nullable(),

@@ -3,7 +3,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
-import { router } from './app/router.tsx';
+import { router } from './house/router.tsx';
 import { store } from './app/store.ts';
 
 const root = document.getElementById('root');

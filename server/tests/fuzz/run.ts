@@ -33,6 +33,8 @@ import { z } from 'zod';
 import { pino } from 'pino';
 import { QueryTypes } from 'sequelize';
 import { kibbleApp } from '../../src/app.ts';
+import { PlannerHere } from '../../src/planner/planner.ts';
+import { PlanStore } from '../../src/planner/planStore.ts';
 import { openDatabase } from '../../src/db/open.ts';
 import { writerOf } from '../../src/db/writer.ts';
 import { bodies, type Known } from './arbitrary.ts';
@@ -162,11 +164,10 @@ const SECOND = {
 };
 
 const sequelize = await openDatabase(':memory:');
-const app = kibbleApp({
-  sequelize,
-  wall: { now: () => new Date('2026-07-14T06:00:00Z') },
-  log: pino({ level: process.env.LOG_LEVEL ?? 'silent' }),
-});
+const wall = { now: () => new Date('2026-07-14T06:00:00Z') };
+const log = pino({ level: process.env.LOG_LEVEL ?? 'silent' });
+const plans = new PlanStore(new PlannerHere(), wall, log);
+const app = kibbleApp({ sequelize, wall, log, plans });
 const server = app.listen(0, '127.0.0.1');
 await new Promise((ready) => server.once('listening', ready));
 const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
@@ -210,6 +211,7 @@ async function beginAgain(): Promise<void> {
       if (rows.length > 0) await sequelize.getQueryInterface().bulkInsert(table, rows);
     }
   });
+  plans.touch();
 }
 
 const counts = { accepted: 0, refused: 0, views: 0 };

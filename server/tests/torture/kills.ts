@@ -142,10 +142,11 @@ export async function importKilled(): Promise<Kill> {
 
 /** A file of the version before, brought up to date: before, after, but never between. */
 export async function migrationKilled(): Promise<Kill> {
-  const events = 'SELECT id, date, litres, netMm, rainMm, note FROM events ORDER BY id';
+  const events = (depth: string): string =>
+    `SELECT id, date, litres, minutes, ${depth}, rainMm, note FROM events ORDER BY id`;
   const first = new House(folder());
   copyFileSync('server/fixtures/kibble-005.sqlite', first.file);
-  const before = JSON.stringify(await first.rows(events));
+  const before = JSON.stringify(await first.rows(events('netMm AS depthMm')));
   first.remove();
   return async (when) => {
     const house = new House(folder());
@@ -154,7 +155,10 @@ export async function migrationKilled(): Promise<Kill> {
     await pause(300 + when * 2500);
     await house.kill();
     await startAgain(house);
-    must(JSON.stringify(await house.rows(events)) === before, 'the migration lost or changed an entry');
+    must(
+      JSON.stringify(await house.rows(events('depthMm'))) === before,
+      'the migration lost or changed an entry',
+    );
     must(
       copiesOf(house.file).some(({ reason }) => reason === 'update'),
       'no copy was made before the migration',

@@ -275,4 +275,7 @@ export const AIM_WORDS: Readonly<Record<Aim, string>> = {
 };
 
 /** Why a watering found no room. */
-export const capWords = (why: Cap): string => `the ${why} go to what would suffer more.`;
+export const capWords = (why: Cap): string =>
+  why === 'its source'
+    ? 'what the well gives in a day goes to what would suffer more.'
+    : `the ${why} go to what would suffer more.`;

@@ -58,6 +58,7 @@ export function headOf(bed: BedView, outlook: BedOutlook, { today, site }: Conte
   const known = knownBed(bed, today);
   return {
     bedId: bed.id,
+    kind: bed.kind,
     bedName: bed.name,
     cropName: bed.planting?.cropName ?? null,
     stage: outlook.stage,

@@ -3,7 +3,7 @@ import { useBedPageQuery } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
 import { leaveHead, leaveSentence, waterSentence, windowWords } from '../../app/words.ts';
 import { DepletionChart } from '../../drawing/DepletionChart.tsx';
-import { SoilCore } from '../../drawing/SoilCore.tsx';
+import { PlaceDrawing } from '../../places/index.tsx';
 import { Opens, Sentence } from '../../ui/Opens.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { SharpenPlan } from '../ground/SharpenPlan.tsx';
@@ -49,7 +49,8 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
           </Link>
         </p>
         <BeyondNote beyond={page.beyond} unread={page.unread} />
-        <SoilCore
+        <PlaceDrawing
+          kind={page.kind}
           core={core}
           width={272}
           height={430}

@@ -16,16 +16,8 @@ import { Empty } from '../../ui/states.tsx';
 import { CopySheet } from './CopySheet.tsx';
 import { bedFacts } from '../ground/facts.ts';
 import { Mark } from '../ground/Mark.tsx';
-import {
-  bedDraft,
-  CropFields,
-  MoreFields,
-  emptyBed,
-  SoilFields,
-  typedFrom,
-  WaterFields,
-  type TypedBed,
-} from './BedFields.tsx';
+import { PlaceForm } from '../../places/index.tsx';
+import { bedDraft, emptyBed, typedFrom, type TypedBed } from '../../places/ground/Fields.tsx';
 
 /** The beds of the garden: add one, change one, put one away. */
 export function BedsRoom() {
@@ -179,10 +171,7 @@ function BedForm({
       className="mt-6 flex max-w-3xl flex-col gap-5 border border-ink bg-sheet p-5"
     >
       <h2 className="text-2xl">{bed ? `Change ${bed.name}` : 'A new bed'}</h2>
-      <CropFields form={form} />
-      <SoilFields form={form} />
-      <WaterFields form={form} />
-      <MoreFields form={form} />
+      <PlaceForm kind={bed?.kind ?? 'ground'} form={form} />
       {bed ? <SinceField bed={bed} today={today} value={since} onChange={setSince} /> : null}
       <RefusalOrConflict
         error={error}

@@ -15,7 +15,7 @@ import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
-import { SoilCore } from '../../drawing/SoilCore.tsx';
+import { PlaceDrawing } from '../../places/index.tsx';
 import { Choice } from '../../ui/Field.tsx';
 import { Opens } from '../../ui/Opens.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
@@ -71,7 +71,15 @@ export function GroundOfBed() {
           </Link>
         </p>
         {page ? (
-          <SoilCore core={page.core} width={236} height={380} depthMm={1000} labelled title={bed.name} />
+          <PlaceDrawing
+            kind={bed.kind}
+            core={page.core}
+            width={236}
+            height={380}
+            depthMm={1000}
+            labelled
+            title={bed.name}
+          />
         ) : null}
         {page?.sharpen ? <SharpenPlan sharpen={page.sharpen} /> : null}
       </div>

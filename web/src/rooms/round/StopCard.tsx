@@ -7,7 +7,7 @@ import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { checkFirstWords, waterSentence } from '../../app/words.ts';
-import { SoilCore } from '../../drawing/SoilCore.tsx';
+import { PlaceDrawing } from '../../places/index.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useGarden } from '../../app/gardenRound.ts';
 import { useTaps } from '../../ui/useTaps.ts';
@@ -83,7 +83,8 @@ export function StopCard({ stop, place }: { stop: StopView; place: number }) {
       <div className="grid grid-cols-[1.4rem_3.6rem_minmax(0,1fr)] gap-x-3 md:grid-cols-[1.6rem_4rem_minmax(0,1fr)_9.5rem] md:gap-x-5">
         <span className="row-span-5 font-serif text-2xl text-quiet md:row-span-4">{place}</span>
         <div className="row-span-5 md:row-span-4">
-          <SoilCore
+          <PlaceDrawing
+            kind={stop.kind}
             core={stop.core}
             width={58}
             height={118}

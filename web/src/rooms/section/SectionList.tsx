@@ -1,7 +1,7 @@
 import type { SectionBed } from '@kibble/contract';
 import { Link, useParams } from 'react-router';
 import { useUnits } from '../../app/units.ts';
-import { SoilCore } from '../../drawing/SoilCore.tsx';
+import { PlaceDrawing } from '../../places/index.tsx';
 import { stateWords } from './stateWords.ts';
 
 /** The section as a list for a phone: the same cores, small, and the same facts. */
@@ -16,7 +16,8 @@ export function SectionList({ beds }: { beds: SectionBed[] }) {
             to={`/garden/${gardenId}/beds/${bed.bedId}`}
             className="grid grid-cols-[3.6rem_minmax(0,1fr)] gap-x-3 py-2"
           >
-            <SoilCore
+            <PlaceDrawing
+              kind={bed.kind}
               core={bed.core}
               width={54}
               height={92}

@@ -15,7 +15,7 @@ import {
   SoilFields,
   WaterFields,
   type TypedBed,
-} from '../beds/BedFields.tsx';
+} from '../../places/ground/Fields.tsx';
 
 interface TypedPlace {
   name: string;

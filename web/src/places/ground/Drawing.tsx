@@ -1,9 +1,9 @@
 import type { CoreView } from '@kibble/contract';
 import { max, range, scaleLinear } from 'd3';
 import { useId } from 'react';
-import { useUnits } from '../app/units.ts';
-import { MulchCap, Shoots, SoilPatterns } from './coreParts.tsx';
-import { rootPaths } from './rootPaths.ts';
+import { useUnits } from '../../app/units.ts';
+import { MulchCap, Shoots, SoilPatterns } from '../../drawing/coreParts.tsx';
+import { rootPaths } from '../../drawing/rootPaths.ts';
 
 const LAYER_MM = 50;
 /** Room above the ground for the plant and its mulch, as a share of the height. */

@@ -1,6 +1,6 @@
 import { createBrowserRouter, Navigate, useRouteError } from 'react-router';
 import { Loading, Trouble } from '../ui/states.tsx';
-import { useGardensQuery } from './api.ts';
+import { useGardensQuery } from '../app/api.ts';
 import { GardenShell } from './GardenShell.tsx';
 
 /** Opens the garden last looked at, or the setup when there is none. */

@@ -8,12 +8,12 @@ import { PlanProgress } from '../ui/PlanProgress.tsx';
 import { NoticeBar } from '../ui/NoticeBar.tsx';
 import { TapBar } from '../ui/TapBar.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
-import { refusal, useGardenQuery, useGardensQuery, useRoundQuery, useStepClockMutation } from './api.ts';
-import { UNITS_KEY } from './baseQuery.ts';
+import { refusal, useGardenQuery, useGardensQuery, useRoundQuery, useStepClockMutation } from '../app/api.ts';
+import { UNITS_KEY } from '../app/baseQuery.ts';
 import { DayDrawer } from '../ui/Opens.tsx';
-import { GardenContext, RoundContext } from './gardenRound.ts';
-import { unitsOf, UnitsContext } from './units.ts';
-import { longDate } from './words.ts';
+import { GardenContext, RoundContext } from '../app/gardenRound.ts';
+import { unitsOf, UnitsContext } from '../app/units.ts';
+import { longDate } from '../app/words.ts';
 
 /** From so many beds on it takes long enough to be told how far it is. */
 const LARGE_BEDS = 60;

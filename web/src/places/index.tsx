@@ -1,0 +1,25 @@
+import type { PlaceKindId } from '@kibble/core';
+import type { ComponentProps, ComponentType } from 'react';
+import { SoilCore } from './ground/Drawing.tsx';
+import { GroundForm } from './ground/Form.tsx';
+
+/** How a kind of place is drawn and told. A new kind is its own folder and a line here: see docs/adding-a-place.md. */
+interface PlaceFace {
+  Drawing: ComponentType<ComponentProps<typeof SoilCore>>;
+  Form: ComponentType<ComponentProps<typeof GroundForm>>;
+}
+const FACES: Readonly<Record<PlaceKindId, PlaceFace>> = {
+  ground: { Drawing: SoilCore, Form: GroundForm },
+};
+
+/** A place drawn as its kind is. */
+export function PlaceDrawing({ kind, ...of }: { kind: PlaceKindId } & ComponentProps<PlaceFace['Drawing']>) {
+  const { Drawing } = FACES[kind];
+  return <Drawing {...of} />;
+}
+
+/** What is told of a place of a kind. */
+export function PlaceForm({ kind, ...of }: { kind: PlaceKindId } & ComponentProps<PlaceFace['Form']>) {
+  const { Form } = FACES[kind];
+  return <Form {...of} />;
+}
