@@ -35,6 +35,6 @@ export default {
           ...of('unit', ['{core,contract,server,simulators,demo,web}/src/**/*.test.ts'], 'node'),
           testPathIgnorePatterns: GENERATED,
         },
-        of('components', ['web/src/**/*.test.tsx'], 'jsdom'),
+        of('components', ['web/src/**/*.test.tsx'], '<rootDir>/web/tests/domEnvironment.mjs'),
       ],
 };

@@ -13,6 +13,13 @@ export function numberRule(field: LimitedField, text: string, units: Units, opti
   return withinLimit(field, unit.toSi(value)) || `${words}; got ${text} ${unit.unit}.`;
 }
 
+/** The same for what is counted: nothing between two numbers. */
+export function wholeRule(field: LimitedField, text: string, units: Units): string | true {
+  const rule = numberRule(field, text, units);
+  if (rule !== true) return rule;
+  return Number.isInteger(Number(text)) || `${LIMITS[field].label} must be a whole number; got ${text}.`;
+}
+
 /** A typed number in SI, or undefined when nothing was typed. */
 export function typedSi(field: LimitedField, text: string, units: Units): number | undefined {
   if (text.trim() === '') return undefined;

@@ -12,6 +12,7 @@ import {
 } from '@kibble/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { refusal, useLogFindingMutation, useSaveBedMutation, useTryOnBedQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
@@ -24,16 +25,30 @@ import { Choice, Field } from '../../ui/Field.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
 import { bedBodyOf } from '../beds/bedBodyOf.ts';
 
+/** What is typed of a bed's cover and goal. */
+interface Typed {
+  material: MulchMaterial;
+  depth: string;
+  shade: boolean;
+  goal: Goal;
+}
+
 /** What straw, shade or another goal would do here, tried on the bed's own plan before it is done. */
 export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: number }) {
   const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const depth = units.of('depth');
-  const [material, setMaterial] = useState<MulchMaterial>(bed.mulchMaterial ?? 'straw');
-  const [text, setText] = useState(String(Number(depth.fromSi(bed.mulchMm ?? 50).toFixed(1))));
-  const [shade, setShade] = useState(bed.shadeCloth);
-  const [goal, setGoal] = useState<Goal>(bed.goal);
+  const form = useForm<Typed>({
+    mode: 'onChange',
+    defaultValues: {
+      material: bed.mulchMaterial ?? 'straw',
+      depth: String(Number(depth.fromSi(bed.mulchMm ?? 50).toFixed(1))),
+      shade: bed.shadeCloth,
+      goal: bed.goal,
+    },
+  });
+  const { material, depth: text, shade, goal } = useWatch({ control: form.control }) as Typed;
   const [since, setSince] = useState(garden.today);
   const [save, { isLoading, error }] = useSaveBedMutation();
   const [log] = useLogFindingMutation();
@@ -97,18 +112,17 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
           unit={depth.unit}
           inputMode="decimal"
           className="w-20"
-          value={text}
-          error={rule === true ? undefined : rule}
-          onChange={(e) => setText(e.target.value)}
+          error={form.formState.errors.depth?.message}
+          {...form.register('depth', { validate: (v) => numberRule('mulchMm', v, units) })}
         />
-        <Choice label="of" value={material} onChange={(e) => setMaterial(e.target.value as MulchMaterial)}>
+        <Choice label="of" {...form.register('material')}>
           {MULCH_MATERIALS.map((m) => (
             <option key={m} value={m}>
               {m}
             </option>
           ))}
         </Choice>
-        <Choice label="Grown for" value={goal} onChange={(e) => setGoal(e.target.value as Goal)}>
+        <Choice label="Grown for" {...form.register('goal')}>
           {GOALS.map((g) => (
             <option key={g} value={g}>
               {GOAL_FACTS[g].words}
@@ -116,13 +130,7 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
           ))}
         </Choice>
         <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-ink"
-            checked={shade}
-            onChange={(e) => setShade(e.target.checked)}
-          />{' '}
-          shade cloth
+          <input type="checkbox" className="size-5 accent-ink" {...form.register('shade')} /> shade cloth
         </label>
       </div>
       {data && !same ? <Changes before={data.before} after={data.after} today={garden.today} /> : null}

@@ -1,0 +1,64 @@
+import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
+import type { BedView, GardenView } from '@kibble/contract';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { Provider } from 'react-redux';
+import { GardenContext } from '../../app/gardenRound.ts';
+import { store } from '../../app/store.ts';
+import { SettingsLog } from './SettingsLog.tsx';
+
+const setting = (id: number, from: string, kind: string, value: unknown) => ({
+  id,
+  from,
+  setting: { kind, value },
+});
+const bed = {
+  id: 3,
+  settings: [
+    setting(1, '2026-05-10', 'mulched', null),
+    setting(2, '2026-05-10', 'area', 20),
+    setting(3, '2026-05-10', 'tap', null),
+    setting(7, '2026-07-01', 'tap', 4),
+    setting(9, '2026-07-10', 'mulched', { material: 'straw', depthMm: 80 }),
+  ],
+} as unknown as BedView;
+const garden = { id: 1, today: '2026-07-14', taps: [{ id: 4, name: 'Shed' }] } as unknown as GardenView;
+const sent = jest.fn<(url: string, body: string) => void>();
+
+beforeEach(() => {
+  sent.mockClear();
+  globalThis.fetch = (async (input: Request) => {
+    sent(input.url, await input.text());
+    return new Response(JSON.stringify({ ids: [9] }), { headers: { 'Content-Type': 'application/json' } });
+  }) as typeof fetch;
+});
+afterEach(cleanup);
+const show = (of: BedView) =>
+  render(
+    <Provider store={store}>
+      <GardenContext value={garden}>
+        <SettingsLog bed={of} />
+      </GardenContext>
+    </Provider>,
+  );
+
+test('what became another is listed, newest first, in words; how it began is not', () => {
+  show(bed);
+  expect(screen.getAllByRole('listitem').map((item) => item.textContent)).toEqual([
+    expect.stringMatching(/since 10 Jul.*straw, 80.mm/),
+    expect.stringMatching(/since 1 Jul.*drawing from Shed/),
+  ]);
+});
+
+test('each can be taken back', async () => {
+  show(bed);
+  const [first] = screen.getAllByRole('button', { name: 'Take back' });
+  if (first) fireEvent.click(first);
+  await waitFor(() => expect(sent).toHaveBeenCalled());
+  expect(sent.mock.calls[0]?.[0]).toMatch(/\/api\/settings\/take-back$/);
+  expect(JSON.parse(sent.mock.calls[0]?.[1] ?? '')).toEqual({ ids: [9] });
+});
+
+test('a bed that never changed says nothing', () => {
+  const { container } = show({ ...bed, settings: bed.settings.slice(0, 3) });
+  expect(container.textContent).toBe('');
+});
