@@ -9,7 +9,9 @@ const bed = { startOn: '2026-05-10' };
 test('today to begin with: the days before stay; one press says that it was so from the first day, one that it was not', () => {
   const onChange = jest.fn<(day: string) => void>();
   const { rerender } = render(<SinceField bed={bed} today={TODAY} value={TODAY} onChange={onChange} />);
-  expect(screen.getByText('Figures of the days before stay as they are.')).toBeTruthy();
+  expect(
+    screen.getByText('What holds here since that day; figures of the days before stay as they are.'),
+  ).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: /never otherwise/ }));
   expect(onChange).toHaveBeenLastCalledWith('2026-05-10');
   rerender(<SinceField bed={bed} today={TODAY} value="2026-05-10" onChange={onChange} />);
@@ -21,7 +23,7 @@ test('today to begin with: the days before stay; one press says that it was so f
 test('an emptied day is today; no day to come can be chosen', () => {
   const onChange = jest.fn<(day: string) => void>();
   render(<SinceField bed={bed} today={TODAY} value="2026-07-01" onChange={onChange} />);
-  const field = screen.getByLabelText('So since');
+  const field = screen.getByLabelText('It has been so since');
   expect(field.getAttribute('max')).toBe(TODAY);
   fireEvent.change(field, { target: { value: '' } });
   expect(onChange).toHaveBeenLastCalledWith(TODAY);

@@ -17,7 +17,7 @@ export function SinceField({
   return (
     <div>
       <Field
-        label="So since"
+        label="It has been so since"
         type="date"
         max={today}
         value={value}
@@ -25,7 +25,7 @@ export function SinceField({
         hint={
           always
             ? 'From its first day: every figure since then is worked out anew.'
-            : 'Figures of the days before stay as they are.'
+            : 'What holds here since that day; figures of the days before stay as they are.'
         }
       />
       <button
