@@ -122,6 +122,17 @@ describe('history does not change when a setting changes', () => {
     expect((await bed()).areaM2).toBe(20);
   });
 
+  test('straw taken for a mistake is gone from its day; taken back, the straw lies there again', async () => {
+    await put({ mulchMaterial: 'straw', mulchMm: 80, since: '2026-07-05' });
+    const strawed = await behind();
+    const { body: made } = await put({ mulchMaterial: null, mulchMm: null, since: '2026-07-05' });
+    expect((await bed()).mulchMm).toBeNull();
+    expect(await behind()).not.toEqual(strawed);
+    await ask(app).post('/api/settings/take-back').send({ ids: made.settings });
+    expect(await bed()).toMatchObject({ mulchMaterial: 'straw', mulchMm: 80, mulchLaidOn: '2026-07-05' });
+    expect(await behind()).toEqual(strawed);
+  });
+
   test('what mulch would save is reckoned from today', async () => {
     const tried = await ask(app)
       .post('/api/beds/1/try')

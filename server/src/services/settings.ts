@@ -118,7 +118,8 @@ export async function setSince(
     const gone = of.filter(({ from }) => always || from >= since).map(({ id }) => id);
     if (gone.length > 0) await EntryRow.update({ removedAt: at }, { where: { id: gone } });
     const before = of.filter(({ id }) => !gone.includes(id)).at(-1);
-    if (before && same(before.setting, setting)) continue;
+    // What takes the place of something stands as an entry of its own, so that it can be taken back.
+    if (gone.length === 0 && before && same(before.setting, setting)) continue;
     const row = await EntryRow.create(rowOf(bed, setting, always ? bed.startOn : since, at));
     if (gone.length > 0) await EntryRow.update({ replacedBy: row.id }, { where: { id: gone } });
     made.push(row.id);
