@@ -7,6 +7,7 @@ import { stationApp } from '@kibble/simulators';
 import type { Express } from 'express';
 import type { Logger } from 'pino';
 import { kibbleApp } from './app.ts';
+import { Garden } from './db/models.ts';
 import { copiesFolder, makeCopy } from './db/copies.ts';
 import { inspectFile, type HouseKind } from './db/inspect.ts';
 import { closeDatabase, openDatabase } from './db/open.ts';
@@ -76,6 +77,14 @@ async function listenSomewhere(app: Express, port: number | undefined): Promise<
   );
 }
 
+/** Plans every garden before it is asked for, so that the first round of the day is there at once. */
+function planAhead(plans: PlanStore, log: Logger): void {
+  const all = async (): Promise<void> => {
+    for (const garden of await Garden.findAll({ order: ['id'] })) await plans.view(garden, 'round', {});
+  };
+  all().catch((error: unknown) => log.warn({ err: error }, 'a garden could not be planned ahead'));
+}
+
 const portOf = (server: Server): number => (server.address() as AddressInfo).port;
 
 const closed = (server: Server): Promise<void> =>
@@ -141,6 +150,7 @@ export async function startKibble(options: StartOptions): Promise<Running> {
       const app = kibbleApp(services, options.webDir);
       const server = await listenSomewhere(app, options.port);
       undone.unshift(keepNightlyCopies(file, wall, log), () => closed(server));
+      planAhead(plans, log);
       const stop = async (): Promise<void> => {
         for (const step of undone.splice(0)) await step();
       };

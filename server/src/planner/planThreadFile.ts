@@ -20,7 +20,6 @@ export async function planThreadFile(folder: string): Promise<string> {
     platform: 'node',
     format: 'esm',
     target: 'node20',
-    sourcemap: 'inline',
     logLevel: 'silent',
   });
   return outfile;

@@ -19,7 +19,8 @@ export class PlannerBeside implements Planner {
 
   private constructor(filename: string) {
     // One thread: it keeps what was followed, and a second would have to follow it again.
-    this.pool = new Piscina<Task, Done>({ filename, minThreads: 1, maxThreads: 1 });
+    // What reads TypeScript for the process that answers is nothing to a file of plain JavaScript.
+    this.pool = new Piscina<Task, Done>({ filename, minThreads: 1, maxThreads: 1, execArgv: [] });
     this.pool.on('message', ({ gardenId, done, of }: { gardenId: number; done: number; of: number }) => {
       this.under.set(gardenId, { done, of });
     });
