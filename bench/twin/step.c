@@ -1,4 +1,4 @@
-/* A plain C twin of core/src/balance/stepDay.ts: the same arithmetic in the same order, for the bench alone.
+/* A plain C twin of core/src/places/ground/stepDay.ts: the same arithmetic in the same order, for the bench alone.
    Usage: step INPUT OUTPUT REPEATS. INPUT and OUTPUT are flat files of doubles laid out as in layeredStep.ts;
    prints the nanoseconds of one bed-day, median of nine runs. */
 #include <math.h>
@@ -49,6 +49,7 @@ static void step(const Bed *b, double *water, double *surface, double *rootMm, d
     int spills = 0;
     if (inflow == 0 && *drainedState) continue;
     for (int i = 0; i < n; i++) {
+      if (flux == 0 && *drainedState) break;
       const double before = w[i];
       if (c == 0 && inflow > 0 && flux > 1e-9) {
         const double room = b->fc[i] - before;

@@ -166,7 +166,7 @@ export type * from './follow/types.ts';
 export type * from './clock/constraints.ts';
 export type * from './share/types.ts';
 export type * from './plan/types.ts';
-export { newMemo, type PlanMemo } from './plan/memo.ts';
+export { newMemo, triedOn, type PlanMemo } from './plan/memo.ts';
 export { LARGE } from './share/fitToLimits.ts';
 
 export * from './working/types.ts';

@@ -143,11 +143,15 @@ function widenAsNeeded(
 
 interface Going {
   job: DayJob;
+  /** Its place in the walk. */
+  index: number;
   spans: readonly Span[];
   done: number;
   readyAt: number;
   /** Minutes in which it may run: those with the least choose first. */
   room: number;
+  /** Minutes from its next drop to its last. */
+  toGo: number;
 }
 interface Running {
   going: Going;
@@ -159,9 +163,10 @@ function dispatch(
   spansOf: (job: DayJob) => readonly Span[],
   lines: DayLines,
 ): { slots: RunSlot[]; left: DayJob[] } {
-  const waiting: Going[] = jobs.map((job) => {
+  const waiting: Going[] = jobs.map((job, index) => {
     const spans = spansOf(job);
-    return { job, spans, done: 0, readyAt: 0, room: spans.reduce((sum, s) => sum + s.until - s.from, 0) };
+    const room = spans.reduce((sum, s) => sum + s.until - s.from, 0);
+    return { job, index, spans, done: 0, readyAt: 0, room, toGo: toGo(job, 0) };
   });
   const slots: RunSlot[] = [];
   let running: Running[] = [];
@@ -172,6 +177,7 @@ function dispatch(
     if (same) same.push(g);
     else taps.set(g.job.tap, [g]);
   }
+  for (const mine of taps.values()) mine.sort(byTurn);
   const starts = [...new Set(waiting.flatMap((g) => g.spans.map((s) => s.from)))].sort((a, b) => a - b);
   let now = nextTime(Number.NEGATIVE_INFINITY, starts, taps, running);
   while (now !== null) {
@@ -183,15 +189,19 @@ function dispatch(
       const { job } = best;
       const until = t + job.runMinutes;
       best.done += 1;
+      best.toGo = toGo(job, best.done);
       // While it runs and soaks it is not ready.
       best.readyAt = until + job.soakMinutes;
       slots.push({ bedId: job.bedId, from: t, until, cycle: best.done, cycles: job.cycles });
       running.push({ going: best, until });
-      if (best.done === job.cycles) {
-        const rest = taps.get(job.tap)?.filter((g) => g !== best) ?? [];
-        if (rest.length > 0) taps.set(job.tap, rest);
-        else taps.delete(job.tap);
+      // What has more to do takes its place among the others anew.
+      const mine = taps.get(job.tap) ?? [];
+      mine.splice(mine.indexOf(best), 1);
+      if (best.done < job.cycles) {
+        const later = mine.findIndex((g) => byTurn(best, g) < 0);
+        mine.splice(later < 0 ? mine.length : later, 0, best);
       }
+      if (mine.length === 0) taps.delete(job.tap);
     }
     now = nextTime(t, starts, taps, running);
   }
@@ -199,7 +209,7 @@ function dispatch(
   return { slots, left };
 }
 
-/** The bed whose turn it is at a moment: a tap that gives no more is not looked at further. */
+/** The bed whose turn it is at a moment: of each tap that has more to give the first, in the order of their turns, that may run now. */
 function nextTurn(
   t: number,
   taps: ReadonlyMap<number | null, readonly Going[]>,
@@ -217,7 +227,10 @@ function nextTurn(
     for (const g of waiting) {
       if (g.readyAt > t + EPS || (handsBusy && g.job.byHand)) continue;
       if (flow > 0 && flow + g.job.litresPerMinute > (gives ?? 0) + EPS) continue;
-      if ((!best || before(g, best)) && mayRun(g, t)) best = g;
+      if (best && !before(g, best)) break;
+      if (!mayRun(g, t)) continue;
+      best = g;
+      break;
     }
   }
   return best;
@@ -238,16 +251,22 @@ function nextTime(
   return Number.isFinite(next) ? next : null;
 }
 
-const mayRun = (g: Going, t: number): boolean =>
-  g.spans.some((s) => t >= s.from - EPS && t + g.job.runMinutes <= s.until + EPS);
+function mayRun({ spans, job }: Going, t: number): boolean {
+  for (const s of spans) if (t >= s.from - EPS && t + job.runMinutes <= s.until + EPS) return true;
+  return false;
+}
+
+const toGo = (job: DayJob, done: number): number =>
+  (job.cycles - done) * job.runMinutes + (job.cycles - done - 1) * job.soakMinutes;
+
+const byTurn = (a: Going, b: Going): number =>
+  before(a, b) ? -1 : before(b, a) ? 1 : a.index - b.index;
 
 /** Which of two beds has its turn: plants that hang, then those with fewest hours; by hand pass by pass; else the longest way to go. */
 function before(a: Going, b: Going): boolean {
   if (a.job.urgent !== b.job.urgent) return a.job.urgent;
   if (Math.abs(a.room - b.room) > EPS) return a.room < b.room;
   if (a.job.byHand && b.job.byHand) return a.done < b.done;
-  const toGo = (g: Going): number =>
-    (g.job.cycles - g.done) * g.job.runMinutes + (g.job.cycles - g.done - 1) * g.job.soakMinutes;
   if (a.job.byHand !== b.job.byHand) return a.job.byHand;
-  return toGo(a) > toGo(b) + EPS;
+  return a.toGo > b.toGo + EPS;
 }

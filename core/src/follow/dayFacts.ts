@@ -9,9 +9,8 @@ import { likelyRain } from './rainWait.ts';
 import {
   depthOf,
   gaugeOf,
-  setTrial,
   stepRun,
-  tryRun,
+  trialOf,
   type PlaceNow,
   type PlaceRun,
   type PlantFacts,
@@ -67,9 +66,9 @@ function plantFacts(plantings: readonly PlantingInput[], date: IsoDate): PlantFa
 const plantedOut = (plantings: readonly PlantingInput[], date: IsoDate): boolean =>
   plantings.some((p) => p.plantedOn === date && (p.method ?? cropOf(p).usualStart) !== 'direct-sown');
 
-/** How the day would end if no water came: a look ahead on `trial`, which is made like `run` first. */
-export function lookAhead(run: PlaceRun, trial: PlaceRun, d: number, rain: number): Evening {
-  setTrial(run, trial);
+/** How the day would end if no water came. */
+export function lookAhead(run: PlaceRun, d: number, rain: number): Evening {
+  const trial = trialOf(run, 'evening');
   stepRun(trial, d, rain, 0);
   const gauge = gaugeOf(trial);
   const perMm = trial.place.litresPerMm(d);
@@ -86,7 +85,7 @@ export function lookAhead(run: PlaceRun, trial: PlaceRun, d: number, rain: numbe
 
 /** Depletion `n` days after a day if no water is given until then, likely rain counted. */
 function depletionAfter(run: PlaceRun, days: readonly SourcedDay[], d: number, n: number): number {
-  const trial = tryRun(run);
+  const trial = trialOf(run, 'shut days');
   for (let k = d; k <= d + n; k += 1) stepRun(trial, k, likelyRain(item(days, k)), 0);
   return depthOf(trial, d + n, gaugeOf(trial).goneL);
 }
@@ -115,7 +114,7 @@ function rhythmDepth(
 
 /**
  * What a day's decision is made from.
- * @param from the run that morning, a scratch run to look ahead on, the day, the rain counted on, the waterings planned so far
+ * @param from the run that morning, the day, the rain counted on, the waterings planned so far
  */
 export function dayFacts(
   input: PlanBed,
@@ -123,7 +122,6 @@ export function dayFacts(
   school: School,
   from: {
     run: PlaceRun;
-    scratch: PlaceRun;
     d: number;
     rain: number;
     waterings: readonly PlannedWatering[];
@@ -134,7 +132,7 @@ export function dayFacts(
   const { plantings } = input.bed;
   const isToday = d === now.todayIndex;
   const airlessDays = run.place.airlessDays(run.state);
-  const evening = lookAhead(run, from.scratch, d, from.rain);
+  const evening = lookAhead(run, d, from.rain);
   const plants = (now.plants[d] ??= plantFacts(plantings, day.date));
   const shutSoon = shutAfter(input, now.days, d);
   return {

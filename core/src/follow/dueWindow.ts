@@ -1,6 +1,6 @@
 import { at } from '../units/at.ts';
 import { efficiencyOf } from '../delivery/runPlan.ts';
-import type { GrowingPlace } from '../places/place.ts';
+import { emptyGauge, type GrowingPlace } from '../places/place.ts';
 import { plantOnDay } from '../plants/plantOnDay.ts';
 import { thresholdOf, type School } from '../schools/schools.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
@@ -39,6 +39,7 @@ function spreadOf(
   const depletionMm = new Float64Array(members * days);
   const state = place.clone(options.state);
   const before = place.clone(options.state);
+  const evening = emptyGauge();
   const perMm = place.litresPerMm(todayIndex);
   for (let m = 0; m < members; m += 1) {
     place.copy(options.state, state);
@@ -51,7 +52,7 @@ function spreadOf(
       const rain = at(ensemble.rain, k);
       const climate = at(ensemble.climate, k);
       place.step(state, todayIndex + d, et0, rain, climate, had);
-      const evening = place.gauge(state);
+      place.gauge(state, evening);
       depletionMm[k] = evening.goneL / perMm;
       if (held || evening.goneL <= thresholdOf(school, evening.spareL, evening.holdsL)) continue;
       const goneL = place.goneL(before);
@@ -61,15 +62,14 @@ function spreadOf(
       givenL[m] = at(givenL, m) + dose;
       place.copy(before, state);
       place.step(state, todayIndex + d, et0, rain, climate, had + dose);
-      depletionMm[k] = place.gauge(state).goneL / perMm;
+      depletionMm[k] = place.gauge(state, evening).goneL / perMm;
     }
   }
   return { dueDay, givenL, depletionMm };
 }
 
-/** The value below which a share of the members lie (nearest rank). */
-export function quantile(values: ArrayLike<number>, share: number): number {
-  const sorted = Float64Array.from(values).sort();
+/** Of sorted values, the one below which a share of the members lie (nearest rank). */
+function quantile(sorted: Float64Array, share: number): number {
   return at(sorted, Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1)));
 }
 
@@ -94,14 +94,17 @@ export function windowOf(
     givenTodayL,
     settledToday: Boolean(input.settledToday) || givenTodayL > 0,
   });
+  const dueDays = Float64Array.from(spread.dueDay).sort();
+  const givenL = spread.givenL.sort();
   const date = (share: number): IsoDate | null => {
-    const day = quantile(spread.dueDay, share);
+    const day = quantile(dueDays, share);
     return day < ensemble.days ? addDays(today, day) : null;
   };
-  const litres = (share: number): number => quantile(spread.givenL, share) / efficiencyOf(input.delivery);
+  const litres = (share: number): number => quantile(givenL, share) / efficiencyOf(input.delivery);
   const onDay = new Float64Array(ensemble.members);
   const fan = Array.from({ length: ensemble.days }, (_, d) => {
     for (let m = 0; m < ensemble.members; m += 1) onDay[m] = at(spread.depletionMm, m * ensemble.days + d);
+    onDay.sort();
     return { date: addDays(today, d), lowMm: quantile(onDay, 0.1), highMm: quantile(onDay, 0.9) };
   });
   return {

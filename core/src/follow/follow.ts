@@ -16,7 +16,7 @@ import { becauseEnough, decide, type Decision } from './decide.ts';
 import { windowOf } from './dueWindow.ts';
 import { gateOf, type Held } from './gates.ts';
 import { likelyRain, type RainWait } from './rainWait.ts';
-import { followPast, gaugeOf, recordRun, stepRun, tryRun, type PlaceNow, type PlaceRun } from './run.ts';
+import { followPast, gaugeOf, recordRun, stepRun, trialOf, type PlaceNow, type PlaceRun } from './run.ts';
 import type { BedOutlook, DueWindow, LeaveReason, PlanBed, PlannedWatering } from './types.ts';
 
 /** Missed waterings are looked for so many days back. */
@@ -100,9 +100,8 @@ export interface Followed {
 export function followAhead(start: BedStart, input: PlanBed, options: AheadOptions): Followed {
   const { now, school } = start;
   const { days, todayIndex } = now;
-  const run = tryRun(now);
-  const scratch = tryRun(now);
   const morning = (start.morning ??= morningOf(start, input, options));
+  const run = trialOf(now, 'days ahead');
   const waterings: PlannedWatering[] = [...(options.resume?.waterings ?? [])];
   const ahead: DailyRecord[] = [];
   let leave: LeaveReason | null = null;
@@ -113,7 +112,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
   for (let d = options.resume?.index ?? todayIndex; d < days.length && !open; d += 1) {
     run.place.dawn(run.state, d);
     const rain = rainOf(item(days, d));
-    const facts = dayFacts(input, now, school, { run, scratch, d, rain, waterings });
+    const facts = dayFacts(input, now, school, { run, d, rain, waterings });
     let givenL = at(now.givenL, d);
     const decision = givenL > 0 ? null : decide(facts, input);
     const held = gateOf(facts, decision, { input, run, days, d });
@@ -128,7 +127,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     } else if (facts.isToday) {
       leave = leaveReason(facts, held, {
         settled: Boolean(input.settledToday) || givenL > 0,
-        wait: held.wait ?? (decision ? null : rainToday(facts, held, { run, scratch, d, rain })),
+        wait: held.wait ?? (decision ? null : rainToday(facts, held, { run, d, rain })),
         input,
       });
     }
@@ -147,19 +146,17 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     leave = {
       code: 'enough in store',
       daysInHand,
-      depletionMm: morning.depletionMm,
-      readilyMm: morning.readilyMm,
+      depletionMm: morning.told.depletionMm,
+      readilyMm: morning.told.readilyMm,
       because: options.sketch ? null : becauseEnough(morning.grounds, daysInHand),
     };
   }
-  const { grounds: _, ...facts } = morning;
   return {
     outlook: {
       bedId: input.id,
       past: now.past,
       ahead,
-      aheadSources: days.slice(todayIndex).map((day) => day.source),
-      ...facts,
+      ...morning.told,
       next,
       missedL,
       shortDays,
@@ -180,7 +177,6 @@ function morningOf({ now, school, site }: Omit<BedStart, 'morning'>, input: Plan
   const { todayIndex: d } = now;
   const facts = dayFacts(input, now, school, {
     run: now,
-    scratch: tryRun(now),
     d,
     rain: rainOf(item(now.days, d)),
     waterings: [],
@@ -191,14 +187,17 @@ function morningOf({ now, school, site }: Omit<BedStart, 'morning'>, input: Plan
   const plant = planting ? plantOnDay(planting, options.today) : null;
   return {
     grounds,
-    depletionMm: facts.goneMm,
-    readilyMm: facts.evening.readilyMm,
-    totalMm: now.place.holdsL(now.state) / now.place.litresPerMm(d),
-    ...drawn,
-    stage: plant?.stage ?? null,
-    stages: planting ? stageDates(planting, options.today) : [],
-    gone: explainGoneOf(grounds),
-    spare: explainSpare(grounds),
+    told: {
+      aheadSources: now.days.slice(d).map((day) => day.source),
+      depletionMm: facts.goneMm,
+      readilyMm: facts.evening.readilyMm,
+      totalMm: now.place.holdsL(now.state) / now.place.litresPerMm(d),
+      ...drawn,
+      stage: plant?.stage ?? null,
+      stages: planting ? stageDates(planting, options.today) : [],
+      gone: explainGoneOf(grounds),
+      spare: explainSpare(grounds),
+    },
   };
 }
 
@@ -212,7 +211,7 @@ interface At {
 /** A decision as a watering: its run, why, and the working of both. */
 function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean): PlannedWatering {
   const { input, run, d } = at;
-  const { spareShare, ...evening } = facts.evening;
+  const { depletionMm, readilyMm, totalMm, useTodayMm, cropUseMm, spareShare } = facts.evening;
   const made = run.place.give(d, decision.localMm, facts.school.pulses);
   const grounds: Grounds | null = explained
     ? { facts, input, site: at.start.site, drawn: run.place.drawn(run.state), days: d }
@@ -224,13 +223,16 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
     because: grounds && explainAmount(decision.because(grounds), made, grounds),
     reachesMm: 0,
     reason: {
-      ...evening,
+      readilyMm,
+      totalMm,
+      useTodayMm,
+      cropUseMm,
       depletionShare: spareShare,
       code: decision.code,
       depletionMm: facts.goneMm,
       wantedMm: decision.localMm,
       overdueDays: 0,
-      sparedByRainMm: run.place.underCover(d) ? 0 : Math.max(0, evening.depletionMm - facts.lineMm),
+      sparedByRainMm: run.place.underCover(d) ? 0 : Math.max(0, depletionMm - facts.lineMm),
     },
   };
 }
@@ -239,10 +241,10 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
 function rainToday(
   facts: DayFacts,
   held: Held,
-  { run, scratch, d, rain }: { run: PlaceRun; scratch: PlaceRun; d: number; rain: number },
+  { run, d, rain }: { run: PlaceRun; d: number; rain: number },
 ): RainWait | null {
   if (held.by || rain <= 0 || facts.goneMm < LEAST_MM) return null;
-  const { depletionMm, readilyMm } = lookAhead(run, scratch, d, 0);
+  const { depletionMm, readilyMm } = lookAhead(run, d, 0);
   const { date, rainMm, rainChance } = facts.day;
   return depletionMm > readilyMm
     ? { on: date, rainMm, chance: rainChance, missedMm: 0, missedShare: 0 }

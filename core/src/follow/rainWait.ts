@@ -1,7 +1,7 @@
 import { item } from '../units/at.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
-import { gaugeOf, stepRun, tryRun, type PlaceRun } from './run.ts';
+import { gaugeOf, stepRun, trialOf, type PlaceRun } from './run.ts';
 
 /** Rain the plan counts on is at least this likely. Judgement. */
 const LIKELY = 0.6;
@@ -40,8 +40,8 @@ export function rainWorthWaiting(
   tender: number,
 ): RainWait | null {
   if (run.place.underCover(d)) return null;
-  const counted = tryRun(run);
-  const failed = tryRun(run);
+  const counted = trialOf(run, 'rain comes');
+  const failed = trialOf(run, 'rain fails');
   const areaM2 = run.place.areaM2(d);
   const missedOn = (trial: PlaceRun): number => {
     const { wantedL, suppliedL } = gaugeOf(trial);

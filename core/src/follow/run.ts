@@ -15,7 +15,10 @@ export interface PlaceRun {
   place: GrowingPlace;
   state: unknown;
   series: WeatherSeries;
+  /** Runs to try things on, one for each purpose, made once a place. */
+  trials: Partial<Record<Purpose, PlaceRun>>;
 }
+type Purpose = 'days ahead' | 'evening' | 'shut days' | 'rain comes' | 'rain fails';
 
 /** What stands on a place on a day, as far as it decides. */
 export interface PlantFacts {
@@ -43,11 +46,13 @@ export function stepRun(run: PlaceRun, d: number, rain: number, givenL: number):
   run.place.step(run.state, d, at(run.series.et0, d), rain, at(run.series.climate, d), givenL);
 }
 
-/** A copy to try things on. */
-export const tryRun = (run: PlaceRun): PlaceRun => ({ ...run, state: run.place.clone(run.state) });
-
-/** Sets a trial to where a run stands. */
-export const setTrial = (run: PlaceRun, trial: PlaceRun): void => run.place.copy(run.state, trial.state);
+/** A run to try things on, set to where another stands; the last of the same purpose is over with that. */
+export function trialOf({ place, state, series, trials }: PlaceRun, purpose: Purpose): PlaceRun {
+  const known = trials[purpose];
+  if (!known) return (trials[purpose] = { place, state: place.clone(state), series, trials });
+  place.copy(state, known.state);
+  return known;
+}
 
 /** Depth of water on the watered ground that litres in it are, mm. */
 export const depthOf = (run: PlaceRun, d: number, litres: number): number =>
@@ -113,6 +118,7 @@ export function followPast(
     todayIndex: daysBetween(input.startOn, today),
     past: [],
     plants: [],
+    trials: {},
   };
   for (let d = 0; d < now.todayIndex; d += 1) {
     stepRun(now, d, at(now.series.rain, d), at(now.givenL, d));

@@ -56,6 +56,19 @@ export interface Gauge {
   frontMm: number;
 }
 
+export const emptyGauge = (): Gauge => ({
+  goneL: 0,
+  spareL: 0,
+  spareShare: 0,
+  holdsL: 0,
+  wantedL: 0,
+  suppliedL: 0,
+  evaporatedL: 0,
+  lostL: 0,
+  ks: 1,
+  frontMm: 0,
+});
+
 /** What a place is drawn from: mm of water in each 50 mm layer of its watered ground, top first. */
 export interface Drawn {
   rootDepthMm: number;
@@ -86,8 +99,8 @@ export interface GrowingPlace<S = unknown> {
   holdsL(state: S): number;
   /** Days in a row with too little air at the roots. */
   airlessDays(state: S): number;
-  /** What the day just stepped came to. */
-  gauge(state: S): Gauge;
+  /** What the day just stepped came to, written into `into` where it is given: thousands of days then leave nothing behind. */
+  gauge(state: S, into?: Gauge): Gauge;
   /** The run for a net depth on the watered ground, mm, or the part of it that one watering may be. */
   give(d: number, localMm: number, pulses?: { count: number; apartMinutes: number }): RunPlan;
   /** Whether rain reaches it. */

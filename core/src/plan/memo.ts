@@ -1,6 +1,6 @@
-import type { DaySchedule } from '../clock/daySchedule.ts';
 import type { BedStart, Followed } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
+import { newClockBook, type ClockBook } from '../share/clockBook.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 
 /** What is kept of a place between two plans: with which facts it was followed, and what came of it. */
@@ -22,8 +22,19 @@ export interface PlanMemo {
   weather: readonly SourcedDay[] | null;
   under: string;
   places: Map<number, Remembered>;
-  /** Days that were put on the clock, by what was to be put on it. */
-  clocked: Map<string, DaySchedule>;
+  book: ClockBook;
 }
 
-export const newMemo = (): PlanMemo => ({ weather: null, under: '', places: new Map(), clocked: new Map() });
+export const newMemo = (): PlanMemo => ({
+  weather: null,
+  under: '',
+  places: new Map(),
+  book: newClockBook(),
+});
+
+/** What is remembered, for a plan that is only tried: it finds what stands in it and leaves nothing behind. */
+export const triedOn = (memo: PlanMemo): PlanMemo => ({
+  ...memo,
+  places: new Map(memo.places),
+  book: { ...memo.book, days: new Map(memo.book.days) },
+});

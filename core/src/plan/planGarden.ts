@@ -4,7 +4,9 @@ import type { PlanConstraints } from '../clock/constraints.ts';
 import { mostAtOnce } from '../clock/mostAtOnce.ts';
 import { followAhead, startOf, type AheadOptions, type BedStart } from '../follow/follow.ts';
 import type { BedOutlook, PlanBed } from '../follow/types.ts';
-import { fitToLimits, LARGE, type BedPlan, type Follow } from '../share/fitToLimits.ts';
+import { newClockBook } from '../share/clockBook.ts';
+import { fitToLimits, LARGE } from '../share/fitToLimits.ts';
+import type { BedPlan, Follow } from '../share/types.ts';
 import { gatherRounds } from '../share/gatherRounds.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
 import { atLeast, OutOfRange, positive, within } from '../units/guard.ts';
@@ -86,15 +88,8 @@ export function planGarden(
     const start = starts.get(bed.id);
     if (!start) throw new Error(`bed ${bed.id} was not followed to this morning`);
     const tries = memo.places.get(bed.id)?.tries;
-    // Of a bed's facts only the days closed to it differ from one try to the next.
-    const key = JSON.stringify([
-      bed.blocked,
-      bed.fixed,
-      bed.spared,
-      how.sketch,
-      how.stopAfter,
-      how.resume?.index,
-    ]);
+    // Of a bed's facts only the days closed to it differ from one try to the next; with them go the waterings set on them.
+    const key = `${bed.blocked?.join()};${bed.spared?.join()};${how.sketch};${how.stopAfter};${how.resume?.index}`;
     const known = tries?.get(key);
     if (known) return { bed, ...known };
     const made = followAhead(start, bed, { ...how, ...ahead });
@@ -145,7 +140,7 @@ export function planGarden(
     const fitted = fitToLimits(
       gathered.plans,
       constraints,
-      { site: garden.site, today, horizonDays, clocked: memo.clocked },
+      { site: garden.site, today, horizonDays, book: memo.book },
       follow,
     );
     // What was only sketched while it was tried is followed in full now that it stands.
@@ -200,7 +195,10 @@ function memoFor(options: PlanOptions, weather: readonly SourcedDay[], under: re
   const memo = options.memo ?? newMemo();
   const { today, seed, climatology, pastDays, reasons } = options;
   const text = JSON.stringify([under, today, seed, climatology, pastDays, reasons]);
-  if (memo.weather !== weather || memo.under !== text) memo.places.clear();
+  if (memo.weather !== weather || memo.under !== text) {
+    memo.places.clear();
+    memo.book = newClockBook();
+  }
   memo.weather = weather;
   memo.under = text;
   return memo;

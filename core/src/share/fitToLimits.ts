@@ -1,57 +1,26 @@
-import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
-import { addDays, daysBetween, dayOfYear, type IsoDate } from '../units/dates.ts';
+import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import { openSource } from '../sources/index.ts';
 import { within } from '../units/guard.ts';
-import { sunOnClock, type SunOnClock } from '../weather/sunOnClock.ts';
 import type { Site } from '../weather/types.ts';
 import { allocateDay, type Competing } from './allocate.ts';
-import type { AheadOptions, Resume } from '../follow/follow.ts';
+import { clocked, newClockBook, sunOf, type ClockBook } from './clockBook.ts';
 import { tendernessOf } from '../follow/tenderness.ts';
-import type { BedOutlook, PlanBed, PlannedWatering } from '../follow/types.ts';
+import type { PlanBed, PlannedWatering } from '../follow/types.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
-import type { Cap, ClockedDay, LeftOut } from './types.ts';
-import { dayJob, pressing } from '../clock/dayJobs.ts';
-import { daySchedule, type DayJob, type DaySchedule, type RunSlot } from '../clock/daySchedule.ts';
-import { usualRank } from '../plants/rank.ts';
+import { pressing } from '../clock/dayJobs.ts';
+import type { RunSlot } from '../clock/daySchedule.ts';
+import { tierOf } from './tiers.ts';
+import type { BedPlan, Cap, ClockedDay, Follow, LeftOut } from './types.ts';
 import { mondayOf } from '../units/weekdays.ts';
-
-export interface BedPlan {
-  bed: PlanBed;
-  outlook: BedOutlook;
-  waterings: PlannedWatering[];
-  /** Followed only up to its last watering so far; from here it goes on. */
-  open?: Resume;
-}
-
-/** Tries a bed with other days closed to it; the whole plan, or from a morning up to the next watering. */
-export type Follow = (bed: PlanBed, how?: Pick<AheadOptions, 'stopAfter' | 'resume'>) => BedPlan;
 
 /** Litres of stress any watering is worth at least, so that none is worth nothing. Judgement. */
 const LEAST_LOSS = 0.01;
-/** On the clock, what comes first weighs so many times as much. Judgement. */
-const FIRST_WORTH = 1000;
-const TIERS = { first: 0, ordinary: 1, last: 2 } as const;
 
 const putOff = (plan: BedPlan, date: IsoDate): PlanBed => ({
   ...plan.bed,
   blocked: [...(plan.bed.blocked ?? []), date],
   fixed: plan.bed.fixed?.filter((f) => f.date !== date),
 });
-
-/** The class in which a watering competes: what hangs, what was set by hand and what cannot be had again come first. */
-function tierOf({ bed }: BedPlan, watering: PlannedWatering): Competing['tier'] {
-  const { code } = watering.reason;
-  if (code === 'wilting' || code === 'set by hand') return TIERS.first;
-  if (bed.rank) return TIERS[bed.rank];
-  const guarded = bed.bed.plantings.some((p) => {
-    const plant = plantOnDay(p, watering.date);
-    const { group } = cropOf(p);
-    return (
-      plant && (plant.stage === 'establishing' || group === 'fruit trees' || group === 'ornamental trees')
-    );
-  });
-  return guarded ? TIERS.first : TIERS[usualRank(bed.bed.plantings)];
-}
 
 /** Litres a bed's plants will miss over the plan, weighed by how much its crop minds. */
 const lossOf = (plan: BedPlan, date: IsoDate): number =>
@@ -83,7 +52,7 @@ export function fitToLimits(
     today: IsoDate;
     horizonDays: number;
     /** Days put on the clock before, and from then on those of this plan. */
-    clocked?: Map<string, DaySchedule>;
+    book?: ClockBook;
   },
   follow: Follow,
 ): {
@@ -92,14 +61,7 @@ export function fitToLimits(
   schedule: ClockedDay[];
 } {
   const quick = plans.length > LARGE;
-  const before = new Map(options.clocked);
-  options.clocked?.clear();
-  const clocked = (jobs: DayJob[], lines: PlanConstraints['lines']): DaySchedule => {
-    const key = JSON.stringify([jobs, lines]);
-    const made = before.get(key) ?? daySchedule(jobs, lines);
-    options.clocked?.set(key, made);
-    return made;
-  };
+  const book = options.book ?? newClockBook();
   const weigh = weigher(follow, quick);
   const current = [...plans];
   const leftOut: LeftOut[] = [];
@@ -111,7 +73,7 @@ export function fitToLimits(
   );
   for (let d = 0; d < options.horizonDays; d += 1) {
     const date = addDays(options.today, d);
-    const sun = quick && d >= CLOCKED_DAYS ? null : sunOf(constraints, options.site, date);
+    const sun = quick && d >= CLOCKED_DAYS ? null : sunOf(book, constraints, options.site, date);
     if (mondayOf(date) !== week.monday) {
       week.monday = mondayOf(date);
       week.litres = d === 0 ? within('litresThisWeek', constraints.litresThisWeek ?? 0, 0, 1e9, 'L') : 0;
@@ -143,15 +105,8 @@ export function fitToLimits(
     for (const [tap, source] of sources) refuse(overSource(current, date, tap, source.level(), weigh));
     let slots: RunSlot[] = [];
     if (sun) {
-      const due = dueOn(current, date);
-      const made = clocked(
-        due.map(({ i, watering }) => {
-          const plan = current[i] as BedPlan;
-          const first = tierOf(plan, watering) === TIERS.first ? FIRST_WORTH : 1;
-          return dayJob(plan.bed, watering, first * pressing(plan.bed, watering), constraints, sun);
-        }),
-        constraints.lines,
-      );
+      const due = dueOn(current, date).map((x) => ({ ...x, plan: current[x.i] as BedPlan }));
+      const made = clocked(book, due, date, constraints, sun);
       const unfit = new Set(made.unfit);
       refuse(
         due
@@ -166,11 +121,6 @@ export function fitToLimits(
   }
   return { plans: current, leftOut: told(leftOut, current), schedule };
 }
-
-const sunOf = (constraints: PlanConstraints, site: Site, date: IsoDate): SunOnClock | null =>
-  constraints.clock
-    ? sunOnClock({ ...constraints.clock, latitudeDeg: site.latitudeDeg, dayOfYear: dayOfYear(date) })
-    : null;
 
 const dueOn = (plans: readonly BedPlan[], date: IsoDate): { i: number; watering: PlannedWatering }[] =>
   plans.flatMap((plan, i) => {
@@ -296,12 +246,12 @@ function overWeek(
 
 /** Each putting off told once, from its first day to the day it finds room. */
 function told(leftOut: LeftOut[], plans: readonly BedPlan[]): LeftOut[] {
-  const out: LeftOut[] = [];
+  const byBed = new Map(plans.map((plan) => [plan.bed.id, plan.waterings]));
+  const first = new Map<string, LeftOut>();
   for (const left of leftOut) {
-    const made = plans.find((p) => p.bed.id === left.bedId)?.waterings.find((w) => w.date > left.date);
-    const until = made?.date ?? null;
-    const same = out.find((o) => o.bedId === left.bedId && o.until === until);
-    if (!same) out.push({ ...left, until });
+    const until = byBed.get(left.bedId)?.find((w) => w.date > left.date)?.date ?? null;
+    const key = `${left.bedId} ${until}`;
+    if (!first.has(key)) first.set(key, { ...left, until });
   }
-  return out.sort((a, b) => daysBetween(b.date, a.date));
+  return [...first.values()].sort((a, b) => daysBetween(b.date, a.date));
 }

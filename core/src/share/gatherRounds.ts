@@ -1,6 +1,6 @@
 import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
-import type { BedPlan, Follow } from './fitToLimits.ts';
+import type { BedPlan, Follow } from './types.ts';
 
 /** What a bed may miss for a spared round, mm: it does not show (Ks about 0.95). Beds that run to seed when dry, and young plants, miss nothing. Judgement. */
 const EASE_MM = 0.3;

@@ -3,6 +3,7 @@ import {
   addDays,
   dayOfYear,
   newMemo,
+  triedOn,
   planGarden,
   rainClimatology,
   sunOnClock,
@@ -130,7 +131,7 @@ export function contextOf(
     planWith: (changed) =>
       plan(
         planBeds.map((bed) => (bed.id === changed.id ? changed : bed)),
-        { ...memo, places: new Map(memo.places) },
+        triedOn(memo),
       ),
     sun: sunOnClock({
       latitudeDeg: site.latitudeDeg,

@@ -29,65 +29,69 @@ export const OUT_SIZE = 15;
 
 /** What changes from day to day. Copying is cheap, so that forecasts can start from it. */
 export interface BedState {
+  /** All rows of numbers below in one, so that a copy is one copy. */
+  numbers: Float64Array;
   /** mm of water per layer; the wetted ground's layers first, then the rest's. */
   water: Float64Array;
-  rootMm: number;
-  wetDays: number;
-  out: Float64Array;
-  /** No layer holds more than field capacity, so nothing sinks until water comes. */
-  drained: boolean;
   /** Water gone from the exposed top 100 mm of each column, mm (FAO-56 De). */
   surface: Float64Array;
+  out: Float64Array;
   /** Scratch of one step: how strongly roots draw on each layer. */
   pull: Float64Array;
+  rootMm: number;
+  wetDays: number;
+  /** No layer holds more than field capacity, so nothing sinks until water comes. */
+  drained: boolean;
+}
+
+/** Room for a bed's numbers, all 0. */
+export function emptyState(layers: number, columns: number): BedState {
+  const size = layers * columns;
+  const numbers = new Float64Array(size + columns + OUT_SIZE);
+  return {
+    numbers,
+    water: numbers.subarray(0, size),
+    surface: numbers.subarray(size, size + columns),
+    out: numbers.subarray(size + columns),
+    pull: new Float64Array(size),
+    rootMm: 0,
+    wetDays: 0,
+    drained: false,
+  };
 }
 
 /** A bed at a share of its available water: 1 is field capacity, 0 the wilting point. */
 export function startState(model: BedModel, fullness: number): BedState {
   const { layers, fieldCapacityMm, wiltingPointMm } = model.profile;
-  const water = new Float64Array(layers * model.columns);
+  const state = emptyState(layers, model.columns);
+  const { water, surface } = state;
   for (let c = 0; c < model.columns; c += 1) {
     for (let i = 0; i < layers; i += 1) {
       const wilting = at(wiltingPointMm, i);
       water[c * layers + i] = wilting + fullness * (at(fieldCapacityMm, i) - wilting);
     }
-  }
-  const surface = new Float64Array(model.columns);
-  for (let c = 0; c < model.columns; c += 1) {
     for (let i = 0; i * LAYER_MM < EVAPORATION_DEPTH_MM; i += 1) {
       surface[c] = at(surface, c) + Math.max(0, at(fieldCapacityMm, i) - at(water, c * layers + i));
     }
   }
-  return {
-    water,
-    surface,
-    rootMm: at(model.potentialRootMm, 0) ?? LAYER_MM,
-    wetDays: 0,
-    drained: false,
-    out: new Float64Array(OUT_SIZE),
-    pull: new Float64Array(layers * model.columns),
-  };
+  state.rootMm = at(model.potentialRootMm, 0) ?? LAYER_MM;
+  return state;
 }
 
 /** Sets `target` to what `source` is, without allocating. */
 export function copyState(source: BedState, target: BedState): void {
-  target.water.set(source.water);
+  target.numbers.set(source.numbers);
   target.rootMm = source.rootMm;
   target.wetDays = source.wetDays;
   target.drained = source.drained;
-  target.out.set(source.out);
-  target.surface.set(source.surface);
 }
 
-export const cloneState = (source: BedState): BedState => ({
-  water: source.water.slice(),
-  rootMm: source.rootMm,
-  wetDays: source.wetDays,
-  drained: source.drained,
-  out: source.out.slice(),
-  surface: source.surface.slice(),
-  pull: new Float64Array(source.pull.length),
-});
+export function cloneState(source: BedState): BedState {
+  const columns = source.surface.length;
+  const copy = emptyState(source.water.length / columns, columns);
+  copyState(source, copy);
+  return copy;
+}
 
 /** Water in the whole profile, mm over the bed. */
 export function storedMm(model: BedModel, state: BedState): number {

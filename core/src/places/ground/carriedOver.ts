@@ -1,7 +1,7 @@
 import { at, item } from '../../units/at.ts';
 import { LAYER_MM } from '../../soil/soilProfile.ts';
 import type { BedModel } from './bedModel.ts';
-import { OUT_SIZE, type BedState } from './bedState.ts';
+import { emptyState, type BedState } from './bedState.ts';
 
 /**
  * A bed's water as it stands in the ground on the day the bed becomes another: laid on other lines, dug deeper, given
@@ -13,8 +13,8 @@ import { OUT_SIZE, type BedState } from './bedState.ts';
 export function carriedOver(before: BedModel, state: BedState, after: BedModel): BedState {
   const deep = { before: before.profile.layers, after: after.profile.layers };
   const mixed = sharesOf(before, after);
-  const water = new Float64Array(deep.after * after.columns);
-  const surface = new Float64Array(after.columns);
+  const carried = emptyState(deep.after, after.columns);
+  const { water, surface } = carried;
   mixed.forEach((parts, c) => {
     parts.forEach((share, k) => {
       surface[c] = at(surface, c) + share * at(state.surface, k);
@@ -26,15 +26,10 @@ export function carriedOver(before: BedModel, state: BedState, after: BedModel):
     });
     surface[c] = Math.min(at(surface, c), after.profile.totalEvaporableMm);
   });
-  return {
-    water,
-    surface,
-    rootMm: Math.min(state.rootMm, deep.after * LAYER_MM),
-    wetDays: state.wetDays,
-    drained: false,
-    out: state.out.slice(0, OUT_SIZE),
-    pull: new Float64Array(water.length),
-  };
+  carried.out.set(state.out);
+  carried.rootMm = Math.min(state.rootMm, deep.after * LAYER_MM);
+  carried.wetDays = state.wetDays;
+  return carried;
 }
 
 /** For each column of the bed as it becomes, the shares of the columns as they were that lie in it. */

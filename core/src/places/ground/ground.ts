@@ -2,7 +2,7 @@ import { at, item } from '../../units/at.ts';
 import { fittingRun } from '../../delivery/fittingRun.ts';
 import { wettedFractionOf } from '../../delivery/runPlan.ts';
 import { daysBetween } from '../../units/dates.ts';
-import type { GrowingPlace, PlaceKind, PlaceSpan } from '../place.ts';
+import { emptyGauge, type GrowingPlace, type PlaceKind, type PlaceSpan } from '../place.ts';
 import { bedModel, plantDays, type BedInput, type BedModel } from './bedModel.ts';
 import { cloneState, copyState, OUT, startState, type BedState } from './bedState.ts';
 import { carriedOver } from './carriedOver.ts';
@@ -98,23 +98,22 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         return perMm(model) * rootZoneCapacity(model, state.water);
       },
       airlessDays: (state) => state.water.wetDays,
-      gauge(state) {
+      gauge(state, into = emptyGauge()) {
         const model = modelOf(state);
         const { out } = state.water;
         const wetted = perMm(model);
         const { areaM2 } = model.bed;
-        return {
-          goneL: wetted * at(out, OUT.depletion),
-          spareL: wetted * at(out, OUT.readily),
-          spareShare: state.spareShare,
-          holdsL: wetted * at(out, OUT.available),
-          wantedL: areaM2 * at(out, OUT.transpirationWanted),
-          suppliedL: areaM2 * at(out, OUT.transpiration),
-          evaporatedL: areaM2 * at(out, OUT.evaporation),
-          lostL: areaM2 * (at(out, OUT.belowRoots) + at(out, OUT.runoff)),
-          ks: at(out, OUT.stress),
-          frontMm: at(out, OUT.front),
-        };
+        into.goneL = wetted * at(out, OUT.depletion);
+        into.spareL = wetted * at(out, OUT.readily);
+        into.spareShare = state.spareShare;
+        into.holdsL = wetted * at(out, OUT.available);
+        into.wantedL = areaM2 * at(out, OUT.transpirationWanted);
+        into.suppliedL = areaM2 * at(out, OUT.transpiration);
+        into.evaporatedL = areaM2 * at(out, OUT.evaporation);
+        into.lostL = areaM2 * (at(out, OUT.belowRoots) + at(out, OUT.runoff));
+        into.ks = at(out, OUT.stress);
+        into.frontMm = at(out, OUT.front);
+        return into;
       },
       give(d, localMm, pulses) {
         const { model, delivery } = on(d);

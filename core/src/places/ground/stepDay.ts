@@ -87,6 +87,8 @@ export function stepDay(
     // On a day without water a profile that has drained stays as it is.
     if (inflow === 0 && state.drained) continue;
     for (let i = 0; i < n; i += 1) {
+      // Nor does what lies below the layer that kept the last of it.
+      if (flux === 0 && state.drained) break;
       const k = base + i;
       const before = water[k] as number;
       if (c === 0 && inflow > 0 && flux > 1e-9) {
@@ -198,12 +200,15 @@ export function stepDay(
       const w = water[base + i] as number;
       const held = heldMm[i] as number;
       const free = w - (wp[i] as number);
-      taw += part * held;
-      if (free < held) gone += part * (held - free);
-      if (c === 0) air += part * ((sat[i] as number) - w);
       // Roots draw where they are many and the soil is moist.
       const upTo = rootsAbove((i + 1) * perLayer);
-      const strength = free <= 0 ? 0 : free >= held ? upTo - above : ((upTo - above) * free) / held;
+      let strength = upTo - above;
+      taw += part * held;
+      if (c === 0) air += part * ((sat[i] as number) - w);
+      if (free < held) {
+        gone += part * (held - free);
+        strength = free <= 0 ? 0 : (strength * free) / held;
+      }
       pull[base + i] = strength;
       sum += strength;
       above = upTo;
