@@ -170,6 +170,7 @@ function dispatch(
   });
   const slots: RunSlot[] = [];
   let running: Running[] = [];
+  let resting: Going[] = [];
   const taps = new Map<number | null, Going[]>();
   for (const g of waiting) {
     if (g.spans.length === 0) continue;
@@ -179,7 +180,7 @@ function dispatch(
   }
   for (const mine of taps.values()) mine.sort(byTurn);
   const starts = [...new Set(waiting.flatMap((g) => g.spans.map((s) => s.from)))].sort((a, b) => a - b);
-  let now = nextTime(Number.NEGATIVE_INFINITY, starts, taps, running);
+  let now = nextTime(Number.NEGATIVE_INFINITY, starts, running, resting);
   while (now !== null) {
     const t = now;
     running = running.filter((r) => r.until > t + EPS);
@@ -194,16 +195,17 @@ function dispatch(
       best.readyAt = until + job.soakMinutes;
       slots.push({ bedId: job.bedId, from: t, until, cycle: best.done, cycles: job.cycles });
       running.push({ going: best, until });
-      // What has more to do takes its place among the others anew.
       const mine = taps.get(job.tap) ?? [];
       mine.splice(mine.indexOf(best), 1);
       if (best.done < job.cycles) {
-        const later = mine.findIndex((g) => byTurn(best, g) < 0);
-        mine.splice(later < 0 ? mine.length : later, 0, best);
+        // What has more to do takes its place among the others anew: mostly near the end.
+        mine.splice(mine.findLastIndex((g) => byTurn(g, best) < 0) + 1, 0, best);
+        resting.push(best);
       }
       if (mine.length === 0) taps.delete(job.tap);
     }
-    now = nextTime(t, starts, taps, running);
+    resting = resting.filter((g) => g.readyAt > t + EPS);
+    now = taps.size > 0 ? nextTime(t, starts, running, resting) : null;
   }
   const left = waiting.filter((g) => g.done < g.job.cycles).map((g) => g.job);
   return { slots, left };
@@ -240,14 +242,12 @@ function nextTurn(
 function nextTime(
   t: number,
   starts: readonly number[],
-  taps: ReadonlyMap<number | null, readonly Going[]>,
   running: readonly Running[],
+  resting: readonly Going[],
 ): number | null {
-  if (taps.size === 0) return null;
   let next = starts.find((from) => from > t + EPS) ?? Number.POSITIVE_INFINITY;
   for (const r of running) if (r.until > t + EPS) next = Math.min(next, r.until);
-  for (const waiting of taps.values())
-    for (const g of waiting) if (g.readyAt > t + EPS && g.readyAt < next) next = g.readyAt;
+  for (const g of resting) if (g.readyAt > t + EPS) next = Math.min(next, g.readyAt);
   return Number.isFinite(next) ? next : null;
 }
 
@@ -259,8 +259,7 @@ function mayRun({ spans, job }: Going, t: number): boolean {
 const toGo = (job: DayJob, done: number): number =>
   (job.cycles - done) * job.runMinutes + (job.cycles - done - 1) * job.soakMinutes;
 
-const byTurn = (a: Going, b: Going): number =>
-  before(a, b) ? -1 : before(b, a) ? 1 : a.index - b.index;
+const byTurn = (a: Going, b: Going): number => (before(a, b) ? -1 : before(b, a) ? 1 : a.index - b.index);
 
 /** Which of two beds has its turn: plants that hang, then those with fewest hours; by hand pass by pass; else the longest way to go. */
 function before(a: Going, b: Going): boolean {

@@ -6,15 +6,7 @@ import { thresholdOf, type School } from '../schools/schools.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { likelyRain } from './rainWait.ts';
-import {
-  depthOf,
-  gaugeOf,
-  stepRun,
-  trialOf,
-  type PlaceNow,
-  type PlaceRun,
-  type PlantFacts,
-} from './run.ts';
+import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow, type PlaceRun, type PlantFacts } from './run.ts';
 import { shutAfter, shutOn, type Shut } from './shut.ts';
 import type { PlanBed, PlannedWatering } from './types.ts';
 

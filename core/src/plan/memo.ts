@@ -1,16 +1,15 @@
-import type { BedStart, Followed } from '../follow/follow.ts';
+import type { BedStart } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { newClockBook, type ClockBook } from '../share/clockBook.ts';
+import type { Tries } from '../share/follower.ts';
+import type { BedPlan } from '../share/types.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 
-/** What is kept of a place between two plans: with which facts it was followed, and what came of it. */
+/** What is kept of a place between two plans: with which facts it was followed, and what came of it for itself. */
 interface Remembered {
-  facts: string;
-  bed: PlanBed;
+  of: PlanBed;
   start: BedStart;
-  free: Followed;
-  /** What came of it with other days closed to it: tried while the garden's beds were weighed against each other. */
-  tries: Map<string, Followed>;
+  free: BedPlan;
 }
 
 /**
@@ -22,6 +21,7 @@ export interface PlanMemo {
   weather: readonly SourcedDay[] | null;
   under: string;
   places: Map<number, Remembered>;
+  tries: Tries;
   book: ClockBook;
 }
 
@@ -29,6 +29,7 @@ export const newMemo = (): PlanMemo => ({
   weather: null,
   under: '',
   places: new Map(),
+  tries: new WeakMap(),
   book: newClockBook(),
 });
 

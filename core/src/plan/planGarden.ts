@@ -2,11 +2,12 @@ import { item } from '../units/at.ts';
 import { closedDays, windyDays } from '../clock/closures.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
 import { mostAtOnce } from '../clock/mostAtOnce.ts';
-import { followAhead, startOf, type AheadOptions, type BedStart } from '../follow/follow.ts';
+import { followAhead, startOf, type BedStart } from '../follow/follow.ts';
 import type { BedOutlook, PlanBed } from '../follow/types.ts';
 import { newClockBook } from '../share/clockBook.ts';
 import { fitToLimits, LARGE } from '../share/fitToLimits.ts';
-import type { BedPlan, Follow } from '../share/types.ts';
+import { follower } from '../share/follower.ts';
+import type { BedPlan } from '../share/types.ts';
 import { gatherRounds } from '../share/gatherRounds.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
 import { atLeast, OutOfRange, positive, within } from '../units/guard.ts';
@@ -81,30 +82,22 @@ export function planGarden(
   const large = garden.beds.length > LARGE;
   const starts = new Map<number, BedStart>();
   const ahead = { today, horizonDays, firstReasons: options.reasons !== 'all' };
-  const followed = (
-    bed: PlanBed,
-    how: Omit<AheadOptions, 'today' | 'horizonDays' | 'firstReasons'> = {},
-  ): BedPlan => {
-    const start = starts.get(bed.id);
-    if (!start) throw new Error(`bed ${bed.id} was not followed to this morning`);
-    const tries = memo.places.get(bed.id)?.tries;
-    // Of a bed's facts only the days closed to it differ from one try to the next; with them go the waterings set on them.
-    const key = `${bed.blocked?.join()};${bed.spared?.join()};${how.sketch};${how.stopAfter};${how.resume?.index}`;
-    const known = tries?.get(key);
-    if (known) return { bed, ...known };
-    const made = followAhead(start, bed, { ...how, ...ahead });
-    tries?.set(key, made);
-    return { bed, ...made };
-  };
-  const follow: Follow = (bed, how) => followed(bed, { ...how, sketch: true });
+  const { follow, inFull } = follower(
+    (bedId) => {
+      const start = starts.get(bedId);
+      if (!start) throw new Error(`bed ${bedId} was not followed to this morning`);
+      return start;
+    },
+    memo.tries,
+    { ...ahead, large },
+  );
   const unplanned: Unplanned[] = [];
   const free = garden.beds.flatMap((bed, i): BedPlan[] => {
     options.onProgress?.(i + 1, garden.beds.length);
-    const facts = JSON.stringify(bed);
     const known = memo.places.get(bed.id);
-    if (known?.facts === facts) {
+    if (known && (known.of === bed || JSON.stringify(known.of) === JSON.stringify(bed))) {
       starts.set(bed.id, known.start);
-      return [{ bed: known.bed, ...known.free }];
+      return [known.free];
     }
     memo.places.delete(bed.id);
     // What one bed cannot be must not take the plan from the others.
@@ -124,9 +117,9 @@ export function planGarden(
       });
       starts.set(bed.id, start);
       // A large garden's beds are worked out in full once they are weighed against each other.
-      const free = followAhead(start, input, { ...ahead, sketch: large });
-      memo.places.set(bed.id, { facts, bed: input, start, free, tries: new Map() });
-      return [{ bed: input, ...free }];
+      const free = { bed: input, ...followAhead(start, input, { ...ahead, sketch: large }) };
+      memo.places.set(bed.id, { of: bed, start, free });
+      return [free];
     } catch (error) {
       unplanned.push(unplannedBy(bed.id, error));
       return [];
@@ -145,7 +138,7 @@ export function planGarden(
     );
     // What was only sketched while it was tried is followed in full now that it stands.
     const whole = (some: readonly BedPlan[]): BedPlan[] =>
-      some.map((plan, i) => (plan === plans[i] && !large ? plan : followed(plan.bed)));
+      some.map((plan, i) => (plan === plans[i] && !large ? plan : inFull(plan)));
     const settled = whole(fitted.plans);
     const before = gathered.spared.length > 0 ? whole(gathered.plans) : plans;
     return { fitted, spared: gathered.spared, settled, givenUp: givenUp(before, settled) };

@@ -5,7 +5,7 @@ import type { Site } from '../weather/types.ts';
 import { allocateDay, type Competing } from './allocate.ts';
 import { clocked, newClockBook, sunOf, type ClockBook } from './clockBook.ts';
 import { tendernessOf } from '../follow/tenderness.ts';
-import type { PlanBed, PlannedWatering } from '../follow/types.ts';
+import type { PlannedWatering } from '../follow/types.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
 import { pressing } from '../clock/dayJobs.ts';
 import type { RunSlot } from '../clock/daySchedule.ts';
@@ -15,12 +15,6 @@ import { mondayOf } from '../units/weekdays.ts';
 
 /** Litres of stress any watering is worth at least, so that none is worth nothing. Judgement. */
 const LEAST_LOSS = 0.01;
-
-const putOff = (plan: BedPlan, date: IsoDate): PlanBed => ({
-  ...plan.bed,
-  blocked: [...(plan.bed.blocked ?? []), date],
-  fixed: plan.bed.fixed?.filter((f) => f.date !== date),
-});
 
 /** Litres a bed's plants will miss over the plan, weighed by how much its crop minds. */
 const lossOf = (plan: BedPlan, date: IsoDate): number =>
@@ -40,7 +34,7 @@ interface Due {
  * Makes a garden's waterings fit the minutes, litres and hours of each day and the litres of each week. What does not
  * fit waits for the next open day, and every bed is followed on with what it really gets. Of what competes, that is
  * given up whose plants would miss least by waiting, by the engine's own balance.
- * @param plans each bed with its outlook; `follow` tries one bed again with other days closed to it
+ * @param plans each bed with its outlook; `follow` tries a bed's plan another way
  * @returns the plans as they fit, what was put off, and each day's runs on the clock
  * Source: marginal loss, FAO-33's yield response as its weight; checked against the exact optimum in the tests.
  */
@@ -82,8 +76,7 @@ export function fitToLimits(
     if (quick)
       for (const [i, plan] of current.entries()) {
         const last = plan.waterings.at(-1)?.date;
-        if (plan.open && last !== undefined && last < date)
-          current[i] = follow(plan.bed, { stopAfter: last, resume: plan.open });
+        if (plan.open && last !== undefined && last < date) current[i] = follow(plan, 'gone on', last);
       }
     const refuse = (refused: readonly Refused[]): void => {
       for (const { due, why } of refused) {
@@ -96,8 +89,7 @@ export function fitToLimits(
           litres: watering.run.litres,
           why,
         });
-        const plan = current[i] as BedPlan;
-        current[i] = follow(putOff(plan, date), quick ? { stopAfter: date, resume: plan.open } : undefined);
+        current[i] = follow(current[i] as BedPlan, 'put off', date);
       }
     };
     refuse(overWeek(current, date, week, constraints, weigh));
@@ -150,7 +142,7 @@ function weigher(follow: Follow, quick: boolean): Weigh {
     const before = known.get(watering);
     if (before) return before;
     const { date } = watering;
-    const waited = follow(putOff(plan, date));
+    const waited = follow(plan, 'put off', date);
     const item = itemOf(plan, watering, LEAST_LOSS + Math.max(0, lossOf(waited, date) - lossOf(plan, date)));
     known.set(watering, item);
     return item;

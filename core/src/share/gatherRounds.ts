@@ -13,7 +13,7 @@ const MORE_WATERINGS = 1;
 /**
  * Spares whole rounds: a day is left free when every bed due on it can be filled a little earlier, with a round that is
  * made anyway, and its plants hardly miss a drop for it. Today is free when all that is due can as well wait a day.
- * @param plans each bed with its outlook; `follow` tries one bed again with other days closed to it
+ * @param plans each bed with its outlook; `follow` tries a bed's plan another way
  * @returns the plans, and the days that became free
  * Source: common practice, few rounds; the limits are judgements of this file.
  */
@@ -32,7 +32,7 @@ export function gatherRounds(
     const next = [...current];
     const eased = due.every((i) => {
       const plan = current[i] as BedPlan;
-      const tried = follow({ ...plan.bed, spared: [...(plan.bed.spared ?? []), date] });
+      const tried = follow(plan, 'spared', date);
       next[i] = tried;
       return isNoWorse(plan, tried, rounds, date);
     });

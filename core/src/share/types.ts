@@ -1,5 +1,5 @@
 import type { RunSlot } from '../clock/daySchedule.ts';
-import type { AheadOptions, Resume } from '../follow/follow.ts';
+import type { Resume } from '../follow/follow.ts';
 import type { BedOutlook, PlanBed, PlannedWatering } from '../follow/types.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { SunOnClock } from '../weather/sunOnClock.ts';
@@ -12,8 +12,9 @@ export interface BedPlan {
   open?: Resume;
 }
 
-/** Tries a bed with other days closed to it; the whole plan, or from a morning up to the next watering. */
-export type Follow = (bed: PlanBed, how?: Pick<AheadOptions, 'stopAfter' | 'resume'>) => BedPlan;
+/** How a bed's plan is tried another way: a day put off or spared, or gone on with after a day. */
+export type Tried = 'put off' | 'spared' | 'gone on';
+export type Follow = (plan: BedPlan, how: Tried, date: IsoDate) => BedPlan;
 
 /** Limits a watering may fail to fit. */
 export type Cap = 'minutes a day' | 'litres a day' | 'litres a week' | 'its source' | 'open hours';

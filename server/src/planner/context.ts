@@ -19,6 +19,7 @@ import {
   type WeatherAlert,
 } from '@kibble/core';
 import { utcOffsetHours } from '../services/clock.ts';
+import { grouped } from '../services/grouped.ts';
 import type { Facts } from './facts.ts';
 import { constraintsOf, planBed } from './placeInput.ts';
 
@@ -77,25 +78,31 @@ export const GLANCE_DAYS = 2;
 /**
  * Plans a garden from its facts; at a `glance` from the day before yesterday on, which tells whether a bed can be
  * planned and little else.
- * @param options what was followed before; members of the forecast; told of progress bed by bed
+ * @param options what was followed before, and the beds as the plan took them then, as far as their facts are the same;
+ *   members of the forecast; told of progress bed by bed
  */
 export function contextOf(
   facts: Facts,
   options: {
     memo?: PlanMemo;
+    taken?: Map<number, PlanBed>;
     members?: number;
     glance?: boolean;
     onProgress?: (done: number, of: number) => void;
   } = {},
 ): Context {
   const { garden, events, today, weather, site } = facts;
-  const { glance = false, memo = newMemo() } = options;
+  const { glance = false, memo = newMemo(), taken = new Map<number, PlanBed>() } = options;
   const from = addDays(today, -GLANCE_DAYS);
   const beds = garden.beds.filter((bed) => !bed.archived && bed.startOn <= today);
   const unplanned: Unplanned[] = [];
+  const happened = grouped(events, ({ bedId }) => bedId);
   const planBeds = beds.flatMap((bed): PlanBed[] => {
     try {
-      const planned = planBed(bed, events, { today, latitudeDeg: site.latitudeDeg });
+      const planned =
+        taken.get(bed.id) ??
+        planBed(bed, happened.get(bed.id) ?? [], { today, latitudeDeg: site.latitudeDeg });
+      taken.set(bed.id, planned);
       return [glance && planned.startOn < from ? { ...planned, startOn: from, startFullness: 1 } : planned];
     } catch (error) {
       unplanned.push(unplannedBy(bed.id, error));

@@ -18,7 +18,7 @@ import {
   type PlanChange,
   type TryBody,
 } from '@kibble/contract';
-import { newMemo, type PlanMemo } from '@kibble/core';
+import { newMemo, type PlanBed, type PlanMemo } from '@kibble/core';
 import { answer, Refusal } from '../errors.ts';
 import { contextOf, type Context, type Fault } from './context.ts';
 import type { Facts } from './facts.ts';
@@ -60,6 +60,11 @@ interface Planned {
   at: Date;
 }
 
+const isPast = ({ at }: Planned, now: Date): boolean => Math.abs(now.getTime() - at.getTime()) > LOOKED_MS;
+
+/** Views that hang on nothing but the plan. */
+const KEPT: ReadonlySet<ViewName> = new Set(['garden', 'round', 'fortnight', 'sharpen']);
+
 const VIEWS: {
   [K in ViewName]: (planned: () => Planned, asked: Asked[K], facts: Facts, before: Planned | null) => unknown;
 } = {
@@ -97,6 +102,10 @@ export class GardenPlanner {
   /** The plan before the last change that somebody has been told of. */
   private before: Planned | null = null;
   private readonly memo: PlanMemo = newMemo();
+  /** The beds as the plan took them, as long as their facts stand. */
+  private readonly taken = new Map<number, PlanBed>();
+  /** Views of the plan that are asked for time and again, as text. */
+  private readonly texts = new Map<ViewName, string>();
   /** What went wrong while it planned, until somebody fetches it. */
   private faults: Fault[] = [];
 
@@ -109,6 +118,7 @@ export class GardenPlanner {
     // Weather that is the same day for day lets what was followed under it stand.
     const same = JSON.stringify(facts.weather) === JSON.stringify(this.facts.weather);
     this.facts = same ? { ...facts, weather: this.facts.weather } : facts;
+    this.taken.clear();
     this.after();
   }
 
@@ -116,11 +126,13 @@ export class GardenPlanner {
   private after(): void {
     this.before = this.planned ?? this.before;
     this.planned = null;
+    this.texts.clear();
   }
 
   /** Takes the place of some beds and of what happened on them; the rest of the garden is as it was. */
   change(beds: readonly BedView[], events: readonly EventView[]): void {
     const ids = new Set(beds.map(({ id }) => id));
+    for (const id of ids) this.taken.delete(id);
     const { garden } = this.facts;
     this.facts = {
       ...this.facts,
@@ -130,30 +142,39 @@ export class GardenPlanner {
     this.after();
   }
 
-  /** A view, as its schema has it. */
+  /** A view, as its schema has it, as text. */
   view<K extends ViewName>(
     name: K,
     asked: Asked[K],
     now: Date,
     onProgress?: (done: number, of: number) => void,
-  ): unknown {
+  ): string {
     const planned = (): Planned => {
       if (!this.planned) {
-        const context = contextOf(this.facts, { memo: this.memo, onProgress });
+        const context = contextOf(this.facts, { memo: this.memo, taken: this.taken, onProgress });
         this.planned = { context, places: placesOf(context, now, this.before?.places), at: now };
-      } else if (Math.abs(now.getTime() - this.planned.at.getTime()) > LOOKED_MS) {
+      } else if (isPast(this.planned, now)) {
         const { context, places } = this.planned;
         this.planned = { context, places: placesOf(context, now, places), at: now };
+        this.texts.clear();
       }
       return this.planned;
     };
     try {
-      const view = VIEWS[name](planned, asked, this.facts, this.before);
+      const known = this.kept(name, now);
+      if (known !== undefined) return known;
+      const text = JSON.stringify(VIEWS[name](planned, asked, this.facts, this.before));
       if (name === 'changed') this.before = null;
-      return view;
+      if (KEPT.has(name) && this.planned) this.texts.set(name, text);
+      return text;
     } finally {
       if (this.planned) this.faults.push(...this.planned.context.faults.splice(0));
     }
+  }
+
+  /** A view as it was made before, unless the clock has gone on since. */
+  private kept(name: ViewName, now: Date): string | undefined {
+    return this.planned && !isPast(this.planned, now) ? this.texts.get(name) : undefined;
   }
 
   takeFaults(): Fault[] {

@@ -49,7 +49,7 @@ export class PlannerHere implements Planner {
   view<K extends ViewName>(gardenId: number, name: K, asked: Asked[K], now: Date): Promise<Viewed> {
     const planner = this.of(gardenId);
     const told = (done: number, of: number): void => this.onProgress?.(gardenId, done, of);
-    const text = JSON.stringify(planner.view(name, asked, now, told));
+    const text = planner.view(name, asked, now, told);
     return Promise.resolve({ text, faults: planner.takeFaults() });
   }
 
