@@ -107,7 +107,11 @@ export function daySchedule(jobs: readonly DayJob[], lines: DayLines = {}): DayS
 /** What no order of things could bring into a day: a tap asked for more minutes than its beds' hours hold, the least loss first. */
 function beyondTheDay(jobs: readonly DayJob[], { tapLitresPerMinute }: DayLines): DayJob[] {
   const taps = new Map<number | null, DayJob[]>();
-  for (const job of jobs) taps.set(job.tap, [...(taps.get(job.tap) ?? []), job]);
+  for (const job of jobs) {
+    const same = taps.get(job.tap);
+    if (same) same.push(job);
+    else taps.set(job.tap, [job]);
+  }
   return [...taps].flatMap(([tap, mine]) => {
     const gives = tap === null ? undefined : tapLitresPerMinute?.[tap];
     const least = Math.min(...mine.map((job) => job.litresPerMinute));

@@ -58,9 +58,14 @@ function plantFacts(plantings: readonly PlantingInput[], date: IsoDate): PlantFa
 const plantedOut = (plantings: readonly PlantingInput[], date: IsoDate): boolean =>
   plantings.some((p) => p.plantedOn === date && (p.method ?? cropOf(p).usualStart) !== 'direct-sown');
 
-/** How the day would end if no water came. */
-export function lookAhead(run: PlaceRun, d: number, rain: number): Evening {
-  const trial = trialOf(run, 'evening');
+/** How the day would end if no water came, or no rain either. */
+export function lookAhead(
+  run: PlaceRun,
+  d: number,
+  rain: number,
+  purpose: 'evening' | 'no rain' = 'evening',
+): Evening {
+  const trial = trialOf(run, purpose);
   stepRun(trial, d, rain, 0);
   const gauge = gaugeOf(trial);
   const perMm = trial.place.litresPerMm(d);

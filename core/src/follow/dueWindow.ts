@@ -39,7 +39,7 @@ function spreadOf(
   const depletionMm = new Float64Array(members * days);
   const state = place.clone(options.state);
   const before = place.clone(options.state);
-  const evening = emptyGauge();
+  const gauge = emptyGauge();
   const perMm = place.litresPerMm(todayIndex);
   for (let m = 0; m < members; m += 1) {
     place.copy(options.state, state);
@@ -52,7 +52,7 @@ function spreadOf(
       const rain = at(ensemble.rain, k);
       const climate = at(ensemble.climate, k);
       place.step(state, todayIndex + d, et0, rain, climate, had);
-      place.gauge(state, evening);
+      const evening = place.gauge(state, gauge);
       depletionMm[k] = evening.goneL / perMm;
       if (held || evening.goneL <= thresholdOf(school, evening.spareL, evening.holdsL)) continue;
       const goneL = place.goneL(before);
@@ -62,7 +62,7 @@ function spreadOf(
       givenL[m] = at(givenL, m) + dose;
       place.copy(before, state);
       place.step(state, todayIndex + d, et0, rain, climate, had + dose);
-      depletionMm[k] = place.gauge(state, evening).goneL / perMm;
+      depletionMm[k] = place.gauge(state, gauge).goneL / perMm;
     }
   }
   return { dueDay, givenL, depletionMm };

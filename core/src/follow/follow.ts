@@ -16,7 +16,16 @@ import { becauseEnough, decide, type Decision } from './decide.ts';
 import { windowOf } from './dueWindow.ts';
 import { gateOf, type Held } from './gates.ts';
 import { likelyRain, type RainWait } from './rainWait.ts';
-import { followPast, gaugeOf, recordRun, stepRun, trialOf, type PlaceNow, type PlaceRun } from './run.ts';
+import {
+  endAsLookedAhead,
+  followPast,
+  gaugeOf,
+  recordRun,
+  stepRun,
+  trialOf,
+  type PlaceNow,
+  type PlaceRun,
+} from './run.ts';
 import type { BedOutlook, DueWindow, LeaveReason, PlanBed, PlannedWatering } from './types.ts';
 
 /** Missed waterings are looked for so many days back. */
@@ -131,7 +140,8 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
         input,
       });
     }
-    stepRun(run, d, rain, givenL);
+    if (givenL > 0) stepRun(run, d, rain, givenL);
+    else endAsLookedAhead(run);
     const evening = gaugeOf(run);
     missedL += evening.wantedL - evening.suppliedL;
     if (evening.ks < SHORT_OF_WATER) shortDays += 1;
@@ -244,7 +254,7 @@ function rainToday(
   { run, d, rain }: { run: PlaceRun; d: number; rain: number },
 ): RainWait | null {
   if (held.by || rain <= 0 || facts.goneMm < LEAST_MM) return null;
-  const { depletionMm, readilyMm } = lookAhead(run, d, 0);
+  const { depletionMm, readilyMm } = lookAhead(run, d, 0, 'no rain');
   const { date, rainMm, rainChance } = facts.day;
   return depletionMm > readilyMm
     ? { on: date, rainMm, chance: rainChance, missedMm: 0, missedShare: 0 }

@@ -40,6 +40,8 @@ export function rainWorthWaiting(
   tender: number,
 ): RainWait | null {
   if (run.place.underCover(d)) return null;
+  const worth = (rain: number): boolean => rain > 0 && rain >= WORTH_SHARE * missingMm;
+  if (!weather.slice(d, d + WAIT_DAYS + 1).some((day) => worth(likelyRain(day)))) return null;
   const counted = trialOf(run, 'rain comes');
   const failed = trialOf(run, 'rain fails');
   const areaM2 = run.place.areaM2(d);
@@ -58,7 +60,7 @@ export function rainWorthWaiting(
     missedMm += missedOn(failed);
     stepRun(counted, k, rain, 0);
     missedAnyway += missedOn(counted);
-    if (rain > 0 && rain >= WORTH_SHARE * missingMm) {
+    if (worth(rain)) {
       const { rainMm, rainChance: chance } = day;
       const saved = chance * Math.min(rainMm, missingMm);
       const missed = (1 - chance) * missedMm + chance * missedAnyway;

@@ -18,7 +18,7 @@ export interface PlaceRun {
   /** Runs to try things on, one for each purpose, made once a place. */
   trials: Partial<Record<Purpose, PlaceRun>>;
 }
-type Purpose = 'days ahead' | 'evening' | 'shut days' | 'rain comes' | 'rain fails';
+type Purpose = 'days ahead' | 'evening' | 'no rain' | 'shut days' | 'rain comes' | 'rain fails';
 
 /** What stands on a place on a day, as far as it decides. */
 export interface PlantFacts {
@@ -44,6 +44,11 @@ export interface PlaceNow extends PlaceRun {
 /** One day of a run, in place. */
 export function stepRun(run: PlaceRun, d: number, rain: number, givenL: number): void {
   run.place.step(run.state, d, at(run.series.et0, d), rain, at(run.series.climate, d), givenL);
+}
+
+/** Ends a day on which no water came: it was looked ahead to already. */
+export function endAsLookedAhead(run: PlaceRun): void {
+  if (run.trials.evening) run.place.copy(run.trials.evening.state, run.state);
 }
 
 /** A run to try things on, set to where another stands; the last of the same purpose is over with that. */

@@ -99,7 +99,7 @@ export interface GrowingPlace<S = unknown> {
   holdsL(state: S): number;
   /** Days in a row with too little air at the roots. */
   airlessDays(state: S): number;
-  /** What the day just stepped came to, written into `into` where it is given: thousands of days then leave nothing behind. */
+  /** What the day just stepped came to, in `into` where a kind can write it there: thousands of days then leave nothing behind. */
   gauge(state: S, into?: Gauge): Gauge;
   /** The run for a net depth on the watered ground, mm, or the part of it that one watering may be. */
   give(d: number, localMm: number, pulses?: { count: number; apartMinutes: number }): RunPlan;

@@ -45,16 +45,15 @@ const KC_MAX_STANDARD = 1.2;
 export const cropOf = (planting: PlantingInput): CropEntry => planting.custom ?? cropById(planting.cropId);
 
 /** Day of the season on which a stage begins. */
-function stageStart(crop: CropEntry, stage: StageName): number {
-  const { ini, dev, mid, late } = crop.stages;
-  return {
-    establishing: 0,
-    growing: ini,
-    'in full leaf': ini + dev,
-    ripening: ini + dev + mid,
-    past: ini + dev + mid + late,
-  }[stage];
-}
+const stageStart = ({ stages }: CropEntry, stage: StageName): number => STARTS[stage](stages);
+
+const STARTS: Readonly<Record<StageName, (stages: CropEntry['stages']) => number>> = {
+  establishing: () => 0,
+  growing: ({ ini }) => ini,
+  'in full leaf': ({ ini, dev }) => ini + dev,
+  ripening: ({ ini, dev, mid }) => ini + dev + mid,
+  past: ({ ini, dev, mid, late }) => ini + dev + mid + late,
+};
 
 /** Days a start method gains or loses on the catalogue's stage table. Judgement: a module is about four weeks ahead of seed. */
 function headStart(crop: CropEntry, method: StartMethod): number {
@@ -107,10 +106,8 @@ function seasonalKcb(crop: CropEntry, day: number): number {
   return bare ? Math.min(crop.kcb.ini, crop.kcb.end) : curveAt(crop.stages, crop.kcb, day);
 }
 
-function stageOn(crop: CropEntry, day: number): StageName {
-  const found = [...STAGE_NAMES].reverse().find((stage) => day >= stageStart(crop, stage));
-  return found ?? 'establishing';
-}
+const stageOn = (crop: CropEntry, day: number): StageName =>
+  STAGE_NAMES.findLast((stage) => day >= stageStart(crop, stage)) ?? 'establishing';
 
 /** Growth to full root and height, 0–1: over the season for annuals (FAO-56 ch. 8, linear), over years for the rest. */
 function growthShare(crop: CropEntry, day: number, age: number): number {

@@ -1,4 +1,4 @@
-import { at, item } from '../../units/at.ts';
+import { at, item, listed } from '../../units/at.ts';
 import { fittingRun } from '../../delivery/fittingRun.ts';
 import { wettedFractionOf } from '../../delivery/runPlan.ts';
 import { daysBetween } from '../../units/dates.ts';
@@ -135,10 +135,10 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         const { profile } = modelOf(state);
         return {
           rootDepthMm: state.water.rootMm,
-          layersMm: Array.from(state.water.water.subarray(0, profile.layers)),
-          fieldCapacityMm: Array.from(profile.fieldCapacityMm),
-          wiltingPointMm: Array.from(profile.wiltingPointMm),
-          saturationMm: Array.from(profile.saturationMm),
+          layersMm: listed(state.water.water, profile.layers),
+          fieldCapacityMm: listed(profile.fieldCapacityMm),
+          wiltingPointMm: listed(profile.wiltingPointMm),
+          saturationMm: listed(profile.saturationMm),
         };
       },
     };

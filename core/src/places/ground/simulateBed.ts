@@ -1,4 +1,4 @@
-import { at } from '../../units/at.ts';
+import { at, listed } from '../../units/at.ts';
 import type { IsoDate } from '../../units/dates.ts';
 import { atLeast, positive, within } from '../../units/guard.ts';
 import type { ReferenceEtRoute } from '../../weather/referenceEt.ts';
@@ -72,7 +72,7 @@ export function dailyRecord(
     wetFrontMm: at(out, OUT.front),
     airlessDays: at(out, OUT.wetDays),
   };
-  if (withLayers) record.layersMm = Array.from(state.water.subarray(0, model.profile.layers));
+  if (withLayers) record.layersMm = listed(state.water, model.profile.layers);
   return record;
 }
 
