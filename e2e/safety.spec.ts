@@ -123,7 +123,10 @@ test('everything into a file; a bed it cannot plan is named, the rest stands, it
     .getByRole('option', { name: /sweetcorn/i })
     .first()
     .click();
-  await page.getByRole('button', { name: 'Keep the changes' }).click();
+  const keep = page.getByRole('button', { name: 'Keep the changes' });
+  await keep.click();
+  // The form closes when the change is on record.
+  await expect(keep).toHaveCount(0);
   await page.goto(`${kibble}/garden/1/round`);
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await expect(trouble).toHaveCount(0);
