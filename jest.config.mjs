@@ -16,6 +16,7 @@ const of = (name, files, testEnvironment) => ({
   displayName: name,
   rootDir: import.meta.dirname,
   testEnvironment,
+  setupFiles: ['<rootDir>/scripts/shortStacks.cjs'],
   testMatch: files.map((file) => `<rootDir>/${file}`),
   transform: { '^.+\\.ts$': swc(false), '^.+\\.tsx$': swc(true) },
 });

@@ -3,7 +3,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { atLeast, within } from '../units/guard.ts';
 import { climateTerm } from './climateTerm.ts';
 import type { SourcedDay } from './completeWeather.ts';
-import { dayMinimumHumidity, dayWind, referenceEt } from './referenceEt.ts';
+import { checkWeather, dayMinimumHumidity, dayWind, referenceEtUnder, skyOf } from './referenceEt.ts';
 import type { Site, WeatherDay } from './types.ts';
 
 /** Many ways the days ahead may turn out; day `d` of member `m` stands at `m * days + d`. */
@@ -77,20 +77,30 @@ export function forecastEnsemble(options: {
     climate: new Float64Array(size),
   };
 
+  const steady = Math.sqrt(1 - PERSISTENCE ** 2);
+  // What is the same in every member is worked out once a day.
+  const each = days.map((day, d) => {
+    checkWeather(day);
+    const known = day.source === 'record';
+    return {
+      day,
+      known,
+      sky: skyOf(day.date, site),
+      windMs: Math.min(6, Math.max(1, dayWind(day).ms)),
+      sd: known ? 0 : Math.min(TEMP_SD_MOST_C, TEMP_SD_C + TEMP_SD_PER_DAY_C * d),
+      member: { ...day },
+    };
+  });
   for (let m = 0; m < members; m += 1) {
     let error = normal();
-    for (const [d, day] of days.entries()) {
+    for (const [d, { day, known, sky, windMs, sd, member }] of each.entries()) {
       const at = m * days.length + d;
-      error = PERSISTENCE * error + Math.sqrt(1 - PERSISTENCE ** 2) * normal();
-      const known = day.source === 'record';
-      const sd = known ? 0 : Math.min(TEMP_SD_MOST_C, TEMP_SD_C + TEMP_SD_PER_DAY_C * d);
+      error = PERSISTENCE * error + steady * normal();
       const shift = Math.max(-60 - day.tMinC, Math.min(60 - day.tMaxC, sd * error));
-      const member = { ...day, tMinC: day.tMinC + shift, tMaxC: day.tMaxC + shift };
-      ensemble.et0[at] = referenceEt(member, site).mm;
-      ensemble.climate[at] = climateTerm(
-        Math.min(6, Math.max(1, dayWind(day).ms)),
-        dayMinimumHumidity(member),
-      );
+      member.tMinC = day.tMinC + shift;
+      member.tMaxC = day.tMaxC + shift;
+      ensemble.et0[at] = referenceEtUnder(sky, member, site).mm;
+      ensemble.climate[at] = climateTerm(windMs, dayMinimumHumidity(member));
       // Both draws are made every day, so that one day's rain never shifts the next day's luck.
       const luck = uniform();
       const amount = normal();

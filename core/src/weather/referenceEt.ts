@@ -1,4 +1,4 @@
-import { dayOfYear } from '../units/dates.ts';
+import { dayOfYear, type IsoDate } from '../units/dates.ts';
 import { ordered, within, withinIfGiven } from '../units/guard.ts';
 import { esat, saturationSlope } from './saturationVapourPressure.ts';
 import { daylightHours, extraterrestrialRadiation } from './solar.ts';
@@ -115,31 +115,40 @@ export function checkSite(site: Site): void {
   within('elevationM', site.elevationM, -430, 6000, 'm');
 }
 
-/**
- * Reference evapotranspiration: water that a well-watered short grass would use in a day.
- * What was not measured falls back variable by variable, and the answer says which way it went.
- * @param day air temperatures in °C, and whatever else is known (units in `WeatherForEt`)
- * @param site latitude in degrees, elevation in m
- * @returns mm/day, never below 0, and the route taken
- * @throws RangeError when a value is impossible (tMinC above tMaxC, humidity above 100 %…)
- * Source: FAO-56 Penman–Monteith, eq. 6 with eqs. 7, 8, 11–13, 17–18, 21–25, 34–40, 47–48 and 50.
- */
-export function referenceEt(day: WeatherForEt, site: Site): ReferenceEt {
-  checkWeather(day);
+/** What of a day's demand hangs on the date and the place alone: the same for every way its weather may turn out. */
+export interface Sky {
+  /** 1 to 366. */
+  dayOfYear: number;
+  /** Radiation above the air, MJ/m²/day. */
+  ra: number;
+  /** Psychrometric constant, kPa/°C. */
+  gamma: number;
+}
+
+/** Throws `RangeError` when the site or the date cannot be. Source: FAO-56 eqs. 7, 8 and 21–25. */
+export function skyOf(date: IsoDate, site: Site): Sky {
   checkSite(site);
-  const { tMinC, tMaxC } = day;
-  const doy = dayOfYear(day.date);
-  const tMean = (tMinC + tMaxC) / 2;
+  const doy = dayOfYear(date);
   const pressure = 101.3 * ((293 - 0.0065 * site.elevationM) / 293) ** 5.26;
-  const gamma = 0.000665 * pressure;
+  return {
+    dayOfYear: doy,
+    ra: extraterrestrialRadiation({ latitudeDeg: site.latitudeDeg, dayOfYear: doy }),
+    gamma: 0.000665 * pressure,
+  };
+}
+
+/** `referenceEt` under a known sky, for weather that has been checked. */
+export function referenceEtUnder(sky: Sky, day: WeatherForEt, site: Site): ReferenceEt {
+  const { tMinC, tMaxC } = day;
+  const { ra, gamma } = sky;
+  const tMean = (tMinC + tMaxC) / 2;
   const slope = saturationSlope(tMean);
   const es = (esat(tMinC) + esat(tMaxC)) / 2;
   const air = actualVapourPressure(day);
   const ea = Math.min(air.kPa, es);
   const wind = dayWind(day);
 
-  const ra = extraterrestrialRadiation({ latitudeDeg: site.latitudeDeg, dayOfYear: doy });
-  const sun = solarRadiation(day, site, ra, doy);
+  const sun = solarRadiation(day, site, ra, sky.dayOfYear);
   const clearSky = (0.75 + 2e-5 * site.elevationM) * ra;
   // In the polar night the ratio has no meaning; a half-clouded sky is FAO-56's advice for lack of data.
   const relativeSun = clearSky > 0 ? Math.min(1, sun.mj / clearSky) : 0.5;
@@ -154,4 +163,18 @@ export function referenceEt(day: WeatherForEt, site: Site): ReferenceEt {
     mm: Math.max(0, mm),
     route: { humidity: air.route, radiation: sun.route, wind: wind.route },
   };
+}
+
+/**
+ * Reference evapotranspiration: water that a well-watered short grass would use in a day.
+ * What was not measured falls back variable by variable, and the answer says which way it went.
+ * @param day air temperatures in °C, and whatever else is known (units in `WeatherForEt`)
+ * @param site latitude in degrees, elevation in m
+ * @returns mm/day, never below 0, and the route taken
+ * @throws RangeError when a value is impossible (tMinC above tMaxC, humidity above 100 %…)
+ * Source: FAO-56 Penman–Monteith, eq. 6 with eqs. 7, 8, 11–13, 17–18, 21–25, 34–40, 47–48 and 50.
+ */
+export function referenceEt(day: WeatherForEt, site: Site): ReferenceEt {
+  checkWeather(day);
+  return referenceEtUnder(skyOf(day.date, site), day, site);
 }
