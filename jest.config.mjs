@@ -1,3 +1,5 @@
+import { BUNDLES } from './scripts/bundleForTests.mjs';
+
 /** Unit and API tests: TypeScript through swc, one fixed time zone so that no test depends on the machine's. */
 process.env.TZ = 'America/New_York';
 
@@ -16,25 +18,27 @@ const of = (name, files, testEnvironment) => ({
   displayName: name,
   rootDir: import.meta.dirname,
   testEnvironment,
-  setupFiles: ['<rootDir>/scripts/shortStacks.cjs'],
+  moduleNameMapper: { '^@kibble/(core|contract)$': `<rootDir>/${BUNDLES}/$1.cjs` },
+  setupFiles: ['<rootDir>/scripts/plainTraces.cjs'],
   testMatch: files.map((file) => `<rootDir>/${file}`),
   transform: { '^.+\\.ts$': swc(false), '^.+\\.tsx$': swc(true) },
 });
 
-/** Tests of generated histories and of every combination: a step of their own, since they take as long as all the others. */
-const GENERATED = ['server/src/histories.test.ts', 'core/src/plan/exactPlan.test.ts'];
+/** Tests of generated histories, of the edges of every reading in every room and of every combination: a step of their own. */
+const GENERATED = '{core,server}/src/**/*.generated.test.ts';
 const generated = process.env.KIBBLE_TESTS === 'generated';
 
 export default {
+  globalSetup: '<rootDir>/scripts/bundleForTests.mjs',
   // Generous: a busy machine must not fail a test that is right.
   testTimeout: 60_000,
   maxWorkers: '100%',
   projects: generated
-    ? [of('generated', GENERATED, 'node')]
+    ? [of('generated', [GENERATED], 'node')]
     : [
         {
           ...of('unit', ['{core,contract,server,simulators,demo,web}/src/**/*.test.ts'], 'node'),
-          testPathIgnorePatterns: GENERATED,
+          testPathIgnorePatterns: ['\\.generated\\.test\\.ts$'],
         },
         of('components', ['web/src/**/*.test.tsx'], '<rootDir>/web/tests/domEnvironment.mjs'),
       ],

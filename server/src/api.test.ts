@@ -9,8 +9,8 @@ import { stationApp } from '@kibble/simulators';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import { QueryTypes, type Sequelize } from 'sequelize';
+import { appHere } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
-import { kibbleApp } from './app.ts';
 import { EventRow, WeatherDayRow } from './db/models.ts';
 import { openDatabase } from './db/open.ts';
 import { seedDemo } from './seed.ts';
@@ -28,7 +28,7 @@ beforeAll(async () => {
   station = stationApp({ seed: 46, latitudeDeg: 46.9 }).listen(0, '127.0.0.1');
   await new Promise((ready) => station.once('listening', ready));
   await seedDemo(sequelize, `http://127.0.0.1:${(station.address() as AddressInfo).port}`, wall, log);
-  app = kibbleApp({ sequelize, wall, log });
+  app = appHere({ sequelize, wall, log });
 });
 afterAll(async () => {
   station.close();

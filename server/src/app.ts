@@ -7,8 +7,6 @@ import { Refusal } from './errors.ts';
 import { door } from './http/door.ts';
 import { errorHandler } from './http/errorHandler.ts';
 import { requestLog } from './http/requestLog.ts';
-import { PlannerHere } from './planner/planner.ts';
-import { PlanStore } from './planner/planStore.ts';
 import { bedRoutes } from './routes/beds.ts';
 import { draftRoutes } from './routes/drafts.ts';
 import { entryRoutes } from './routes/entries.ts';
@@ -24,15 +22,8 @@ import type { Services } from './services/services.ts';
 const BODY = 200_000;
 const WEATHER_BODY = 10_000_000;
 
-/** Without a plan store of their own, plans are made in the thread that answers. */
-type AppServices = Omit<Services, 'plans'> & Partial<Pick<Services, 'plans'>>;
-
 /** The application: the API under /api and, when it is built, the interface from `webDir`. */
-export function kibbleApp(given: AppServices, webDir?: string): Express {
-  const services: Services = {
-    ...given,
-    plans: given.plans ?? new PlanStore(new PlannerHere(), given.wall, given.log),
-  };
+export function kibbleApp(services: Services, webDir?: string): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(requestLog(services.log));

@@ -2,15 +2,22 @@ import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { ARCHIVE_TABLE_NAMES, ARCHIVE_TABLES, archiveJson, type ArchiveJson } from '@kibble/contract';
+import {
+  ARCHIVE_TABLE_NAMES,
+  ARCHIVE_TABLES,
+  archiveJson,
+  gardenBody,
+  type ArchiveJson,
+} from '@kibble/contract';
 import { unzipSync } from 'fflate';
 import Papa from 'papaparse';
 import request from 'supertest';
 import { z } from 'zod';
 import { LATEST } from './db/migrate.ts';
-import { bringUpToDate } from './db/open.ts';
+import { bringUpToDate, closeDatabase, openDatabase } from './db/open.ts';
 import { openRaw } from './db/raw.ts';
 import { copiesOf } from './db/copies.ts';
+import { createGarden } from './services/gardens.ts';
 import { startKibble, type Running } from './start.ts';
 
 const root = mkdtempSync(join(tmpdir(), 'kibble-archive-'));
@@ -268,9 +275,9 @@ describe('starting and stopping', () => {
   test('--reset begins a demo afresh, keeps a copy, and removes nothing else', async () => {
     mkdirSync(folder);
     writeFileSync(join(folder, 'holiday.jpg'), 'a picture');
-    const first = await startKibble({ kind: 'demo', folder, port: 0, wall });
-    await ask(first).post('/api/gardens').send(setup('My own, tried in the demo'));
-    await first.stop();
+    const before = await openDatabase(join(folder, 'kibble.sqlite'), { kind: 'demo', now: wall.now() });
+    await createGarden(gardenBody.parse(setup('My own, tried in the demo').garden));
+    await closeDatabase(before);
     const again = await startKibble({ kind: 'demo', folder, port: 0, wall, reset: true });
     const gardens = (await ask(again).get('/api/gardens')).body as { name: string }[];
     expect(gardens.map(({ name }) => name)).toEqual(['Three Poplars']);

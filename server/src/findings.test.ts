@@ -7,8 +7,8 @@ import { leaves, type Working } from '@kibble/core';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
+import { appHere } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
-import { kibbleApp } from './app.ts';
 import { EntryRow } from './db/models.ts';
 import { openDatabase } from './db/open.ts';
 import type { WallClock } from './services/clock.ts';
@@ -32,7 +32,7 @@ const bedOf = (name: string, method: string) => ({
 
 beforeAll(async () => {
   sequelize = await openDatabase(join(dir, 'kibble.sqlite'));
-  app = kibbleApp({ sequelize, wall, log: pino({ level: 'silent' }) });
+  app = appHere({ sequelize, wall, log: pino({ level: 'silent' }) });
   const made = await ask(app)
     .post('/api/gardens')
     .send({

@@ -14,7 +14,9 @@ import { PlannerHere } from './planner/planner.ts';
 import { PlanStore } from './planner/planStore.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { openDatabase } from './db/open.ts';
+import { appHere } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
+import { GARDEN } from '../tests/oneBed.ts';
 
 const root = mkdtempSync(join(tmpdir(), 'kibble-safety-'));
 const wall = { now: () => new Date('2026-07-14T06:00:00Z') };
@@ -25,26 +27,10 @@ let app: Express;
 let plans: PlanStore;
 let n = 0;
 
-const GARDEN = {
-  garden: {
-    name: 'Here',
-    latitudeDeg: 47,
-    timeZone: 'Europe/Paris',
-    clock: { mode: 'practice', date: '2026-07-14' },
-  },
-  bed: {
-    name: 'Tomatoes',
-    areaM2: 10,
-    textureClass: 'loam',
-    planting: { cropId: 'tomato', plantedOn: '2026-05-15' },
-    delivery: { method: 'hose wand', litresPerMinute: 12 },
-  },
-};
-
 beforeEach(async () => {
   await sequelize?.close();
   sequelize = await freshDatabase(join(root, `${(n += 1)}.sqlite`));
-  plans = new PlanStore(new PlannerHere(), wall, log);
+  plans = new PlanStore(new PlannerHere({ members: 12 }), wall, log);
   app = kibbleApp({ sequelize, wall, log, plans });
   written.length = 0;
   expect((await ask(app).post('/api/gardens').send(GARDEN)).status).toBe(201);
@@ -75,35 +61,11 @@ describe('no accepted value locks a garden', () => {
     const file = join(root, 'locked.sqlite');
     copyFileSync('server/fixtures/kibble-005.sqlite', file);
     sequelize = await openDatabase(file);
-    app = kibbleApp({ sequelize, wall, log });
+    app = appHere({ sequelize, wall, log });
     const today = await round();
     expect(today.unplanned).toEqual([]);
     const beans = [...today.stops, ...today.leaveAlone].find((s) => s.bedName === 'Beans');
     expect(beans?.beyond).toEqual([{ what: 'clay', label: 'Clay', told: 65, taken: 60, unit: '%' }]);
-  });
-
-  test.each([
-    ['a jar of 65 % clay', { kind: 'jar', horizon: 'top', sandMm: 10, siltMm: 25, clayMm: 65 }],
-    ['a slow bucket empty in a minute', { kind: 'slow-bucket', litres: 20, minutesToEmpty: 1, buckets: 100 }],
-    ['a bucket full in a second', { kind: 'bucket', litres: 10, seconds: 1 }],
-    ['a hole that swallows all at once', { kind: 'hole', fallMm: 2000, minutes: 0.01 }],
-    ['a hole that holds', { kind: 'hole', fallMm: 0, minutes: 10_080 }],
-    ['pooling at once', { kind: 'pooling', minutes: 0.05 }],
-    ['pooling after a day', { kind: 'pooling', minutes: 1440 }],
-    ['a told area of a tenth', { kind: 'told', field: 'area', value: 0.1 }],
-    ['the smallest told area', { kind: 'told', field: 'area', value: 0.005 }],
-    ['cans brim-full in a moment', { kind: 'cans', grid: [[1000]], minutes: 0.01 }],
-  ])('%s is kept, and every room opens', async (_, input) => {
-    expect((await find(input)).status).toBe(201);
-    expect((await round()).unplanned).toEqual([]);
-    for (const view of [
-      'gardens/1/section',
-      'gardens/1/fortnight',
-      'gardens/1/sharpen',
-      'beds/1',
-      'beds/1/schools',
-    ])
-      expect([view, (await ask(app).get(`/api/${view}`)).status]).toEqual([view, 200]);
   });
 
   test('a pot-sized bed by a can is planned', async () => {

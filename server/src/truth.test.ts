@@ -15,8 +15,8 @@ import { findWorking, type Working } from '@kibble/core';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
+import { appHere } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
-import { kibbleApp } from './app.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 
 // What was found wrong before facts had days, decisions carried their reasons and a garden had one plan: each of these
@@ -39,7 +39,7 @@ const body: BedDraftBody = {
 beforeEach(async () => {
   await sequelize?.close();
   sequelize = await freshDatabase(join(root, `${(n += 1)}.sqlite`));
-  app = kibbleApp({ sequelize, wall, log: pino({ level: 'silent' }) });
+  app = appHere({ sequelize, wall, log: pino({ level: 'silent' }) });
   const garden = {
     name: 'Here',
     latitudeDeg: 47,

@@ -6,8 +6,8 @@ import type { BedPageView, FortnightView, RoundView } from '@kibble/contract';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
+import { appHere } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
-import { kibbleApp } from './app.ts';
 import { closeDatabase, openDatabase } from './db/open.ts';
 import { openRaw } from './db/raw.ts';
 
@@ -37,7 +37,7 @@ let app: Express;
 beforeAll(async () => {
   copyFileSync(BEFORE, file);
   sequelize = await openDatabase(file);
-  app = kibbleApp({ sequelize, wall, log: pino({ level: 'silent' }) });
+  app = appHere({ sequelize, wall, log: pino({ level: 'silent' }) }, 100);
 });
 afterAll(async () => {
   await closeDatabase(sequelize);

@@ -109,8 +109,12 @@ export class GardenPlanner {
   /** What went wrong while it planned, until somebody fetches it. */
   private faults: Fault[] = [];
 
-  constructor(facts: Facts) {
+  private readonly members: number | undefined;
+
+  /** @param members of the forecast, in the place of as many as the garden's size allows */
+  constructor(facts: Facts, members?: number) {
     this.facts = facts;
+    this.members = members;
   }
 
   /** Takes other facts in the place of all. */
@@ -151,7 +155,12 @@ export class GardenPlanner {
   ): string {
     const planned = (): Planned => {
       if (!this.planned) {
-        const context = contextOf(this.facts, { memo: this.memo, taken: this.taken, onProgress });
+        const context = contextOf(this.facts, {
+          memo: this.memo,
+          taken: this.taken,
+          members: this.members,
+          onProgress,
+        });
         this.planned = { context, places: placesOf(context, now, this.before?.places), at: now };
       } else if (isPast(this.planned, now)) {
         const { context, places } = this.planned;

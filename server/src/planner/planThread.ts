@@ -19,8 +19,10 @@ export type Done =
   | { refused: { code: Refusal['code']; message: string; facts: Refusal['facts'] } }
   | { notThere: true };
 
-const planner = new PlannerHere((gardenId, done, of) => {
-  if (done % TOLD_EVERY === 0) parentPort?.postMessage({ gardenId, done, of });
+const planner = new PlannerHere({
+  onProgress: (gardenId, done, of) => {
+    if (done % TOLD_EVERY === 0) parentPort?.postMessage({ gardenId, done, of });
+  },
 });
 /** A large garden's facts come in parts, so that nobody waits while they are carried. */
 const arriving = new Map<number, Facts>();

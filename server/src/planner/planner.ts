@@ -25,19 +25,25 @@ export interface Planner {
 /** The facts are not there: the thread that held them has ended. They must be put again. */
 export class NotThere extends Error {}
 
+interface HereOptions {
+  /** Members of the forecast, in the place of as many as a garden's size allows. */
+  members?: number;
+  onProgress?: (gardenId: number, done: number, of: number) => void;
+}
+
 /** Gardens' planners, one after another in the thread that asks. */
 export class PlannerHere implements Planner {
   private readonly gardens = new Map<number, GardenPlanner>();
-  private readonly onProgress: ((gardenId: number, done: number, of: number) => void) | undefined;
+  private readonly options: HereOptions;
 
-  constructor(onProgress?: (gardenId: number, done: number, of: number) => void) {
-    this.onProgress = onProgress;
+  constructor(options: HereOptions = {}) {
+    this.options = options;
   }
 
   put(gardenId: number, facts: Facts): Promise<void> {
     const known = this.gardens.get(gardenId);
     if (known) known.replace(facts);
-    else this.gardens.set(gardenId, new GardenPlanner(facts));
+    else this.gardens.set(gardenId, new GardenPlanner(facts, this.options.members));
     return Promise.resolve();
   }
 
@@ -48,7 +54,7 @@ export class PlannerHere implements Planner {
 
   view<K extends ViewName>(gardenId: number, name: K, asked: Asked[K], now: Date): Promise<Viewed> {
     const planner = this.of(gardenId);
-    const told = (done: number, of: number): void => this.onProgress?.(gardenId, done, of);
+    const told = (done: number, of: number): void => this.options.onProgress?.(gardenId, done, of);
     const text = planner.view(name, asked, now, told);
     return Promise.resolve({ text, faults: planner.takeFaults() });
   }

@@ -8,8 +8,8 @@ import type { Express } from 'express';
 import fc from 'fast-check';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
+import { appHere } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
-import { kibbleApp } from './app.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 
 // Any sequence of valid writes: every room answers, a change of today leaves the record of yesterday, the plan that is
@@ -38,7 +38,7 @@ const bedOf = (name: string) => ({
 async function begin(): Promise<Express> {
   await sequelize?.close();
   sequelize = await freshDatabase(join(root, `${(n += 1)}.sqlite`));
-  const app = kibbleApp({ sequelize, wall, log });
+  const app = appHere({ sequelize, wall, log });
   await ask(app)
     .post('/api/gardens')
     .send({ garden, bed: bedOf('Tomatoes') });
@@ -152,7 +152,7 @@ test('whatever is written, every room answers, and the plan that is kept is the 
         await ask(app).get('/api/gardens/1/round');
       }
       if (!sequelize) throw new Error('it is open');
-      const fresh = kibbleApp({ sequelize, wall, log });
+      const fresh = appHere({ sequelize, wall, log });
       expect(await shown(app)).toBe(await shown(fresh));
     }),
     { numRuns: 10 },

@@ -1,0 +1,17 @@
+import type { Express } from 'express';
+import { kibbleApp } from '../src/app.ts';
+import { PlannerHere } from '../src/planner/planner.ts';
+import { PlanStore } from '../src/planner/planStore.ts';
+import type { Services } from '../src/services/services.ts';
+
+/** What is tested here hangs on what is due, not on how sure it is: a few members tell a window as quickly as may be. */
+const FEW_MEMBERS = 12;
+
+/** The application with its plans made in the thread that answers, by few members unless told. For tests. */
+export function appHere(
+  services: Omit<Services, 'plans'>,
+  members: number | undefined = FEW_MEMBERS,
+): Express {
+  const { wall, log } = services;
+  return kibbleApp({ ...services, plans: new PlanStore(new PlannerHere({ members }), wall, log) });
+}
