@@ -112,6 +112,10 @@ test('a clock goes on through a reload and in another tab, and stopping it write
 
 test('slips are refused or asked about in words, and what was typed stays', async ({ page, kibble }) => {
   await page.goto(`${kibble}${SWEETCORN}/bucket`);
+  // What is missing is said when it is to be kept, and the first of it is led to.
+  await page.getByRole('button', { name: 'Keep this' }).click();
+  await expect(page.getByText(/The bucket must be from .*; got nothing/)).toBeVisible();
+  await expect(page.getByLabel('The bucket holds')).toBeFocused();
   await page.getByLabel('The bucket holds').fill('-4');
   await page.getByLabel('It filled in').fill('0');
   await expect(page.getByText('The bucket must be from 0.01 to 1000 L; got -4 L.')).toBeVisible();

@@ -5,7 +5,7 @@ import { unitsOf } from '../../app/units.ts';
 import { bedFacts } from './facts.ts';
 import { findingWords } from './findingWords.ts';
 import { oddText } from './oddText.ts';
-import { Reader } from './tests/draft.ts';
+import { Reader } from './tests/reader.ts';
 
 const metric = unitsOf('metric');
 const us = unitsOf('us');

@@ -1,7 +1,6 @@
 import { knownBed, type BedPageView, type BedView, type GardenView } from '@kibble/contract';
 import { METHOD_FACTS, oddities, type Entry, type Oddity } from '@kibble/core';
 import { skipToken } from '@reduxjs/toolkit/query';
-import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { refusal, useBedPageQuery, useLogFindingMutation, useTryOnBedQuery } from '../../../app/api.ts';
 import { useGarden } from '../../../app/gardenRound.ts';
@@ -13,7 +12,8 @@ import { Changes } from '../../../ui/Changes.tsx';
 import { Empty, Loading } from '../../../ui/states.tsx';
 import { Opens } from '../../../ui/Opens.tsx';
 import { oddText } from '../oddText.ts';
-import { draftKey, Reader, useDraft } from './draft.ts';
+import { draftKey, useTestForm } from './useTestForm.ts';
+import { Reader } from './reader.ts';
 import { testPage } from './index.ts';
 import { TestContext, type TestState } from './parts.tsx';
 import type { TestPage } from './types.ts';
@@ -70,36 +70,40 @@ function TestOf({
   const dispatch = useAppDispatch();
   const { data } = useBedPageQuery(bed ? bed.id : skipToken);
   const bedPage = data && !('unplanned' in data) ? data : undefined;
-  const { draft, ready, set, finish, started } = useDraft(garden.id, draftKey(page.kind, subject));
-  const [tried, setTried] = useState(false);
+  const known = bed ? knownBed(bed, garden.today) : null;
+  const lastWatering = bedPage ? lastOf(bedPage) : null;
+  const state = { bed, known, lastWatering };
+  const { form, draft, ready, set, finish, started } = useTestForm(
+    garden.id,
+    draftKey(page.kind, subject),
+    (typed) => page.read(typed, state),
+  );
+  const { errors, isSubmitted: tried } = form.formState;
   const [log, { isLoading, error }] = useLogFindingMutation();
   if (!ready) return <Loading what="the test" />;
 
-  const known = bed ? knownBed(bed, garden.today) : null;
   const reader = new Reader(draft, units);
-  const lastWatering = bedPage ? lastOf(bedPage) : null;
-  const state = { bed, known, lastWatering };
   const input = page.read(reader, state);
   const odd = input ? oddOf(input, known) : [];
   const confirmed = draft.confirmed === JSON.stringify(odd);
 
-  const keep = async (): Promise<void> => {
-    setTried(true);
-    if (!input || (odd.length > 0 && !confirmed)) return;
+  const keep = form.handleSubmit(async (read) => {
+    if (odd.length > 0 && !confirmed) return;
     const kept = await log({
       gardenId: garden.id,
-      body: { ...subject, input, confirmed: odd.length > 0 },
+      body: { ...subject, input: read.input, confirmed: odd.length > 0 },
     }).unwrap();
     finish();
     dispatch(noticeShown({ text: `${of}: “${page.title}” is written down.`, undoFindingIds: [kept.id] }));
     void navigate(back);
-  };
+  });
   const leave = (): void => {
     finish();
     void navigate(back);
   };
 
   const context: TestState = {
+    control: form.control,
     draft,
     set,
     reader,
@@ -123,10 +127,7 @@ function TestOf({
           id="test"
           noValidate
           aria-label={page.title}
-          onSubmit={(e) => {
-            e.preventDefault();
-            void keep().catch(() => undefined);
-          }}
+          onSubmit={(e) => void keep(e).catch(() => undefined)}
         >
           <ol className="border-b border-rule">
             <page.Steps />
@@ -167,7 +168,7 @@ function TestOf({
           ) : null}
           {tried && !input ? (
             <p role="alert" className="mt-3 font-semibold text-brick">
-              Something is missing above; nothing was lost.
+              {errors.root?.message || 'Something is missing above; nothing was lost.'}
             </p>
           ) : null}
           <div className="mt-4 flex flex-wrap gap-2">

@@ -2,14 +2,17 @@ import type { BedView, CoreView, LimitedField } from '@kibble/contract';
 import { LIMITS } from '@kibble/contract';
 import type { KnownBed } from '@kibble/core';
 import { createContext, useContext, useId, type ReactNode } from 'react';
+import { useController, type Control } from 'react-hook-form';
 import { useUnits } from '../../../app/units.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { clockText, useNow } from '../../../ui/clock.ts';
 import { Choice, Field } from '../../../ui/Field.tsx';
-import type { Draft, Reader } from './draft.ts';
+import type { Draft, Reader } from './reader.ts';
+import type { Kept } from './useTestForm.ts';
 
 /** What a test's page hands to its fields. */
 export interface TestState {
+  control: Control<Draft, unknown, Kept>;
   draft: Draft;
   set: (patch: Draft, now?: boolean) => void;
   reader: Reader;
@@ -36,6 +39,13 @@ export function useProblem(name: string): string | undefined {
   return tried || !reader.missing.has(name) ? reader.problems[name] : undefined;
 }
 
+/** A field of the test's form: where it stands, so that a refusal can lead there, and the way into the draft. */
+function useTestField(name: string) {
+  const { control, set } = useTest();
+  const { ref, onBlur } = useController({ name, control }).field;
+  return { ref, onBlur, put: (value: unknown) => set({ [name]: value }) };
+}
+
 /** A number of the test, typed in the gardener's units. */
 export function Num({
   name,
@@ -52,10 +62,13 @@ export function Num({
   fallback?: string;
   className?: string;
 }) {
-  const { set, reader } = useTest();
+  const { reader } = useTest();
   const units = useUnits();
+  const { ref, onBlur, put } = useTestField(name);
   return (
     <Field
+      ref={ref}
+      onBlur={onBlur}
       label={label}
       hint={hint}
       unit={units.of(LIMITS[field].quantity).unit}
@@ -64,7 +77,7 @@ export function Num({
       className={className ?? 'w-28'}
       value={reader.text(name, fallback)}
       error={useProblem(name)}
-      onChange={(e) => set({ [name]: e.target.value })}
+      onChange={(e) => put(e.target.value)}
     />
   );
 }
@@ -82,14 +95,17 @@ export function Pick<T extends string>({
   fallback?: T;
   hint?: string;
 }) {
-  const { set, reader } = useTest();
+  const { reader } = useTest();
+  const { ref, onBlur, put } = useTestField(name);
   return (
     <Choice
+      ref={ref}
+      onBlur={onBlur}
       label={label}
       hint={hint}
       value={reader.text(name, fallback ?? '')}
       error={useProblem(name)}
-      onChange={(e) => set({ [name]: e.target.value })}
+      onChange={(e) => put(e.target.value)}
     >
       {fallback === undefined ? <option value="">choose…</option> : null}
       {options.map(([value, words]) => (
@@ -102,14 +118,17 @@ export function Pick<T extends string>({
 }
 
 export function Tick({ name, children }: { name: string; children: ReactNode }) {
-  const { set, reader } = useTest();
+  const { reader } = useTest();
+  const { ref, onBlur, put } = useTestField(name);
   return (
     <label className="flex min-h-11 items-center gap-3">
       <input
+        ref={ref}
         type="checkbox"
         className="size-5 accent-ink"
         checked={reader.flag(name)}
-        onChange={(e) => set({ [name]: e.target.checked })}
+        onBlur={onBlur}
+        onChange={(e) => put(e.target.checked)}
       />
       <span>{children}</span>
     </label>
@@ -126,7 +145,8 @@ export function Pictures<T extends string>({
   legend: string;
   options: readonly { value: T; words: string; picture: ReactNode }[];
 }) {
-  const { set, reader } = useTest();
+  const { reader } = useTest();
+  const { ref, onBlur, put } = useTestField(name);
   const group = useId();
   const problem = useProblem(name);
   const chosen = reader.text(name);
@@ -134,7 +154,7 @@ export function Pictures<T extends string>({
     <fieldset>
       <legend className="mb-2 font-semibold">{legend}</legend>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))]">
-        {options.map(({ value, words, picture }) => (
+        {options.map(({ value, words, picture }, i) => (
           <label
             key={value}
             className={`flex cursor-pointer flex-col border bg-sheet p-2 has-focus-visible:outline-3 has-focus-visible:outline-offset-2 ${chosen === value ? 'border-2 border-ink' : 'border-rule'}`}
@@ -142,11 +162,13 @@ export function Pictures<T extends string>({
             <span className="mx-auto block">{picture}</span>
             <span className="mt-1 flex items-start gap-2">
               <input
+                ref={i === 0 ? ref : undefined}
                 type="radio"
                 name={group}
                 className="mt-1 size-4 shrink-0 accent-ink"
                 checked={chosen === value}
-                onChange={() => set({ [name]: value })}
+                onBlur={onBlur}
+                onChange={() => put(value)}
               />
               <span className="leading-snug">{words}</span>
             </span>

@@ -1,6 +1,6 @@
 import type { Entry, EntryKind } from '@kibble/core';
 import type { ComponentType } from 'react';
-import type { Reader } from './draft.ts';
+import type { Reader } from './reader.ts';
 import type { TestState } from './parts.tsx';
 
 /** One guided test: what it is for, its steps with their fields, how they are read, and what the reading says. */
