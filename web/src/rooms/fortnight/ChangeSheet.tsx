@@ -1,5 +1,5 @@
 import type { Costs, FortnightBed, PlanChange, PlanTryView } from '@kibble/contract';
-import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { refusal, useLogFindingMutation, useTryPlanQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
@@ -36,10 +36,14 @@ export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Pro
   const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const [text, setText] = useState(
-    String(Math.round(units.of('volume').fromSi(change.litres ?? cell.litres))),
-  );
-  const [skip, setSkip] = useState(false);
+  const form = useForm({
+    defaultValues: {
+      amount: String(Math.round(units.of('volume').fromSi(change.litres ?? cell.litres))),
+      skip: false,
+    },
+    mode: 'onChange',
+  });
+  const [text, skip] = useWatch({ control: form.control, name: ['amount', 'skip'] });
   const rule = numberRule('litres', text, units);
   const litres = rule === true ? typedSi('litres', text, units) : undefined;
   const resized = litres !== undefined && Math.round(litres) !== Math.round(cell.litres);
@@ -83,18 +87,12 @@ export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Pro
           unit={units.of('volume').unit}
           inputMode="decimal"
           disabled={skip}
-          value={text}
-          error={rule === true ? undefined : rule}
-          onChange={(e) => setText(e.target.value)}
+          error={form.formState.errors.amount?.message}
+          {...form.register('amount', { validate: (v) => numberRule('litres', v, units) })}
         />
       </div>
       <label className="mb-3 flex min-h-11 items-center gap-3">
-        <input
-          type="checkbox"
-          className="size-5 accent-ink"
-          checked={skip}
-          onChange={(e) => setSkip(e.target.checked)}
-        />{' '}
+        <input type="checkbox" className="size-5 accent-ink" {...form.register('skip')} />
         Leave it out on this day
       </label>
       {error ? (
