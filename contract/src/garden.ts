@@ -287,6 +287,8 @@ export const settingsBody = z.object({
     .min(1, { error: 'Entries to take back must be at least one; got none' })
     .max(50),
 });
+/** The day from which a bed has been something, put right. */
+export const settingMove = z.object({ on: entryDate('Since when') });
 /** Beds to be made like one that is there. */
 export const copiesBody = z.object({
   count: limitedWhole('copies'),
@@ -320,6 +322,11 @@ export const tapBody = z.object({
   litresPerDay: limited('sourceLitres').nullish(),
   version,
 });
+/** A tap as it is changed: since when another nozzle is on it, today when left out; or the same one is only called otherwise. */
+export const tapChange = tapBody.extend({
+  since: entryDate('On it since').optional(),
+  sameNozzle: z.boolean().default(false),
+});
 /** Where a bed's ground and water come from; what is left out stays. Another tap holds from a day on, today when left out. */
 export const bedLinks = z.object({
   since: entryDate('Since when').optional(),
@@ -328,7 +335,8 @@ export const bedLinks = z.object({
   version,
 });
 export type TapBody = z.infer<typeof tapBody>;
-export type TapDraft = z.input<typeof tapBody>;
+export type TapChange = z.infer<typeof tapChange>;
+export type TapDraft = z.input<typeof tapChange>;
 export type TapView = z.infer<typeof tapView>;
 export type BedLinks = z.infer<typeof bedLinks>;
 export type BedView = z.infer<typeof bedView>;

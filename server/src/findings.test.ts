@@ -134,7 +134,22 @@ describe('taps and shared ground', () => {
     expect((await flow()).value).toBe(12);
     await ask(app).patch(`/api/beds/${bedId}/links`).send({ tapId: tap.id });
     expect(await flow()).toMatchObject({ value: 20, provenance: { kind: 'measured', on: '2026-07-14' } });
-    await ask(app).put(`/api/taps/${tap.id}`).send({ name: 'Shed', nozzle: 'open hose' });
+    const change = (body: object) =>
+      ask(app)
+        .put(`/api/taps/${tap.id}`)
+        .send({ name: 'Shed', ...body });
+    // The same one under another name changes nothing.
+    await change({ nozzle: 'wand with a rose', sameNozzle: true });
+    expect(await flow()).toMatchObject({ value: 20, provenance: { kind: 'measured' } });
+    const late = await change({ nozzle: 'open hose', since: '2026-07-15' });
+    expect([late.status, late.body.error.message]).toEqual([
+      400,
+      'On it since must be 2026-07-14 (today) or earlier; got 2026-07-15',
+    ]);
+    // One that was on it before the bucket was timed was timed with it.
+    await change({ nozzle: 'open hose', since: '2026-07-10' });
+    expect(await flow()).toMatchObject({ value: 20, provenance: { kind: 'measured' } });
+    await change({ nozzle: 'sprinkler' });
     expect((await flow()).provenance).toMatchObject({ stale: expect.stringMatching(/nozzle/) });
     await ask(app).patch(`/api/beds/${bedId}/links`).send({ tapId: null });
   });

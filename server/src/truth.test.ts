@@ -106,6 +106,40 @@ describe('history does not change when a setting changes', () => {
     );
   });
 
+  test('a day that was wrong is put right by itself, within the changes around it; taken back, the old day stands', async () => {
+    await put({ mulchMaterial: 'straw', mulchMm: 80, since: '2026-07-10' });
+    const late = await behind();
+    const { id = 0 } = (await bed()).settings.findLast(({ setting }) => setting.kind === 'mulched') ?? {};
+    const move = (entry: number, on: string) => ask(app).post(`/api/settings/${entry}/move`).send({ on });
+    const moved = await move(id, '2026-07-05');
+    expect(moved.status).toBe(200);
+    expect(await bed()).toMatchObject({ mulchMm: 80, mulchLaidOn: '2026-07-05' });
+    // The same as if that day had been told at once, as is seen below.
+    const early = await behind();
+    const at = late.findIndex(({ date }) => date === '2026-07-05');
+    expect(early.slice(0, at)).toEqual(late.slice(0, at));
+    expect(early.slice(at)).not.toEqual(late.slice(at));
+    await ask(app).post('/api/settings/take-back').send({ ids: moved.body.ids });
+    expect(await behind()).toEqual(late);
+
+    for (const [entry, on, status, words] of [
+      [id, '2026-07-15', 400, /must be 2026-07-14 \(today\) or earlier; got 2026-07-15/],
+      [id, '2026-05-10', 400, /must be after 2026-05-10, the change before; got 2026-05-10/],
+      [id, '2026-02-30', 400, /Since when must be/],
+      [(await bed()).settings[0]?.id ?? 0, '2026-07-01', 409, /from its first day on/],
+      [9999, '2026-07-01', 404, /no such entry/],
+    ] as const) {
+      const refused = await move(entry, on);
+      expect([refused.status, refused.body.error.message]).toEqual([status, expect.stringMatching(words)]);
+    }
+    expect(await behind()).toEqual(late);
+    await ask(app)
+      .post('/api/settings/take-back')
+      .send({ ids: [id] });
+    await put({ mulchMaterial: 'straw', mulchMm: 80, since: '2026-07-05' });
+    expect(await behind()).toEqual(early);
+  });
+
   test('what was wrong from the start is put right from the start; taken back, it is as it was', async () => {
     const before = await page();
     const { body: made } = await put({ areaM2: 10, since: body.planting.plantedOn });

@@ -1,4 +1,12 @@
-import { bedBody, bedChange, bedLinks, copiesBody, plantingChange, settingsBody } from '@kibble/contract';
+import {
+  bedBody,
+  bedChange,
+  bedLinks,
+  copiesBody,
+  plantingChange,
+  settingMove,
+  settingsBody,
+} from '@kibble/contract';
 import { Router } from 'express';
 import { read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
@@ -8,7 +16,7 @@ import { findBed, findGarden } from '../services/find.ts';
 import { checkPlantedBy, markPlanting, savePlanting } from '../services/plantings.ts';
 import { prove } from '../services/prove.ts';
 import type { Services } from '../services/services.ts';
-import { takeBackSettings } from '../services/settings.ts';
+import { moveSetting, takeBackSettings } from '../services/settings.ts';
 
 /** Beds, what is planted on them, and where their ground and water come from. */
 export function bedRoutes(services: Services): Router {
@@ -47,6 +55,17 @@ export function bedRoutes(services: Services): Router {
       const { ids } = read(settingsBody, req.body);
       const gardenId = await takeBackSettings(ids, wall.now());
       return { body: { ids }, touched: { gardenId } };
+    }),
+  );
+
+  router.post(
+    '/settings/:id/move',
+    act(services, async (req, proving) => {
+      const { on } = read(settingMove, req.body);
+      const { id, gardenId, bedId } = await moveSetting(readId(req.params.id, 'entry'), on, wall);
+      const beds = bedId === null ? [] : [bedId];
+      if (proving) await prove(beds, 'on', wall, log);
+      return { body: { ids: [id] }, touched: { gardenId, beds } };
     }),
   );
 

@@ -1,4 +1,4 @@
-import { runBody, tapBody, tapRunView } from '@kibble/contract';
+import { runBody, tapBody, tapChange, tapRunView } from '@kibble/contract';
 import { Router } from 'express';
 import { z } from 'zod';
 import { answer, read, readId } from '../errors.ts';
@@ -25,7 +25,7 @@ export function tapRoutes(services: Services): Router {
     '/taps/:id',
     act(services, async (req) => {
       const tap = await findTap(readId(req.params.id, 'tap'));
-      await changeTap(tap, read(tapBody, req.body), wall);
+      await changeTap(tap, read(tapChange, req.body), wall);
       return { body: { id: tap.id }, touched: { gardenId: tap.gardenId } };
     }),
   );

@@ -4,7 +4,7 @@ import { Op } from 'sequelize';
 import type { z } from 'zod';
 import { Bed, EntryRow, Ground, Planting, Tap } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
-import type { WallClock } from './clock.ts';
+import { sinceOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
 import { findBed } from './find.ts';
 import { gardenToView } from './gardens.ts';
@@ -48,13 +48,6 @@ const bedAsBody = (view: BedView, current: Planting | null) => ({
   ...view,
   planting: current && { ...current.get({ plain: true }), method: current.method ?? undefined },
 });
-
-/** The day from which a change holds: today, or an earlier one. */
-function sinceOf(since: string | undefined, today: string): string {
-  if (since !== undefined && since > today)
-    throw new Refusal('invalid', `Since when must be ${today} (today) or earlier; got ${since}`, 'since');
-  return since ?? today;
-}
 
 const standingSettings = async (bed: Bed) =>
   settingsToView(

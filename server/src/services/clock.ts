@@ -62,3 +62,10 @@ export async function stepClock(garden: Garden, days: number): Promise<void> {
     );
   await garden.update({ practiceDate: stepped });
 }
+
+/** The day from which a change holds: today, or an earlier one. */
+export function sinceOf(since: string | undefined, today: string, words = 'Since when'): string {
+  if (since !== undefined && since > today)
+    throw new Refusal('invalid', `${words} must be ${today} (today) or earlier; got ${since}`, 'since');
+  return since ?? today;
+}

@@ -2,7 +2,9 @@ import { settingFromStore, toStore, type BedBody, type SettingView } from '@kibb
 import { SETTING_KINDS, type Setting, type SettingKind, type SettingValues } from '@kibble/core';
 import { EntryRow } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
+import { sinceOf, todayOf, type WallClock } from './clock.ts';
 import type { SetAside } from './entryView.ts';
+import { findGarden } from './find.ts';
 
 /** What stands where a stored setting cannot be read. */
 const USUAL: Readonly<SettingValues> = {
@@ -127,13 +129,64 @@ export async function setSince(
   return made;
 }
 
+/** How a bed was said to be since a day. */
+async function findSetting(id: number, field: string): Promise<EntryRow> {
+  const row = await EntryRow.findByPk(id);
+  if (row?.sort === 'setting') return row;
+  throw new Refusal('not-found', `There is no such entry of a bed; got ${id}.`, field);
+}
+
+/**
+ * Puts right the day from which a bed has been something, between the change before it and the one after. The entry
+ * that was wrong by some days is replaced, so that the new one can be taken back.
+ */
+export async function moveSetting(id: number, on: string, wall: WallClock): Promise<EntryRow> {
+  const row = await findSetting(id, 'id');
+  const { bedId, kind } = row;
+  const standing = await EntryRow.findAll({
+    where: { bedId, kind, sort: 'setting', removedAt: null },
+    order: ['date', 'id'],
+  });
+  const place = standing.findIndex((other) => other.id === id);
+  const before = standing[place - 1];
+  const after = standing[place + 1];
+  if (!before)
+    throw new Refusal('conflict', 'How a bed began holds from its first day on; change it instead.', 'id');
+  const since = sinceOf(on, todayOf(await findGarden(row.gardenId), wall));
+  if (since <= before.date)
+    throw new Refusal(
+      'invalid',
+      `Since when must be after ${before.date}, the change before; got ${since}`,
+      'on',
+    );
+  if (after && since >= after.date)
+    throw new Refusal(
+      'invalid',
+      `Since when must be before ${after.date}, the change after; got ${since}`,
+      'on',
+    );
+  const { gardenId, tapId, sort, version, input } = row;
+  const at = wall.now();
+  const made = await EntryRow.create({
+    gardenId,
+    bedId,
+    tapId,
+    sort,
+    kind,
+    date: since,
+    at,
+    version,
+    input,
+  });
+  await row.update({ removedAt: at, replacedBy: made.id });
+  return made;
+}
+
 /** Takes back what a bed was said to be since a day, and brings back what that had taken the place of. Gives the garden. */
 export async function takeBackSettings(ids: readonly number[], at: Date): Promise<number> {
   let gardenId = 0;
   for (const id of ids) {
-    const row = await EntryRow.findByPk(id);
-    if (!row || row.sort !== 'setting')
-      throw new Refusal('not-found', `There is no such entry of a bed; got ${id}.`, 'ids');
+    const row = await findSetting(id, 'ids');
     gardenId = row.gardenId;
     if (row.removedAt) continue;
     const { bedId, kind } = row;

@@ -1,6 +1,6 @@
-import { toStore, type FindingView, type TapBody, type TapView } from '@kibble/contract';
+import { toStore, type FindingView, type TapBody, type TapChange, type TapView } from '@kibble/contract';
 import { EntryRow, Tap, type Garden } from '../db/models.ts';
-import { todayOf, type WallClock } from './clock.ts';
+import { sinceOf, todayOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
 import { findGarden } from './find.ts';
 
@@ -26,19 +26,19 @@ const tapColumns = ({ name, nozzle, source, litresPerDay }: TapBody) => ({
 export const addTap = async (garden: Garden, body: TapBody): Promise<Tap> =>
   Tap.create({ gardenId: garden.id, ...tapColumns(body) });
 
-/** Changes a tap's entry. Another nozzle spoils the flow measured with the old one, and that is written down. */
-export async function changeTap(tap: Tap, body: TapBody, wall: WallClock): Promise<void> {
-  const { version, ...yours } = body;
+/** Changes a tap's entry. Another nozzle spoils the flow measured with the old one, and that is written down with its day. */
+export async function changeTap(tap: Tap, body: TapChange, wall: WallClock): Promise<void> {
+  const { version, since: told, sameNozzle, ...yours } = body;
   checkVersion(tap.name, version, tap.version, yours, tap.get({ plain: true }));
-  const garden = await findGarden(tap.gardenId);
-  if (body.nozzle !== tap.nozzle) {
+  const since = sinceOf(told, todayOf(await findGarden(tap.gardenId), wall), 'On it since');
+  if (body.nozzle !== tap.nozzle && !sameNozzle) {
     await EntryRow.create({
       gardenId: tap.gardenId,
       bedId: null,
       tapId: tap.id,
       sort: 'change',
       kind: 'changed',
-      date: todayOf(garden, wall),
+      date: since,
       at: wall.now(),
       ...toStore({ kind: 'changed', what: 'nozzle' }),
     });

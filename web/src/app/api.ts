@@ -254,6 +254,10 @@ export const api = createApi({
       query: ({ bedId }) => ({ url: `beds/${bedId}/run`, method: 'DELETE' }),
       invalidatesTags: ['Runs'],
     }),
+    moveSetting: build.mutation<{ ids: number[] }, { id: number; on: string }>({
+      query: ({ id, on }) => ({ url: `settings/${id}/move`, method: 'POST', body: { on } }),
+      invalidatesTags: WHOLE,
+    }),
     markSettings: build.mutation<{ ids: number[] }, { ids: number[] }>({
       query: (body) => ({ url: 'settings/take-back', method: 'POST', body }),
       invalidatesTags: WHOLE,
@@ -366,6 +370,7 @@ export const {
   useOpenRunMutation,
   useCloseRunMutation,
   useMarkSettingsMutation,
+  useMoveSettingMutation,
   useNumberWorkingQuery,
   useDayWorkingQuery,
   useTryOnBedQuery,

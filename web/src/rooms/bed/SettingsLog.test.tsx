@@ -58,6 +58,24 @@ test('each can be taken back', async () => {
   expect(JSON.parse(sent.mock.calls[0]?.[1] ?? '')).toEqual({ ids: [9] });
 });
 
+test('the day of each can be put right; a day to come is refused before it is sent', async () => {
+  show(bed);
+  const [first] = screen.getAllByRole('button', { name: 'Another day' });
+  if (first) fireEvent.click(first);
+  const field = screen.getByLabelText('It has been so since');
+  expect((field as HTMLInputElement).value).toBe('2026-07-10');
+  fireEvent.change(field, { target: { value: '2026-07-20' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
+  expect((await screen.findByRole('alert')).textContent).toMatch(/today or earlier; got 2026-07-20/);
+  expect(sent).not.toHaveBeenCalled();
+  fireEvent.change(field, { target: { value: '2026-07-05' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Keep' }));
+  await waitFor(() => expect(sent).toHaveBeenCalled());
+  expect(sent.mock.calls[0]?.[0]).toMatch(/\/api\/settings\/9\/move$/);
+  expect(JSON.parse(sent.mock.calls[0]?.[1] ?? '')).toEqual({ on: '2026-07-05' });
+  await waitFor(() => expect(screen.queryByLabelText('It has been so since')).toBeNull());
+});
+
 test('a bed that never changed says nothing', () => {
   const { container } = show({ ...bed, settings: bed.settings.slice(0, 3) });
   expect(container.textContent).toBe('');

@@ -1,9 +1,15 @@
 import type { BedView, SettingView } from '@kibble/contract';
 import { GOAL_FACTS } from '@kibble/core';
-import { refusal, useMarkSettingsMutation } from '../../app/api.ts';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { refusal, useMarkSettingsMutation, useMoveSettingMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { useAppDispatch } from '../../app/store.ts';
 import { useUnits, type Units } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Field } from '../../ui/Field.tsx';
 
 /** What a bed became on a day, in words. */
 function words({ setting }: SettingView, units: Units, tapName: (id: number) => string): string {
@@ -34,6 +40,7 @@ export function SettingsLog({ bed }: { bed: BedView }) {
   const garden = useGarden();
   const units = useUnits();
   const [takeBack, { error }] = useMarkSettingsMutation();
+  const [moving, setMoving] = useState<number | null>(null);
   const first = new Set(
     bed.settings.filter((s, i, all) => all.findIndex((o) => o.setting.kind === s.setting.kind) === i),
   );
@@ -52,19 +59,79 @@ export function SettingsLog({ bed }: { bed: BedView }) {
       ) : null}
       <ul>
         {changes.map((change) => (
-          <li key={change.id} className="flex items-baseline gap-3 border-t border-rule py-1">
-            <span className="w-28 shrink-0 text-quiet">since {plainDate(change.from, garden.today)}</span>
-            <span className="flex-1">{words(change, units, tapName)}</span>
-            <button
-              type="button"
-              className="no-print underline underline-offset-4"
-              onClick={() => void takeBack({ ids: [change.id] })}
-            >
-              Take back
-            </button>
+          <li key={change.id} className="border-t border-rule py-1">
+            <div className="flex flex-wrap items-baseline gap-x-3">
+              <span className="w-28 shrink-0 text-quiet">since {plainDate(change.from, garden.today)}</span>
+              <span className="flex-1">{words(change, units, tapName)}</span>
+              <button
+                type="button"
+                className="no-print min-h-8 underline underline-offset-4"
+                aria-expanded={moving === change.id}
+                onClick={() => setMoving(moving === change.id ? null : change.id)}
+              >
+                Another day
+              </button>
+              <button
+                type="button"
+                className="no-print min-h-8 underline underline-offset-4"
+                onClick={() => void takeBack({ ids: [change.id] })}
+              >
+                Take back
+              </button>
+            </div>
+            {moving === change.id ? (
+              <MoveForm bed={bed} change={change} today={garden.today} onClose={() => setMoving(null)} />
+            ) : null}
           </li>
         ))}
       </ul>
     </section>
+  );
+}
+
+/** Puts right since when it has been so. */
+function MoveForm({
+  bed,
+  change,
+  today,
+  onClose,
+}: {
+  bed: BedView;
+  change: SettingView;
+  today: string;
+  onClose: () => void;
+}) {
+  const dispatch = useAppDispatch();
+  const [move, { error, isLoading }] = useMoveSettingMutation();
+  const form = useForm({ defaultValues: { on: change.from } });
+  const keep = form.handleSubmit(async ({ on }) => {
+    if (on !== change.from) {
+      const { ids } = await move({ id: change.id, on }).unwrap();
+      dispatch(noticeShown({ text: `${bed.name}: so since ${plainDate(on, today)}.`, undoSettingIds: ids }));
+    }
+    onClose();
+  });
+  return (
+    <form noValidate className="pb-2" onSubmit={(e) => void keep(e).catch(() => undefined)}>
+      <Field
+        label="It has been so since"
+        type="date"
+        max={today}
+        hint="Every figure from the earlier of the two days on is worked out anew."
+        error={form.formState.errors.on?.message ?? (error ? refusal(error).message : undefined)}
+        {...form.register('on', {
+          validate: (v) =>
+            (v !== '' && v <= today) || `Since when must be today or earlier; got ${v || 'nothing'}.`,
+        })}
+      />
+      <div className="mt-2 flex gap-2">
+        <Button type="submit" disabled={isLoading}>
+          Keep
+        </Button>
+        <Button look="quiet" onClick={onClose}>
+          Leave it
+        </Button>
+      </div>
+    </form>
   );
 }

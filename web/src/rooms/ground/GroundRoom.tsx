@@ -220,7 +220,7 @@ function Taps({ garden }: { garden: GardenView }) {
                 <span className="text-sm text-quiet">; {beds === 1 ? '1 bed' : `${beds} beds`}</span>
               </p>
               <p className="flex flex-wrap items-center gap-x-4 text-sm">
-                <Link className="min-h-8 py-1 underline underline-offset-4" to={`tap/${tap.id}/bucket`}>
+                <Link className="flex min-h-8 items-center underline underline-offset-4" to={`tap/${tap.id}/bucket`}>
                   Time a bucket<span className="sr-only"> at {tap.name}</span>
                 </Link>
                 <button
@@ -254,6 +254,7 @@ function Taps({ garden }: { garden: GardenView }) {
           key={editing === 'new' ? 'new' : editing.id}
           tap={editing === 'new' ? null : editing}
           gardenId={garden.id}
+          today={garden.today}
           onClose={() => setEditing(null)}
         />
       ) : (
@@ -265,22 +266,48 @@ function Taps({ garden }: { garden: GardenView }) {
   );
 }
 
-function TapForm({ tap, gardenId, onClose }: { tap: TapView | null; gardenId: number; onClose: () => void }) {
+interface TypedTap {
+  name: string;
+  nozzle: string;
+  since: string;
+  sameNozzle: boolean;
+  source: SourceKindId;
+  perDay: string;
+}
+
+function TapForm({
+  tap,
+  gardenId,
+  today,
+  onClose,
+}: {
+  tap: TapView | null;
+  gardenId: number;
+  today: string;
+  onClose: () => void;
+}) {
   const [save, { isLoading, error }] = useSaveTapMutation();
   const units = useUnits();
-  const form = useForm<{ name: string; nozzle: string; source: SourceKindId; perDay: string }>({
+  const form = useForm<TypedTap>({
     defaultValues: {
       name: tap?.name ?? '',
       nozzle: tap?.nozzle ?? '',
+      since: today,
+      sameNozzle: false,
       source: tap?.source ?? 'mains',
       perDay: tap?.litresPerDay ? String(Math.round(units.of('volume').fromSi(tap.litresPerDay))) : '',
     },
   });
-  const source = useWatch({ control: form.control, name: 'source' });
+  const [source, nozzle, sameNozzle] = useWatch({
+    control: form.control,
+    name: ['source', 'nozzle', 'sameNozzle'],
+  });
+  const another = tap !== null && nozzle.trim() !== tap.nozzle;
   const send = (version: number | undefined) =>
-    form.handleSubmit(async ({ perDay, ...typed }) => {
+    form.handleSubmit(async ({ perDay, since, sameNozzle: same, ...typed }) => {
       const litresPerDay = typed.source === 'well' ? (typedSi('sourceLitres', perDay, units) ?? null) : null;
-      await save({ gardenId, tapId: tap?.id, body: { ...typed, litresPerDay, version } }).unwrap();
+      const on = another ? { since: since || undefined, sameNozzle: same } : {};
+      await save({ gardenId, tapId: tap?.id, body: { ...typed, ...on, litresPerDay, version } }).unwrap();
       onClose();
     });
   const submit = send(tap?.version);
@@ -308,6 +335,24 @@ function TapForm({ tap, gardenId, onClose }: { tap: TapView | null; gardenId: nu
         }
         {...form.register('nozzle')}
       />
+      {another && !sameNozzle ? (
+        <Field
+          label="On it since"
+          type="date"
+          max={today}
+          hint="The flow measured before that day holds for the waterings before it; after it, time a bucket again."
+          error={form.formState.errors.since?.message}
+          {...form.register('since', {
+            validate: (v) => v <= today || `On it since must be today or earlier; got ${v}.`,
+          })}
+        />
+      ) : null}
+      {another ? (
+        <label className="flex min-h-11 items-center gap-3">
+          <input type="checkbox" className="size-5 accent-ink" {...form.register('sameNozzle')} />
+          It is the same one, only called otherwise
+        </label>
+      ) : null}
       <Choice label="Its water comes from" {...form.register('source')}>
         <option value="mains">the mains</option>
         <option value="well">a well</option>
