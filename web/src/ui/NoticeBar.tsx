@@ -60,7 +60,7 @@ export function NoticeBar() {
   return (
     <div
       role="status"
-      className="fixed bottom-20 left-1/2 z-10 flex -translate-x-1/2 items-center gap-4 bg-ink px-5 py-2 text-paper md:bottom-6"
+      className="fixed inset-x-4 bottom-20 z-10 mx-auto flex w-fit items-center gap-4 bg-ink px-5 py-2 text-paper md:bottom-6"
     >
       <span>{notice.text}</span>
       {canUndo ? (

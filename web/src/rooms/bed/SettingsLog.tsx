@@ -60,24 +60,26 @@ export function SettingsLog({ bed }: { bed: BedView }) {
       <ul>
         {changes.map((change) => (
           <li key={change.id} className="border-t border-rule py-1">
-            <div className="flex flex-wrap items-baseline gap-x-3">
-              <span className="w-28 shrink-0 text-quiet">since {plainDate(change.from, garden.today)}</span>
-              <span className="flex-1">{words(change, units, tapName)}</span>
-              <button
-                type="button"
-                className="no-print min-h-8 underline underline-offset-4"
-                aria-expanded={moving === change.id}
-                onClick={() => setMoving(moving === change.id ? null : change.id)}
-              >
-                Another day
-              </button>
-              <button
-                type="button"
-                className="no-print min-h-8 underline underline-offset-4"
-                onClick={() => void takeBack({ ids: [change.id] })}
-              >
-                Take back
-              </button>
+            <div className="grid grid-cols-[6.5rem_minmax(0,1fr)] items-baseline gap-x-3">
+              <span className="text-quiet">since {plainDate(change.from, garden.today)}</span>
+              <span>{words(change, units, tapName)}</span>
+              <span className="no-print col-start-2 flex gap-x-4">
+                <button
+                  type="button"
+                  className="min-h-8 underline underline-offset-4"
+                  aria-expanded={moving === change.id}
+                  onClick={() => setMoving(moving === change.id ? null : change.id)}
+                >
+                  Another day
+                </button>
+                <button
+                  type="button"
+                  className="min-h-8 underline underline-offset-4"
+                  onClick={() => void takeBack({ ids: [change.id] })}
+                >
+                  Take back
+                </button>
+              </span>
             </div>
             {moving === change.id ? (
               <MoveForm bed={bed} change={change} today={garden.today} onClose={() => setMoving(null)} />
