@@ -1,3 +1,4 @@
+import { demoPlanMs } from './demoPlan.ts';
 import { drags } from './drags.ts';
 import { gardenEnsembleMs } from './gardenEnsemble.ts';
 import { layeredStepFigures, singleStoreNs } from './layeredStep.ts';
@@ -23,6 +24,10 @@ table['Plan of 40 beds × 14 days'] = plain(`${garden.plain.toFixed(0)} ms`);
 table['The same with 200 members a bed'] = {
   ...plain(`${garden.ensemble.toFixed(0)} ms`),
   ratio: `${(garden.ensemble / garden.plain).toFixed(1)} × the plain plan`,
+};
+table['Demo: its plan, from nothing'] = {
+  ...plain(`${(await demoPlanMs()).toFixed(0)} ms`),
+  ratio: before('96 ms'),
 };
 const ms = (value: number): string => `${value.toFixed(0)} ms`;
 function rooms(name: string, made: RoundFigures, was: Readonly<Record<keyof RoundFigures, string>>): void {

@@ -44,30 +44,37 @@ async function figures(url: string): Promise<RoundFigures> {
   const done: number[] = [];
   const doneThenRound: number[] = [];
   const section: number[] = [];
-  const stallMs = await stallDuring(async () => {
-    let round: RoundView | null = null;
-    first = await timed(async () => {
-      round = JSON.parse(await get('round')) as RoundView;
-    });
-    for (let i = 0; i < 5; i += 1) again.push(await timed(() => get('round')));
-    const beds = (round as RoundView | null)?.stops.map(({ bedId }) => bedId) ?? [];
-    for (const bedId of beds.slice(0, 5)) {
-      const ms = await timed(async () => {
-        const answer = await post(`${url}/api/beds/${bedId}/waterings`, { minutes: 5, asPlanned: true });
-        await answer.text();
+  let text = '';
+  const stalls = [
+    await stallDuring(async () => {
+      first = await timed(async () => {
+        text = await get('round');
       });
-      done.push(ms);
-      doneThenRound.push(ms + (await timed(() => get('round'))));
-    }
-    for (let i = 0; i < 3; i += 1) section.push(await timed(() => get('section')));
-  });
+    }),
+  ];
+  // Who asks runs in this process too: what it makes of the answer is no stall of whoever answers.
+  const beds = (JSON.parse(text) as RoundView).stops.map(({ bedId }) => bedId);
+  stalls.push(
+    await stallDuring(async () => {
+      for (let i = 0; i < 5; i += 1) again.push(await timed(() => get('round')));
+      for (const bedId of beds.slice(0, 5)) {
+        const ms = await timed(async () => {
+          const answer = await post(`${url}/api/beds/${bedId}/waterings`, { minutes: 5, asPlanned: true });
+          await answer.text();
+        });
+        done.push(ms);
+        doneThenRound.push(ms + (await timed(() => get('round'))));
+      }
+      for (let i = 0; i < 3; i += 1) section.push(await timed(() => get('section')));
+    }),
+  );
   return {
     first,
     again: median(again),
     done: median(done),
     doneThenRound: median(doneThenRound),
     section: median(section),
-    stallMs,
+    stallMs: Math.max(...stalls),
   };
 }
 
