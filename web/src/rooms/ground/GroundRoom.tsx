@@ -220,7 +220,10 @@ function Taps({ garden }: { garden: GardenView }) {
                 <span className="text-sm text-quiet">; {beds === 1 ? '1 bed' : `${beds} beds`}</span>
               </p>
               <p className="flex flex-wrap items-center gap-x-4 text-sm">
-                <Link className="flex min-h-8 items-center underline underline-offset-4" to={`tap/${tap.id}/bucket`}>
+                <Link
+                  className="flex min-h-8 items-center underline underline-offset-4"
+                  to={`tap/${tap.id}/bucket`}
+                >
                   Time a bucket<span className="sr-only"> at {tap.name}</span>
                 </Link>
                 <button
