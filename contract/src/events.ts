@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import type { ChangedView } from './round.ts';
 import { day, entryDate, oneOf } from './parts.ts';
 import { limited } from './limited.ts';
 import { SKIP_REASONS } from './lists.ts';
@@ -51,7 +50,5 @@ export const eventView = z.object({
   note: z.string().nullable(),
 });
 export type EventView = z.infer<typeof eventView>;
-/** What a change of the log answers: the entry, and what of the round is another for it. */
-export type EventAnswer = EventView & { changed?: ChangedView | null };
 export type WateringBody = z.infer<typeof wateringBody>;
 export type SkipBody = z.infer<typeof skipBody>;

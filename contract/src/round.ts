@@ -13,7 +13,7 @@ import {
   type WeatherAlert,
 } from '@kibble/core';
 import { z } from 'zod';
-import { eventView } from './events.ts';
+import { eventView, type EventView } from './events.ts';
 import { bedView, gardenView } from './garden.ts';
 import { SECTION_STATES } from './lists.ts';
 import { limited } from './limited.ts';
@@ -213,6 +213,8 @@ export const changedView = roundView
   });
 export const changedAnswer = changedView.nullable();
 export type ChangedView = z.infer<typeof changedView>;
+/** What a change of the log answers: the entry, and what of the round is another for it. */
+export type EventAnswer = EventView & { changed?: ChangedView | null };
 
 export const chartDay = z.object({
   date: day,

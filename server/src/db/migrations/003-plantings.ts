@@ -1,5 +1,5 @@
 import { DataTypes } from 'sequelize';
-import type { SchemaSteps } from '../migrate.ts';
+import type { SchemaSteps } from '../schemaSteps.ts';
 
 const textOrNull = () => ({ type: DataTypes.STRING, allowNull: true });
 const numberOrNull = () => ({ type: DataTypes.DOUBLE, allowNull: true });

@@ -1,5 +1,5 @@
 import { DataTypes } from 'sequelize';
-import type { SchemaSteps } from '../migrate.ts';
+import type { SchemaSteps } from '../schemaSteps.ts';
 
 /** The school of a planting and the limits of a garden. */
 export async function up(steps: SchemaSteps): Promise<void> {

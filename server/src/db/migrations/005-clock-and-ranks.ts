@@ -1,5 +1,5 @@
 import { DataTypes } from 'sequelize';
-import type { SchemaSteps } from '../migrate.ts';
+import type { SchemaSteps } from '../schemaSteps.ts';
 
 /** Where the garden lies on the clock, who comes first, and since when a school was chosen. */
 export async function up(steps: SchemaSteps): Promise<void> {

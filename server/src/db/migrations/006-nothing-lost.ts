@@ -1,5 +1,5 @@
 import { DataTypes } from 'sequelize';
-import type { SchemaSteps } from '../migrate.ts';
+import type { SchemaSteps } from '../schemaSteps.ts';
 
 const integer = () => ({ type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 });
 const text = () => ({ type: DataTypes.TEXT, allowNull: false });

@@ -1,5 +1,5 @@
 import { DataTypes } from 'sequelize';
-import type { SchemaSteps } from '../migrate.ts';
+import type { SchemaSteps } from '../schemaSteps.ts';
 
 const key = { type: DataTypes.INTEGER, autoIncrement: true, primaryKey: true };
 const text = { type: DataTypes.STRING, allowNull: false };

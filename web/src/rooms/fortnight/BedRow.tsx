@@ -5,8 +5,7 @@ import { memo, useMemo, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
-import { barHeight, ROW, type Cell } from './dragging.ts';
-import type { Ask } from './FortnightGrid.tsx';
+import { barHeight, ROW, type Ask, type Cell } from './dragging.ts';
 
 /** A key up or down changes an amount by this share. */
 const KEY_STEP = 0.1;

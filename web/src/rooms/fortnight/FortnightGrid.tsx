@@ -1,4 +1,4 @@
-import type { FortnightBed, FortnightView, PlanChange } from '@kibble/contract';
+import type { FortnightView } from '@kibble/contract';
 import {
   DndContext,
   PointerSensor,
@@ -12,10 +12,7 @@ import { useGardenRound } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
 import { shortDay, timeOfDay } from '../../app/words.ts';
 import { BedRow } from './BedRow.tsx';
-import { landing, type Cell, type Dragged } from './dragging.ts';
-
-/** Asks about a change of one watering. */
-export type Ask = (bed: FortnightBed, cell: Cell, change: PlanChange) => void;
+import { landing, type Ask, type Dragged } from './dragging.ts';
 
 /** Beds by days. A bar dragged sideways moves to another day, dragged up or down it becomes more or less. */
 export const FortnightGrid = memo(function FortnightGrid({

@@ -10,7 +10,8 @@ import { Unplanned } from '../../ui/Unplanned.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
 import { ChangeSheet } from './ChangeSheet.tsx';
 import type { Cell } from './dragging.ts';
-import { FortnightGrid, type Ask } from './FortnightGrid.tsx';
+import type { Ask } from './dragging.ts';
+import { FortnightGrid } from './FortnightGrid.tsx';
 import { LeftOut } from './LeftOut.tsx';
 import { TimerSettings } from './TimerSettings.tsx';
 

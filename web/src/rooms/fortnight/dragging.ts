@@ -1,6 +1,8 @@
-import type { FortnightBed } from '@kibble/contract';
+import type { FortnightBed, PlanChange } from '@kibble/contract';
 
 export type Cell = FortnightBed['waterings'][number];
+/** Asks about a change of one watering. */
+export type Ask = (bed: FortnightBed, cell: Cell, change: PlanChange) => void;
 export interface Dragged {
   bed: FortnightBed;
   cell: Cell;
