@@ -71,6 +71,24 @@ const CORE_ROOMS = {
   care: ['units', 'weather', 'plants', 'places'],
 };
 
+/** The same of the server and of the pages: each floor looks down, none up. */
+const SERVER_ROOMS = {
+  db: [],
+  services: ['db'],
+  planner: ['db', 'services'],
+  http: ['db', 'services', 'planner'],
+  jobs: ['db', 'services', 'planner'],
+  routes: ['db', 'services', 'planner', 'http'],
+};
+const WEB_ROOMS = {
+  app: [],
+  ui: ['app'],
+  drawing: ['app'],
+  places: ['app', 'ui', 'drawing'],
+  rooms: ['app', 'ui', 'drawing', 'places'],
+  house: ['app', 'ui', 'drawing', 'rooms'],
+};
+
 /** The core is pure: no file, network, clock or chance but what is passed in. */
 const purity = {
   files: ['core/src/**/*.ts'],
@@ -97,31 +115,34 @@ const purity = {
     ],
   },
 };
-/** Each room of the core with what it may not look into, besides what no part of the core may. */
-const coreRooms = (outward) =>
-  Object.entries(CORE_ROOMS).map(([room, allowed]) => ({
-    files: [`core/src/${room}/**/*.ts`],
-    ignores: ['core/src/**/*.test.ts'],
+const patternsOf = (pack) =>
+  direction.find((d) => d.files[0].startsWith(pack)).rules['no-restricted-imports'][1].patterns;
+const testsOf = (pack) => `${pack}/src/**/*.test.{ts,tsx}`;
+
+/** Each room of a package with what it may not look into, besides what no part of the package may. */
+const roomsOf = (pack, table) =>
+  Object.entries(table).map(([room, allowed]) => ({
+    files: [`${pack}/src/${room}/**/*.{ts,tsx}`],
+    ignores: [testsOf(pack)],
     rules: {
       'no-restricted-imports': [
         'error',
         {
           patterns: [
-            ...outward,
+            ...patternsOf(pack),
             {
-              regex: `^(\\.\\./)+(${Object.keys(CORE_ROOMS)
+              regex: `^(\\.\\./)+(${Object.keys(table)
                 .filter((other) => other !== room && !allowed.includes(other))
                 .join('|')})/`,
-              message: `core/${room}/ may not look into this room: see CORE_ROOMS in eslint.config.mjs.`,
+              message: `${pack}/src/${room}/ may not look into this room: see its table in eslint.config.mjs.`,
             },
           ],
         },
       ],
     },
   }));
-const corePatterns = direction.find((d) => d.files[0].startsWith('core'));
-corePatterns.ignores = ['core/src/**/*.test.ts'];
-corePatterns.rules['no-restricted-imports'][1].patterns.push({
+direction.find((d) => d.files[0].startsWith('core')).ignores = [testsOf('core')];
+patternsOf('core').push({
   group: ['node:*', 'express', 'sequelize', 'react', 'react-dom', 'zod'],
   message: 'core/ touches no input or output and no interface.',
 });
@@ -185,7 +206,9 @@ export default tseslint.config(
   // Playwright reads a fixture's needs from its first argument, which must be a pattern, even an empty one.
   { files: ['e2e/**/*.ts'], rules: { 'no-empty-pattern': 'off' } },
   ...direction,
-  ...coreRooms(corePatterns.rules['no-restricted-imports'][1].patterns),
+  ...roomsOf('core', CORE_ROOMS),
+  ...roomsOf('server', SERVER_ROOMS),
+  ...roomsOf('web', WEB_ROOMS),
   noCircle,
   typeAware,
   purity,

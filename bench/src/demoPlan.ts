@@ -8,7 +8,7 @@ import { build } from 'esbuild';
 import { pino } from 'pino';
 import { Garden } from '../../server/src/db/models.ts';
 import { wallClock } from '../../server/src/services/clock.ts';
-import { gardenFacts } from '../../server/src/services/gardenFacts.ts';
+import { gardenFacts } from '../../server/src/planner/gardenFacts.ts';
 import { withDemo } from './demoServer.ts';
 
 /** Milliseconds to plan the demo garden from its facts, with its windows and nothing remembered. */

@@ -16,7 +16,7 @@ import { tapRoutes } from './routes/taps.ts';
 import { wateringRoutes } from './routes/waterings.ts';
 import { weatherRoutes } from './routes/weather.ts';
 import { yourDataRoutes } from './routes/yourData.ts';
-import type { Services } from './services/services.ts';
+import type { Services } from './http/services.ts';
 
 /** Largest body of an ordinary change, and of a file of weather. */
 const BODY = 200_000;

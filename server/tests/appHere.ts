@@ -2,7 +2,7 @@ import type { Express } from 'express';
 import { kibbleApp } from '../src/app.ts';
 import { PlannerHere } from '../src/planner/planner.ts';
 import { PlanStore } from '../src/planner/planStore.ts';
-import type { Services } from '../src/services/services.ts';
+import type { Services } from '../src/http/services.ts';
 
 /** What is tested here hangs on what is due, not on how sure it is: a few members tell a window as quickly as may be. */
 const FEW_MEMBERS = 12;

@@ -6,8 +6,8 @@ import { writerOf } from '../db/writer.ts';
 import { Refusal } from '../errors.ts';
 import { sendJson } from './sendView.ts';
 import type { Touched } from '../planner/planStore.ts';
-import { Unplannable, isPlannable } from '../services/prove.ts';
-import type { Services } from '../services/services.ts';
+import { Unplannable, isPlannable } from '../planner/prove.ts';
+import type { Services } from './services.ts';
 
 /** What a change answers; 200 when nothing else is said. */
 export interface Answer {

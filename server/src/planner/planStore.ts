@@ -2,7 +2,7 @@ import { Mutex } from 'async-mutex';
 import type { Logger } from 'pino';
 import type { Garden } from '../db/models.ts';
 import { todayOf, type WallClock } from '../services/clock.ts';
-import { bedFacts, gardenFacts } from '../services/gardenFacts.ts';
+import { bedFacts, gardenFacts } from './gardenFacts.ts';
 import { stationIsSilent } from '../services/weather.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
 import { NotThere, type Planner, type Viewed } from './planner.ts';

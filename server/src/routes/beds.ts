@@ -14,8 +14,8 @@ import { archiveBed, changeBed, copyBed, createBed, linkBed } from '../services/
 import { todayOf } from '../services/clock.ts';
 import { findBed, findGarden } from '../services/find.ts';
 import { checkPlantedBy, markPlanting, savePlanting } from '../services/plantings.ts';
-import { prove } from '../services/prove.ts';
-import type { Services } from '../services/services.ts';
+import { prove } from '../planner/prove.ts';
+import type { Services } from '../http/services.ts';
 import { moveSetting, takeBackSettings } from '../services/settings.ts';
 
 /** Beds, what is planted on them, and where their ground and water come from. */

@@ -5,7 +5,7 @@ import { answer, read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { draftsOf, dropDraft, keepDraft } from '../services/drafts.ts';
 import { findGarden } from '../services/find.ts';
-import type { Services } from '../services/services.ts';
+import type { Services } from '../http/services.ts';
 
 const draftKey = z.string().regex(/^[a-z0-9:-]{1,60}$/, { error: 'Draft must be named in small letters' });
 

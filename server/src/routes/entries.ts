@@ -4,8 +4,8 @@ import { answer, read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { bedsOfFinding, logFinding, markFinding } from '../services/entries.ts';
 import { findGarden } from '../services/find.ts';
-import { prove } from '../services/prove.ts';
-import type { Services } from '../services/services.ts';
+import { prove } from '../planner/prove.ts';
+import type { Services } from '../http/services.ts';
 
 /** What was read, seen, settled and changed. */
 export function entryRoutes(services: Services): Router {

@@ -10,8 +10,8 @@ import { findGarden } from '../services/find.ts';
 import { changeGarden, createGarden, gardenToView } from '../services/gardens.ts';
 import { addOwnCrop } from '../services/ownCrops.ts';
 import { checkPlantedBy } from '../services/plantings.ts';
-import { prove } from '../services/prove.ts';
-import type { Services } from '../services/services.ts';
+import { prove } from '../planner/prove.ts';
+import type { Services } from '../http/services.ts';
 
 /** Gardens, their clock and limits, and plants of their own. */
 export function gardenRoutes(services: Services): Router {

@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { answer, read, readId, Refusal } from '../errors.ts';
 import { sendJson } from '../http/sendView.ts';
 import { findBed, findGarden } from '../services/find.ts';
-import type { Services } from '../services/services.ts';
+import type { Services } from '../http/services.ts';
 
 const sectionQuery = z.object({
   words: z.string().max(80).optional(),

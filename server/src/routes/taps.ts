@@ -5,7 +5,7 @@ import { answer, read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { findBed, findGarden, findTap } from '../services/find.ts';
 import { closeRun, openRun, runsOf } from '../services/runs.ts';
-import type { Services } from '../services/services.ts';
+import type { Services } from '../http/services.ts';
 import { addTap, changeTap } from '../services/taps.ts';
 
 /** Taps, and those that run. */

@@ -4,7 +4,7 @@ import { answer, read, readId, Refusal } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { todayOf } from '../services/clock.ts';
 import { findBed, findGarden } from '../services/find.ts';
-import type { Services } from '../services/services.ts';
+import type { Services } from '../http/services.ts';
 import { logRain, logSkip, logWatering, markEvent } from '../services/waterings.ts';
 
 /** What was given, left, and what the gauge held. */

@@ -7,7 +7,7 @@ import {
   type ReadWeather,
 } from '@kibble/contract';
 import { Router } from 'express';
-import type { Services } from '../services/services.ts';
+import type { Services } from '../http/services.ts';
 import { ImportRow } from '../db/models.ts';
 import { answer, read, readId, Refusal } from '../errors.ts';
 import { act } from '../http/act.ts';

@@ -8,7 +8,7 @@ import { LATEST } from '../db/migrate.ts';
 import { answer, read, Refusal } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { factsOf, pour, prepareRestore, writeArchive } from '../services/archive.ts';
-import type { Services } from '../services/services.ts';
+import type { Services } from '../http/services.ts';
 import { forgetForecasts } from '../services/weather.ts';
 
 /** Largest file that is taken back in. */

@@ -3,12 +3,12 @@ import { addDays } from '@kibble/core';
 import type { Logger } from 'pino';
 import { Op } from 'sequelize';
 import { EventRow, type Garden } from '../db/models.ts';
-import { GLANCE_DAYS, HORIZON_DAYS } from '../planner/context.ts';
-import type { Facts } from '../planner/facts.ts';
-import type { WallClock } from './clock.ts';
-import { gardenToView } from './gardens.ts';
-import { earliestStart, gardenWeather, siteOf } from './weather.ts';
-import { eventToView } from './waterings.ts';
+import { GLANCE_DAYS, HORIZON_DAYS } from './context.ts';
+import type { Facts } from './facts.ts';
+import type { WallClock } from '../services/clock.ts';
+import { gardenToView } from '../services/gardens.ts';
+import { earliestStart, gardenWeather, siteOf } from '../services/weather.ts';
+import { eventToView } from '../services/waterings.ts';
 
 /** What happened on some beds, or in a whole garden, from a day on. */
 async function eventsOf(

@@ -3,10 +3,10 @@ import { ENTRY_FACTS } from '@kibble/core';
 import type { Logger } from 'pino';
 import { Bed } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
-import { contextOf } from '../planner/context.ts';
-import { placesOf } from '../planner/places.ts';
-import type { WallClock } from './clock.ts';
-import { findGarden } from './find.ts';
+import { contextOf } from './context.ts';
+import { placesOf } from './places.ts';
+import type { WallClock } from '../services/clock.ts';
+import { findGarden } from '../services/find.ts';
 import { glanceFacts } from './gardenFacts.ts';
 
 /** What was about to be stored would leave a bed that cannot be planned. */

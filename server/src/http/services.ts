@@ -1,7 +1,7 @@
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import type { PlanStore } from '../planner/planStore.ts';
-import type { WallClock } from './clock.ts';
+import type { WallClock } from '../services/clock.ts';
 
 /** What routes and services are given. */
 export interface Services {
