@@ -19,7 +19,7 @@ const of = (name, files, testEnvironment) => ({
   rootDir: import.meta.dirname,
   testEnvironment,
   moduleNameMapper: { '^@kibble/(core|contract)$': `<rootDir>/${BUNDLES}/$1.cjs` },
-  setupFiles: ['<rootDir>/scripts/plainTraces.cjs'],
+  setupFiles: ['<rootDir>/scripts/plainTraces.ts'],
   testMatch: files.map((file) => `<rootDir>/${file}`),
   transform: { '^.+\\.ts$': swc(false), '^.+\\.tsx$': swc(true) },
 });

@@ -1,7 +1,9 @@
+import { runInThisContext } from 'node:vm';
+
 // Sequelize writes a trace for every query, in case it fails. Bringing each of its lines back to a source costs a
 // twentieth of the tests' time, and tells nobody anything: those traces are left as they are.
-const Outer = require('node:vm').runInThisContext('Error');
+const Outer = runInThisContext('Error') as ErrorConstructor;
 Error.prepareStackTrace = (error, frames) =>
   frames[0]?.getFileName()?.includes('/node_modules/sequelize/') || !Outer.prepareStackTrace
-    ? `${error}${frames.map((frame) => `\n    at ${frame}`).join('')}`
-    : Outer.prepareStackTrace(error, frames);
+    ? `${String(error)}${frames.map((frame) => `\n    at ${String(frame)}`).join('')}`
+    : (Outer.prepareStackTrace(error, frames) as unknown);
