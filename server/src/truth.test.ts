@@ -247,6 +247,21 @@ describe('an explanation is the decision’s own', () => {
   });
 });
 
+describe('in a garden of more than forty beds too', () => {
+  test('a season’s totals open into all of its days, not the last weeks', async () => {
+    expect((await ask(app).post('/api/beds/1/copies').send({ count: 41 })).status).toBe(201);
+    const { season } = await page();
+    expect(season.irrigationMm).toBeGreaterThan(0);
+    for (const [of, mm] of [
+      ['rain', season.rainMm],
+      ['irrigation', season.irrigationMm],
+      ['transpiration', season.transpirationMm],
+      ['evaporation', season.evaporationMm],
+    ] as const)
+      expect([of, (await working(of)).value]).toEqual([of, expect.closeTo(mm, 6)]);
+  });
+});
+
 describe('a write answers with what changed', () => {
   test('the round put together from the answers is the round', async () => {
     for (const name of ['Beans', 'Peas'])

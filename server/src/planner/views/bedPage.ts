@@ -1,16 +1,10 @@
 import type { BedPageView, BedView, ChartDay, UnplannedBedView } from '@kibble/contract';
-import {
-  balanceTotals,
-  cropCautions,
-  planGarden,
-  stageStrip,
-  type BedOutlook,
-  type DailyRecord,
-} from '@kibble/core';
+import { balanceTotals, cropCautions, stageStrip, type DailyRecord } from '@kibble/core';
 import type { Context } from '../context.ts';
 import { cropOfBed, plantingsOf } from '../placeInput.ts';
 import { sharpenBed } from './sharpen.ts';
 import type { Places } from '../places.ts';
+import { wholePast } from '../wholePast.ts';
 
 function chartDay(day: DailyRecord, ahead: boolean, source: ChartDay['source']): ChartDay {
   return {
@@ -53,21 +47,6 @@ function lastYearOf(past: readonly DailyRecord[]): BedPageView['lastYear'] {
   };
 }
 
-/** A bed's balance with all of its past: a large garden's plan carries only the last weeks. */
-function wholePast(outlook: BedOutlook, context: Context): DailyRecord[] {
-  if (context.pastIsWhole) return outlook.past;
-  const bed = context.planBeds.find(({ id }) => id === outlook.bedId);
-  const alone =
-    bed &&
-    planGarden(
-      { site: context.site, beds: [bed] },
-      context.weather,
-      {},
-      { today: context.today, members: 0 },
-    );
-  return alone?.beds[0]?.past ?? outlook.past;
-}
-
 /** One bed's page: its core, its balance behind and ahead, and what happened on it; null when it is not on the plan. */
 export function bedPageOf(
   context: Context,
@@ -82,7 +61,8 @@ export function bedPageOf(
     return fault && bed ? { unplanned: fault, garden: context.garden, bed, events } : null;
   }
   const { bed, outlook } = place;
-  const past = wholePast(outlook, context);
+  const planned = context.planBeds.find(({ id }) => id === bedId);
+  const past = planned ? wholePast(planned, outlook, context) : outlook.past;
   const crop = cropOfBed(bed);
   const sources = new Map(context.weather.map((day) => [day.date, day.source]));
   return {

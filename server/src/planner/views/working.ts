@@ -13,9 +13,13 @@ import { refusing } from '../../errors.ts';
 import type { Context } from '../context.ts';
 import { bedOnPlan, checkPlanned } from '../onPlan.ts';
 import { planBed } from '../placeInput.ts';
+import { wholePast } from '../wholePast.ts';
 
-const explain = (of: Explainable, bed: PlanBed, outlook: BedOutlook, context: Context): Working | null =>
-  explainNumber(of, { bed, outlook, site: context.site, weather: context.weather, today: context.today });
+function explain(of: Explainable, bed: PlanBed, outlook: BedOutlook, context: Context): Working | null {
+  const { site, weather, today } = context;
+  const whole = { ...outlook, past: wholePast(bed, outlook, context) };
+  return explainNumber(of, { bed, outlook: whole, site, weather, today });
+}
 
 /** The working of one number of a bed, as the plan has it. */
 export function numberWorking(context: Context, bedId: number, of: Explainable): Working | null {
