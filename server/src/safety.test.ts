@@ -269,51 +269,42 @@ describe('once, and nobody’s word lost', () => {
     const beside = new PlanStore(await PlannerBeside.start(join(root, 'program')), wall, log);
     app = kibbleApp({ sequelize, wall, log, plans: beside });
     await round();
-    const alone: number[] = [];
-    for (let i = 0; i < 5; i += 1) {
-      const started = performance.now();
-      await ask(app)
-        .put('/api/beds/1')
-        .send({ ...GARDEN.bed, name: `Alone ${i}` });
-      alone.push(performance.now() - started);
-    }
-    const slowest = { ms: 0 };
-    const timed = async (work: Promise<{ status: number; body: unknown }>) => {
-      const started = performance.now();
-      const answer = await work;
-      slowest.ms = Math.max(slowest.ms, performance.now() - started);
-      return answer;
-    };
     const server = app.listen(0, '127.0.0.1');
     await new Promise((ready) => server.once('listening', ready));
     const agent = () => request.agent(server).set('Content-Type', 'application/json');
-    const answers = await Promise.all(
-      Array.from({ length: 20 }, (_, i) =>
-        timed(
-          i % 4 === 0
-            ? agent().post('/api/gardens/1/step').send({ days: 1 })
-            : i % 4 === 1
-              ? agent().post('/api/beds/1/copies').send({ count: 1 })
-              : i % 4 === 2
-                ? agent()
-                    .post('/api/beds/1/waterings')
-                    .send({ litres: 1 + i })
-                : agent()
-                    .put('/api/beds/1')
-                    .send({ ...GARDEN.bed, name: `Name ${i}` }),
-        ),
-      ),
-    );
+    const act = (i: number) =>
+      i % 4 === 0
+        ? agent().post('/api/gardens/1/step').send({ days: 1 })
+        : i % 4 === 1
+          ? agent().post('/api/beds/1/copies').send({ count: 1 })
+          : i % 4 === 2
+            ? agent()
+                .post('/api/beds/1/waterings')
+                .send({ litres: 1 + i })
+            : agent()
+                .put('/api/beds/1')
+                .send({ ...GARDEN.bed, name: `Name ${i}` });
+    const statuses: number[] = [];
+    /** Does one of the twenty, and says how long it took, ms. */
+    const one = async (i: number): Promise<number> => {
+      const started = performance.now();
+      statuses.push((await act(i)).status);
+      return performance.now() - started;
+    };
+    let inTurn = 0;
+    for (let i = 0; i < 20; i += 1) inTurn += await one(i);
+    const atOnce = await Promise.all(Array.from({ length: 20 }, (_, i) => one(20 + i)));
     server.close();
     const after = await garden();
     await beside.stop();
-    expect(answers.map((a) => a.status).filter((status) => status >= 400)).toEqual([]);
-    expect(after.today).toBe('2026-07-19');
-    expect(after.beds).toHaveLength(6);
-    expect(new Set(after.beds.map((b) => b.name)).size).toBe(6);
-    expect(await EventRow.count()).toBe(5);
-    // The last of twenty waits for nineteen others and nothing else; on an idle machine that is well under a second.
-    expect(slowest.ms).toBeLessThan(Math.max(1000, 40 * Math.min(...alone)));
+    expect(statuses.filter((status) => status >= 400)).toEqual([]);
+    expect(after.today).toBe('2026-07-24');
+    expect(after.beds).toHaveLength(11);
+    expect(new Set(after.beds.map((b) => b.name)).size).toBe(11);
+    expect(await EventRow.count()).toBe(10);
+    // The last of twenty waits for nineteen others and nothing else: all at once they take no longer than in turn, on
+    // whatever machine. Twice as much is left for what else runs on it.
+    expect(Math.max(...atOnce)).toBeLessThan(2 * inTurn);
   });
 });
 
