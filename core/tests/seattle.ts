@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
+import type { PlanBed } from '../src/follow/types.ts';
 import type { WeatherDay } from '../src/weather/types.ts';
 
 /** For tests: four years of real daily weather that ships with vega-datasets, the seattle-weather record. */
@@ -14,3 +15,17 @@ export const seattle: WeatherDay[] = Papa.parse<Record<string, string>>(
   rainMm: Number(row.precipitation),
 }));
 export const seattleSite = { latitudeDeg: 47.6, elevationM: 50 };
+
+/** Tomatoes on loam, set out in May 2015. */
+export const seattleTomatoes: PlanBed = {
+  id: 1,
+  bed: {
+    areaM2: 10,
+    ground: { horizons: [{ textureClass: 'loam' }] },
+    plantings: [{ cropId: 'tomato', plantedOn: '2015-05-15' }],
+  },
+  delivery: { method: 'hose wand', litresPerMinute: 20 },
+  irrigations: [],
+  startOn: '2015-05-15',
+  startFullness: 1,
+};

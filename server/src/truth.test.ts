@@ -131,6 +131,7 @@ describe('history does not change when a setting changes', () => {
     ] as const) {
       const refused = await move(entry, on);
       expect([refused.status, refused.body.error.message]).toEqual([status, expect.stringMatching(words)]);
+      if (status === 400) expect(refused.body.error.field).toBe('on');
     }
     expect(await behind()).toEqual(late);
     await ask(app)

@@ -1,25 +1,12 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { seattle, seattleSite as site } from '../../tests/seattle.ts';
+import { seattle, seattleSite as site, seattleTomatoes as tomatoes } from '../../tests/seattle.ts';
 import { METHODS } from '../delivery/methods.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { TEXTURE_CLASSES } from '../soil/textureClass.ts';
 import { addDays } from '../units/dates.ts';
 import { completeWeather } from '../weather/completeWeather.ts';
 import { planGarden } from './planGarden.ts';
-
-const tomatoes: PlanBed = {
-  id: 1,
-  bed: {
-    areaM2: 10,
-    ground: { horizons: [{ textureClass: 'loam' }] },
-    plantings: [{ cropId: 'tomato', plantedOn: '2015-05-15' }],
-  },
-  delivery: { method: 'hose wand', litresPerMinute: 20 },
-  irrigations: [],
-  startOn: '2015-05-15',
-  startFullness: 1,
-};
 
 test('more rain never brings a watering forward', () => {
   const near = seattle.filter((d) => d.date >= '2015-05-01' && d.date <= '2015-07-31');

@@ -1,23 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { seattle, seattleSite as site } from '../../tests/seattle.ts';
+import { seattle, seattleSite as site, seattleTomatoes as tomatoes } from '../../tests/seattle.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
 import { completeWeather, type ForecastDay } from '../weather/completeWeather.ts';
 import { followSeason } from '../compare/followSeason.ts';
 import { planGarden } from './planGarden.ts';
 import type { PlanBed } from '../follow/types.ts';
-
-const tomatoes: PlanBed = {
-  id: 1,
-  bed: {
-    areaM2: 10,
-    ground: { horizons: [{ textureClass: 'loam' }] },
-    plantings: [{ cropId: 'tomato', plantedOn: '2015-05-15' }],
-  },
-  delivery: { method: 'hose wand', litresPerMinute: 20 },
-  irrigations: [],
-  startOn: '2015-05-15',
-  startFullness: 1,
-};
 
 const planOn = (today: string, beds: PlanBed[], forecast: ForecastDay[] = []) =>
   planGarden(

@@ -63,9 +63,13 @@ export async function stepClock(garden: Garden, days: number): Promise<void> {
   await garden.update({ practiceDate: stepped });
 }
 
-/** The day from which a change holds: today, or an earlier one. */
-export function sinceOf(since: string | undefined, today: string, words = 'Since when'): string {
+/** The day from which a change holds: today, or an earlier one. @param words, field what it is called when it is refused */
+export function sinceOf(
+  since: string | undefined,
+  today: string,
+  { words = 'Since when', field = 'since' } = {},
+): string {
   if (since !== undefined && since > today)
-    throw new Refusal('invalid', `${words} must be ${today} (today) or earlier; got ${since}`, 'since');
+    throw new Refusal('invalid', `${words} must be ${today} (today) or earlier; got ${since}`, field);
   return since ?? today;
 }

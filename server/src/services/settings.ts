@@ -152,7 +152,7 @@ export async function moveSetting(id: number, on: string, wall: WallClock): Prom
   const after = standing[place + 1];
   if (!before)
     throw new Refusal('conflict', 'How a bed began holds from its first day on; change it instead.', 'id');
-  const since = sinceOf(on, todayOf(await findGarden(row.gardenId), wall));
+  const since = sinceOf(on, todayOf(await findGarden(row.gardenId), wall), { field: 'on' });
   if (since <= before.date)
     throw new Refusal(
       'invalid',

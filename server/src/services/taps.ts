@@ -30,7 +30,7 @@ export const addTap = async (garden: Garden, body: TapBody): Promise<Tap> =>
 export async function changeTap(tap: Tap, body: TapChange, wall: WallClock): Promise<void> {
   const { version, since: told, sameNozzle, ...yours } = body;
   checkVersion(tap.name, version, tap.version, yours, tap.get({ plain: true }));
-  const since = sinceOf(told, todayOf(await findGarden(tap.gardenId), wall), 'On it since');
+  const since = sinceOf(told, todayOf(await findGarden(tap.gardenId), wall), { words: 'On it since' });
   if (body.nozzle !== tap.nozzle && !sameNozzle) {
     await EntryRow.create({
       gardenId: tap.gardenId,

@@ -39,6 +39,7 @@ import { PlannerHere } from '../../src/planner/planner.ts';
 import { PlanStore } from '../../src/planner/planStore.ts';
 import { openDatabase } from '../../src/db/open.ts';
 import { writerOf } from '../../src/db/writer.ts';
+import { GARDEN } from '../oneBed.ts';
 import { bodies, type Known } from './arbitrary.ts';
 
 // The database library takes a stack at every question it is asked; nobody reads them here.
@@ -51,7 +52,7 @@ const argument = (name: string, usual: number): number => {
 const cases = argument('cases', 2000);
 const seed = argument('seed', 20261125);
 
-const TODAY = '2026-07-14';
+const TODAY = GARDEN.garden.clock.date;
 const known: Known = { today: TODAY, bedIds: [1, 2], tapIds: [1], plantingIds: [1, 2] };
 
 interface Ask {
@@ -143,21 +144,7 @@ const ASKS: readonly Ask[] = [
 ];
 
 /** A garden of two beds and a tap on a day of July, to which the bodies are sent. */
-const FIRST = {
-  garden: {
-    name: 'Here',
-    latitudeDeg: 47,
-    timeZone: 'Europe/Paris',
-    clock: { mode: 'practice', date: TODAY },
-  },
-  bed: {
-    name: 'One',
-    areaM2: 10,
-    textureClass: 'loam',
-    planting: { cropId: 'tomato', plantedOn: '2026-05-15' },
-    delivery: { method: 'hose wand', litresPerMinute: 12 },
-  },
-};
+const FIRST = { ...GARDEN, bed: { ...GARDEN.bed, name: 'One' } };
 const SECOND = {
   ...FIRST.bed,
   name: 'Two',

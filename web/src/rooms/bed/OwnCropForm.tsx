@@ -5,9 +5,9 @@ import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
-import { Button } from '../../ui/Button.tsx';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Field } from '../../ui/Field.tsx';
+import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 
 /** A plant the catalogue lacks: like one it has, with what is different. */
 export function OwnCropForm({ onClose }: { onClose: () => void }) {
@@ -67,14 +67,9 @@ export function OwnCropForm({ onClose }: { onClose: () => void }) {
           {refusal(error).message}
         </p>
       ) : null}
-      <div className="flex gap-2">
-        <Button type="submit" disabled={isLoading}>
-          Add the plant
-        </Button>
-        <Button look="quiet" onClick={onClose}>
-          Leave it
-        </Button>
-      </div>
+      <KeepOrLeave busy={isLoading} onLeave={onClose}>
+        Add the plant
+      </KeepOrLeave>
     </form>
   );
 }

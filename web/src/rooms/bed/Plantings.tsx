@@ -14,6 +14,7 @@ import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
+import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { OwnCropForm } from './OwnCropForm.tsx';
 
 /** What stands on the bed, stood, or is to come: successions and neighbours. */
@@ -192,14 +193,9 @@ function PlantingForm({
         onMine={(version) => void send(version)().catch(() => undefined)}
         onTheirs={onClose}
       />
-      <div className="flex gap-2">
-        <Button type="submit" disabled={isLoading}>
-          {planting ? 'Keep the changes' : 'Plant it'}
-        </Button>
-        <Button look="quiet" onClick={onClose}>
-          Leave it
-        </Button>
-      </div>
+      <KeepOrLeave busy={isLoading} onLeave={onClose}>
+        {planting ? 'Keep the changes' : 'Plant it'}
+      </KeepOrLeave>
     </form>
   );
 }

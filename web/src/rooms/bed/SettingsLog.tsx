@@ -8,8 +8,8 @@ import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits, type Units } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
-import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
+import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 
 /** What a bed became on a day, in words. */
 function words({ setting }: SettingView, units: Units, tapName: (id: number) => string): string {
@@ -126,13 +126,8 @@ function MoveForm({
             (v !== '' && v <= today) || `Since when must be today or earlier; got ${v || 'nothing'}.`,
         })}
       />
-      <div className="mt-2 flex gap-2">
-        <Button type="submit" disabled={isLoading}>
-          Keep
-        </Button>
-        <Button look="quiet" onClick={onClose}>
-          Leave it
-        </Button>
+      <div className="mt-2">
+        <KeepOrLeave busy={isLoading} onLeave={onClose} />
       </div>
     </form>
   );

@@ -17,6 +17,7 @@ import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
+import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { bucketTest, staleReason, type SourceKindId } from '@kibble/core';
 import { foundOf } from '@kibble/contract';
@@ -375,14 +376,7 @@ function TapForm({
         onMine={(version) => void send(version)().catch(() => undefined)}
         onTheirs={onClose}
       />
-      <div className="flex gap-2">
-        <Button type="submit" disabled={isLoading}>
-          Keep
-        </Button>
-        <Button look="quiet" onClick={onClose}>
-          Leave it
-        </Button>
-      </div>
+      <KeepOrLeave busy={isLoading} onLeave={onClose} />
     </form>
   );
 }

@@ -166,7 +166,7 @@ function TestOf({
               {refusal(error).message}
             </p>
           ) : null}
-          {tried && !input ? (
+          {tried && (!input || errors.root) ? (
             <p role="alert" className="mt-3 font-semibold text-brick">
               {errors.root?.message || 'Something is missing above; nothing was lost.'}
             </p>

@@ -50,7 +50,7 @@ export function useTestForm(gardenId: number, key: string, read: (reader: Reader
     };
   };
   const form = useForm<Draft, unknown, Kept>({ defaultValues: {}, resolver });
-  const { control, getValues, reset, setValue } = form;
+  const { clearErrors, control, getValues, reset, setValue } = form;
   const draft: Draft = useWatch({ control });
 
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
@@ -84,6 +84,8 @@ export function useTestForm(gardenId: number, key: string, read: (reader: Reader
 
   const set = (patch: Draft, now = false): void => {
     for (const [name, value] of Object.entries(patch)) setValue(name, value, { shouldDirty: true });
+    // What the contract had against the whole is asked again when it is to be kept.
+    clearErrors('root');
     // Until the answer comes, nothing stored before this moment is newer.
     knownAt.current = new Date(Date.now() + REST_MS).toISOString();
     if (timer.current) clearTimeout(timer.current);
