@@ -131,10 +131,10 @@ for (const name of ['Tomatoes, long bed', 'Sweetcorn block']) {
     await page.getByRole('link', { name: 'Garden', exact: true }).click();
     await page.getByRole('link', { name: 'Add or change beds' }).click();
     const bed = async (): Promise<Record<string, unknown>> => {
-      const [garden] = (await (await page.request.get(`${kibble}/api/gardens`)).json()) as {
+      const garden = (await (await page.request.get(`${kibble}/api/gardens/1`)).json()) as {
         beds: Record<string, unknown>[];
-      }[];
-      return garden?.beds.find((b) => b.name === name) ?? {};
+      };
+      return garden.beds.find((b) => b.name === name) ?? {};
     };
     const before = await bed();
     await page

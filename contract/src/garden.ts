@@ -259,6 +259,8 @@ export const tapView = z.object({
   archived: z.boolean(),
   findings: z.array(findingView),
 });
+/** A garden by its name. */
+export const gardenName = z.object({ id: z.number(), name: z.string() });
 export const gardenView = z.object({
   id: z.number(),
   version: z.number(),
@@ -340,4 +342,5 @@ export type TapDraft = z.input<typeof tapChange>;
 export type TapView = z.infer<typeof tapView>;
 export type BedLinks = z.infer<typeof bedLinks>;
 export type BedView = z.infer<typeof bedView>;
+export type GardenName = z.infer<typeof gardenName>;
 export type GardenView = z.infer<typeof gardenView>;

@@ -14,7 +14,7 @@ import {
 } from '@kibble/core';
 import { z } from 'zod';
 import { eventView, type EventView } from './events.ts';
-import { bedView, gardenView } from './garden.ts';
+import { bedView } from './garden.ts';
 import { SECTION_STATES } from './lists.ts';
 import { limited } from './limited.ts';
 import { day, runSlotView } from './parts.ts';
@@ -165,15 +165,18 @@ export const stopView = bedHead.extend({
   wetFirst: z.boolean(),
 });
 
-export const leaveView = bedHead.extend({
+/** A bed that is left alone today, and why. Its ground is drawn in other rooms. */
+export const leaveView = z.object({
+  bedId: z.number(),
+  bedName: z.string(),
+  /** Gone from its root zone: what the ground has room for, mm. */
+  depletionMm: z.number(),
   nextDate: day.nullable(),
-  window: windowView.nullable(),
   reason: z.custom<LeaveReason>((v) => typeof v === 'object' && v !== null && 'code' in v),
   event: eventView.nullable(),
 });
 
 export const roundView = z.object({
-  garden: gardenView,
   date: day,
   stops: z.array(stopView),
   leaveAlone: z.array(leaveView),
@@ -210,6 +213,8 @@ export const changedView = roundView
     beds: z.array(z.number()),
     /** Today's stops in the order of the clock. */
     order: z.array(z.number()),
+    /** All beds that are planned, in the garden's order. */
+    planned: z.array(z.number()),
   });
 export const changedAnswer = changedView.nullable();
 export type ChangedView = z.infer<typeof changedView>;
@@ -237,7 +242,7 @@ export const chartDay = z.object({
 });
 
 export const bedPageView = bedHead.extend({
-  garden: gardenView,
+  date: day,
   days: z.array(chartDay),
   strips: z.array(
     z.object({ plantingId: z.number(), cropName: z.string(), steps: z.array(z.custom<StageStep>()) }),
@@ -259,7 +264,6 @@ export const bedPageView = bedHead.extend({
 /** A bed that cannot be planned still has a page: what is amiss, what it is, and its log. */
 export const unplannedBedView = z.object({
   unplanned: unplannedView,
-  garden: gardenView,
   bed: bedView,
   events: z.array(eventView),
 });

@@ -2,7 +2,7 @@ import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { apiError, type GardenView, type RoundView } from '@kibble/contract';
+import { apiError, type BedPageView, type GardenView, type RoundView } from '@kibble/contract';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
@@ -45,6 +45,8 @@ const round = async (): Promise<RoundView> => {
   expect(answer.status).toBe(200);
   return answer.body as RoundView;
 };
+const page = async (bedId = 0): Promise<BedPageView> =>
+  (await ask(app).get(`/api/beds/${bedId}`)).body as BedPageView;
 const garden = async (): Promise<GardenView> => (await ask(app).get('/api/gardens/1')).body as GardenView;
 const find = (input: object, more: object = {}) =>
   ask(app)
@@ -64,8 +66,10 @@ describe('no accepted value locks a garden', () => {
     app = appHere({ sequelize, wall, log });
     const today = await round();
     expect(today.unplanned).toEqual([]);
-    const beans = [...today.stops, ...today.leaveAlone].find((s) => s.bedName === 'Beans');
-    expect(beans?.beyond).toEqual([{ what: 'clay', label: 'Clay', told: 65, taken: 60, unit: '%' }]);
+    const beans = (await garden()).beds.find((bed) => bed.name === 'Beans');
+    expect((await page(beans?.id)).beyond).toEqual([
+      { what: 'clay', label: 'Clay', told: 65, taken: 60, unit: '%' },
+    ]);
   });
 
   test('a pot-sized bed by a can is planned', async () => {
@@ -147,9 +151,7 @@ describe('no accepted value locks a garden', () => {
     plans.touch();
     const today = await round();
     expect(today.unplanned).toEqual([]);
-    expect([...today.stops, ...today.leaveAlone][0]?.unread).toEqual([
-      { id, on: '2026-07-14', label: 'Jar' },
-    ]);
+    expect((await page(1)).unread).toEqual([{ id, on: '2026-07-14', label: 'Jar' }]);
   });
 });
 
@@ -373,7 +375,7 @@ describe('whose fault it is', () => {
   test('a fault of ours is a 500 with a number that stands in the log', async () => {
     await Garden.update({ latitudeDeg: 'north' as never }, { where: { id: 1 } });
     plans.touch();
-    const answer = await ask(app).get('/api/gardens');
+    const answer = await ask(app).get('/api/gardens/1');
     const { message, number } = refusalOf(answer, 500);
     expect(message).toMatch(/in Kibble itself/);
     expect(written.some((line) => line.msg === 'fault' && line.number === number)).toBe(true);

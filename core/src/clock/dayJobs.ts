@@ -6,7 +6,7 @@ import type { SunOnClock } from '../weather/sunOnClock.ts';
 import { tendernessOf } from '../follow/tenderness.ts';
 import { isRestricted } from './closures.ts';
 import type { DayJob } from './daySchedule.ts';
-import { openHours, openSpans } from './openSpans.ts';
+import { openHours, openSpans, type Span } from './openSpans.ts';
 import type { PlanBed, PlannedWatering } from '../follow/types.ts';
 import type { PlanConstraints } from './constraints.ts';
 
@@ -33,11 +33,14 @@ type Spans = ReturnType<typeof openSpans>;
 
 /** Hours of a day by what they hang on: beds of one kind and method share theirs. */
 const spansOfDay = new WeakMap<SunOnClock, Map<string, Spans>>();
-function spansOn(sun: SunOnClock, asked: Parameters<typeof openSpans>[0]): Spans {
+function spansOn(
+  sun: SunOnClock,
+  { hours, ...asked }: Omit<Parameters<typeof openSpans>[0], 'open' | 'sun'> & { hours?: readonly Span[] },
+): Spans {
   const day = spansOfDay.get(sun) ?? new Map<string, Spans>();
   spansOfDay.set(sun, day);
-  const key = JSON.stringify([asked.method, asked.crop?.id, asked.open, asked.wilting]);
-  const known = day.get(key) ?? openSpans(asked);
+  const key = JSON.stringify([asked.method, asked.crop?.id, hours, asked.wilting]);
+  const known = day.get(key) ?? openSpans({ ...asked, sun, open: openHours(hours) });
   day.set(key, known);
   return known;
 }
@@ -66,8 +69,7 @@ export function dayJob(
     spans: spansOn(sun, {
       method: bed.delivery.method,
       crop: standing ? cropOf(standing) : undefined,
-      sun,
-      open: openHours(isRestricted(bed, constraints) ? constraints.hours : undefined),
+      hours: isRestricted(bed, constraints) ? constraints.hours : undefined,
       wilting: urgent,
     }),
   };

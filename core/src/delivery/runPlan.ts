@@ -73,7 +73,7 @@ export function runPlan(options: {
   const rateMmPerHour = Math.min(MOST_RATE_MM_PER_HOUR, deliveryRate(delivery, areaM2));
   const netMm = localMm / efficiencyOf(delivery);
   const surfaceStorageMm = delivery.surfaceStorageMm ?? METHOD_FACTS[delivery.method].surfaceStorageMm;
-  const cycles = cycleAndSoak({
+  const made = cycleAndSoak({
     netMm,
     rateMmPerHour,
     infiltrationMmPerHour: options.infiltrationMmPerHour,
@@ -81,8 +81,21 @@ export function runPlan(options: {
     surfaceStorageMm: Math.max(surfaceStorageMm, netMm / MOST_CYCLES),
   });
   const minutes = litres / delivery.litresPerMinute;
-  const run = { ...cycles, localMm, bedMm, litres, minutes, rateMmPerHour };
-  return options.pulses ? { ...run, ...pulsed(cycles, minutes, options.pulses) } : run;
+  const { cycles, runMinutes, soakMinutes, totalMinutes } = options.pulses
+    ? pulsed(made, minutes, options.pulses)
+    : made;
+  // Field by field: the plan makes tens of thousands of these, and spreading costs as much as the rest.
+  return {
+    cycles,
+    runMinutes,
+    soakMinutes,
+    totalMinutes,
+    localMm,
+    bedMm,
+    litres,
+    minutes,
+    rateMmPerHour,
+  };
 }
 
 /** A run cut into pulses, never fewer nor closer than the soil asks. */

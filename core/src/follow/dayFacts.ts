@@ -7,6 +7,7 @@ import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { likelyRain } from './rainWait.ts';
 import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow, type PlaceRun, type PlantFacts } from './run.ts';
+import { tendernessOf } from './tenderness.ts';
 import { shutAfter, shutOn, type Shut } from './shut.ts';
 import type { PlanBed, PlannedWatering } from './types.ts';
 
@@ -50,12 +51,17 @@ function plantFacts(plantings: readonly PlantingInput[], date: IsoDate): PlantFa
     growing: plants.length > 0,
     stage: main ? plantOnDay(main, date)?.stage : undefined,
     young: plants.some((plant) => plant.stage === 'establishing'),
-    plantedOut: plantedOut(plantings, date),
+    plantedOut: somethingPlantedOut(plantings, date),
+    tender: tendernessOf(plantings, date),
   };
 }
 
+/** What stands on a place on a day of its span. */
+export const plantsOn = (now: PlaceNow, plantings: readonly PlantingInput[], d: number): PlantFacts =>
+  (now.plants[d] ??= plantFacts(plantings, item(now.days, d).date));
+
 /** Whether something with roots of its own is planted out on a day. */
-const plantedOut = (plantings: readonly PlantingInput[], date: IsoDate): boolean =>
+const somethingPlantedOut = (plantings: readonly PlantingInput[], date: IsoDate): boolean =>
   plantings.some((p) => p.plantedOn === date && (p.method ?? cropOf(p).usualStart) !== 'direct-sown');
 
 /** How the day would end if no water came, or no rain either. */
@@ -130,8 +136,8 @@ export function dayFacts(
   const isToday = d === now.todayIndex;
   const airlessDays = run.place.airlessDays(run.state);
   const evening = lookAhead(run, d, from.rain);
-  const plants = (now.plants[d] ??= plantFacts(plantings, day.date));
-  const shutSoon = shutAfter(input, now.days, d);
+  const { growing, stage, young, plantedOut, tender } = plantsOn(now, plantings, d);
+  const { days, why } = shutAfter(input, now.days, d);
   return {
     day,
     isToday,
@@ -140,15 +146,16 @@ export function dayFacts(
     airlessDays,
     evening,
     lineMm: thresholdOf(school, evening.readilyMm, evening.totalMm),
-    ...plants,
+    growing,
+    stage,
+    young,
+    plantedOut,
+    tender,
     wilting: isToday && Boolean(input.wilting) && airlessDays <= 1,
-    stopped: school.stopsAt !== undefined && plants.stage === school.stopsAt,
+    stopped: school.stopsAt !== undefined && stage === school.stopsAt,
     byHand: input.fixed?.find((f) => f.date === day.date),
     weekly: rhythmDepth(school, now, d, from.waterings),
     shut: shutOn(input, day.date),
-    ahead: {
-      ...shutSoon,
-      goneMm: shutSoon.days > 0 ? depletionAfter(run, now.days, d, shutSoon.days) : evening.depletionMm,
-    },
+    ahead: { days, why, goneMm: days > 0 ? depletionAfter(run, now.days, d, days) : evening.depletionMm },
   };
 }

@@ -1,11 +1,10 @@
 import { at } from '../units/at.ts';
 import { efficiencyOf } from '../delivery/runPlan.ts';
-import { emptyGauge, type GrowingPlace } from '../places/place.ts';
-import { plantOnDay } from '../plants/plantOnDay.ts';
 import { thresholdOf, type School } from '../schools/schools.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
-import type { PlaceNow } from './run.ts';
+import { plantsOn } from './dayFacts.ts';
+import { trialOf, type PlaceNow } from './run.ts';
 import type { DueWindow, PlanBed } from './types.ts';
 
 /** What the members of an ensemble make of one place. */
@@ -20,10 +19,8 @@ interface Spread {
 
 /** Runs one place through every member: refilled on the morning of a day that would end past the line of its school. */
 function spreadOf(
-  place: GrowingPlace,
+  now: PlaceNow,
   options: {
-    state: unknown;
-    todayIndex: number;
     ensemble: ForecastEnsemble;
     grows: readonly boolean[];
     school: School;
@@ -32,17 +29,17 @@ function spreadOf(
     settledToday: boolean;
   },
 ): Spread {
-  const { todayIndex, ensemble, grows, school } = options;
+  const { ensemble, grows, school } = options;
+  const { place, todayIndex } = now;
   const { members, days } = ensemble;
   const dueDay = new Int16Array(members).fill(days);
   const givenL = new Float64Array(members);
   const depletionMm = new Float64Array(members * days);
-  const state = place.clone(options.state);
-  const before = place.clone(options.state);
-  const gauge = emptyGauge();
+  const { state, gauge } = trialOf(now, 'days ahead');
+  const { state: before } = trialOf(now, 'evening');
   const perMm = place.litresPerMm(todayIndex);
   for (let m = 0; m < members; m += 1) {
-    place.copy(options.state, state);
+    place.copy(now.state, state);
     for (let d = 0; d < days; d += 1) {
       const k = m * days + d;
       const had = d === 0 ? options.givenTodayL : 0;
@@ -81,13 +78,12 @@ export function windowOf(
   today: IsoDate,
   school: School,
 ): DueWindow {
-  const grows = Array.from({ length: ensemble.days }, (_, d) =>
-    input.bed.plantings.some((p) => plantOnDay(p, addDays(today, d)) !== null),
+  const grows = Array.from(
+    { length: ensemble.days },
+    (_, d) => plantsOn(now, input.bed.plantings, now.todayIndex + d).growing,
   );
   const givenTodayL = at(now.givenL, now.todayIndex);
-  const spread = spreadOf(now.place, {
-    state: now.state,
-    todayIndex: now.todayIndex,
+  const spread = spreadOf(now, {
     ensemble,
     grows,
     school,

@@ -6,6 +6,7 @@ import type { DailyRecord } from '../places/dailyRecord.ts';
 import { schoolOf, thresholdOf, type School } from '../schools/schools.ts';
 import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
+import { once } from '../units/once.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
@@ -37,7 +38,8 @@ const LEAST_MM = 4;
 export interface BedStart {
   now: PlaceNow;
   school: School;
-  window: DueWindow | null;
+  /** How sure its first date is, worked out when first asked for; null when no ensemble was asked for. */
+  window: (() => DueWindow) | null;
   site: Site;
   /** What it is this morning; the same however the days ahead are tried. */
   morning?: ReturnType<typeof morningOf>;
@@ -75,7 +77,7 @@ export function startOf(
   const { today, ensemble, site } = options;
   const now = followPast(input, weather, series, first, today, options.pastDays, options.kinds);
   const school = schoolOf(input.school ?? 'deep and seldom');
-  return { now, school, site, window: ensemble && windowOf(input, now, ensemble, today, school) };
+  return { now, school, site, window: ensemble && once(() => windowOf(input, now, ensemble, today, school)) };
 }
 
 /** A place on the morning of a watering, from which it can be followed on. */
@@ -99,9 +101,12 @@ export interface AheadOptions {
   resume?: Resume;
 }
 
+/** A place's plan: as it was tried, what comes of it, and what it is given. */
 export interface Followed {
+  bed: PlanBed;
   outlook: BedOutlook;
   waterings: PlannedWatering[];
+  /** Followed only up to its last watering so far; from here it goes on. */
   open?: Resume;
 }
 
@@ -150,7 +155,6 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     if (last && last.date === facts.day.date) last.reachesMm = evening.frontMm;
   }
   const next = waterings[0] ?? null;
-  if (next && start.window) next.window = start.window;
   if (leave?.code === 'enough in store') {
     const daysInHand = next ? daysBetween(options.today, next.date) : options.horizonDays;
     leave = {
@@ -161,22 +165,23 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       because: options.sketch ? null : becauseEnough(morning.grounds, daysInHand),
     };
   }
-  return {
-    outlook: {
-      bedId: input.id,
-      past: now.past,
-      ahead,
-      ...morning.told,
-      next,
-      missedL,
-      shortDays,
-      missedMm: missedL / now.place.areaM2(todayIndex),
-      window: start.window,
-      leave,
-    },
-    waterings,
-    open,
+  const outlook: BedOutlook = {
+    bedId: input.id,
+    past: now.past,
+    ahead,
+    ...morning.told,
+    next,
+    missedL,
+    shortDays,
+    missedMm: missedL / now.place.areaM2(todayIndex),
+    window: null,
+    leave,
   };
+  // Hundreds of ways of the weather for each bed: followed only for those whose window somebody looks at.
+  if (start.window && !options.sketch)
+    for (const told of next ? [outlook, next] : [outlook])
+      Object.defineProperty(told, 'window', { get: start.window, enumerable: true });
+  return { bed: input, outlook, waterings, open };
 }
 
 /** Rain of a day as the plan takes it: what fell, or what is likely to. */

@@ -1,7 +1,6 @@
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { DayFacts } from './dayFacts.ts';
 import type { Decision } from './decide.ts';
-import { tendernessOf } from './tenderness.ts';
 import { rainWorthWaiting, type RainWait } from './rainWait.ts';
 import type { PlaceRun } from './run.ts';
 import type { PlanBed } from './types.ts';
@@ -55,13 +54,7 @@ export function gateOf(
   if (gate) return { by: gate[0], due, wait: null };
   const wait =
     decision && MAY_WAIT.has(decision.code)
-      ? rainWorthWaiting(
-          at.run,
-          at.days,
-          at.d,
-          facts.goneMm,
-          tendernessOf(at.input.bed.plantings, facts.day.date),
-        )
+      ? rainWorthWaiting(at.run, at.days, at.d, facts.goneMm, facts.tender)
       : null;
   return { by: wait ? 'rain' : null, due, wait };
 }

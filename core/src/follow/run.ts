@@ -1,6 +1,6 @@
 import { at, item } from '../units/at.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
-import type { Gauge, GrowingPlace } from '../places/place.ts';
+import { emptyGauge, type Gauge, type GrowingPlace } from '../places/place.ts';
 import { USUAL_KINDS, type PlaceKinds } from '../places/index.ts';
 import { irrigationSeries } from '../places/irrigationSeries.ts';
 import type { StageName } from '../plants/types.ts';
@@ -14,6 +14,8 @@ import type { PlanBed } from './types.ts';
 export interface PlaceRun {
   place: GrowingPlace;
   state: unknown;
+  /** What the day came to, when last read. */
+  gauge: Gauge;
   series: WeatherSeries;
   /** Runs to try things on, one for each purpose, made once a place. */
   trials: Partial<Record<Purpose, PlaceRun>>;
@@ -28,6 +30,8 @@ export interface PlantFacts {
   /** Something on it is not yet rooted; something is planted out today. */
   young: boolean;
   plantedOut: boolean;
+  /** How much the tenderest crop minds a shortage (FAO-33). */
+  tender: number;
 }
 
 /** A place followed up to this morning: from here the same past serves every try at the days ahead. */
@@ -46,15 +50,17 @@ export function stepRun(run: PlaceRun, d: number, rain: number, givenL: number):
   run.place.step(run.state, d, at(run.series.et0, d), rain, at(run.series.climate, d), givenL);
 }
 
-/** Ends a day on which no water came: it was looked ahead to already. */
+/** Ends a day on which no water came: it was looked ahead to already. What stood that morning is written over next. */
 export function endAsLookedAhead(run: PlaceRun): void {
-  if (run.trials.evening) run.place.copy(run.trials.evening.state, run.state);
+  const { evening } = run.trials;
+  if (evening) [run.state, evening.state] = [evening.state, run.state];
 }
 
 /** A run to try things on, set to where another stands; the last of the same purpose is over with that. */
 export function trialOf({ place, state, series, trials }: PlaceRun, purpose: Purpose): PlaceRun {
   const known = trials[purpose];
-  if (!known) return (trials[purpose] = { place, state: place.clone(state), series, trials });
+  if (!known)
+    return (trials[purpose] = { place, state: place.clone(state), gauge: emptyGauge(), series, trials });
   place.copy(state, known.state);
   return known;
 }
@@ -63,7 +69,8 @@ export function trialOf({ place, state, series, trials }: PlaceRun, purpose: Pur
 export const depthOf = (run: PlaceRun, d: number, litres: number): number =>
   litres / run.place.litresPerMm(d);
 
-export const gaugeOf = (run: PlaceRun): Gauge => run.place.gauge(run.state);
+/** What the day just stepped came to; it holds until the run is read again. */
+export const gaugeOf = (run: PlaceRun): Gauge => run.place.gauge(run.state, run.gauge);
 
 /** What a day of a run came to. */
 export const recordRun = (
@@ -112,6 +119,7 @@ export function followPast(
   const now: PlaceNow = {
     place,
     state: place.start(input.startFullness),
+    gauge: emptyGauge(),
     series: {
       et0: series.et0.subarray(offset),
       rain: series.rain.subarray(offset),

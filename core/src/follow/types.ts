@@ -127,8 +127,8 @@ export interface PlannedWatering {
   /** How deep the water will reach, mm. */
   reachesMm: number;
   reason: WaterReason;
-  /** On a bed's first watering: how sure its date is. */
-  window?: DueWindow;
+  /** On a bed's first watering: how sure its date is. Worked out when first read. */
+  readonly window?: DueWindow;
 }
 
 export interface BedOutlook {
@@ -158,8 +158,8 @@ export interface BedOutlook {
   /** The working of what is gone and of what can be spared this morning. */
   gone: Working;
   spare: Working;
-  /** Null when no ensemble was asked for. */
-  window: DueWindow | null;
+  /** Null when no ensemble was asked for. Worked out when first read. */
+  readonly window: DueWindow | null;
   /** Present when nothing is asked of the bed today. */
   leave: LeaveReason | null;
 }

@@ -10,6 +10,7 @@ import { follower } from '../share/follower.ts';
 import type { BedPlan } from '../share/types.ts';
 import { gatherRounds } from '../share/gatherRounds.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
+import { once } from '../units/once.ts';
 import { atLeast, OutOfRange, positive, within } from '../units/guard.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { forecastEnsemble } from '../weather/forecastEnsemble.ts';
@@ -117,7 +118,7 @@ export function planGarden(
       });
       starts.set(bed.id, start);
       // A large garden's beds are worked out in full once they are weighed against each other.
-      const free = { bed: input, ...followAhead(start, input, { ...ahead, sketch: large }) };
+      const free = followAhead(start, input, { ...ahead, sketch: large });
       memo.places.set(bed.id, { of: bed, start, free });
       return [free];
     } catch (error) {
@@ -162,12 +163,6 @@ export function planGarden(
     beds,
     unplanned,
   };
-}
-
-/** Worked out when first asked for, and kept. */
-function once<T>(work: () => T): () => T {
-  let made: { value: T } | null = null;
-  return () => (made ??= { value: work() }).value;
 }
 
 /** The limits that bear on each place for itself; what was given today and this week is weighed afterwards. */

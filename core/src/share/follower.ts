@@ -39,12 +39,8 @@ export function follower(
       tried(plan, `${how} ${date}`, () => {
         const bed = BED_OF[how](plan.bed, date);
         const part = large && how !== 'spared' ? { stopAfter: date, resume: plan.open } : {};
-        return { bed, ...followAhead(startOf(bed.id), bed, { ...ahead, ...part, sketch: true }) };
+        return followAhead(startOf(bed.id), bed, { ...ahead, ...part, sketch: true });
       }),
-    inFull: (plan) =>
-      tried(plan, 'in full', () => ({
-        bed: plan.bed,
-        ...followAhead(startOf(plan.bed.id), plan.bed, ahead),
-      })),
+    inFull: (plan) => tried(plan, 'in full', () => followAhead(startOf(plan.bed.id), plan.bed, ahead)),
   };
 }

@@ -1,16 +1,9 @@
 import type { RunSlot } from '../clock/daySchedule.ts';
-import type { Resume } from '../follow/follow.ts';
-import type { BedOutlook, PlanBed, PlannedWatering } from '../follow/types.ts';
+import type { Followed } from '../follow/follow.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { SunOnClock } from '../weather/sunOnClock.ts';
 
-export interface BedPlan {
-  bed: PlanBed;
-  outlook: BedOutlook;
-  waterings: PlannedWatering[];
-  /** Followed only up to its last watering so far; from here it goes on. */
-  open?: Resume;
-}
+export type BedPlan = Followed;
 
 /** How a bed's plan is tried another way: a day put off or spared, or gone on with after a day. */
 export type Tried = 'put off' | 'spared' | 'gone on';

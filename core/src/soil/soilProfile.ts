@@ -1,5 +1,6 @@
 import { at } from '../units/at.ts';
 import { OutOfRange, atLeast, ordered, positive, within, withinIfGiven } from '../units/guard.ts';
+import { remembered } from '../units/remembered.ts';
 import { ASSUMED_ORGANIC_MATTER_PCT, soilFromFractions } from './soilFromFractions.ts';
 import { soilOfClass, TEXTURES } from './soils.ts';
 import type { TextureClass } from './textureClass.ts';
@@ -164,14 +165,21 @@ function waterOf(horizon: Horizon, index: number): HorizonWater {
   };
 }
 
+/** Beds share their grounds, and a bed's profile is asked for again by whoever draws it. */
+const profiles = remembered<string, SoilProfile>(1000);
+
 /**
  * Cuts the ground into 50 mm layers down to 1.5 m, or to rock.
+ * The same ground gives the same profile, which nobody may write to.
  * @throws RangeError on impossible ground: no horizon, a wilting point above field capacity, 100 % stones…
  * Source: soil water as `soilFromFractions`; the share that drains in a day follows the storage-routing
  * rule 1 − exp(−24 h / travel time), travel time = (saturation − field capacity) / conductivity
  * (Sloan & Moore 1984; Neitsch et al. 2011 eqs. 2:3.2.3–4, from memory).
  */
-export function soilProfile(ground: GroundInput, mulched = false): SoilProfile {
+export const soilProfile = (ground: GroundInput, mulched = false): SoilProfile =>
+  profiles(JSON.stringify([ground, mulched]), () => cutIntoLayers(ground, mulched));
+
+function cutIntoLayers(ground: GroundInput, mulched: boolean): SoilProfile {
   atLeast('horizons', ground.horizons, 1);
   withinIfGiven('drainageMmPerHour', ground.drainageMmPerHour, 0, 5000, 'mm/h');
   withinIfGiven('infiltrationMmPerHour', ground.infiltrationMmPerHour, 0.1, 1000, 'mm/h');

@@ -4,14 +4,13 @@ import { unplannedBy, type BedOutlook, type Unplanned } from '@kibble/core';
 import { rangeWordsOf } from '../errors.ts';
 import { grouped } from '../services/grouped.ts';
 import type { Context } from './context.ts';
-import { headOf, leaveOf, stopOf } from './views/stops.ts';
+import { leaveOf, stopOf } from './views/stops.ts';
 import { tasksOf } from './views/tasks.ts';
 
 /** One bed as the rooms show it today: a stop, or a reason to leave it alone, and what else there is to do. */
 export interface Place {
   bed: BedView;
   outlook: BedOutlook;
-  head: ReturnType<typeof headOf>;
   stop: StopView | null;
   leave: LeaveView | null;
   tasks: TaskView[];
@@ -68,7 +67,6 @@ export function placesOf(context: Context, now: Date, before?: Places): Places {
       const place: Place = {
         bed,
         outlook,
-        head: headOf(bed, outlook, context),
         stop: watering ? stopOf(bed, outlook, watering, context) : null,
         leave: watering ? null : leaveOf(bed, outlook, context),
         tasks: tasksOf(bed, outlook, context, now),

@@ -1,4 +1,4 @@
-import { gardenPatch, gardenView, ownCropBody, setupBody, stepBody } from '@kibble/contract';
+import { gardenName, gardenPatch, gardenView, ownCropBody, setupBody, stepBody } from '@kibble/contract';
 import { Router } from 'express';
 import { Garden } from '../db/models.ts';
 import { answer, read, readId } from '../errors.ts';
@@ -20,8 +20,7 @@ export function gardenRoutes(services: Services): Router {
 
   router.get('/gardens', async (_req, res) => {
     const gardens = await Garden.findAll({ order: ['id'] });
-    const views = await Promise.all(gardens.map((garden) => plans.view(garden, 'garden', {})));
-    sendJson(res, `[${views.join(',')}]`);
+    res.json(answer(gardenName.array(), gardens));
   });
   router.get('/gardens/:id', async (req, res) => {
     const garden = await findGarden(readId(req.params.id, 'garden'));

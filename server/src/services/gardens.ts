@@ -1,4 +1,4 @@
-import type { GardenBody, GardenLimits, GardenPatch, GardenView } from '@kibble/contract';
+import type { BedView, GardenBody, GardenLimits, GardenPatch, GardenView } from '@kibble/contract';
 import { Op } from 'sequelize';
 import { Bed, EntryRow, Garden, Ground, OwnCrop, Planting, Tap } from '../db/models.ts';
 import { bedToView, ownCropEntries } from './bedView.ts';
@@ -58,6 +58,9 @@ export async function changeGarden(garden: Garden, body: GardenPatch): Promise<v
   if (clock) await setClock(garden, clock);
 }
 
+/** Beds told at once: the event loop has its turn between them. */
+const BEDS_AT_ONCE = 120;
+
 /** A garden as it is shown; with `only`, of its beds those alone. */
 export async function gardenToView(
   garden: Garden,
@@ -73,39 +76,65 @@ export async function gardenToView(
     ...raw,
   });
   const bedId = beds.map(({ id }) => id);
+  const newestFirst = {
+    order: [
+      ['date', 'DESC'],
+      ['id', 'DESC'],
+    ] as [string, string][],
+    ...raw,
+  };
   // Of a few beds only what concerns them is read: their own entries, and those of their garden's taps and grounds.
   const concerning = only
     ? { [Op.or]: [{ bedId }, { groundId: beds.map(({ groundId }) => groundId) }, { bedId: null }] }
     : {};
-  const [ownRows, taps, rows, grounds, plantings] = await Promise.all([
+  const [ownRows, taps, found, grounds, plantings] = await Promise.all([
     OwnCrop.findAll({ where, order: ['id'], ...raw }),
     Tap.findAll({ where, order: ['id'], ...raw }),
     EntryRow.findAll({
-      where: { ...where, ...concerning, removedAt: null },
-      order: [
-        ['date', 'DESC'],
-        ['id', 'DESC'],
-      ],
-      ...raw,
+      where: { ...where, ...concerning, removedAt: null, sort: { [Op.ne]: 'setting' } },
+      ...newestFirst,
     }),
     Ground.findAll({ where, ...raw }),
     Planting.findAll({ where: { bedId, removedAt: null }, order: ['plantedOn', 'id'], ...raw }),
   ]);
   const ownCrops = ownCropEntries(ownRows, setAside);
   const today = todayOf(garden, wall);
-  const found = rows.filter(({ sort }) => sort !== 'setting');
   const findings = entriesToView(found, setAside);
   const groundOfEntry = new Map(found.map(({ id, groundId }) => [id, groundId ?? null]));
-  const settings = grouped(
-    rows.filter(({ sort }) => sort === 'setting'),
-    ({ bedId: id }) => id,
-  );
   const plantingsOf = grouped(plantings, ({ bedId: id }) => id);
   const ofTap = grouped(findings, ({ tapId }) => tapId);
   const ofGround = grouped(findings, ({ id }) => groundOfEntry.get(id) ?? null);
   const ofBed = grouped(findings, ({ bedId: id }) => id);
   const order = new Map(findings.map(({ id }, i) => [id, i]));
   const ground = new Map(grounds.map((g) => [g.id, g]));
+  const views: BedView[] = [];
+  // Settings are most of what a large garden's beds are: read and told some beds at a time, so that nobody waits for all.
+  for (let i = 0; i < beds.length; i += BEDS_AT_ONCE) {
+    const some = beds.slice(i, i + BEDS_AT_ONCE);
+    const where = { bedId: some.map(({ id }) => id), removedAt: null, sort: 'setting' };
+    const settings = grouped(await EntryRow.findAll({ where, ...newestFirst }), ({ bedId: id }) => id);
+    for (const bed of some)
+      views.push(
+        bedToView({
+          bed,
+          ground: ground.get(bed.groundId),
+          plantings: plantingsOf.get(bed.id) ?? [],
+          settings: settings.get(bed.id) ?? [],
+          setAside,
+          ownCrops,
+          today,
+          // An entry counts for its own bed, for the beds on the same ground, and for the beds on its tap.
+          findings: (tapIds) =>
+            [
+              ...new Set([
+                ...(ofBed.get(bed.id) ?? []),
+                ...(ofGround.get(bed.groundId) ?? []),
+                ...tapIds.flatMap((id) => ofTap.get(id) ?? []),
+              ]),
+            ].sort((a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0)),
+        }),
+      );
+  }
   return {
     id: garden.id,
     name: garden.name,
@@ -121,26 +150,7 @@ export async function gardenToView(
     version: garden.version,
     limits: limitsOf(garden, setAside),
     setAside,
-    beds: beds.map((bed) =>
-      bedToView({
-        bed,
-        ground: ground.get(bed.groundId),
-        plantings: plantingsOf.get(bed.id) ?? [],
-        settings: settings.get(bed.id) ?? [],
-        setAside,
-        ownCrops,
-        today,
-        // An entry counts for its own bed, for the beds on the same ground, and for the beds on its tap.
-        findings: (tapIds) =>
-          [
-            ...new Set([
-              ...(ofBed.get(bed.id) ?? []),
-              ...(ofGround.get(bed.groundId) ?? []),
-              ...tapIds.flatMap((id) => ofTap.get(id) ?? []),
-            ]),
-          ].sort((a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0)),
-      }),
-    ),
+    beds: views,
     ownCrops,
     taps: taps.map((tap) => tapToView(tap, ofTap.get(tap.id) ?? [])),
   };

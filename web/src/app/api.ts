@@ -25,6 +25,7 @@ import type {
   RunBody,
   TapRunView,
   GardenPatch,
+  GardenName,
   GardenView,
   OwnCropBody,
   ImportPreview,
@@ -78,7 +79,7 @@ export const api = createApi({
   baseQuery,
   tagTypes: ['Garden', 'Round', 'Place', 'Plan', 'Sharpen', 'Weather', 'Draft', 'Runs', 'YourData'],
   endpoints: (build) => ({
-    gardens: build.query<GardenView[], null>({ query: () => 'gardens', providesTags: ['Garden'] }),
+    gardens: build.query<GardenName[], null>({ query: () => 'gardens', providesTags: ['Garden'] }),
     garden: build.query<GardenView, number>({ query: (id) => `gardens/${id}`, providesTags: ['Garden'] }),
     round: build.query<RoundView, number>({ query: (id) => `gardens/${id}/round`, providesTags: ['Round'] }),
     sharpen: build.query<SharpenView | null, number>({

@@ -5,7 +5,6 @@ import { withChanged } from './withChanged.ts';
 const stop = (bedId: number, litres = 10) => ({ bedId, run: { litres } });
 const round = {
   date: '2026-07-14',
-  garden: { beds: [{ id: 1 }, { id: 2 }, { id: 3 }, { id: 4 }] },
   stops: [stop(1), stop(2), stop(3)],
   leaveAlone: [{ bedId: 4 }],
   tasks: [{ bedId: 2, task: 'look' }],
@@ -17,6 +16,7 @@ const changed = {
   date: '2026-07-14',
   beds: [2, 3],
   order: [3, 1],
+  planned: [1, 2, 3, 4],
   stops: [stop(3, 25)],
   leaveAlone: [{ bedId: 2 }],
   tasks: [],

@@ -14,7 +14,7 @@ export function withChanged(round: RoundView, changed: ChangedView): RoundView {
   const stops = kept(round.stops, changed.stops);
   const place = new Map(changed.order.map((bedId, i) => [bedId, i]));
   const last = changed.order.length;
-  const bedOrder = new Map(round.garden.beds.map(({ id }, i) => [id, i]));
+  const bedOrder = new Map(changed.planned.map((id, i) => [id, i]));
   const byBed = (a: { bedId: number }, b: { bedId: number }): number =>
     (bedOrder.get(a.bedId) ?? 0) - (bedOrder.get(b.bedId) ?? 0);
   const { totals, putOff, unplanned } = changed;

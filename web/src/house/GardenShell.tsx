@@ -1,5 +1,4 @@
 import type { GardenView } from '@kibble/contract';
-import { skipToken } from '@reduxjs/toolkit/query';
 import { clsx } from 'clsx';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
@@ -32,9 +31,7 @@ const ROOMS = [
 export function GardenShell() {
   const id = Number(useParams().gardenId);
   const { data: round, error, refetch, isFetching } = useRoundQuery(id);
-  // Without a round the garden itself is asked for: every room that does not show the round still opens.
-  const { data: alone, error: noGarden } = useGardenQuery(error && !round ? id : skipToken);
-  const garden = round?.garden ?? alone;
+  const { data: garden, error: noGarden } = useGardenQuery(id);
   const { data: gardens } = useGardensQuery(null);
   const navigate = useNavigate();
   // In the section the weather is drawn along, elsewhere a day opens its working.
@@ -104,13 +101,14 @@ export function GardenShell() {
           {noGarden || (error && !round && needsRound) ? (
             <Trouble error={noGarden ?? error} onRetry={() => void refetch()} />
           ) : null}
-          {!round && !error ? <Loading what="the round" /> : null}
-          {isFetching && (round?.garden.beds.length ?? LARGE_BEDS) >= LARGE_BEDS ? (
+          {(!round && !error) || (!garden && !noGarden) ? <Loading what="the round" /> : null}
+          {isFetching && (garden?.beds.length ?? LARGE_BEDS) >= LARGE_BEDS ? (
             <div className="no-print fixed top-0 right-0 z-20 bg-sheet px-4 py-1">
               <PlanProgress gardenId={id} />
             </div>
           ) : null}
-          {garden ? (
+          {/* Without a round every room that does not show it still opens. */}
+          {garden && (round || error) ? (
             <GardenContext value={garden}>
               <RoundContext value={round ?? null}>
                 <DayDrawer date={day} onClose={() => setDay(null)} />

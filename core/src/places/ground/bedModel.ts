@@ -1,6 +1,7 @@
 import { at } from '../../units/at.ts';
 import { addDays, type IsoDate } from '../../units/dates.ts';
 import { positive, within } from '../../units/guard.ts';
+import { remembered } from '../../units/remembered.ts';
 import { plantOnDay, type PlantOnDay } from '../../plants/plantOnDay.ts';
 import type { PlantingInput } from '../../plants/types.ts';
 import { LAYER_MM, soilProfile, type GroundInput, type SoilProfile } from '../../soil/soilProfile.ts';
@@ -112,7 +113,13 @@ export interface PlantDays {
   p: Float64Array;
 }
 
-export function plantDays(plantings: PlantingInput[], firstDate: IsoDate, dayCount: number): PlantDays {
+/** Many beds bear the same. */
+const known = remembered<string, PlantDays>(250);
+
+export const plantDays = (plantings: PlantingInput[], firstDate: IsoDate, dayCount: number): PlantDays =>
+  known(JSON.stringify([plantings, firstDate, dayCount]), () => dayByDay(plantings, firstDate, dayCount));
+
+function dayByDay(plantings: PlantingInput[], firstDate: IsoDate, dayCount: number): PlantDays {
   const series = (): Float64Array => new Float64Array(dayCount);
   const days = {
     kcb: series(),

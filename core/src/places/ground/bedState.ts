@@ -36,8 +36,6 @@ export interface BedState {
   /** Water gone from the exposed top 100 mm of each column, mm (FAO-56 De). */
   surface: Float64Array;
   out: Float64Array;
-  /** Scratch of one step: how strongly roots draw on each layer. */
-  pull: Float64Array;
   rootMm: number;
   wetDays: number;
   /** No layer holds more than field capacity, so nothing sinks until water comes. */
@@ -53,7 +51,6 @@ export function emptyState(layers: number, columns: number): BedState {
     water: numbers.subarray(0, size),
     surface: numbers.subarray(size, size + columns),
     out: numbers.subarray(size + columns),
-    pull: new Float64Array(size),
     rootMm: 0,
     wetDays: 0,
     drained: false,

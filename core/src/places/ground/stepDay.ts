@@ -1,4 +1,4 @@
-import { LAYER_MM } from '../../soil/soilProfile.ts';
+import { LAYER_COUNT, LAYER_MM } from '../../soil/soilProfile.ts';
 import type { BedModel } from './bedModel.ts';
 import { OUT, type BedState } from './bedState.ts';
 import { rainRunoff } from './rainRunoff.ts';
@@ -20,6 +20,8 @@ const ROOT_DRAW = 0.1;
 const ROOT_PAMPERED = 0.5;
 /** Water above field capacity too little to count as sinking, mm. */
 const STILL_MM = 1e-6;
+/** Scratch of one step: how strongly roots draw on each layer of the two columns. */
+const pull = new Float64Array(2 * LAYER_COUNT);
 /** Surface that evaporates: two layers of 50 mm. */
 const EVAPORATING_LAYERS = 2;
 
@@ -188,7 +190,6 @@ export function stepDay(
   let stress = 0;
   let air = 0;
   let weights = 0;
-  const pull = state.pull;
   for (let c = 0; c < columns; c += 1) {
     const base = c * n;
     let taw = 0;

@@ -3,6 +3,7 @@ import { balanceTotals, cropCautions, stageStrip, type DailyRecord } from '@kibb
 import type { Context } from '../context.ts';
 import { cropOfBed, plantingsOf } from '../placeInput.ts';
 import { sharpenBed } from './sharpen.ts';
+import { headOf } from './stops.ts';
 import type { Places } from '../places.ts';
 import { wholePast } from '../wholePast.ts';
 
@@ -58,7 +59,7 @@ export function bedPageOf(
   if (!place) {
     const fault = unplanned.find((u) => u.bedId === bedId);
     const bed = context.beds.find((b) => b.id === bedId);
-    return fault && bed ? { unplanned: fault, garden: context.garden, bed, events } : null;
+    return fault && bed ? { unplanned: fault, bed, events } : null;
   }
   const { bed, outlook } = place;
   const planned = context.planBeds.find(({ id }) => id === bedId);
@@ -66,8 +67,8 @@ export function bedPageOf(
   const crop = cropOfBed(bed);
   const sources = new Map(context.weather.map((day) => [day.date, day.source]));
   return {
-    ...place.head,
-    garden: context.garden,
+    ...headOf(bed, outlook, context),
+    date: context.today,
     days: [
       ...past.map((day) => chartDay(day, false, sources.get(day.date) ?? 'record')),
       ...outlook.ahead.map((day, i) => chartDay(day, true, outlook.aheadSources[i] ?? 'forecast')),

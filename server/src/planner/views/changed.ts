@@ -2,7 +2,7 @@ import type { ChangedView, RoundView } from '@kibble/contract';
 import type { Place, Places } from '../places.ts';
 
 /** What the rooms show of a place. */
-const shown = ({ head, stop, leave, tasks }: Place): string => JSON.stringify([head, stop, leave, tasks]);
+const shown = ({ stop, leave, tasks }: Place): string => JSON.stringify([stop, leave, tasks]);
 
 /** What of a round is another than it was before a change. */
 export function changedOf(before: Places, round: RoundView, now: Places): ChangedView {
@@ -21,6 +21,7 @@ export function changedOf(before: Places, round: RoundView, now: Places): Change
     date,
     beds: [...beds],
     order: round.stops.map(({ bedId }) => bedId),
+    planned: now.places.map(({ bed }) => bed.id),
     stops: round.stops.filter(({ bedId }) => beds.has(bedId)),
     leaveAlone: round.leaveAlone.filter(({ bedId }) => beds.has(bedId)),
     tasks: round.tasks.filter(({ bedId }) => beds.has(bedId)),

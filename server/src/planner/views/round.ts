@@ -18,7 +18,6 @@ export function roundOf(context: Context, { places, unplanned }: Places): RoundV
   const fortnight = weather.filter((day) => day.date >= addDays(today, -14) && day.date < today);
   const measured = fortnight.filter((day) => day.source === 'record').length;
   return {
-    garden: context.garden,
     date: today,
     stops,
     leaveAlone,

@@ -2,6 +2,7 @@ import type { BedView, SectionBed, SectionView } from '@kibble/contract';
 import { addDays, type BedOutlook, type DailyRecord } from '@kibble/core';
 import type { Context } from '../context.ts';
 import type { Places } from '../places.ts';
+import { headOf } from './stops.ts';
 
 /** Days of the scrub behind and ahead of today. */
 const PAST_DAYS = 6;
@@ -70,10 +71,9 @@ export function sectionOf(context: Context, { places, unplanned }: Places, query
   const has = (bed: BedView, words: string): boolean =>
     [bed.name, bed.planting?.cropName, bed.place].some((text) => text?.toLowerCase().includes(words));
   const found = places
-    .map(({ bed, outlook, head }) => ({
+    .map(({ bed, outlook }) => ({
       bed,
       outlook,
-      head,
       state: stateOf(outlook, today),
       line: lineOf(bed, context),
     }))
@@ -96,14 +96,14 @@ export function sectionOf(context: Context, { places, unplanned }: Places, query
     todayIndex: PAST_DAYS,
     total: found.length,
     offset,
-    beds: found.slice(offset, offset + PAGE).map(({ bed, outlook, head, state, line }) => {
+    beds: found.slice(offset, offset + PAGE).map(({ bed, outlook, state, line }) => {
       const all = withFronts([...outlook.past, ...outlook.ahead.slice(0, AHEAD_DAYS)]);
       // A bed planted within the week stands as it began until then.
       const lacking = Math.max(0, PAST_DAYS - outlook.past.length);
       const before = Array.from({ length: lacking }, () => all.slice(0, 1)).flat();
       const days = [...before, ...all].slice(-(PAST_DAYS + AHEAD_DAYS));
       return {
-        ...head,
+        ...headOf(bed, outlook, context),
         place: bed.place ?? null,
         line,
         state,

@@ -185,11 +185,14 @@ export function stopOf(
 export function leaveOf(bed: BedView, outlook: BedOutlook, context: Context): LeaveView | null {
   if (!outlook.leave) return null;
   const settled = context.events.filter((event) => event.bedId === bed.id && event.date === context.today);
+  const { leave } = outlook;
   return {
-    ...headOf(bed, outlook, context),
+    bedId: bed.id,
+    bedName: bed.name,
+    depletionMm: outlook.depletionMm,
     nextDate: outlook.next?.date ?? null,
-    window: outlook.window,
-    reason: outlook.leave,
+    // Its working is asked for where somebody opens it.
+    reason: leave.code === 'enough in store' ? { ...leave, because: undefined } : leave,
     event: settled.at(-1) ?? null,
   };
 }

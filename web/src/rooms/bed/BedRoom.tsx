@@ -33,7 +33,7 @@ export function BedRoom() {
 
 function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
   const units = useUnits();
-  const today = page.garden.today;
+  const today = page.date;
   const bed = { bedId, bedName: page.bedName };
   const { core, stop, leave } = page;
 

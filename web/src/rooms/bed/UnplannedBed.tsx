@@ -2,6 +2,7 @@ import type { UnplannedBedView } from '@kibble/contract';
 import { ENTRY_FACTS } from '@kibble/core';
 import { Link } from 'react-router';
 import { useMarkFindingMutation } from '../../app/api.ts';
+import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { plainDate } from '../../app/words.ts';
@@ -10,7 +11,8 @@ import { BedLog } from './BedLog.tsx';
 
 /** A bed that cannot be planned: what is amiss, everything that may be put right, and its log, of which nothing is lost. */
 export function UnplannedBed({ page }: { page: UnplannedBedView }) {
-  const { bed, garden, unplanned, events } = page;
+  const { bed, unplanned, events } = page;
+  const garden = useGarden();
   const dispatch = useAppDispatch();
   const [mark] = useMarkFindingMutation();
   const takeBack = async (id: number, label: string): Promise<void> => {

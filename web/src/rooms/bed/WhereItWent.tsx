@@ -20,7 +20,7 @@ export function WhereItWent({ page }: { page: BedPageView }) {
     <section>
       <h2 className="mb-1 text-2xl">Where the water went</h2>
       <p className="mb-2 text-sm text-quiet">
-        Since planting{first ? ` on ${plainDate(first.date, page.garden.today)}` : ''}, over the whole bed.
+        Since planting{first ? ` on ${plainDate(first.date, page.date)}` : ''}, over the whole bed.
       </p>
       <table className="w-full">
         <tbody>

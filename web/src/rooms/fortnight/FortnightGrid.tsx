@@ -8,7 +8,7 @@ import {
   type DragMoveEvent,
 } from '@dnd-kit/core';
 import { memo, useState } from 'react';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
 import { shortDay, timeOfDay } from '../../app/words.ts';
 import { BedRow } from './BedRow.tsx';
@@ -22,7 +22,8 @@ export const FortnightGrid = memo(function FortnightGrid({
   view: FortnightView;
   onAsk: Ask;
 }) {
-  const { garden, ribbon } = useGardenRound();
+  const garden = useGarden();
+  const { ribbon } = useGardenRound();
   const units = useUnits();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const [target, setTarget] = useState<{ bedId: number; day: number } | null>(null);

@@ -48,7 +48,7 @@ export function AnywaySheet({
     form.reset();
     onClose();
   });
-  const { depletionMm } = item.core;
+  const { depletionMm } = item;
   return (
     <Sheet open={open} onClose={onClose} title={`${item.bedName}: watered anyway`}>
       <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)} className="flex flex-col gap-4">

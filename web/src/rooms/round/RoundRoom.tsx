@@ -1,4 +1,4 @@
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { alertWords, dayName, isHarm } from '../../app/words.ts';
 import { summed } from '@kibble/core';
@@ -19,6 +19,7 @@ import { Link } from 'react-router';
 
 /** Today's walk: what to water and why, and what to leave alone. */
 export function RoundRoom() {
+  const garden = useGarden();
   const round = useGardenRound();
   const units = useUnits();
   const { stops, leaveAlone, totals } = round;
@@ -116,7 +117,7 @@ export function RoundRoom() {
           <TimerStale />
           <LeaveList items={leaveAlone} />
           <TaskList tasks={round.tasks} named />
-          <SharpenGarden gardenId={round.garden.id} />
+          <SharpenGarden gardenId={garden.id} />
           {empty ? null : (
             <Button look="quiet" className="mt-4 -ml-4" onClick={() => window.print()}>
               Print the round

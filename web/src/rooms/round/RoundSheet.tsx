@@ -1,14 +1,16 @@
 import type { RoundView } from '@kibble/contract';
+import { useGarden } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { leaveHead, longDate, timeOfDay } from '../../app/words.ts';
 
 /** The round on one sheet of paper, with boxes to tick. */
 export function RoundSheet({ round }: { round: RoundView }) {
   const units = useUnits();
+  const garden = useGarden();
   return (
     <section className="hidden print:block" data-testid="round-sheet">
       <h1 className="text-2xl">
-        {round.garden.name}, {longDate(round.date)}
+        {garden.name}, {longDate(round.date)}
       </h1>
       <p className="mb-2 text-sm">
         {round.stops.length} to water, {minutesText(round.totals.minutes)} at the taps,{' '}

@@ -1,7 +1,7 @@
 import type { WalkView } from '@kibble/contract';
 import { useState } from 'react';
 import { refusal, useWalkQuery } from '../../app/api.ts';
-import { useGardenRound } from '../../app/gardenRound.ts';
+import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { minuteOf } from '../../app/timeField.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
@@ -10,7 +10,8 @@ import { Field } from '../../ui/Field.tsx';
 
 /** The round on the clock, and what becomes of it when it begins at another hour: what is left at dusk waits for tomorrow. */
 export function Walk() {
-  const { garden, stops, sun } = useGardenRound();
+  const garden = useGarden();
+  const { stops, sun } = useGardenRound();
   const units = useUnits();
   const [begin, setBegin] = useState('');
   const [minutes, setMinutes] = useState('');
