@@ -1,4 +1,4 @@
-import { BUNDLES } from './scripts/bundleForTests.mjs';
+import { BUNDLED, BUNDLES } from './scripts/bundleForTests.mjs';
 
 /** Unit and API tests: TypeScript through swc, one fixed time zone so that no test depends on the machine's. */
 process.env.TZ = 'America/New_York';
@@ -18,7 +18,9 @@ const of = (name, files, testEnvironment) => ({
   displayName: name,
   rootDir: import.meta.dirname,
   testEnvironment,
-  moduleNameMapper: { '^@kibble/(core|contract)$': `<rootDir>/${BUNDLES}/$1.cjs` },
+  moduleNameMapper: Object.fromEntries(
+    BUNDLED.map((name) => [`^${name}$`, `<rootDir>/${BUNDLES}/${name.replace('@kibble/', '')}.cjs`]),
+  ),
   setupFiles: ['<rootDir>/scripts/plainTraces.ts'],
   testMatch: files.map((file) => `<rootDir>/${file}`),
   transform: { '^.+\\.ts$': swc(false), '^.+\\.tsx$': swc(true) },

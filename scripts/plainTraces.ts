@@ -4,6 +4,6 @@ import { runInThisContext } from 'node:vm';
 // twentieth of the tests' time, and tells nobody anything: those traces are left as they are.
 const Outer = runInThisContext('Error') as ErrorConstructor;
 Error.prepareStackTrace = (error, frames) =>
-  frames[0]?.getFileName()?.includes('/node_modules/sequelize/') || !Outer.prepareStackTrace
+  frames[0]?.getFileName()?.endsWith('/sequelize.cjs') || !Outer.prepareStackTrace
     ? `${String(error)}${frames.map((frame) => `\n    at ${String(frame)}`).join('')}`
     : (Outer.prepareStackTrace(error, frames) as unknown);
