@@ -9,10 +9,11 @@ import { pino } from 'pino';
 import { Garden } from '../../server/src/db/models.ts';
 import { wallClock } from '../../server/src/services/clock.ts';
 import { gardenFacts } from '../../server/src/planner/gardenFacts.ts';
+import type { DemoPlanMs } from './demoPlanRun.ts';
 import { withDemo } from './demoServer.ts';
 
-/** Milliseconds to plan the demo garden from its facts, with its windows and nothing remembered. */
-export const demoPlanMs = (): Promise<number> =>
+/** What the demo garden's plan takes, by itself as one file. */
+export const demoPlanMs = (): Promise<DemoPlanMs> =>
   withDemo(async () => {
     const garden = await Garden.findOne({ where: { isDemo: true }, rejectOnEmpty: true });
     const facts = await gardenFacts(garden, wallClock, pino({ level: 'silent' }));
@@ -29,7 +30,9 @@ export const demoPlanMs = (): Promise<number> =>
         target: 'node20',
         logLevel: 'silent',
       });
-      return Number(execFileSync(process.execPath, [program, stored], { encoding: 'utf8' }));
+      return JSON.parse(
+        execFileSync(process.execPath, [program, stored], { encoding: 'utf8' }),
+      ) as DemoPlanMs;
     } finally {
       rmSync(dir, { recursive: true, force: true });
     }
