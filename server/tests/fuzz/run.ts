@@ -27,6 +27,7 @@ import {
   tapChange,
   tryBody,
   wateringBody,
+  type GardenName,
   type GardenView,
 } from '@kibble/contract';
 import { EXPLAINABLE } from '@kibble/core';
@@ -217,9 +218,9 @@ async function everyView(touched: ReadonlySet<number> | null): Promise<void> {
     if (status !== 200) throw new Error(`GET ${path} answered ${status}: ${JSON.stringify(body)}`);
     return body;
   };
-  const gardens = (await look('/gardens')) as GardenView[];
-  for (const garden of gardens) {
-    const { id, today } = garden;
+  const gardens = (await look('/gardens')) as GardenName[];
+  for (const { id } of gardens) {
+    const { today, beds: all } = (await look(`/gardens/${id}`)) as GardenView;
     const rooms = [
       'section',
       'fortnight',
@@ -230,7 +231,7 @@ async function everyView(touched: ReadonlySet<number> | null): Promise<void> {
       'walk?from=360',
       `working/${today}`,
     ];
-    const beds = garden.beds.filter((bed) => !bed.archived && bed.startOn <= today);
+    const beds = all.filter((bed) => !bed.archived && bed.startOn <= today);
     const explained = EXPLAINABLE[turn % EXPLAINABLE.length];
     const [round] = await Promise.all([
       look(`/gardens/${id}/round`),
