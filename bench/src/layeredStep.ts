@@ -62,17 +62,17 @@ function runOnce(c: Case, state: ReturnType<typeof cloneState>, each?: (d: numbe
 function fileOf(c: Case): Float64Array {
   const { model, start, series } = c;
   const { profile } = model;
-  const basin = model.runoffStorageMm === Number.POSITIVE_INFINITY;
   const head = [
     profile.layers,
     model.columns,
     DAYS,
     Number(model.underCover),
-    Number(basin),
     Number(model.rootResponse),
     model.evaporationFactor,
     model.demandFactor,
-    basin ? 0 : model.runoffStorageMm,
+    model.standsMm,
+    model.rainIntakeMm,
+    model.dayIntakeMm,
     profile.bottomFluxMmPerDay,
     profile.readilyEvaporableMm,
     profile.totalEvaporableMm,
@@ -86,7 +86,7 @@ function fileOf(c: Case): Float64Array {
     profile.saturationMm,
     profile.airDryMm,
     profile.maxFluxMmPerDay,
-    profile.drainShare,
+    profile.drainScaleMm,
     model.kcb,
     model.canopyCover,
     model.heightTerm,

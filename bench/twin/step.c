@@ -11,9 +11,9 @@
 #define OUTS 15
 
 typedef struct {
-  int n, columns, days, underCover, basin, rootResponse;
-  double evaporationFactor, demandFactor, runoffStorage, bottomFlux, rew, tew, startRoot;
-  const double *share, *fc, *wp, *sat, *dry, *maxFlux, *drainShare;
+  int n, columns, days, underCover, rootResponse;
+  double evaporationFactor, demandFactor, stands, rainIntake, dayIntake, bottomFlux, rew, tew, startRoot;
+  const double *share, *fc, *wp, *sat, *dry, *maxFlux, *drainScale;
   const double *kcb, *cover, *height, *potential, *p, *et0, *rain, *irrigation, *climate, *start;
 } Bed;
 
@@ -21,70 +21,220 @@ static double rootsAbove(double x) { return x >= 1 ? 1 : x * (1.8 - 0.8 * x); }
 static double min2(double a, double b) { return a < b ? a : b; }
 static double max2(double a, double b) { return a > b ? a : b; }
 
-static void step(const Bed *b, double *water, double *surface, double *rootMm, double *wetDaysState, int *drainedState, int d, double *out) {
+typedef struct { double below, bottom, surface, front, held; } Pass;
+
+static void backUp(const Bed *b, double *w, int zone, int from, int to, double extra, Pass *pass) {
+  double left = extra;
+  for (int i = from - 1; i >= to && left > 0; i--) {
+    if (i == zone - 1) pass->below -= left;
+    const double free = b->sat[i] - w[i];
+    if (free <= 0) continue;
+    const double taken = left < free ? left : free;
+    w[i] += taken;
+    left -= taken;
+  }
+  if (to == zone) pass->below -= left;
+  pass->surface += left;
+}
+
+static int drainColumn(const Bed *b, double *w, int zone, Pass *pass) {
+  const int n = b->n;
+  double carried = 0;
+  int drained = 1;
+  memset(pass, 0, sizeof *pass);
+  for (int i = 0; i < n; i++) {
+    double now = w[i], over = now - b->fc[i];
+    if (carried > 0) {
+      const double most = b->maxFlux[i] + (over < 0 ? -over : 0);
+      if (carried > most) {
+        backUp(b, w, zone, i, 0, carried - most, pass);
+        drained = 0;
+        carried = most;
+      }
+      if (over < 0) {
+        const double taken = carried < -over ? carried : -over;
+        now += taken;
+        carried -= taken;
+        over = carried > 0 ? 0 : now - b->fc[i];
+      }
+    }
+    if (over > 0 || carried > 0) {
+      const double s = b->drainScale[i];
+      double own = over <= 0 ? 0 : over < 0.01 ? over : s * expm1(over / LAYER_MM);
+      const double above = i > 0 ? carried / i : 0;
+      if (own < above) {
+        const double target = min2(b->sat[i] - b->fc[i], LAYER_MM * log1p(above / s));
+        const double taken = min2(carried, max2(0, target - over));
+        now += taken;
+        carried -= taken;
+        over += taken;
+        own = over < 0.01 ? over : s * expm1(over / LAYER_MM);
+      }
+      now -= own;
+      carried += own;
+      if (over - own > 0) drained = 0;
+    }
+    w[i] = now;
+    if (i == zone - 1) pass->below = carried;
+  }
+  const double out = carried < b->bottomFlux ? carried : b->bottomFlux;
+  if (carried > out) {
+    backUp(b, w, zone, n, 0, carried - out, pass);
+    drained = 0;
+  }
+  pass->bottom = out;
+  return drained;
+}
+
+static void takeIn(const Bed *b, double *w, int zone, double inflow, Pass *pass) {
+  const int n = b->n;
+  double left = inflow, front = 0;
+  memset(pass, 0, sizeof *pass);
+  for (int i = 0; i < zone && left > 0; i++) {
+    const double room = b->fc[i] - w[i];
+    if (room <= 0) continue;
+    const double taken = left < room ? left : room;
+    w[i] += taken;
+    left -= taken;
+    front = (i + taken / room) * LAYER_MM;
+  }
+  if (left > 0) {
+    double pores = 0;
+    for (int i = 0; i < zone; i++) {
+      const double free = b->sat[i] - w[i];
+      if (free <= 0) continue;
+      if (pores < left) front = max2(front, (i + min2(1, (left - pores) / free)) * LAYER_MM);
+      pores += free;
+    }
+    pass->held = pores > left ? left : pores;
+    left -= pass->held;
+  }
+  if (left > 0) {
+    pass->below = left;
+    for (int i = zone; i < n && left > 0; i++) {
+      const double room = max2(0, b->fc[i] - w[i]);
+      const double most = b->maxFlux[i] + room;
+      if (left > most) {
+        backUp(b, w, zone, i, zone, left - most, pass);
+        left = most;
+      }
+      const double taken = left < room ? left : room;
+      w[i] += taken;
+      left -= taken;
+      front = (i + 1) * LAYER_MM;
+    }
+    const double out = left < b->bottomFlux ? left : b->bottomFlux;
+    if (left > out) backUp(b, w, zone, n, zone, left - out, pass);
+    pass->bottom = out;
+  }
+  pass->front = front;
+}
+
+static int settle(const Bed *b, double *w, int zone, double held) {
+  double left = held, pores = 0;
+  for (int i = 0; i < zone; i++) {
+    const double room = b->fc[i] - w[i];
+    if (room > 0 && left > 0) {
+      const double taken = left < room ? left : room;
+      w[i] += taken;
+      left -= taken;
+    }
+    const double free = b->sat[i] - w[i];
+    if (free > 0) pores += free;
+  }
+  if (left <= 0) return 1;
+  const double part = min2(1, left / pores);
+  for (int i = 0; i < zone; i++) {
+    const double free = b->sat[i] - w[i];
+    if (free > 0) w[i] += part * free;
+  }
+  return 0;
+}
+
+static double stressOf(double gone, double taw, double p) {
+  const double readily = p * taw;
+  return gone <= readily ? 1 : taw > readily ? max2(0, (taw - gone) / (taw - readily)) : 0;
+}
+
+typedef struct { double standing, root, wetDays; int drained; } State;
+
+static void step(const Bed *b, double *water, double *surface, State *state, int d, double *out) {
   const int n = b->n;
   const double demand = b->et0[d] * b->demandFactor;
   const double fallen = b->underCover ? 0 : b->rain[d];
-  double runoff = 0;
-  if (!b->basin) {
-    const double initial = 0.2 * b->runoffStorage;
-    if (fallen > initial) runoff = (fallen - initial) * (fallen - initial) / (fallen + 0.8 * b->runoffStorage);
-  }
-  const double entering = fallen - runoff;
-  double below = 0, drainage = 0, front = 0;
-  double root = *rootMm;
+  double root = state->root;
   const double potential = b->potential[d];
   if (!b->rootResponse || potential < root) root = potential;
   int rootLayers = (int)ceil(root / LAYER_MM - 1e-9);
   if (rootLayers > n) rootLayers = n;
+  const int zone = rootLayers < 2 ? 2 : rootLayers;
   const double perLayer = root > 0 ? LAYER_MM / root : 1;
   const double lastPart = min2(1, root / LAYER_MM - (rootLayers - 1));
 
-  int drained = 1;
+  double below = 0, drainage = 0, standing = state->standing;
+  int drained = state->drained, airless = 0;
+  Pass pass;
+  if (!drained) {
+    drained = 1;
+    for (int c = 0; c < b->columns; c++) {
+      if (!drainColumn(b, water + c * n, zone, &pass)) drained = 0;
+      below += b->share[c] * pass.below;
+      drainage += b->share[c] * pass.bottom;
+      standing += b->share[c] * pass.surface;
+    }
+    double air = 0;
+    for (int i = 0; i < rootLayers; i++) air += (i + 1 < rootLayers ? 1 : lastPart) * (b->sat[i] - water[i]);
+    airless = !drained && root > 0 && air / root < 0.05;
+  }
+
+  const double ponded = standing + max2(0, fallen - b->rainIntake);
+  double runoff = ponded > b->stands ? ponded - b->stands : 0;
+  const double arrived = standing + fallen - runoff;
+  const double entering = arrived < b->dayIntake ? arrived : b->dayIntake;
+  standing = arrived - entering;
+  double front = 0, held[2] = {0, 0};
   for (int c = 0; c < b->columns; c++) {
-    double *w = water + c * n;
     const double share = b->share[c];
-    double flux = entering + (c == 0 ? b->irrigation[d] / share : 0);
-    const double inflow = flux;
-    int spills = 0;
-    if (inflow == 0 && *drainedState) continue;
-    for (int i = 0; i < n; i++) {
-      if (flux == 0 && *drainedState) break;
-      const double before = w[i];
-      if (c == 0 && inflow > 0 && flux > 1e-9) {
-        const double room = b->fc[i] - before;
-        front = i * LAYER_MM + (room > flux ? LAYER_MM * flux / room : LAYER_MM);
+    const double inflow = entering + (c == 0 ? b->irrigation[d] / share : 0);
+    if (inflow <= 0) continue;
+    takeIn(b, water + c * n, zone, inflow, &pass);
+    held[c] = pass.held;
+    below += share * pass.below;
+    drainage += share * pass.bottom;
+    standing += share * pass.surface;
+    if (c == 0) front = pass.front;
+  }
+  if (standing > b->stands) {
+    runoff += standing - b->stands;
+    standing = b->stands;
+  }
+
+  double available = 0, depletion0 = 0, taw1 = 0, gone1 = 0, weights = 0;
+  double pull[128];
+  for (int c = 0; c < b->columns; c++) {
+    const double *w = water + c * n;
+    double taw = 0, gone = 0, above = 0, sum = 0;
+    for (int i = 0; i < rootLayers; i++) {
+      const double part = i + 1 < rootLayers ? 1 : lastPart;
+      const double held = b->fc[i] - b->wp[i], free = w[i] - b->wp[i];
+      const double upTo = rootsAbove((i + 1) * perLayer);
+      double strength = upTo - above;
+      taw += part * held;
+      if (free < held) {
+        gone += part * (held - free);
+        strength = free <= 0 ? 0 : strength * free / held;
       }
-      const double filled = before + flux;
-      double down = 0;
-      if (filled > b->fc[i]) {
-        down = (filled - b->fc[i]) * b->drainShare[i];
-        const double room = i + 1 < n ? b->fc[i + 1] - w[i + 1] : 0;
-        const double limit = i + 1 < n ? b->maxFlux[i + 1] + (room > 0 ? room : 0) : b->bottomFlux;
-        if (down > limit) down = limit;
-      }
-      const double stays = filled - down;
-      w[i] = stays;
-      if (stays > b->fc[i] + 1e-6) {
-        drained = 0;
-        if (stays > b->sat[i]) spills = 1;
-      }
-      if (i == rootLayers - 1) below += share * down;
-      flux = down;
+      pull[c * n + i] = strength;
+      sum += strength;
+      above = upTo;
     }
-    drainage += share * flux;
-    for (int i = n - 1; i > 0 && spills; i--) {
-      const double over = w[i] - b->sat[i];
-      if (over > 0) {
-        w[i] = b->sat[i];
-        w[i - 1] += over;
-        if (i == rootLayers) below -= share * over;
-      }
-    }
-    const double over = w[0] - b->sat[0];
-    if (over > 0) {
-      w[0] = b->sat[0];
-      runoff += share * over;
+    weights += b->share[c] * sum;
+    if (c == 0) {
+      available = taw;
+      depletion0 = gone;
+    } else {
+      taw1 = taw;
+      gone1 = gone;
     }
   }
 
@@ -98,18 +248,22 @@ static void step(const Bed *b, double *water, double *surface, double *rootMm, d
   double freedom[2] = {0, 0};
   for (int c = 0; c < b->columns; c++) {
     const double inflow = entering + (c == 0 ? b->irrigation[d] / b->share[0] : 0);
-    const double depleted = max2(0, surface[c] - inflow);
+    const double depleted = standing > 0 ? 0 : max2(0, surface[c] - inflow);
     surface[c] = depleted;
     freedom[c] = depleted <= b->rew ? 1 : max2(0, (b->tew - depleted) / (b->tew - b->rew));
   }
   const double share1 = b->columns == 2 ? b->share[1] : 0;
   const double freedomSum = b->share[0] * freedom[0] + share1 * freedom[1];
-  double evaporation = 0;
+  const double open = energy < ceiling ? energy : ceiling;
+  double evaporation = standing < open ? standing : open;
+  const double rest = open > 0 ? 1 - evaporation / open : 0;
+  standing -= evaporation;
+  double dried = 0;
   for (int c = 0; c < b->columns && freedomSum > 0; c++) {
     double *w = water + c * n;
     const double share = b->share[c], free = freedom[c];
     const double wanted = min2(energy * free * share * free / freedomSum, share * ceiling);
-    double local = wanted * b->evaporationFactor / share;
+    double local = rest * wanted * b->evaporationFactor / share;
     const double before = local;
     for (int i = 0; i < 2 && local > 0; i++) {
       const double can = w[i] - b->dry[i];
@@ -118,6 +272,7 @@ static void step(const Bed *b, double *water, double *surface, double *rootMm, d
       w[i] -= taken;
       local -= taken;
       evaporation += share * taken;
+      if (c == 0 && i < rootLayers) dried += (i + 1 < rootLayers ? 1 : lastPart) * taken;
     }
     surface[c] = min2(b->tew, surface[c] + (before - local) / exposed);
   }
@@ -125,34 +280,16 @@ static void step(const Bed *b, double *water, double *surface, double *rootMm, d
   const double wantedT = adjusted * demand;
   double p = b->p[d] + 0.04 * (5 - (wantedT + evaporation));
   p = p < 0.1 ? 0.1 : p > 0.8 ? 0.8 : p;
-  double available = 0, depletion0 = 0, stress = 0, air = 0, weights = 0;
-  double pull[128];
-  for (int c = 0; c < b->columns; c++) {
-    const double *w = water + c * n;
-    double taw = 0, gone = 0, above = 0, sum = 0;
-    for (int i = 0; i < rootLayers; i++) {
-      const double part = i + 1 < rootLayers ? 1 : lastPart;
-      const double held = b->fc[i] - b->wp[i], free = w[i] - b->wp[i];
-      taw += part * held;
-      if (free < held) gone += part * (held - free);
-      if (c == 0) air += part * (b->sat[i] - w[i]);
-      const double upTo = rootsAbove((i + 1) * perLayer);
-      const double strength = free <= 0 ? 0 : free >= held ? upTo - above : (upTo - above) * free / held;
-      pull[c * n + i] = strength;
-      sum += strength;
-      above = upTo;
-    }
-    weights += b->share[c] * sum;
-    const double readily = p * taw;
-    const double ks = gone <= readily ? 1 : taw > readily ? max2(0, (taw - gone) / (taw - readily)) : 0;
-    if (c == 0) {
-      available = taw;
-      depletion0 = gone;
-    }
-    if (ks > stress) stress = ks;
+  double stress = stressOf(depletion0, available, p);
+  if (b->columns == 2) {
+    const double ks1 = stressOf(gone1, taw1, p);
+    const double best = ks1 > stress ? ks1 : stress;
+    const double shareBest = ks1 > stress ? share1 : b->share[0];
+    const double other = ks1 > stress ? stress : ks1;
+    const double fed = best > 0 ? (shareBest + (1 - shareBest) * other / best) / (1.0 / 3) : 0;
+    stress = fed < 1 ? best * fed : best;
   }
-  const int airless = root > 0 && air / root < 0.05;
-  const double wetDays = airless ? *wetDaysState + 1 : 0;
+  const double wetDays = airless ? state->wetDays + 1 : 0;
   const double airFactor = wetDays > 2 ? 0.6 : 1;
 
   double left = stress * airFactor * wantedT, transpiration = 0, drawn = 0;
@@ -168,7 +305,8 @@ static void step(const Bed *b, double *water, double *surface, double *rootMm, d
         const double asked = perWeight * pull[c * n + i];
         if (asked <= 0) continue;
         const double part = i + 1 < rootLayers ? 1 : lastPart;
-        const double can = (w[i] - b->wp[i]) * part;
+        const double moist = w[i] - b->wp[i];
+        const double can = moist > 0 ? moist * part : 0;
         double taken = asked;
         if (asked >= can) {
           taken = can;
@@ -187,8 +325,11 @@ static void step(const Bed *b, double *water, double *surface, double *rootMm, d
     if (given < 1e-12) break;
   }
 
-  double depletion = depletion0 + drawn;
-  if (!drained) {
+  for (int c = 0; c < b->columns; c++)
+    if (held[c] > 0 && !settle(b, water + c * n, zone, held[c])) drained = 0;
+
+  double depletion = depletion0 + dried + drawn;
+  if (!drained || held[0] > 0) {
     depletion = 0;
     for (int i = 0; i < rootLayers; i++) {
       const double part = i + 1 < rootLayers ? 1 : lastPart;
@@ -196,7 +337,7 @@ static void step(const Bed *b, double *water, double *surface, double *rootMm, d
     }
   }
   const double results[OUTS] = {fallen, b->irrigation[d], runoff, evaporation, transpiration, wantedT, below, drainage,
-    depletion, available, p * available, stress * airFactor, root, front, wetDays};
+    depletion, available, p * available, left > 1e-12 && wantedT > 0 ? transpiration / wantedT : stress * airFactor, root, front, wetDays};
   memcpy(out, results, sizeof results);
 
   if (b->rootResponse && root < potential) {
@@ -204,14 +345,15 @@ static void step(const Bed *b, double *water, double *surface, double *rootMm, d
     if (next > n - 1) next = n - 1;
     const double held = b->fc[next] - b->wp[next];
     const int moist = (water[next] - b->wp[next]) / held > 0.08;
-    const int pampered = available > 0 && depletion0 / available < 0.1;
+    const int pampered = available > 0 && (depletion0 + dried) / available < 0.1;
     const double season = d > 0 ? max2(0, potential - b->potential[d - 1]) : 0;
     const double speed = pampered ? 0.5 * season : 20;
     if (moist) root = min2(potential, root + speed);
   }
-  *rootMm = root;
-  *wetDaysState = wetDays;
-  *drainedState = drained;
+  state->standing = standing;
+  state->root = root;
+  state->wetDays = wetDays;
+  state->drained = drained;
 }
 
 static int ascending(const void *a, const void *b) {
@@ -232,11 +374,11 @@ int main(int argc, char **argv) {
   Bed b;
   const double *at = data;
   b.n = (int)*at++; b.columns = (int)*at++; b.days = (int)*at++;
-  b.underCover = (int)*at++; b.basin = (int)*at++; b.rootResponse = (int)*at++;
-  b.evaporationFactor = *at++; b.demandFactor = *at++; b.runoffStorage = *at++; b.bottomFlux = *at++;
+  b.underCover = (int)*at++; b.rootResponse = (int)*at++;
+  b.evaporationFactor = *at++; b.demandFactor = *at++; b.stands = *at++; b.rainIntake = *at++; b.dayIntake = *at++; b.bottomFlux = *at++;
   b.rew = *at++; b.tew = *at++; b.startRoot = *at++;
   b.share = at; at += 2;
-  const double **layers[] = {&b.fc, &b.wp, &b.sat, &b.dry, &b.maxFlux, &b.drainShare};
+  const double **layers[] = {&b.fc, &b.wp, &b.sat, &b.dry, &b.maxFlux, &b.drainScale};
   for (int k = 0; k < 6; k++) { *layers[k] = at; at += b.n; }
   const double **daily[] = {&b.kcb, &b.cover, &b.height, &b.potential, &b.p, &b.et0, &b.rain, &b.irrigation, &b.climate};
   for (int k = 0; k < 9; k++) { *daily[k] = at; at += b.days; }
@@ -250,13 +392,12 @@ int main(int argc, char **argv) {
     struct timespec t0, t1;
     clock_gettime(CLOCK_MONOTONIC, &t0);
     for (int r = 0; r < repeats; r++) {
-      double root = b.startRoot, wet = 0;
-      int drained = 0;
+      State state = {0, b.startRoot, 0, 0};
       memcpy(water, b.start, sizeof(double) * b.n * b.columns);
       double surface[2] = {0, 0};
       for (int c = 0; c < b.columns; c++)
         for (int i = 0; i < 2; i++) surface[c] += max2(0, b.fc[i] - b.start[c * b.n + i]);
-      for (int d = 0; d < b.days; d++) step(&b, water, surface, &root, &wet, &drained, d, outs + OUTS * d);
+      for (int d = 0; d < b.days; d++) step(&b, water, surface, &state, d, outs + OUTS * d);
     }
     clock_gettime(CLOCK_MONOTONIC, &t1);
     times[run] = ((t1.tv_sec - t0.tv_sec) * 1e9 + (t1.tv_nsec - t0.tv_nsec)) / ((double)repeats * b.days);

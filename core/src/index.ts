@@ -46,13 +46,8 @@ export { CATALOGUE, cropById } from './plants/catalogue/index.ts';
 export { cropCoefficient } from './plants/cropCoefficient.ts';
 export { plantOnDay, stageDates, usualLeafOut, type PlantOnDay } from './plants/plantOnDay.ts';
 
-export {
-  BED_FORMS,
-  bedModel,
-  type BedForm,
-  type BedInput,
-  type PlaceFactors,
-} from './places/ground/bedModel.ts';
+export { BED_FORMS, type BedForm } from './places/ground/surface.ts';
+export { bedModel, type BedInput, type PlaceFactors } from './places/ground/bedModel.ts';
 export {
   MULCH_MATERIALS,
   mulchEvaporationFactor,

@@ -143,6 +143,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
         settled: Boolean(input.settledToday) || givenL > 0,
         wait: held.wait ?? (decision ? null : rainToday(facts, held, { run, d, rain })),
         input,
+        airOn: facts.airlessDays > 1 ? airBackOn(run, days, d) : null,
       });
     }
     if (givenL > 0) stepRun(run, d, rain, givenL);
@@ -266,16 +267,31 @@ function rainToday(
     : null;
 }
 
+/** The day on which a bed's roots have air again, when it gets no more than the rain that is likely; null past the plan. */
+function airBackOn(run: PlaceRun, days: readonly SourcedDay[], d: number): IsoDate | null {
+  const trial = trialOf(run, 'drains');
+  for (let k = d; k < days.length; k += 1) {
+    stepRun(trial, k, rainOf(item(days, k)), 0);
+    if (trial.place.airlessDays(trial.state) === 0) return item(days, k).date;
+  }
+  return null;
+}
+
 /** Why a bed is left alone today, in the order in which it is told. */
 function leaveReason(
   facts: DayFacts,
   held: Held,
-  { settled, wait, input }: { settled: boolean; wait: RainWait | null; input: PlanBed },
+  {
+    settled,
+    wait,
+    input,
+    airOn,
+  }: { settled: boolean; wait: RainWait | null; input: PlanBed; airOn: IsoDate | null },
 ): LeaveReason {
   if (settled) return { code: 'settled today' };
   if (!facts.growing) return { code: 'nothing growing' };
   if (held.by === 'toughening' && input.holdUntil) return { code: 'toughening', until: input.holdUntil };
-  if (facts.airlessDays > 1) return { code: 'too wet', airlessDays: facts.airlessDays };
+  if (facts.airlessDays > 1) return { code: 'too wet', airlessDays: facts.airlessDays, airOn };
   if (held.due && facts.shut === 'windy') return { code: 'too windy', windMs: facts.day.windMs ?? 0 };
   if (held.due && facts.shut === 'spared') return { code: 'round spared' };
   if (held.due && facts.shut) return { code: 'not on this day', on: null };

@@ -20,7 +20,7 @@ export interface PlaceRun {
   /** Runs to try things on, one for each purpose, made once a place. */
   trials: Partial<Record<Purpose, PlaceRun>>;
 }
-type Purpose = 'days ahead' | 'evening' | 'no rain' | 'shut days' | 'rain comes' | 'rain fails';
+type Purpose = 'days ahead' | 'evening' | 'no rain' | 'shut days' | 'rain comes' | 'rain fails' | 'drains';
 
 /** What stands on a place on a day, as far as it decides. */
 export interface PlantFacts {

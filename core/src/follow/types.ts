@@ -110,7 +110,8 @@ export type LeaveReason =
       missedMm: number;
       missedShare: number;
     }
-  | { code: 'too wet'; airlessDays: number }
+  /** Days without air at the roots, and the day on which they have it again; null when not within the plan. */
+  | { code: 'too wet'; airlessDays: number; airOn: IsoDate | null }
   | { code: 'toughening'; until: IsoDate }
   | { code: 'not on this day'; on: IsoDate | null }
   | { code: 'too windy'; windMs: number }

@@ -10,7 +10,9 @@ export interface DailyRecord {
   irrigationMm: number;
   runoffMm: number;
   evaporationMm: number;
+  /** What the plants drank, and what they would have drunk unhindered. */
   transpirationMm: number;
+  transpirationWantedMm: number;
   /** Evaporation and transpiration together. */
   useMm: number;
   /** Water that sank past the present roots (it may still be caught by deeper ones later). */
@@ -22,7 +24,7 @@ export interface DailyRecord {
   totalAvailableMm: number;
   readilyAvailableMm: number;
   rootDepthMm: number;
-  /** 1 unhindered, 0 none: the FAO-56 stress coefficient, and lack of air. */
+  /** 1 unhindered, 0 none: what was drunk of what was wanted, for want of water or of air. */
   stressCoefficient: number;
   /** Depth the day's water reached, mm; 0 when none came. */
   wetFrontMm: number;

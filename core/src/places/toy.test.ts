@@ -59,6 +59,7 @@ const tub: PlaceKind<PlaceInput, Tub> = {
       runoffMm: 0,
       evaporationMm: 0,
       transpirationMm: state.supplied / bed.areaM2,
+      transpirationWantedMm: state.wanted / bed.areaM2,
       useMm: state.supplied / bed.areaM2,
       lostBelowRootsMm: 0,
       drainageMm: 0,

@@ -76,7 +76,14 @@ describe('hours, lines and wind', () => {
     const slots = made.schedule.flatMap((day) => day.slots);
     expect(slots.length).toBeGreaterThan(0);
     for (const s of slots) expect(s.until <= 7 * 60 + 1e-6 || s.from >= 18 * 60 - 1e-6).toBe(true);
-    const short = plan({ clock, hours: [{ from: 360, until: 380 }] });
+    // One tap, ten beds, twenty minutes.
+    const ten = [...beds, ...beds.map((b) => ({ ...b, id: b.id + 10 }))];
+    const short = planGarden(
+      { site, beds: ten },
+      weather,
+      { clock, hours: [{ from: 360, until: 380 }] },
+      { today: '2015-07-08', members: 0 },
+    );
     expect(short.leftOut.some((l) => l.why === 'open hours')).toBe(true);
     for (const w of short.waterings) expect(w.run.totalMinutes).toBeLessThanOrEqual(20 + 1e-6);
   });
@@ -123,7 +130,8 @@ describe('few rounds', () => {
     const days = (m: typeof many): number => new Set(m.waterings.map((w) => w.date)).size;
     const total = (m: typeof many): number => m.waterings.reduce((sum, w) => sum + w.run.litres, 0);
     expect(days(few)).toBeLessThan(days(many));
-    expect(days(few)).toBe(days(many) - few.sparedRounds.length);
+    expect(few.sparedRounds.length).toBeGreaterThan(0);
+    expect(few.waterings.filter((w) => few.sparedRounds.includes(w.date))).toEqual([]);
     expect(total(few)).toBeLessThanOrEqual(total(many) * 1.05);
     for (const [i, outlook] of few.beds.entries())
       expect(outlook.missedMm).toBeLessThanOrEqual(

@@ -1,6 +1,6 @@
 import type { DripLayoutInput } from '../delivery/dripLayout.ts';
 import type { Method } from '../delivery/methods.ts';
-import type { BedForm } from '../places/ground/bedModel.ts';
+import type { BedForm } from '../places/ground/surface.ts';
 import type { Mulch } from '../places/ground/mulch.ts';
 import type { Goal } from '../plants/goals.ts';
 import type { StageName } from '../plants/types.ts';

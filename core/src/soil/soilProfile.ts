@@ -1,6 +1,7 @@
 import { at } from '../units/at.ts';
 import { OutOfRange, atLeast, ordered, positive, within, withinIfGiven } from '../units/guard.ts';
 import { remembered } from '../units/remembered.ts';
+import { drainageAbility } from './drainageAbility.ts';
 import { ASSUMED_ORGANIC_MATTER_PCT, soilFromFractions } from './soilFromFractions.ts';
 import { soilOfClass, TEXTURES } from './soils.ts';
 import type { TextureClass } from './textureClass.ts';
@@ -57,8 +58,8 @@ export interface SoilProfile {
   airDryMm: Float64Array;
   /** mm a day that can pass into each layer from above. */
   maxFluxMmPerDay: Float64Array;
-  /** Share of the water above field capacity that leaves a layer within a day, 0–1. */
-  drainShare: Float64Array;
+  /** What a layer lets go of in a day is this × (exp(its water above field capacity ÷ 50 mm) − 1), mm (see `drainColumn`). */
+  drainScaleMm: Float64Array;
   /** mm a day that can leave the bottom. */
   bottomFluxMmPerDay: number;
   /** Readily and totally evaporable water of the top 100 mm, mm (FAO-56 ch. 7). */
@@ -69,6 +70,8 @@ export interface SoilProfile {
   textureOfLayer: TextureClass[];
 }
 
+/** Depth of a test hole, mm. Common practice: a spade deep. */
+const HOLE_MM = 300;
 /** Depth of the soil that dries by evaporation, mm. Source: FAO-56 ch. 7, 0.10–0.15 m. */
 export const EVAPORATION_DEPTH_MM = 100;
 
@@ -172,9 +175,7 @@ const profiles = remembered<string, SoilProfile>(1000);
  * Cuts the ground into 50 mm layers down to 1.5 m, or to rock.
  * The same ground gives the same profile, which nobody may write to.
  * @throws RangeError on impossible ground: no horizon, a wilting point above field capacity, 100 % stones…
- * Source: soil water as `soilFromFractions`; the share that drains in a day follows the storage-routing
- * rule 1 − exp(−24 h / travel time), travel time = (saturation − field capacity) / conductivity
- * (Sloan & Moore 1984; Neitsch et al. 2011 eqs. 2:3.2.3–4, from memory).
+ * Source: soil water as `soilFromFractions`; how it drains as `drainColumn`.
  */
 export const soilProfile = (ground: GroundInput, mulched = false): SoilProfile =>
   profiles(JSON.stringify([ground, mulched]), () => cutIntoLayers(ground, mulched));
@@ -196,7 +197,7 @@ function cutIntoLayers(ground: GroundInput, mulched: boolean): SoilProfile {
     availableMm: new Float64Array(layers),
     airDryMm: new Float64Array(layers),
     maxFluxMmPerDay: new Float64Array(layers),
-    drainShare: new Float64Array(layers),
+    drainScaleMm: new Float64Array(layers),
     bottomFluxMmPerDay: 0,
     readilyEvaporableMm: 0,
     totalEvaporableMm: 0,
@@ -223,16 +224,20 @@ function cutIntoLayers(ground: GroundInput, mulched: boolean): SoilProfile {
     profile.saturationMm[i] = water.saturation * LAYER_MM;
     profile.availableMm[i] = at(profile.fieldCapacityMm, i) - at(profile.wiltingPointMm, i);
     profile.airDryMm[i] = 0.5 * water.wiltingPoint * LAYER_MM;
-    profile.maxFluxMmPerDay[i] = water.conductivity * 24;
-    const travelHours = ((water.saturation - water.fieldCapacity) * LAYER_MM) / water.conductivity;
-    profile.drainShare[i] = 1 - Math.exp(-24 / Math.max(1e-6, travelHours));
+    // A test hole tells of the ground below its own depth; what it says wins over texture and rock.
+    const conductivity =
+      middle > HOLE_MM ? (ground.drainageMmPerHour ?? water.conductivity) : water.conductivity;
+    const drainableMm = (water.saturation - water.fieldCapacity) * LAYER_MM;
+    profile.maxFluxMmPerDay[i] = conductivity * 24;
+    profile.drainScaleMm[i] =
+      (drainageAbility(conductivity * 24) * drainableMm) / Math.expm1(drainableMm / LAYER_MM);
     profile.textureOfLayer.push((ground.horizons[h] as Horizon).textureClass);
   }
 
   const lowest = at(profile.maxFluxMmPerDay, layers - 1) ?? 0;
-  const measured = ground.drainageMmPerHour === undefined ? lowest : ground.drainageMmPerHour * 24;
   const onRock = ground.bedrockMm !== undefined && ground.bedrockMm < PROFILE_MM;
-  profile.bottomFluxMmPerDay = onRock ? 0 : Math.min(lowest, measured);
+  profile.bottomFluxMmPerDay =
+    ground.drainageMmPerHour === undefined ? (onRock ? 0 : lowest) : ground.drainageMmPerHour * 24;
 
   const evaporating = Math.min(layers, EVAPORATION_DEPTH_MM / LAYER_MM);
   for (let i = 0; i < evaporating; i += 1) {

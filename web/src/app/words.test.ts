@@ -69,9 +69,11 @@ describe('why a bed is left alone', () => {
     expect(plain(leaveSentence(rain, metric, null))).toMatch(/27 mm .*60 %.* 6 % less than they wanted/);
     expect(plain(leaveSentence({ ...rain, missedShare: 0 }, metric, null))).toMatch(/even if none comes/);
     expect(plain(leaveSentence({ code: 'too windy', windMs: 8 }, us, null))).toMatch(/Wind of 18 mph/);
-    expect(plain(leaveSentence({ code: 'too wet', airlessDays: 3 }, metric, null))).toMatch(
-      /short of air for 3 days/,
+    const wet = { code: 'too wet', airlessDays: 3 } as const;
+    expect(plain(leaveSentence({ ...wet, airOn: '2026-07-16' }, metric, null))).toMatch(
+      /short of air for 3 days.* breathe again on Thu 16/,
     );
+    expect(plain(leaveSentence({ ...wet, airOn: null }, metric, null))).toMatch(/a way out/);
     expect(plain(leaveSentence({ code: 'nothing growing' }, metric, null))).toMatch(/no water/);
     const settled: LeaveReason = { code: 'settled today' };
     expect(plain(leaveSentence(settled, metric, { kind: 'skip', reason: 'feels moist', litres: null }))).toBe(

@@ -154,7 +154,10 @@ export function leaveSentence(
       ];
     case 'too wet':
       return [
-        `The roots have been short of air for ${days(reason.airlessDays)}. Let it drain and look again tomorrow.`,
+        `The roots have been short of air for ${days(reason.airlessDays)}. `,
+        reason.airOn
+          ? `Let it drain: with no more than the rain that is likely, they breathe again on ${shortDay(reason.airOn)}.`
+          : 'It will not have drained within the fortnight: see that the water has a way out.',
       ];
     case 'toughening':
       return [

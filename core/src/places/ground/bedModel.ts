@@ -8,10 +8,7 @@ import { LAYER_MM, soilProfile, type GroundInput, type SoilProfile } from '../..
 import { GOAL_FACTS, MOST_DEPLETION, type Goal } from '../../plants/goals.ts';
 import { heightTerm } from './evaporation.ts';
 import { mulchEvaporationFactor, type Mulch } from './mulch.ts';
-import { curveStorageMm } from './rainRunoff.ts';
-
-export const BED_FORMS = ['flat', 'raised', 'basin'] as const;
-export type BedForm = (typeof BED_FORMS)[number];
+import { RAIN_HOURS, STANDS_MM, type BedForm } from './surface.ts';
 
 /** A bed as the engine takes it. */
 export interface BedInput {
@@ -48,8 +45,11 @@ export interface BedModel {
   evaporationFactor: number;
   demandFactor: number;
   underCover: boolean;
-  /** Curve-number storage, mm; Infinity where rain cannot leave (a basin). */
-  runoffStorageMm: number;
+  /** Water that may stand on it before any runs off, mm; Infinity where none can leave (a basin). */
+  standsMm: number;
+  /** Rain it takes in while it falls, and all the water it takes in within a day, mm. */
+  rainIntakeMm: number;
+  dayIntakeMm: number;
   rootResponse: boolean;
   /** Per day: basal coefficient, canopy cover, height term, depth roots could have, depletion share. */
   kcb: Float64Array;
@@ -72,7 +72,6 @@ export function bedModel(
   positive('areaM2', bed.areaM2, 1_000_000, 'm²');
   const wetted = within('wettedFraction', bed.wettedFraction ?? 1, 0.05, 1);
   const profile = soilProfile(bed.ground, Boolean(bed.mulch));
-  const top = at(profile.maxFluxMmPerDay, 0) ?? 0;
   const columns = wetted < 1 ? 2 : 1;
   const plants = options.plants ?? plantDays(bed.plantings, firstDate, dayCount);
   const model: BedModel = {
@@ -86,8 +85,9 @@ export function bedModel(
     evaporationFactor: mulchEvaporationFactor(bed.mulch),
     demandFactor: within('place.demandFactor', bed.place?.demandFactor ?? 1, 0.2, 1.6),
     underCover: bed.place?.underCover ?? false,
-    runoffStorageMm:
-      bed.form === 'basin' ? Number.POSITIVE_INFINITY : curveStorageMm(top / 24, Boolean(bed.mulch)),
+    standsMm: STANDS_MM[bed.form ?? 'flat'],
+    rainIntakeMm: RAIN_HOURS * profile.infiltrationMmPerHour,
+    dayIntakeMm: 24 * profile.infiltrationMmPerHour,
     rootResponse: options.rootResponse ?? true,
     kcb: plants.kcb,
     canopyCover: plants.canopyCover,

@@ -36,6 +36,8 @@ export interface BedState {
   /** Water gone from the exposed top 100 mm of each column, mm (FAO-56 De). */
   surface: Float64Array;
   out: Float64Array;
+  /** Water that stands on the surface, mm. */
+  standingMm: number;
   rootMm: number;
   wetDays: number;
   /** No layer holds more than field capacity, so nothing sinks until water comes. */
@@ -51,6 +53,7 @@ export function emptyState(layers: number, columns: number): BedState {
     water: numbers.subarray(0, size),
     surface: numbers.subarray(size, size + columns),
     out: numbers.subarray(size + columns),
+    standingMm: 0,
     rootMm: 0,
     wetDays: 0,
     drained: false,
@@ -78,6 +81,7 @@ export function startState(model: BedModel, fullness: number): BedState {
 /** Sets `target` to what `source` is, without allocating. */
 export function copyState(source: BedState, target: BedState): void {
   target.numbers.set(source.numbers);
+  target.standingMm = source.standingMm;
   target.rootMm = source.rootMm;
   target.wetDays = source.wetDays;
   target.drained = source.drained;
@@ -90,10 +94,10 @@ export function cloneState(source: BedState): BedState {
   return copy;
 }
 
-/** Water in the whole profile, mm over the bed. */
+/** Water in the whole profile and on it, mm over the bed. */
 export function storedMm(model: BedModel, state: BedState): number {
   const { layers } = model.profile;
-  let total = 0;
+  let total = state.standingMm;
   for (let c = 0; c < model.columns; c += 1) {
     for (let i = 0; i < layers; i += 1) total += at(model.columnShare, c) * at(state.water, c * layers + i);
   }

@@ -28,6 +28,7 @@ export function carriedOver(before: BedModel, state: BedState, after: BedModel):
   });
   carried.out.set(state.out);
   carried.rootMm = Math.min(state.rootMm, deep.after * LAYER_MM);
+  carried.standingMm = state.standingMm;
   carried.wetDays = state.wetDays;
   return carried;
 }

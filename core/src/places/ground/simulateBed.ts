@@ -61,6 +61,7 @@ export function dailyRecord(
     runoffMm: at(out, OUT.runoff),
     evaporationMm: at(out, OUT.evaporation),
     transpirationMm: at(out, OUT.transpiration),
+    transpirationWantedMm: at(out, OUT.transpirationWanted),
     useMm: at(out, OUT.evaporation) + at(out, OUT.transpiration),
     lostBelowRootsMm: at(out, OUT.belowRoots),
     drainageMm: at(out, OUT.drainage),

@@ -72,7 +72,7 @@ export interface DualStoreState {
  * @param state depletion at the end of the day before, mm
  * @param day demand and water of the day mm, coefficients, exposed share 0.01–1, stores mm, the crop's share p, and
  *   the depths of the surface layer and of the root zone, mm
- * Source: FAO-56 ch. 7, eqs. 71–79, and ch. 8, eqs. 84–85; what roots take from the surface layer by Allen et al. 2005,
+ * Source: FAO-56 ch. 7, eqs. 71–79, and ch. 8, eqs. 84, 85 and 88; what roots take from the surface layer by Allen et al. 2005,
  * J. Irrig. Drain. Eng. 131:2–13, eq. 29 (from memory): Kt = (1 − De/TEW) / (1 − Dr/TAW) × (Ze/Zr)^0.6, at most 1.
  */
 export function dualStoreDay(
@@ -90,25 +90,29 @@ export function dualStoreDay(
     surfaceDepthMm: number;
     rootDepthMm: number;
   },
-): DualStoreState & { evaporationMm: number; transpirationMm: number } {
+): DualStoreState & { evaporationMm: number; transpirationMm: number; deepPercolationMm: number } {
   const { totalEvaporableMm: tew, readilyEvaporableMm: rew } = day;
   const surface = Math.max(0, state.surfaceMm - day.waterMm);
   const reduction = surface <= rew ? 1 : Math.max(0, (tew - surface) / (tew - rew));
   const ke = Math.min(reduction * (day.kcMax - day.kcb), day.exposed * day.kcMax);
   const evaporationMm = ke * day.et0Mm;
-  const rootZone = Math.max(0, state.rootZoneMm - day.waterMm);
+  // As the day opens; below 0 it holds more than it can keep, which the day's use may still take.
+  const rootZone = state.rootZoneMm - day.waterMm;
   const p = adjustedDepletionShare(day.p, day.kcb * day.et0Mm + evaporationMm);
   const ks = stressCoefficient({
-    depletionMm: rootZone + evaporationMm,
+    depletionMm: rootZone,
     totalAvailableMm: day.totalAvailableMm,
     readilyAvailableMm: p * day.totalAvailableMm,
   });
   const transpirationMm = ks * day.kcb * day.et0Mm;
-  const moist = Math.max(0.001, 1 - surface / tew) / Math.max(0.001, 1 - rootZone / day.totalAvailableMm);
+  const moist =
+    Math.max(0.001, 1 - surface / tew) / Math.max(0.001, 1 - Math.max(0, rootZone) / day.totalAvailableMm);
   const fromSurface = Math.min(1, moist * (day.surfaceDepthMm / day.rootDepthMm) ** 0.6) * transpirationMm;
+  const gone = rootZone + evaporationMm + transpirationMm;
   return {
     surfaceMm: Math.min(tew, surface + evaporationMm / day.exposed + fromSurface),
-    rootZoneMm: rootZone + evaporationMm + transpirationMm,
+    rootZoneMm: Math.max(0, gone),
+    deepPercolationMm: Math.max(0, -gone),
     evaporationMm,
     transpirationMm,
   };

@@ -1,7 +1,9 @@
 import { LAYER_COUNT, LAYER_MM } from '../../soil/soilProfile.ts';
 import type { BedModel } from './bedModel.ts';
 import { OUT, type BedState } from './bedState.ts';
-import { rainRunoff } from './rainRunoff.ts';
+import { drainColumn } from './drainColumn.ts';
+import { newPass, PASS } from './passDown.ts';
+import { settle, takeIn } from './takeIn.ts';
 
 /**
  * Air-filled pores below which roots lack air, share of the soil’s volume. Judgement: textbooks give 0.1 for tender roots,
@@ -18,26 +20,37 @@ const ROOT_DRY_LIMIT = 0.08;
 /** Share of the store that must go before roots are drawn down, and the share of the season's growth they make before. Judgement. */
 const ROOT_DRAW = 0.1;
 const ROOT_PAMPERED = 0.5;
-/** Water above field capacity too little to count as sinking, mm. */
-const STILL_MM = 1e-6;
+/**
+ * Share of the ground that has to be moist to feed the whole plant; less of it feeds in proportion. Common practice in
+ * orchards: wet at least a third of the ground.
+ */
+const FEEDING_SHARE = 1 / 3;
 /** Scratch of one step: how strongly roots draw on each layer of the two columns. */
 const pull = new Float64Array(2 * LAYER_COUNT);
+const pass = newPass();
 /** Surface that evaporates: two layers of 50 mm. */
 const EVAPORATING_LAYERS = 2;
+
+/** Stress coefficient from what is gone and what there is to hold. FAO-56 eq. 84. */
+const stressOf = (gone: number, taw: number, p: number): number => {
+  const readily = p * taw;
+  return gone <= readily ? 1 : taw > readily ? Math.max(0, (taw - gone) / (taw - readily)) : 0;
+};
 
 /** Share of all roots in the top part `x` (0–1) of the root zone: quarters hold 40, 30, 20 and 10 %. Common practice. */
 const rootsAbove = (x: number): number => (x >= 1 ? 1 : x * (1.8 - 0.8 * x));
 
 /**
- * One day of one bed: rain and watering enter in the morning, layers fill and drain, the surface
- * evaporates, roots draw, roots grow. Works in place on `state`, allocates nothing.
+ * One day of one bed: what stood above field capacity sinks, rain and watering enter, the surface evaporates, roots draw,
+ * roots grow. What is too much today is there for the day's use and sinks from the next morning on. Works in place on
+ * `state`, allocates nothing.
  * @param d index of the day in the model
  * @param et0 reference evapotranspiration, mm
  * @param rain mm on open ground
  * @param irrigation mm over the whole bed that reached the soil
  * @param climate wind and humidity term of FAO-56 eq. 70 (see `climateTerm`)
- * Sources: FAO-56 ch. 7–8 (dual coefficient, Ks, root zone); fill-to-field-capacity cascade with
- * conductivity-limited drainage; runoff by curve number. Judgements are the named constants above.
+ * Sources: FAO-56 ch. 7–8 (dual coefficient, Ks from the opening store, root zone, percolation after the day's use);
+ * drainage as `drainColumn`. Judgements are the named constants above and those of `surface.ts`.
  */
 export function stepDay(
   model: BedModel,
@@ -55,80 +68,103 @@ export function stepDay(
   const sat = profile.saturationMm;
   const heldMm = profile.availableMm;
   const dry = profile.airDryMm;
-  const maxFlux = profile.maxFluxMmPerDay;
-  const drainShare = profile.drainShare;
   const water = state.water;
   const out = state.out;
 
   const demand = et0 * model.demandFactor;
   const fallen = model.underCover ? 0 : rain;
-  let runoff =
-    model.runoffStorageMm === Number.POSITIVE_INFINITY ? 0 : rainRunoff(fallen, model.runoffStorageMm);
-  const entering = fallen - runoff;
-  let below = 0;
-  let drainage = 0;
-  let front = 0;
-
   let root = state.rootMm;
   const potential = model.potentialRootMm[d] as number;
   if (!model.rootResponse || potential < root) root = potential;
   // A whole number to the machine too: the loops below run on it.
   const rootLayers = Math.min(n, Math.ceil(root / LAYER_MM - 1e-9)) | 0;
+  const zone = rootLayers < EVAPORATING_LAYERS ? EVAPORATING_LAYERS : rootLayers;
   // Share of the lowest rooted layer that the roots have reached.
   const perLayer = root > 0 ? LAYER_MM / root : 1;
   const lastPart = Math.min(1, root / LAYER_MM - (rootLayers - 1));
 
-  // Water in and down.
-  let drained = true;
+  // The night: what stands above field capacity sinks. After it roots have air again, or lack it.
+  let below = 0;
+  let drainage = 0;
+  let standing = state.standingMm;
+  let drained = state.drained;
+  let airless = false;
+  if (!drained) {
+    drained = true;
+    for (let c = 0; c < columns; c += 1) {
+      const share = columnShare[c] as number;
+      if (!drainColumn(profile, water, c * n, zone, pass)) drained = false;
+      below += share * (pass[PASS.below] as number);
+      drainage += share * (pass[PASS.bottom] as number);
+      standing += share * (pass[PASS.surface] as number);
+    }
+    let air = 0;
+    for (let i = 0; i < rootLayers; i += 1)
+      air += (i + 1 < rootLayers ? 1 : lastPart) * ((sat[i] as number) - (water[i] as number));
+    airless = !drained && root > 0 && air / root < AIR_LIMIT;
+  }
+
+  // Water in. What falls faster than it soaks in stands on the bed as far as the bed holds it, and the rest runs off.
+  const ponded = standing + Math.max(0, fallen - model.rainIntakeMm);
+  let runoff = ponded > model.standsMm ? ponded - model.standsMm : 0;
+  const arrived = standing + fallen - runoff;
+  const entering = arrived < model.dayIntakeMm ? arrived : model.dayIntakeMm;
+  standing = arrived - entering;
+  let front = 0;
+  let held0 = 0;
+  let held1 = 0;
+  for (let c = 0; c < columns; c += 1) {
+    const share = columnShare[c] as number;
+    const inflow = entering + (c === 0 ? irrigation / share : 0);
+    if (inflow <= 0) continue;
+    takeIn(profile, water, c * n, zone, inflow, pass);
+    if (c === 0) held0 = pass[PASS.held] as number;
+    else held1 = pass[PASS.held] as number;
+    below += share * (pass[PASS.below] as number);
+    drainage += share * (pass[PASS.bottom] as number);
+    standing += share * (pass[PASS.surface] as number);
+    if (c === 0) front = pass[PASS.front] as number;
+  }
+  if (standing > model.standsMm) {
+    runoff += standing - model.standsMm;
+    standing = model.standsMm;
+  }
+
+  // What the root zone holds, per column, as the day opens: by it roots draw and the plants close their leaves.
+  let available = 0;
+  let depletion0 = 0;
+  let taw1 = 0;
+  let gone1 = 0;
+  let weights = 0;
   for (let c = 0; c < columns; c += 1) {
     const base = c * n;
-    const share = columnShare[c] as number;
-    let flux = entering + (c === 0 ? irrigation / share : 0);
-    const inflow = flux;
-    let spills = false;
-    // On a day without water a profile that has drained stays as it is.
-    if (inflow === 0 && state.drained) continue;
-    for (let i = 0; i < n; i += 1) {
-      // Nor does what lies below the layer that kept the last of it.
-      if (flux === 0 && state.drained) break;
-      const k = base + i;
-      const before = water[k] as number;
-      if (c === 0 && inflow > 0 && flux > 1e-9) {
-        const room = (fc[i] as number) - before;
-        front = i * LAYER_MM + (room > flux ? (LAYER_MM * flux) / room : LAYER_MM);
+    let taw = 0;
+    let gone = 0;
+    let above = 0;
+    let sum = 0;
+    for (let i = 0; i < rootLayers; i += 1) {
+      const part = i + 1 < rootLayers ? 1 : lastPart;
+      const held = heldMm[i] as number;
+      const free = (water[base + i] as number) - (wp[i] as number);
+      // Roots draw where they are many and the soil is moist.
+      const upTo = rootsAbove((i + 1) * perLayer);
+      let strength = upTo - above;
+      taw += part * held;
+      if (free < held) {
+        gone += part * (held - free);
+        strength = free <= 0 ? 0 : (strength * free) / held;
       }
-      const filled = before + flux;
-      let down = 0;
-      if (filled > (fc[i] as number)) {
-        down = (filled - (fc[i] as number)) * (drainShare[i] as number);
-        const room = i + 1 < n ? (fc[i + 1] as number) - (water[k + 1] as number) : 0;
-        const limit =
-          i + 1 < n ? (maxFlux[i + 1] as number) + (room > 0 ? room : 0) : profile.bottomFluxMmPerDay;
-        if (down > limit) down = limit;
-      }
-      const stays = filled - down;
-      water[k] = stays;
-      if (stays > (fc[i] as number) + STILL_MM) {
-        drained = false;
-        if (stays > (sat[i] as number)) spills = true;
-      }
-      if (i === rootLayers - 1) below += share * down;
-      flux = down;
+      pull[base + i] = strength;
+      sum += strength;
+      above = upTo;
     }
-    drainage += share * flux;
-    // What a layer cannot hold backs up; at the surface it runs off.
-    for (let i = n - 1; i > 0 && spills; i -= 1) {
-      const over = (water[base + i] as number) - (sat[i] as number);
-      if (over > 0) {
-        water[base + i] = sat[i] as number;
-        water[base + i - 1] = (water[base + i - 1] as number) + over;
-        if (i === rootLayers) below -= share * over;
-      }
-    }
-    const over = (water[base] as number) - (sat[0] as number);
-    if (over > 0) {
-      water[base] = sat[0] as number;
-      runoff += share * over;
+    weights += (columnShare[c] as number) * sum;
+    if (c === 0) {
+      available = taw;
+      depletion0 = gone;
+    } else {
+      taw1 = taw;
+      gone1 = gone;
     }
   }
 
@@ -146,7 +182,7 @@ export function stepDay(
   for (let c = 0; c < columns; c += 1) {
     // FAO-56 eq. 77 on the exposed ground: the morning's water first, then what the day takes.
     const inflow = entering + (c === 0 ? irrigation / (columnShare[0] as number) : 0);
-    const depleted = Math.max(0, (surface[c] as number) - inflow);
+    const depleted = standing > 0 ? 0 : Math.max(0, (surface[c] as number) - inflow);
     surface[c] = depleted;
     const free =
       depleted <= profile.readilyEvaporableMm
@@ -162,13 +198,18 @@ export function stepDay(
   const share0 = columnShare[0] as number;
   const share1 = columns === 2 ? (columnShare[1] as number) : 0;
   const freedomSum = share0 * freedom0 + share1 * freedom1;
-  let evaporation = 0;
+  // Water that stands on the bed dries before the ground under it does.
+  const open = energy < ceiling ? energy : ceiling;
+  let evaporation = standing < open ? standing : open;
+  const rest = open > 0 ? 1 - evaporation / open : 0;
+  standing -= evaporation;
+  let dried = 0;
   for (let c = 0; c < columns && freedomSum > 0; c += 1) {
     const base = c * n;
     const share = c === 0 ? share0 : share1;
     const free = c === 0 ? freedom0 : freedom1;
     const wanted = Math.min((energy * free * share * free) / freedomSum, share * ceiling);
-    let local = (wanted * model.evaporationFactor) / share;
+    let local = (rest * wanted * model.evaporationFactor) / share;
     const before = local;
     for (let i = 0; i < EVAPORATING_LAYERS && local > 0; i += 1) {
       const can = (water[base + i] as number) - (dry[i] as number);
@@ -177,54 +218,24 @@ export function stepDay(
       water[base + i] = (water[base + i] as number) - taken;
       local -= taken;
       evaporation += share * taken;
+      if (c === 0 && i < rootLayers) dried += (i + 1 < rootLayers ? 1 : lastPart) * taken;
     }
     surface[c] = Math.min(profile.totalEvaporableMm, (surface[c] as number) + (before - local) / exposed);
   }
 
-  // What the root zone holds, per column.
   const wantedT = adjustedKcb * demand;
   let p = (model.p[d] as number) + 0.04 * (5 - (wantedT + evaporation));
   p = p < 0.1 ? 0.1 : p > 0.8 ? 0.8 : p;
-  let available = 0;
-  let depletion0 = 0;
-  let stress = 0;
-  let air = 0;
-  let weights = 0;
-  for (let c = 0; c < columns; c += 1) {
-    const base = c * n;
-    let taw = 0;
-    let gone = 0;
-    let above = 0;
-    let sum = 0;
-    for (let i = 0; i < rootLayers; i += 1) {
-      const part = i + 1 < rootLayers ? 1 : lastPart;
-      const w = water[base + i] as number;
-      const held = heldMm[i] as number;
-      const free = w - (wp[i] as number);
-      // Roots draw where they are many and the soil is moist.
-      const upTo = rootsAbove((i + 1) * perLayer);
-      let strength = upTo - above;
-      taw += part * held;
-      if (c === 0) air += part * ((sat[i] as number) - w);
-      if (free < held) {
-        gone += part * (held - free);
-        strength = free <= 0 ? 0 : (strength * free) / held;
-      }
-      pull[base + i] = strength;
-      sum += strength;
-      above = upTo;
-    }
-    weights += (columnShare[c] as number) * sum;
-    const readily = p * taw;
-    const ks = gone <= readily ? 1 : taw > readily ? Math.max(0, (taw - gone) / (taw - readily)) : 0;
-    if (c === 0) {
-      available = taw;
-      depletion0 = gone;
-    }
-    // A part of the roots in moist ground can feed the whole plant, so the better column decides.
-    if (ks > stress) stress = ks;
+  let stress = stressOf(depletion0, available, p);
+  if (columns === 2) {
+    // Roots in moist ground feed the rest of the plant, as far as enough of them are there.
+    const ks1 = stressOf(gone1, taw1, p);
+    const best = ks1 > stress ? ks1 : stress;
+    const shareBest = ks1 > stress ? share1 : share0;
+    const other = ks1 > stress ? stress : ks1;
+    const fed = best > 0 ? (shareBest + ((1 - shareBest) * other) / best) / FEEDING_SHARE : 0;
+    stress = fed < 1 ? best * fed : best;
   }
-  const airless = root > 0 && air / root < AIR_LIMIT;
   const wetDays = airless ? state.wetDays + 1 : 0;
   const airFactor = wetDays > AIRLESS_DAYS ? AIRLESS_FACTOR : 1;
 
@@ -245,7 +256,9 @@ export function stepDay(
         const asked = perWeight * (pull[base + i] as number);
         if (asked <= 0) continue;
         const part = i + 1 < rootLayers ? 1 : lastPart;
-        const can = ((water[base + i] as number) - (wp[i] as number)) * part;
+        // What dried from the surface today is no longer there.
+        const moist = (water[base + i] as number) - (wp[i] as number);
+        const can = moist > 0 ? moist * part : 0;
         let taken = asked;
         if (asked >= can) {
           taken = can;
@@ -265,9 +278,15 @@ export function stepDay(
     if (given < 1e-12) break;
   }
 
+  // The day has had its use: what was more than the ground keeps fills that, and what is left of it sinks from tomorrow on.
+  for (let c = 0; c < columns; c += 1) {
+    const held = c === 0 ? held0 : held1;
+    if (held > 0 && !settle(profile, water, c * n, zone, held)) drained = false;
+  }
+
   // End of day: the store as it stands now, on the wetted ground.
-  let depletion = depletion0 + drawn;
-  if (!drained) {
+  let depletion = depletion0 + dried + drawn;
+  if (!drained || held0 > 0) {
     // Where a layer still holds more than field capacity, that part was drawn first and is no depletion.
     depletion = 0;
     for (let i = 0; i < rootLayers; i += 1) {
@@ -288,7 +307,8 @@ export function stepDay(
   out[OUT.depletion] = depletion;
   out[OUT.available] = available;
   out[OUT.readily] = p * available;
-  out[OUT.stress] = stress * airFactor;
+  // What was had of what was wanted: never unhindered on a day that lacked something.
+  out[OUT.stress] = left > 1e-12 && wantedT > 0 ? transpiration / wantedT : stress * airFactor;
   out[OUT.rootDepth] = root;
   out[OUT.front] = front;
   out[OUT.wetDays] = wetDays;
@@ -298,11 +318,12 @@ export function stepDay(
     const next = Math.min(n - 1, Math.floor(root / LAYER_MM));
     const held = heldMm[next] as number;
     const moist = ((water[next] as number) - (wp[next] as number)) / held > ROOT_DRY_LIMIT;
-    const pampered = available > 0 && depletion0 / available < ROOT_DRAW;
+    const pampered = available > 0 && (depletion0 + dried) / available < ROOT_DRAW;
     const season = d > 0 ? Math.max(0, potential - (model.potentialRootMm[d - 1] as number)) : 0;
     const speed = pampered ? ROOT_PAMPERED * season : ROOT_SPEED_MM;
     if (moist) root = Math.min(potential, root + speed);
   }
+  state.standingMm = standing;
   state.rootMm = root;
   state.wetDays = wetDays;
   state.drained = drained;
