@@ -80,7 +80,9 @@ test('the working of a watering, opened', async ({ page, kibble }) => {
     .getByRole('button', { name: /show the working/ })
     .first()
     .click();
-  const closed = page.locator('details:not([open]) > summary');
+  const drawer = page.getByRole('dialog');
+  await drawer.getByTestId('working-headline').waitFor();
+  const closed = drawer.locator('details:not([open]) > summary');
   for (let i = 0; i < 5 && (await closed.count()) > 0; i += 1) await closed.first().click();
   await page.screenshot({ path: 'docs/screenshots/working.png' });
 });
