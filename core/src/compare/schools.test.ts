@@ -94,11 +94,15 @@ describe('defaults by plant and stage (common practice)', () => {
     ['lettuce', 'growing', 'even'],
     ['sweetcorn', 'in full leaf', 'deep and seldom'],
     ['rose', 'growing', 'deep and seldom'],
-  ] as const)('%s, %s: %s', (crop, stage, id) => expect(defaultSchool(cropById(crop), stage).id).toBe(id));
+  ] as const)('%s, %s: %s', (crop, stage, id) =>
+    expect(defaultSchool(cropById(crop), { stage, rooted: stage !== 'establishing' }).id).toBe(id),
+  );
   test('every school is a rule with words, and a default is never one that does not suit', () => {
     for (const id of SCHOOLS) expect(schoolOf(id).words.length).toBeGreaterThan(20);
     for (const crop of ['tomato', 'lettuce', 'aloe', 'walnut'].map(cropById))
-      expect(schoolOf(defaultSchool(crop, 'in full leaf').id).suits(crop)).toBe(true);
+      expect(schoolOf(defaultSchool(crop, { stage: 'in full leaf', rooted: true }).id).suits(crop)).toBe(
+        true,
+      );
   });
 });
 

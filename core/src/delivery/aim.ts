@@ -1,4 +1,4 @@
-import type { CropEntry, StageName } from '../plants/types.ts';
+import type { CropEntry } from '../plants/types.ts';
 
 /** Where on the ground a watering belongs. */
 export type Aim =
@@ -9,15 +9,15 @@ const TALL_M = 0.8;
 
 /**
  * Where the water belongs: the wrong part of the ground is one of the ways to harm.
- * @param crop what stands there, its stage and its height now, m
+ * @param crop what stands there, whether it has rooted, and its height now, m
  * @returns the place, as a fact; words are made where it is shown
  * Source: common practice: at the stem for vegetables and new plants, at and beyond the branch edge for trees that have
  * rooted, their trunks dry; the whole surface for turf.
  */
-export function aimOf(crop: CropEntry, stage: StageName | null, heightM: number): Aim {
+export function aimOf(crop: CropEntry, rooted: boolean, heightM: number): Aim {
   if (crop.group === 'turf') return 'whole surface';
   const woody = crop.group === 'fruit trees' || crop.group === 'ornamental trees';
-  if (stage === 'establishing' && crop.cycle !== 'annual') return 'root ball';
+  if (!rooted && crop.cycle !== 'annual') return 'root ball';
   if (woody) return 'branch edge';
   if (crop.group === 'shrubs and roses' || crop.group === 'soft fruit') return 'ring';
   if (heightM >= TALL_M && crop.traits.foliageDiseaseProne) return 'low under tall leaves';

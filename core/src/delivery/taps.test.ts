@@ -200,14 +200,14 @@ describe('the hour (common practice)', () => {
 describe('where the water belongs (common practice)', () => {
   test('new plants at their root ball, rooted trees at the branch edge, vegetables at the foot', () => {
     const apricot = cropById('apricot');
-    expect(aimOf(apricot, 'establishing', 1.5)).toBe('root ball');
-    expect(aimOf(apricot, 'in full leaf', 3)).toBe('branch edge');
-    expect(aimOf(cropById('lettuce'), 'growing', 0.2)).toBe('foot of the plants');
-    expect(aimOf(cropById('rose'), 'in full leaf', 1)).toBe('ring');
-    expect(aimOf(cropById('lawn-cool'), null, 0.1)).toBe('whole surface');
+    expect(aimOf(apricot, false, 1.5)).toBe('root ball');
+    expect(aimOf(apricot, true, 3)).toBe('branch edge');
+    expect(aimOf(cropById('lettuce'), true, 0.2)).toBe('foot of the plants');
+    expect(aimOf(cropById('rose'), true, 1)).toBe('ring');
+    expect(aimOf(cropById('lawn-cool'), false, 0.1)).toBe('whole surface');
   });
   test('tall crops that sicken when wet are watered under their leaves', () =>
-    expect(aimOf(cropById('tomato'), 'ripening', 1.2)).toBe('low under tall leaves'));
+    expect(aimOf(cropById('tomato'), true, 1.2)).toBe('low under tall leaves'));
 });
 
 describe('the adviser (common practice)', () => {

@@ -50,7 +50,7 @@ function plantFacts(plantings: readonly PlantingInput[], date: IsoDate): PlantFa
   return {
     growing: plants.length > 0,
     stage: main ? plantOnDay(main, date)?.stage : undefined,
-    young: plants.some((plant) => plant.stage === 'establishing'),
+    young: plants.some((plant) => !plant.rooted),
     plantedOut: somethingPlantedOut(plantings, date),
     tender: tendernessOf(plantings, date),
   };

@@ -103,6 +103,15 @@ describe('perennials', () => {
     expect(plantOnDay(south, '2026-01-15')?.kcb).toBeCloseTo(0.9, 1);
     expect(plantOnDay(south, '2026-07-15')?.kcb).toBeLessThanOrEqual(0.35);
   });
+  test('are new by their age, not by the month: a maple of 2010 in April is rooted, one of last week in July is not (common practice)', () => {
+    const rooted = (cropId: string, plantedOn: string, date: string): boolean | undefined =>
+      plantOnDay({ cropId, plantedOn }, date)?.rooted;
+    expect(rooted('apple', '2010-11-20', '2026-04-12')).toBe(true);
+    expect(rooted('apple', '2026-07-07', '2026-07-14')).toBe(false);
+    expect(rooted('rose', '2025-11-01', '2026-07-14')).toBe(false);
+    expect(rooted('strawberry', '2026-04-01', '2026-07-14')).toBe(true);
+    expect(rooted('tomato', '2026-05-15', '2026-05-20')).toBe(false);
+  });
   test('take three years to their full roots (common practice)', () => {
     const young = { cropId: 'apple', plantedOn: '2026-04-10' };
     const depth = (date: string): number => plantOnDay(young, date)?.rootDepthMm ?? 0;

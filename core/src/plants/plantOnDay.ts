@@ -14,6 +14,8 @@ export interface PlantOnDay {
   stage: StageName;
   /** Days since planting, 0 on the day. */
   age: number;
+  /** Its roots have left the ball or the row they came in; until then it goes before others and is watered there. */
+  rooted: boolean;
   /** Basal coefficient, before the day's climate adjustment. */
   kcb: number;
   heightM: number;
@@ -71,6 +73,27 @@ const LEAF_OUT_SOUTH = '10-10';
 const YEARS_TO_ESTABLISH = 3;
 /** Share of the full coefficient a first-year perennial uses. Judgement. */
 const FIRST_YEAR_SHARE = 0.4;
+
+/**
+ * Days after planting in which a woody plant, and any other that lives on, roots into the ground round it: by its age, not by
+ * the time of the year. Judgement; that a tree or shrub is new for a year is common practice.
+ */
+const ROOTED_AFTER_DAYS = { woody: 365, herbaceous: 60 };
+const WOODY: ReadonlySet<CropEntry['group']> = new Set([
+  'fruit trees',
+  'ornamental trees',
+  'shrubs and roses',
+]);
+/** Soft fruit taller than this grows on bushes and canes, m. */
+const BUSH_M = 0.5;
+const isWoody = ({ group, heightM }: CropEntry): boolean =>
+  WOODY.has(group) || (group === 'soft fruit' && heightM > BUSH_M);
+
+/** An annual is rooted once its first stage is over, as the calendar or the gardener has it. */
+const isRooted = (crop: CropEntry, stage: StageName, age: number): boolean =>
+  crop.cycle === 'annual'
+    ? stage !== 'establishing'
+    : age >= (isWoody(crop) ? ROOTED_AFTER_DAYS.woody : ROOTED_AFTER_DAYS.herbaceous);
 
 /** Usual day of coming into leaf on a hemisphere, MM-DD. */
 export const usualLeafOut = (latitudeDeg: number): string =>
@@ -137,9 +160,11 @@ export function plantOnDay(planting: PlantingInput, date: IsoDate): PlantOnDay |
   const heightM = crop.heightM * (START_HEIGHT_SHARE + (1 - START_HEIGHT_SHARE) * growth);
   const startMm = START_ROOT_MM[planting.method ?? crop.usualStart];
   const fullMm = Math.max(startMm, crop.roots.minM * 1000);
+  const stage = stageOn(crop, day);
   return {
-    stage: stageOn(crop, day),
+    stage,
     age,
+    rooted: isRooted(crop, stage, age),
     kcb,
     heightM,
     canopyCover: canopyCoverFrom(kcb, heightM),

@@ -174,11 +174,11 @@ const FRUITING: ReadonlySet<StageName> = new Set(['in full leaf', 'ripening']);
 /** The school a planting gets when nobody chose one, and why. Source: common practice. */
 export function defaultSchool(
   crop: CropEntry,
-  stage: StageName | null,
+  { stage, rooted }: { stage: StageName | null; rooted: boolean },
 ): { id: SchoolId; reason: SchoolReason } {
   if (crop.group === 'cacti and succulents')
     return { id: 'soak and dry', reason: 'a succulent dries out between' };
-  if (stage === 'establishing') return { id: 'establish', reason: 'not yet rooted' };
+  if (!rooted) return { id: 'establish', reason: 'not yet rooted' };
   if (crop.traits.boltsWhenDry) return { id: 'even', reason: 'it runs to seed when it goes dry' };
   if ((crop.traits.splits || crop.traits.blossomEndRot) && stage !== null && FRUITING.has(stage))
     return { id: 'even', reason: 'its fruit splits or rots when supply swings' };

@@ -45,7 +45,7 @@ export function gatherRounds(
 
 function ease({ bed }: BedPlan, date: IsoDate): number {
   const tender = bed.bed.plantings.some(
-    (p) => cropOf(p).traits.boltsWhenDry || plantOnDay(p, date)?.stage === 'establishing',
+    (p) => cropOf(p).traits.boltsWhenDry || plantOnDay(p, date)?.rooted === false,
   );
   return tender || bed.wilting ? NONE_MM : EASE_MM;
 }

@@ -98,8 +98,8 @@ export function schoolChosen(
   const crop = cropOfBed(bed);
   if (!crop) return { id: 'deep and seldom', own: false, usual: null };
   const planting = standingOn(plantingsOf(bed, latitudeDeg), today);
-  const stage = planting ? (plantOnDay(planting, today)?.stage ?? null) : null;
-  const usual = defaultSchool(crop, stage);
+  const plant = planting ? plantOnDay(planting, today) : null;
+  const usual = defaultSchool(crop, plant ?? { stage: null, rooted: true });
   const own = bed.planting?.school ?? null;
   return { id: own ?? usual.id, own: own !== null, usual };
 }

@@ -24,7 +24,7 @@ export function schoolsOf(context: Context, bedId: number): SchoolsView {
   return {
     chosen: id,
     own,
-    usual: usual ?? defaultSchool(cropById('tomato'), null),
+    usual: usual ?? defaultSchool(cropById('tomato'), { stage: null, rooted: true }),
     words: SCHOOLS.map((school) => {
       const { words, warning } = schoolOf(school);
       return { id: school, words, warning: warning ?? null };

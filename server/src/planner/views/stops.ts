@@ -106,12 +106,12 @@ function sprayOf(bed: BedView, runs: StopView['runs'], { today, weather, sun }: 
 }
 
 /** Where the water belongs on a bed today. */
-function aimOfBed(bed: BedView, outlook: BedOutlook, { today, site }: Context): StopView['aim'] {
+function aimOfBed(bed: BedView, { today, site }: Context): StopView['aim'] {
   const crop = cropOfBed(bed);
   if (!crop || !METHOD_FACTS[bed.delivery.method].aimed) return null;
   const planting = standingOn(plantingsOf(bed, site.latitudeDeg), today);
-  const heightM = planting ? (plantOnDay(planting, today)?.heightM ?? 0) : 0;
-  return aimOf(crop, outlook.stage, heightM);
+  const plant = planting ? plantOnDay(planting, today) : null;
+  return aimOf(crop, plant?.rooted ?? true, plant?.heightM ?? 0);
 }
 
 /** Cans or buckets for a watering, where they are filled and carried. */
@@ -175,7 +175,7 @@ export function stopOf(
             foundMoistOn: foundMoistOn(bed, context),
           }),
     spray: sprayOf(bed, runs, context),
-    aim: aimOfBed(bed, outlook, context),
+    aim: aimOfBed(bed, context),
     fills: fillsOf(bed, watering),
     byHand: byHandOf(bed, planned, watering, known),
     keepLeavesDry: crop?.traits.foliageDiseaseProne ?? false,
