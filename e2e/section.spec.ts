@@ -83,7 +83,9 @@ test('the driest first, the deepest roots, a part of the garden, and the same as
   await page.getByRole('button', { name: 'Show all beds' }).click();
   await expect(page.getByTestId('section')).toBeVisible();
 
-  // Arrow keys walk from core to core, Enter opens the bed.
+  // Arrow keys walk from core to core, Enter opens the bed: once they stand in the order of the walk again.
+  const second = page.getByRole('list', { name: 'Beds, cut open' }).getByRole('listitem').nth(1);
+  await expect(second.getByRole('link')).toHaveAccessibleName(/^Tomatoes, long bed/);
   await page.getByRole('link', { name: /^Peppers, low ground:/ }).focus();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Enter');
