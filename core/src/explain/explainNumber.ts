@@ -155,7 +155,12 @@ const EXPLAIN: Readonly<Record<Explainable, Explain>> = {
     (d) => d.evaporationMm,
     false,
   ),
-  runoff: total('Ran off', 'each day: rain beyond what the ground takes in', (d) => d.runoffMm, false),
+  runoff: total(
+    'Ran off',
+    'each day: water beyond what soaks in and what can stand on the bed',
+    (d) => d.runoffMm,
+    false,
+  ),
   lost: total(
     'Sank past the roots',
     'each day: what the root zone could not hold',

@@ -26,6 +26,16 @@ interface Season {
   days?: string[];
 }
 
+const newSeason = (): Season => ({
+  irrigationMm: 0,
+  useMm: 0,
+  percolationMm: 0,
+  depletionMm: [],
+  availableMm: [],
+  on: new Set<number>(),
+  surplusMm: 0,
+});
+
 const bedOf = (textureClass: TextureClass, cropId: string, year: string): BedInput => ({
   areaM2: 10,
   form: 'basin',
@@ -38,15 +48,7 @@ function layered(bed: BedInput, days: typeof seattle, wateredOn: ReadonlySet<num
   const model = bedModel(bed, item(days, 0).date, days.length, { rootResponse: false });
   const series = weatherSeries(days, site);
   const state = startState(model, 1);
-  const made: Season = {
-    irrigationMm: 0,
-    useMm: 0,
-    percolationMm: 0,
-    depletionMm: [],
-    availableMm: [],
-    on: new Set<number>(),
-    surplusMm: 0,
-  };
+  const made = newSeason();
   days.forEach((_, d) => {
     const irrigation = wateredOn.has(d) ? rootZoneDepletion(model, state) : 0;
     stepDay(model, state, d, at(series.et0, d), at(series.rain, d), irrigation, at(series.climate, d));
@@ -74,15 +76,7 @@ function standard(bed: BedInput, days: typeof seattle): Season {
   const rew = profile.readilyEvaporableMm;
   const tew = 1000 * (fc - 0.5 * wp) * 0.1;
   const { et0 } = weatherSeries(days, site);
-  const made: Season = {
-    irrigationMm: 0,
-    useMm: 0,
-    percolationMm: 0,
-    depletionMm: [],
-    availableMm: [],
-    on: new Set<number>(),
-    surplusMm: 0,
-  };
+  const made = newSeason();
   let dr = 0;
   let de = 0;
   let due = false;
