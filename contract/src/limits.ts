@@ -55,7 +55,7 @@ export const LIMITS = {
   topsoilMm: { label: 'Topsoil', min: 50, max: 1500, quantity: 'depth', unit: 'mm' },
   rockMm: { label: 'Rock or hard pan', min: 100, max: 3000, quantity: 'depth', unit: 'mm' },
   stonesPct: { label: 'Stones', min: 0, max: 90, quantity: 'percent', unit: '%' },
-  organicMatterPct: { label: 'Organic matter', min: 0, max: 8, quantity: 'percent', unit: '%' },
+  organicMatterPct: { label: 'Organic matter', min: 0, max: 100, quantity: 'percent', unit: '%' },
   slopePct: { label: 'Slope', min: 0, max: 100, quantity: 'percent', unit: '%' },
   fallMm: { label: 'Fall of the water', min: 0, max: 2000, quantity: 'depth', unit: 'mm' },
   probeMm: { label: 'Depth reached', min: 0, max: 2000, quantity: 'depth', unit: 'mm' },

@@ -5,6 +5,7 @@ import { cropOf } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
 import { GOAL_FACTS } from '../plants/goals.ts';
 import { explainLine } from '../schools/schools.ts';
+import { DRAINED_AT_KPA } from '../soil/soilFromFractions.ts';
 import { LAYER_MM } from '../soil/soilProfile.ts';
 import { explainReferenceEt } from '../weather/explainReferenceEt.ts';
 import type { Site } from '../weather/types.ts';
@@ -21,11 +22,16 @@ const provenanceOf = (source: string): Provenance =>
     : { kind: 'table', name: source };
 
 /** What is gone from the root zone: what it holds when full less what it holds now. @param days of the balance so far */
-export function explainGone(goneMm: number, drawn: Drawn, days: number): Working {
+export function explainGone(
+  goneMm: number,
+  drawn: Drawn,
+  days: number,
+  { bed, known }: Pick<PlanBed, 'bed' | 'known'>,
+): Working {
   let full = 0;
   let now = 0;
   for (let i = 0; i * LAYER_MM < drawn.rootDepthMm && i < drawn.layersMm.length; i += 1) {
-    const part = Math.min(1, drawn.rootDepthMm / LAYER_MM - i);
+    const part = drawn.rootDepthMm >= drawn.depthMm ? 1 : Math.min(1, drawn.rootDepthMm / LAYER_MM - i);
     full += part * item(drawn.fieldCapacityMm, i);
     now += part * Math.min(item(drawn.fieldCapacityMm, i), item(drawn.layersMm, i));
   }
@@ -38,7 +44,15 @@ export function explainGone(goneMm: number, drawn: Drawn, days: number): Working
       'mm',
       'what the root zone holds when full − what it holds now, layer by layer',
       [
-        leaf('Full', full, 'mm', { kind: 'table', name: 'Saxton & Rawls 2006, from the soil’s texture' }),
+        worked('Full', full, 'mm', 'what its texture holds at that suction, after Saxton & Rawls 2006', [
+          leaf(
+            'It has drained at',
+            bed.ground.fieldCapacityKPa ?? DRAINED_AT_KPA.usual,
+            'kPa',
+            known?.drainedAt ?? usual('the usual suction; for sand and raised beds 10 is often nearer'),
+            'drainedAt',
+          ),
+        ]),
         worked('Now', now, 'mm', balance, [leaf('Days counted', days, '', { kind: 'worked out' })]),
       ],
     ),
@@ -119,8 +133,8 @@ export interface Grounds {
   days: number;
 }
 
-export const explainGoneOf = ({ facts, drawn, days }: Grounds): Working =>
-  explainGone(facts.goneMm, drawn, days);
+export const explainGoneOf = ({ facts, drawn, days, input }: Grounds): Working =>
+  explainGone(facts.goneMm, drawn, days, input);
 
 /** The line of the way of watering, or what can be spared where it has none. */
 export function explainLineOf(grounds: Grounds): Working {

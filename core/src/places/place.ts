@@ -72,6 +72,8 @@ export const emptyGauge = (): Gauge => ({
 /** What a place is drawn from: mm of water in each 50 mm layer of its watered ground, top first. */
 export interface Drawn {
   rootDepthMm: number;
+  /** Where the ground ends, mm: the lowest layer may be thinner than the others. */
+  depthMm: number;
   layersMm: number[];
   fieldCapacityMm: number[];
   wiltingPointMm: number[];

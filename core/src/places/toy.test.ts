@@ -73,6 +73,7 @@ const tub: PlaceKind<PlaceInput, Tub> = {
     }),
     drawn: () => ({
       rootDepthMm: 300,
+      depthMm: 300,
       layersMm: [],
       fieldCapacityMm: [],
       wiltingPointMm: [],

@@ -7,6 +7,7 @@ import type { IsoDate } from '../units/dates.ts';
 import { isLater, type Found, type SettingKind, type SettingValues } from './entries.ts';
 import { ENTRY_FACTS } from './facts.ts';
 import { whatIsKnown, type KnownBed } from './whatIsKnown.ts';
+import type { Tellable } from '../working/tellable.ts';
 
 /** What of a bed may change, each since when. A soil that was told wrong is put right for all time, so it has no date. */
 export type ToldHistory = { [K in SettingKind]: Dated<SettingValues[K]> } & {
@@ -25,9 +26,14 @@ export interface BedPeriod {
 
 /** What a reading is of: a change of that thing ends what it tells of the days before. */
 type Thing = 'ground' | 'water' | 'area' | 'other';
+/** Told figures that are not of the water. */
+const TOLD_OF: Partial<Record<Tellable, Thing>> = {
+  area: 'area',
+  organicMatter: 'ground',
+  drainedAt: 'ground',
+};
 function thingOf(found: Found): Thing {
-  if (found.kind === 'told')
-    return found.field === 'area' ? 'area' : found.field === 'organicMatter' ? 'ground' : 'water';
+  if (found.kind === 'told') return TOLD_OF[found.field] ?? 'water';
   const facts = ENTRY_FACTS[found.kind];
   if (facts.sort !== 'reading') return 'other';
   return facts.about === 'water' ? 'water' : facts.spoiledByAmendment || facts.ofGround ? 'ground' : 'other';

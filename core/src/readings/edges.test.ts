@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { soilFromFractions } from '../soil/soilFromFractions.ts';
-import { EDGES, withinEdge, type Beyond } from '../units/edges.ts';
+import { withinEdge, type Beyond } from '../units/edges.ts';
 import { whatIsKnown } from './whatIsKnown.ts';
 
 const told = {
@@ -13,28 +12,23 @@ const on = '2026-07-14';
 
 test('a figure within its edges is taken as it is, one beyond them is taken at the edge and noted', () => {
   const beyond: Beyond[] = [];
-  expect(withinEdge('clay', 42, beyond)).toBe(42);
+  expect(withinEdge('flow', 42, beyond)).toBe(42);
   expect(beyond).toEqual([]);
-  expect(withinEdge('clay', 65, beyond)).toBe(60);
+  expect(withinEdge('flow', 650, beyond)).toBe(500);
   expect(withinEdge('intake', 0, beyond)).toBe(0.1);
   expect(beyond).toEqual([
-    { what: 'clay', label: 'Clay', told: 65, taken: 60, unit: '%' },
+    { what: 'flow', label: 'Flow', told: 650, taken: 500, unit: 'L/min' },
     { what: 'intake', label: 'What the ground takes in', told: 0, taken: 0.1, unit: 'mm/h' },
   ]);
 });
 
-test('the clay edge is where the published equations end: one hair beyond it they refuse', () => {
-  expect(() => soilFromFractions({ sandPct: 10, clayPct: EDGES.clay.max })).not.toThrow();
-  expect(() => soilFromFractions({ sandPct: 10, clayPct: EDGES.clay.max + 0.1 })).toThrow(RangeError);
-});
-
 describe('what is known of a bed never leaves the edges', () => {
   // Common practice: heavy clays hold 60 to 80 % clay; such a jar is no error.
-  test('a jar of 65 % clay is clay, planned at 60 %', () => {
+  test('a jar of 65 % clay is clay, and planned as that', () => {
     const jar = { kind: 'jar' as const, horizon: 'top' as const, sandMm: 10, siltMm: 25, clayMm: 65, on };
     const known = whatIsKnown(told, [jar], on);
-    expect(known.ground.horizons[0]).toMatchObject({ textureClass: 'clay', clayPct: 60, sandPct: 10 });
-    expect(known.beyond.map(({ what }) => what)).toEqual(['clay']);
+    expect(known.ground.horizons[0]).toMatchObject({ textureClass: 'clay', clayPct: 65, sandPct: 10 });
+    expect(known.beyond).toEqual([]);
   });
 
   test('a jar with one layer alone is that soil, also where the division rounds', () => {

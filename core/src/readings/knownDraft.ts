@@ -40,6 +40,7 @@ interface Claimed {
   reachingShare: number;
   evenness: number;
   organicMatter: number;
+  drainedAt: number;
   /** The fall in a test hole, mm/h, and the way water was seen to go. */
   drainage: number;
   path: WaterPath;
@@ -140,26 +141,23 @@ export class KnownDraft {
     const below = this.of('below')?.value ?? { textureClass: belowTold ?? top.textureClass };
     const organicMatterPct = this.of('organicMatter')?.value;
     const stonesPct = dig?.stonesPct;
-    const topsoil: Horizon = { ...this.edgedSoil(top), organicMatterPct, stonesPct };
+    const topsoil: Horizon = { ...top, organicMatterPct, stonesPct };
     const drainage = this.of('drainage');
     return {
       horizons:
         this.of('below') !== undefined || belowTold !== null
           ? [
               { ...topsoil, thicknessMm: dig?.topsoilMm ?? USUAL_TOPSOIL_MM },
-              { ...this.edgedSoil(below), stonesPct },
+              { ...below, stonesPct },
             ]
           : [topsoil],
       drainageMmPerHour: drainage ? this.edged('drainage', drainage.value) : undefined,
       slopePct: site?.slopePct,
       crusted: site?.crusted,
       bedrockMm: dig?.rockMm,
+      fieldCapacityKPa: this.of('drainedAt')?.value,
       ...(this.intake ? { infiltrationMmPerHour: this.edged('intake', this.intake.mmPerHour) } : {}),
     };
-  }
-
-  private edgedSoil(soil: Soil): Soil {
-    return soil.clayPct === undefined ? soil : { ...soil, clayPct: this.edged('clay', soil.clayPct) };
   }
 
   /** What the tap or line gives and how large the bed is, noted where the engine takes another figure. */
@@ -176,6 +174,7 @@ export class KnownDraft {
     };
     source('soil', this.of('top')?.source);
     source('organicMatter', this.of('organicMatter')?.source);
+    source('drainedAt', this.of('drainedAt')?.source);
     source('drainage', this.of('drainage')?.source);
     source('layers', this.digSource);
     source('place', this.siteSource);

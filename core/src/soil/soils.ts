@@ -134,13 +134,17 @@ export const TEXTURES: Readonly<Record<TextureClass, TextureFacts>> = {
 };
 
 /** Soil water of a texture class at its typical shares. Source: as `soilFromFractions`. */
-export function soilOfClass(textureClass: TextureClass, organicMatterPct?: number): SoilFromFractions {
+export function soilOfClass(
+  textureClass: TextureClass,
+  organicMatterPct?: number,
+  more: { fieldCapacityKPa?: number; densityFactor?: number } = {},
+): SoilFromFractions {
   const facts = TEXTURES[textureClass];
   if (!facts) {
     throw new OutOfRange('textureClass', `be one of ${Object.keys(TEXTURES).join(', ')}`, textureClass);
   }
   return {
-    ...soilFromFractions({ sandPct: facts.sandPct, clayPct: facts.clayPct, organicMatterPct }),
+    ...soilFromFractions({ sandPct: facts.sandPct, clayPct: facts.clayPct, organicMatterPct, ...more }),
     textureClass,
   };
 }

@@ -1,10 +1,8 @@
 /**
  * Where the engine's physics ends. What is real but lies beyond is planned at the edge and marked, so that a
- * heavy clay or a pot under an open tap is watered by the nearest thing the engine can compute, and says so.
+ * pot under an open tap or a field is watered by the nearest thing the engine can compute, and says so.
  */
 export const EDGES = {
-  /** Saxton & Rawls 2006: the soils behind the equations hold at most 60 % clay. */
-  clay: { label: 'Clay', min: 0, max: 60, unit: '%' },
   /** Ends of what a garden tap, line or bucket gives. Judgement. */
   flow: { label: 'Flow', min: 0.001, max: 500, unit: 'L/min' },
   /** A small pot's surface to a market garden's field. Judgement. */

@@ -8,6 +8,7 @@ export interface Known {
   evenness?: Provenance;
   soil?: Provenance;
   organicMatter?: Provenance;
+  drainedAt?: Provenance;
   layers?: Provenance;
   drainage?: Provenance;
   intake?: Provenance;

@@ -7,6 +7,7 @@ export const TELLABLE = {
   wettedShare: { label: 'Share that gets wet', min: 0.05, max: 1, unit: '' },
   reachingShare: { label: 'Share that reaches the soil', min: 0.2, max: 1, unit: '' },
   evenness: { label: 'Evenness of the driest quarter', min: 0.2, max: 1, unit: '' },
-  organicMatter: { label: 'Organic matter', min: 0, max: 8, unit: '%' },
+  organicMatter: { label: 'Organic matter', min: 0, max: 100, unit: '%' },
+  drainedAt: { label: 'Suction at which it has drained', min: 10, max: 33, unit: 'kPa' },
 } as const;
 export type Tellable = keyof typeof TELLABLE;

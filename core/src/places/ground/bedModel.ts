@@ -8,7 +8,7 @@ import { LAYER_MM, soilProfile, type GroundInput, type SoilProfile } from '../..
 import { GOAL_FACTS, MOST_DEPLETION, type Goal } from '../../plants/goals.ts';
 import { heightTerm } from './evaporation.ts';
 import { mulchEvaporationFactor, type Mulch } from './mulch.ts';
-import { RAIN_HOURS, STANDS_MM, type BedForm } from './surface.ts';
+import { FORM_FACTS, groundOfForm, RAIN_HOURS, type BedForm } from './surface.ts';
 
 /** A bed as the engine takes it. */
 export interface BedInput {
@@ -71,7 +71,9 @@ export function bedModel(
 ): BedModel {
   positive('areaM2', bed.areaM2, 1_000_000, 'm²');
   const wetted = within('wettedFraction', bed.wettedFraction ?? 1, 0.05, 1);
-  const profile = soilProfile(bed.ground, Boolean(bed.mulch));
+  const form = bed.form ?? 'flat';
+  const { standsMm, demandFactor } = FORM_FACTS[form];
+  const profile = soilProfile(groundOfForm(bed.ground, form), Boolean(bed.mulch));
   const columns = wetted < 1 ? 2 : 1;
   const plants = options.plants ?? plantDays(bed.plantings, firstDate, dayCount);
   const model: BedModel = {
@@ -83,9 +85,9 @@ export function bedModel(
     columnShare: Float64Array.from(columns === 2 ? [wetted, 1 - wetted] : [1]),
     wettedFraction: wetted,
     evaporationFactor: mulchEvaporationFactor(bed.mulch),
-    demandFactor: within('place.demandFactor', bed.place?.demandFactor ?? 1, 0.2, 1.6),
+    demandFactor: demandFactor * within('place.demandFactor', bed.place?.demandFactor ?? 1, 0.2, 1.6),
     underCover: bed.place?.underCover ?? false,
-    standsMm: STANDS_MM[bed.form ?? 'flat'],
+    standsMm,
     rainIntakeMm: RAIN_HOURS * profile.infiltrationMmPerHour,
     dayIntakeMm: 24 * profile.infiltrationMmPerHour,
     rootResponse: options.rootResponse ?? true,

@@ -112,7 +112,7 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         into.evaporatedL = areaM2 * at(out, OUT.evaporation);
         into.lostL = areaM2 * (at(out, OUT.belowRoots) + at(out, OUT.runoff));
         into.ks = at(out, OUT.stress);
-        into.frontMm = at(out, OUT.front);
+        into.frontMm = Math.min(model.profile.depthMm, at(out, OUT.front));
         return into;
       },
       give(d, localMm, pulses) {
@@ -134,7 +134,8 @@ export const ground: PlaceKind<BedInput, GroundState> = {
       drawn(state) {
         const { profile } = modelOf(state);
         return {
-          rootDepthMm: state.water.rootMm,
+          rootDepthMm: Math.min(state.water.rootMm, profile.depthMm),
+          depthMm: profile.depthMm,
           layersMm: listed(state.water.water, profile.layers),
           fieldCapacityMm: listed(profile.fieldCapacityMm),
           wiltingPointMm: listed(profile.wiltingPointMm),

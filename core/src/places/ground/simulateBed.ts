@@ -68,9 +68,9 @@ export function dailyRecord(
     depletionMm: at(out, OUT.depletion),
     totalAvailableMm: at(out, OUT.available),
     readilyAvailableMm: at(out, OUT.readily),
-    rootDepthMm: at(out, OUT.rootDepth),
+    rootDepthMm: Math.min(model.profile.depthMm, at(out, OUT.rootDepth)),
     stressCoefficient: at(out, OUT.stress),
-    wetFrontMm: at(out, OUT.front),
+    wetFrontMm: Math.min(model.profile.depthMm, at(out, OUT.front)),
     airlessDays: at(out, OUT.wetDays),
   };
   if (withLayers) record.layersMm = listed(state.water, model.profile.layers);
