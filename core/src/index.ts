@@ -44,7 +44,7 @@ export { wetFrontDepth, type WetFrontLayer } from './soil/wetFrontDepth.ts';
 export * from './plants/types.ts';
 export { CATALOGUE, cropById } from './plants/catalogue/index.ts';
 export { cropCoefficient } from './plants/cropCoefficient.ts';
-export { plantOnDay, stageDates, usualLeafOut, type PlantOnDay } from './plants/plantOnDay.ts';
+export { plantOnDay, stageDates, type PlantOnDay } from './plants/plantOnDay.ts';
 
 export { BED_FORMS, type BedForm } from './places/ground/surface.ts';
 export { bedModel, type BedInput, type PlaceFactors } from './places/ground/bedModel.ts';

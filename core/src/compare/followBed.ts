@@ -1,6 +1,8 @@
 import { item } from '../units/at.ts';
 import { followAhead, startOf, type Followed } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
+import { frostyNights } from '../plants/frostKill.ts';
+import { plantingsHere } from '../plants/plantingsHere.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { Site } from '../weather/types.ts';
@@ -16,10 +18,14 @@ export function followBed(
   site: Site,
   { today, horizonDays }: { today: IsoDate; horizonDays: number },
 ): Followed {
-  const start = startOf(bed, weather, weatherSeries(weather, site), item(weather, 0).date, {
+  const { plantings, place } = bed.bed;
+  const frosts = frostyNights(weather.filter(({ date }) => date < today));
+  const here = { latitudeDeg: site.latitudeDeg, frosts, underCover: place?.underCover };
+  const living = { ...bed, bed: { ...bed.bed, plantings: plantingsHere(plantings, here) } };
+  const start = startOf(living, weather, weatherSeries(weather, site), item(weather, 0).date, {
     site,
     today,
     ensemble: null,
   });
-  return followAhead(start, bed, { today, horizonDays, firstReasons: true });
+  return followAhead(start, living, { today, horizonDays, firstReasons: true });
 }

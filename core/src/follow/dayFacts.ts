@@ -1,5 +1,5 @@
 import { at, item } from '../units/at.ts';
-import { plantOnDay, cropOf } from '../plants/plantOnDay.ts';
+import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
 import type { PlantingInput } from '../plants/types.ts';
 import { thresholdOf, type School } from '../schools/schools.ts';
@@ -47,13 +47,23 @@ export interface DayFacts extends PlantFacts {
 function plantFacts(plantings: readonly PlantingInput[], date: IsoDate): PlantFacts {
   const plants = plantings.flatMap((p) => plantOnDay(p, date) ?? []);
   const main = standingOn(plantings, date);
+  const growing = plants.some((plant) => !plant.over);
   return {
-    growing: plants.length > 0,
+    growing,
+    ended: main && !growing ? endOf(main, date) : null,
     stage: main ? plantOnDay(main, date)?.stage : undefined,
-    young: plants.some((plant) => !plant.rooted),
+    young: plants.some((plant) => !plant.over && !plant.rooted),
     plantedOut: somethingPlantedOut(plantings, date),
     tender: tendernessOf(plantings, date),
   };
+}
+
+/** Why and when a planting that still stands came to its end. */
+function endOf(planting: PlantingInput, date: IsoDate): PlantFacts['ended'] {
+  const why = plantOnDay(planting, date)?.over;
+  if (!why) return null;
+  const past = stageDates(planting, date).find(({ stage }) => stage === 'past')?.from;
+  return { why, on: (why === 'ripened' ? past : planting.killedOn) ?? date };
 }
 
 /** What stands on a place on a day of its span. */
@@ -136,7 +146,7 @@ export function dayFacts(
   const isToday = d === now.todayIndex;
   const airlessDays = run.place.airlessDays(run.state);
   const evening = lookAhead(run, d, from.rain);
-  const { growing, stage, young, plantedOut, tender } = plantsOn(now, plantings, d);
+  const { growing, ended, stage, young, plantedOut, tender } = plantsOn(now, plantings, d);
   const { days, why } = shutAfter(input, now.days, d);
   return {
     day,
@@ -147,6 +157,7 @@ export function dayFacts(
     evening,
     lineMm: thresholdOf(school, evening.readilyMm, evening.totalMm),
     growing,
+    ended,
     stage,
     young,
     plantedOut,

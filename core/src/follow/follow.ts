@@ -289,6 +289,7 @@ function leaveReason(
   }: { settled: boolean; wait: RainWait | null; input: PlanBed; airOn: IsoDate | null },
 ): LeaveReason {
   if (settled) return { code: 'settled today' };
+  if (facts.ended) return { code: facts.ended.why, on: facts.ended.on };
   if (!facts.growing) return { code: 'nothing growing' };
   if (held.by === 'toughening' && input.holdUntil) return { code: 'toughening', until: input.holdUntil };
   if (facts.airlessDays > 1) return { code: 'too wet', airlessDays: facts.airlessDays, airOn };

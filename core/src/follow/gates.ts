@@ -27,7 +27,8 @@ const MAY_WAIT: ReadonlySet<Decision['code']> = new Set([
 type Gate = (facts: DayFacts, decision: Decision | null, input: PlanBed) => boolean;
 
 const GATES: readonly (readonly [GateName, Gate])[] = [
-  ['nothing growing', (f) => !f.growing],
+  // What has ended still has what the gardener sets by hand.
+  ['nothing growing', (f) => !f.growing && !(f.ended && f.byHand !== undefined)],
   ['settled', (f, _due, input) => f.isToday && Boolean(input.settledToday)],
   // Wilting ends a dry spell.
   [

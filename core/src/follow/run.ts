@@ -25,6 +25,8 @@ type Purpose = 'days ahead' | 'evening' | 'no rain' | 'shut days' | 'rain comes'
 /** What stands on a place on a day, as far as it decides. */
 export interface PlantFacts {
   growing: boolean;
+  /** Something stands, but all of it has ended: why the main crop did, and since when. */
+  ended: { why: 'ripened' | 'killed by frost'; on: IsoDate } | null;
   /** Stage of what takes most room. */
   stage: StageName | undefined;
   /** Something on it is not yet rooted; something is planted out today. */

@@ -117,6 +117,7 @@ export type LeaveReason =
   | { code: 'too windy'; windMs: number }
   | { code: 'round spared' }
   | { code: 'nothing growing' }
+  | { code: 'ripened' | 'killed by frost'; on: IsoDate }
   | { code: 'settled today' };
 
 export interface PlannedWatering {

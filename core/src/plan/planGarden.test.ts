@@ -57,6 +57,31 @@ describe('tomatoes on loam in the real summer of 2015', () => {
   });
 });
 
+describe('the end of a crop', () => {
+  const lettuce: PlanBed = {
+    ...tomatoes,
+    bed: { ...tomatoes.bed, plantings: [{ cropId: 'lettuce', plantedOn: '2015-05-15' }] },
+  };
+  test('an annual past ripening asks for nothing, says why, and has what is set by hand', () => {
+    const { waterings, beds } = planOn('2015-09-10', [lettuce]);
+    expect(waterings).toEqual([]);
+    expect(beds[0]?.leave).toEqual({ code: 'ripened', on: '2015-07-29' });
+    expect(beds[0]?.missedL).toBe(0);
+    const fixed = [{ date: '2015-09-12', localMm: 10 }];
+    expect(planOn('2015-09-10', [{ ...lettuce, fixed }]).waterings.map(({ date }) => date)).toEqual([
+      '2015-09-12',
+    ]);
+  });
+  test('seen in full leaf, it goes on', () => {
+    const plantings = lettuce.bed.plantings.map((p) => ({
+      ...p,
+      seen: [{ stage: 'in full leaf' as const, on: '2015-09-09' }],
+    }));
+    const { waterings } = planOn('2015-09-10', [{ ...lettuce, bed: { ...lettuce.bed, plantings } }]);
+    expect(waterings.length).toBeGreaterThan(0);
+  });
+});
+
 describe('today', () => {
   test('a bed that would pass its line today is watered, with the reason in figures', () => {
     const plan = planOn('2015-07-08', [tomatoes]);

@@ -4,6 +4,8 @@ import type { PlanConstraints } from '../clock/constraints.ts';
 import { mostAtOnce } from '../clock/mostAtOnce.ts';
 import { followAhead, startOf, type BedStart } from '../follow/follow.ts';
 import type { BedOutlook, PlanBed } from '../follow/types.ts';
+import { frostyNights } from '../plants/frostKill.ts';
+import { plantingsHere } from '../plants/plantingsHere.ts';
 import { newClockBook } from '../share/clockBook.ts';
 import { fitToLimits, LARGE } from '../share/fitToLimits.ts';
 import { follower } from '../share/follower.ts';
@@ -80,6 +82,15 @@ export function planGarden(
         })
       : null,
   );
+  const frosts = frostyNights(days.slice(0, daysBetween(first, today)));
+  const livingHere = ({ bed }: PlanBed): PlanBed['bed'] => ({
+    ...bed,
+    plantings: plantingsHere(bed.plantings, {
+      latitudeDeg: garden.site.latitudeDeg,
+      frosts,
+      underCover: bed.place?.underCover,
+    }),
+  });
   const large = garden.beds.length > LARGE;
   const starts = new Map<number, BedStart>();
   const ahead = { today, horizonDays, firstReasons: options.reasons !== 'all' };
@@ -108,7 +119,8 @@ export function planGarden(
       within('startFullness', bed.startFullness, 0, 1);
       const closed = closedDays(bed, constraints, today, horizonDays);
       const windy = windyDays(bed, constraints, aheadDays);
-      const input = { ...bed, closed, windy, most: mostAtOnce(bed, constraints, garden.site, today) };
+      const most = mostAtOnce(bed, constraints, garden.site, today);
+      const input = { ...bed, bed: livingHere(bed), closed, windy, most };
       const start = startOf(input, days, series(), first, {
         site: garden.site,
         today,

@@ -1,6 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { CATALOGUE, cropById } from './catalogue/index.ts';
+import { frostyNights, withFrostKills } from './frostKill.ts';
 import { plantOnDay, stageDates } from './plantOnDay.ts';
+import { shortDays } from './shortDays.ts';
+import type { PlantingInput } from './types.ts';
 
 /** FAO-56 table 12 (kc mid), table 22 (roots m, p) and table 17 (kcb mid) for crops that have rows, from memory. */
 const PRINTED: readonly (readonly [
@@ -55,7 +58,7 @@ describe('the catalogue', () => {
       crop.p.source,
       crop.heightSource,
     ]) {
-      expect(source).toMatch(/^FAO-56 table \d+$|^judgement: .{6,}/);
+      expect(source).toMatch(/^FAO-56 table \d+$|^ANSI.ASABE S623$|^judgement: .{6,}/);
     }
   });
 
@@ -92,6 +95,120 @@ test('values marked FAO-56 stand within the tables’ bands', () => {
       expect(crop.p.value).toBeLessThanOrEqual(0.7);
     }
   }
+});
+
+describe('landscape plants (ANSI/ASABE S623, from memory)', () => {
+  test('trees, shrubs and perennials use 0.5 to 0.7 of reference, annual flowers and cool turf 0.8, warm turf 0.6', () => {
+    const factor = (id: string): number => cropById(id).kc.mid;
+    expect([factor('lawn-cool'), factor('lawn-warm'), factor('petunia')]).toEqual([0.8, 0.6, 0.8]);
+    for (const { group, kc } of CATALOGUE)
+      if (group === 'ornamental trees' || group === 'shrubs and roses')
+        expect([0.5, 0.6, 0.7]).toContain(kc.mid);
+    expect([factor('willow'), factor('hydrangea'), factor('oak'), factor('buddleia')]).toEqual([
+      0.7, 0.7, 0.5, 0.5,
+    ]);
+  });
+  test('cover the ground with their leaves in summer, whatever their height', () => {
+    const cover = (cropId: string, date: string): number =>
+      plantOnDay({ cropId, plantedOn: '2015-03-01' }, date)?.canopyCover ?? 0;
+    expect(cover('oak', '2026-07-14')).toBeCloseTo(0.85, 9);
+    expect(cover('oak', '2026-01-14')).toBeLessThan(0.4);
+    expect(cover('yew', '2026-01-14')).toBeCloseTo(0.85, 9);
+  });
+});
+
+test('yield response of citrus and of vines stands in FAO-33’s bands (citrus 1.1–1.3, grape 0.85, from memory)', () => {
+  expect(cropById('citrus').sensitivity).toBeGreaterThanOrEqual(1.1);
+  expect(cropById('citrus').sensitivity).toBeLessThanOrEqual(1.3);
+  expect(cropById('grape-wine').sensitivity).toBe(0.85);
+  expect(cropById('grape-table').sensitivity).toBe(0.85);
+});
+
+test('what lives in pots has roots that fit one (common practice: pots of 150 to 300 mm)', () => {
+  for (const { id, group } of CATALOGUE) {
+    if (group !== 'houseplants' && group !== 'cacti and succulents') continue;
+    for (const date of ['2026-05-01', '2029-05-01'])
+      expect(plantOnDay({ cropId: id, plantedOn: '2026-05-01' }, date)?.rootDepthMm).toBeLessThanOrEqual(200);
+  }
+});
+
+describe('the end of an annual', () => {
+  const on = (cropId: string, plantedOn: string, date: string, more: Partial<PlantingInput> = {}) =>
+    plantOnDay({ cropId, plantedOn, latitudeDeg: 51, ...more }, date);
+
+  test('past ripening it drinks nothing more; what is seen alive goes on', () => {
+    expect(on('lettuce', '2026-05-15', '2026-07-20')?.over).toBeNull();
+    expect(on('lettuce', '2026-05-15', '2026-08-15')).toMatchObject({
+      over: 'ripened',
+      kcb: 0,
+      canopyCover: 0,
+    });
+    const seen = [{ stage: 'in full leaf' as const, on: '2026-08-14' }];
+    expect(on('lettuce', '2026-05-15', '2026-08-15', { seen })).toMatchObject({ over: null, kcb: 0.9 });
+  });
+  test('what is picked for as long as it lives has no last day (common practice)', () => {
+    for (const id of ['tomato', 'courgette', 'chard', 'kale', 'runner-bean', 'basil'])
+      expect(on(id, '2026-05-20', '2026-10-30')).toMatchObject({ over: null, stage: 'ripening' });
+    expect(stageDates({ cropId: 'courgette', plantedOn: '2026-05-20' }, '2026-06-01').at(-1)?.stage).toBe(
+      'ripening',
+    );
+  });
+  test('what lives on for years only rests', () => {
+    expect(on('apple', '2020-03-01', '2026-12-24')?.over).toBeNull();
+    expect(on('peony', '2020-03-01', '2026-12-24')?.over).toBeNull();
+  });
+
+  const night = (date: string, tMinC: number) => ({ date, tMinC });
+  const frosts = frostyNights([night('2026-09-20', 2), night('2026-10-08', -1.5), night('2026-11-20', -6)]);
+  const kill = (cropId: string, underCover = false, seen?: PlantingInput['seen']) =>
+    withFrostKills([{ cropId, plantedOn: '2026-05-20', seen }], frosts, underCover)[0]?.killedOn;
+  test('the first frost takes the tender, a hard one the half-hardy, none the hardy (common practice)', () => {
+    expect([kill('tomato'), kill('lettuce'), kill('kale'), kill('apple')]).toEqual([
+      '2026-10-08',
+      '2026-11-20',
+      undefined,
+      undefined,
+    ]);
+    expect(kill('tomato', true)).toBe('2026-11-20');
+    expect(on('tomato', '2026-05-20', '2026-10-08', { killedOn: '2026-10-08' })).toMatchObject({
+      over: 'killed by frost',
+      kcb: 0,
+    });
+  });
+  test('what was seen alive afterwards lived', () =>
+    expect(kill('tomato', false, [{ stage: 'ripening', on: '2026-10-10' }])).toBe('2026-11-20'));
+});
+
+describe('winter', () => {
+  test('days under ten hours: from late October to mid February at 51°, less at 40°, none at 30°, half a year apart in the south', () => {
+    // Sunrise tables (from memory), which count the bent light of the horizon and so are a few days shorter: London is
+    // under ten hours from about 25 October to 17 February, Madrid from about 18 November to 24 January.
+    expect(shortDays(51.5, '2026-08-01', '2026-10-15')).toBe(0);
+    expect(shortDays(51.5, '2026-11-01', '2027-02-10')).toBe(101);
+    expect(shortDays(51.5, '2027-02-27', '2027-06-01')).toBe(0);
+    expect(shortDays(40, '2026-08-01', '2026-11-05')).toBe(0);
+    expect(shortDays(40, '2026-11-25', '2027-01-15')).toBe(51);
+    expect(shortDays(40, '2027-02-05', '2027-06-01')).toBe(0);
+    expect(shortDays(30, '2026-08-01', '2027-06-01')).toBe(0);
+    expect(shortDays(-51.5, '2026-05-01', '2026-08-10')).toBe(101);
+  });
+  test('garlic of October is lifted in July, not in March (common practice)', () => {
+    const garlic = { cropId: 'garlic', plantedOn: '2025-10-15', latitudeDeg: 51 };
+    expect(plantOnDay(garlic, '2026-03-20')?.over).toBeNull();
+    expect(plantOnDay(garlic, '2026-06-10')?.stage).toBe('in full leaf');
+    const past = stageDates(garlic, '2026-01-10').find(({ stage }) => stage === 'past')?.from ?? '';
+    expect(past >= '2026-06-25' && past <= '2026-07-31').toBe(true);
+  });
+  test('the days of the stages are those on which the plant is in them, winter or not', () => {
+    for (const planting of [
+      { cropId: 'garlic', plantedOn: '2025-10-15', latitudeDeg: 51 },
+      { cropId: 'leek', plantedOn: '2026-06-20', latitudeDeg: 57 },
+      { cropId: 'broad-bean', plantedOn: '2026-05-10', latitudeDeg: -40 },
+    ])
+      for (const asked of ['2026-01-05', '2026-06-25', '2026-12-20'])
+        for (const { stage, from } of stageDates(planting, asked))
+          if (from > planting.plantedOn) expect(plantOnDay(planting, from)?.stage).toBe(stage);
+  });
 });
 
 describe('perennials', () => {

@@ -1,4 +1,5 @@
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
+import { shortDays } from './shortDays.ts';
 import { cropById } from './catalogue/index.ts';
 import { curveAt } from './cropCoefficient.ts';
 import {
@@ -14,6 +15,8 @@ export interface PlantOnDay {
   stage: StageName;
   /** Days since planting, 0 on the day. */
   age: number;
+  /** An annual past its ripening, or killed by frost: it stands, and asks for nothing. */
+  over: 'ripened' | 'killed by frost' | null;
   /** Its roots have left the ball or the row they came in; until then it goes before others and is watered there. */
   rooted: boolean;
   /** Basal coefficient, before the day's climate adjustment. */
@@ -103,7 +106,7 @@ export const usualLeafOut = (latitudeDeg: number): string =>
 function seasonStart(planting: PlantingInput, crop: CropEntry, date: IsoDate): IsoDate {
   if (crop.cycle === 'annual') return planting.plantedOn;
   const year = Number(date.slice(0, 4));
-  const leafOut = `${date.slice(0, 4)}-${planting.leafOut ?? LEAF_OUT_NORTH}`;
+  const leafOut = `${date.slice(0, 4)}-${planting.leafOut ?? usualLeafOut(planting.latitudeDeg ?? 0)}`;
   return date >= leafOut ? leafOut : `${String(year - 1).padStart(4, '0')}-${leafOut.slice(5)}`;
 }
 
@@ -112,12 +115,16 @@ export function seasonDay(planting: PlantingInput, date: IsoDate): number {
   const crop = cropOf(planting);
   const start = seasonStart(planting, crop, date);
   const method = planting.method ?? crop.usualStart;
-  let day = daysBetween(start, date) + (crop.cycle === 'annual' ? headStart(crop, method) : 0);
+  const annual = crop.cycle === 'annual';
+  // An annual stands still in the short days: what is sown in autumn goes on in spring.
+  const grown = (from: IsoDate): number =>
+    daysBetween(from, date) - (annual ? shortDays(planting.latitudeDeg ?? 0, from, date) : 0);
+  let day = grown(start) + (annual ? headStart(crop, method) : 0);
   let latest: IsoDate = start;
   for (const seen of planting.seen ?? []) {
     if (seen.on <= date && seen.on >= latest) {
       latest = seen.on;
-      day = stageStart(crop, seen.stage) + daysBetween(seen.on, date);
+      day = stageStart(crop, seen.stage) + grown(seen.on);
     }
   }
   return day;
@@ -129,8 +136,27 @@ function seasonalKcb(crop: CropEntry, day: number): number {
   return bare ? Math.min(crop.kcb.ini, crop.kcb.end) : curveAt(crop.stages, crop.kcb, day);
 }
 
-const stageOn = (crop: CropEntry, day: number): StageName =>
-  STAGE_NAMES.findLast((stage) => day >= stageStart(crop, stage)) ?? 'establishing';
+function stageOn(crop: CropEntry, day: number): StageName {
+  const stage = STAGE_NAMES.findLast((one) => day >= stageStart(crop, one)) ?? 'establishing';
+  return stage === 'past' && crop.cropsOn ? 'ripening' : stage;
+}
+
+const overOn = (
+  crop: CropEntry,
+  planting: PlantingInput,
+  stage: StageName,
+  date: IsoDate,
+): PlantOnDay['over'] => {
+  if (crop.cycle !== 'annual') return null;
+  if (planting.killedOn !== undefined && date >= planting.killedOn) return 'killed by frost';
+  return stage === 'past' ? 'ripened' : null;
+};
+
+/** Share of the ground its leaves cover. */
+const coverOf = (crop: CropEntry, kcb: number, heightM: number): number =>
+  crop.leafCover === undefined
+    ? canopyCoverFrom(kcb, heightM)
+    : Math.min(crop.leafCover, (crop.leafCover * kcb) / crop.kcb.mid);
 
 /** Growth to full root and height, 0–1: over the season for annuals (FAO-56 ch. 8, linear), over years for the rest. */
 function growthShare(crop: CropEntry, day: number, age: number): number {
@@ -146,7 +172,7 @@ export function canopyCoverFrom(kcb: number, heightM: number): number {
 
 /**
  * The planting on one day, or `null` before it is planted and after it is cleared.
- * Sources: FAO-56 eqs. 66 and 76, ch. 8; start depths and head starts are judgements named in this file.
+ * Sources: FAO-56 eqs. 66 and 76, ch. 8; winter rest as `shortDays`; start depths and head starts are judgements named in this file.
  */
 export function plantOnDay(planting: PlantingInput, date: IsoDate): PlantOnDay | null {
   if (date < planting.plantedOn) return null;
@@ -156,26 +182,48 @@ export function plantOnDay(planting: PlantingInput, date: IsoDate): PlantOnDay |
   const age = daysBetween(planting.plantedOn, date);
   const growth = growthShare(crop, day, age);
   const young = crop.cycle === 'annual' ? 1 : FIRST_YEAR_SHARE + (1 - FIRST_YEAR_SHARE) * growth;
-  const kcb = young * seasonalKcb(crop, day);
-  const heightM = crop.heightM * (START_HEIGHT_SHARE + (1 - START_HEIGHT_SHARE) * growth);
-  const startMm = START_ROOT_MM[planting.method ?? crop.usualStart];
-  const fullMm = Math.max(startMm, crop.roots.minM * 1000);
   const stage = stageOn(crop, day);
+  const over = overOn(crop, planting, stage, date);
+  const kcb = over ? 0 : young * seasonalKcb(crop, day);
+  const heightM = crop.heightM * (START_HEIGHT_SHARE + (1 - START_HEIGHT_SHARE) * growth);
+  // What came in a small pot has no deeper roots than the kind ever makes.
+  const fullMm = crop.roots.minM * 1000;
+  const startMm = Math.min(fullMm, START_ROOT_MM[planting.method ?? crop.usualStart]);
   return {
     stage,
     age,
+    over,
     rooted: isRooted(crop, stage, age),
     kcb,
     heightM,
-    canopyCover: canopyCoverFrom(kcb, heightM),
+    canopyCover: coverOf(crop, kcb, heightM),
     rootDepthMm: startMm + (fullMm - startMm) * growth,
     p: crop.p.value,
   };
 }
 
-/** First day of each stage of this planting, as the curve stands on `date`. */
+/** First day of each stage of this planting, as the curve stands on `date`; what is picked as long as it lives has no last one. */
 export function stageDates(planting: PlantingInput, date: IsoDate): { stage: StageName; from: IsoDate }[] {
   const crop = cropOf(planting);
-  const day = seasonDay(planting, date);
-  return STAGE_NAMES.map((stage) => ({ stage, from: addDays(date, stageStart(crop, stage) - day) }));
+  const asOf = crop.cycle === 'annual' && date < planting.plantedOn ? planting.plantedOn : date;
+  const day = seasonDay(planting, asOf);
+  const resting = crop.cycle === 'annual' ? (planting.latitudeDeg ?? 0) : 0;
+  return STAGE_NAMES.filter((stage) => !(stage === 'past' && crop.cropsOn)).map((stage) => ({
+    stage,
+    from: afterGrowing(asOf, stageStart(crop, stage) - day, resting),
+  }));
+}
+
+/** The first day on which so many more days have been grown in, or had been before; the short ones do not count. */
+function afterGrowing(date: IsoDate, days: number, latitudeDeg: number): IsoDate {
+  let found = addDays(date, days);
+  for (;;) {
+    const rest = days < 0 ? -shortDays(latitudeDeg, found, date) : shortDays(latitudeDeg, date, found);
+    const next = addDays(date, days + rest);
+    if (next === found) break;
+    found = next;
+  }
+  // What was reached as the short days began was reached on all of them.
+  while (days < 0 && shortDays(latitudeDeg, addDays(found, -1), found) > 0) found = addDays(found, -1);
+  return found;
 }

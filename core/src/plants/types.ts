@@ -1,5 +1,5 @@
 /** Where a catalogue value comes from. FAO-56 figures are written from memory of the printed tables. */
-export type Source = `FAO-56 table ${number}` | `judgement: ${string}`;
+export type Source = `FAO-56 table ${number}` | 'ANSI/ASABE S623' | `judgement: ${string}`;
 
 export type CropGroup =
   | 'vegetables'
@@ -46,6 +46,10 @@ export interface CropEntry {
   /** Tallest the crop gets, m. */
   heightM: number;
   heightSource: Source;
+  /** Share of the ground its leaves cover when full, where that does not follow from the coefficient (FAO-56 eq. 76). */
+  leafCover?: number;
+  /** Picked for as long as it lives: an annual that does not end by its calendar, but by frost or when it is cleared. */
+  cropsOn?: boolean;
   /** Days of each stage from planting (from leaf-out for deciduous plants). */
   stages: { ini: number; dev: number; mid: number; late: number; source: Source };
   /** Range of the greatest rooting depth, m. Watering is planned on the shallow end (FAO-56 note to table 22). */
@@ -83,8 +87,12 @@ export interface PlantingInput {
   share?: number;
   /** Stages the gardener saw begin: each re-anchors the rest of the curve. */
   seen?: { stage: StageName; on: string }[];
-  /** Month and day (MM-DD) on which a perennial comes into leaf; default 10 April, the north's. */
+  /** Month and day (MM-DD) on which a perennial comes into leaf; default the usual one at its latitude. */
   leafOut?: string;
+  /** Where it grows, for its winter: the days of the season in which nothing grows. Default: without a winter, in the north. */
+  latitudeDeg?: number;
+  /** The morning after the night whose frost killed it. */
+  killedOn?: string;
   /** A plant of the gardener's own, or one whose numbers were changed. */
   custom?: CropEntry;
 }

@@ -15,7 +15,7 @@ export function tierOf({ bed }: BedPlan, watering: PlannedWatering): Competing['
   const guarded = bed.bed.plantings.some((p) => {
     const plant = plantOnDay(p, watering.date);
     const { group } = cropOf(p);
-    return plant && (!plant.rooted || group === 'fruit trees' || group === 'ornamental trees');
+    return plant && !plant.over && (!plant.rooted || group === 'fruit trees' || group === 'ornamental trees');
   });
   return guarded ? TIERS.first : TIERS[usualRank(bed.bed.plantings)];
 }

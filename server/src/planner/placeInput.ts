@@ -17,7 +17,6 @@ import {
   givenSoFar,
   plantOnDay,
   standingOn,
-  usualLeafOut,
   type BedInput,
   type CropEntry,
   type PlanBed,
@@ -37,7 +36,7 @@ export const plantingsOf = (bed: BedView, latitudeDeg: number): PlantingInput[] 
     method: planting.method,
     share: planting.share,
     seen: planting.seen,
-    leafOut: usualLeafOut(latitudeDeg),
+    latitudeDeg,
   }));
 
 /** The plant that stands on a bed, of the catalogue or the gardener's own. */

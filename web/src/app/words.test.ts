@@ -75,6 +75,9 @@ describe('why a bed is left alone', () => {
     );
     expect(plain(leaveSentence({ ...wet, airOn: null }, metric, null))).toMatch(/a way out/);
     expect(plain(leaveSentence({ code: 'nothing growing' }, metric, null))).toMatch(/no water/);
+    const on = '2026-07-01';
+    expect(plain(leaveSentence({ code: 'ripened', on }, metric, null))).toMatch(/no more water.*seen today/);
+    expect(plain(leaveSentence({ code: 'killed by frost', on }, metric, null))).toMatch(/frost.*seen today/);
     const settled: LeaveReason = { code: 'settled today' };
     expect(plain(leaveSentence(settled, metric, { kind: 'skip', reason: 'feels moist', litres: null }))).toBe(
       'Skipped: feels moist.',

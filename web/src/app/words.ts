@@ -124,7 +124,9 @@ export function leaveHead(reason: LeaveReason, nextDate: string | null): string 
     case 'round spared':
       return 'can wait a day';
     case 'nothing growing':
-      return 'nothing growing';
+    case 'ripened':
+    case 'killed by frost':
+      return reason.code;
     case 'settled today':
       return 'settled today';
   }
@@ -173,6 +175,14 @@ export function leaveSentence(
       return ['Nothing else asks for a round today, and this hardly minds: it goes with tomorrow’s.'];
     case 'nothing growing':
       return ['Bare ground asks for no water.'];
+    case 'ripened':
+      return [
+        `By its calendar it was past ripening on ${shortDay(reason.on)} and asks for no more water. If you still pick from it, say so on its page: “ripening”, seen today.`,
+      ];
+    case 'killed by frost':
+      return [
+        `The frost of ${shortDay(reason.on)} will have killed it. If it lives, say so on its page: its stage, seen today.`,
+      ];
     case 'settled today':
       if (event?.kind === 'skip') return [`Skipped: ${event.reason ?? 'no reason given'}.`];
       return [event?.litres ? `Had ${units.text('volume', event.litres)} today.` : 'Had its water today.'];

@@ -147,11 +147,14 @@ function plantsOnDay(
   date: IsoDate,
 ): Pick<PlantOnDay, 'kcb' | 'canopyCover' | 'heightM' | 'rootDepthMm' | 'p'> {
   const mix = { kcb: 0, canopyCover: 0, heightM: 0, rootDepthMm: BARE_ROOT_ZONE_MM, p: 0.5 };
-  let first = true;
-  for (const planting of plantings) {
+  const standing = plantings.flatMap((planting) => {
     const plant = plantOnDay(planting, date);
-    if (!plant) continue;
-    const share = within('share', planting.share ?? 1, 0, 1);
+    return plant ? [{ plant, share: within('share', planting.share ?? 1, 0, 1) }] : [];
+  });
+  // What has ended draws nothing; its ground is looked at as it was until something else grows there.
+  const living = standing.filter(({ plant }) => !plant.over);
+  let first = true;
+  for (const { plant, share } of living.length > 0 ? living : standing) {
     mix.kcb += share * plant.kcb;
     mix.canopyCover = Math.min(0.99, mix.canopyCover + share * plant.canopyCover);
     mix.heightM = Math.max(mix.heightM, plant.heightM);

@@ -1,5 +1,7 @@
 import { at, listed } from '../../units/at.ts';
 import type { IsoDate } from '../../units/dates.ts';
+import { frostyNights } from '../../plants/frostKill.ts';
+import { plantingsHere } from '../../plants/plantingsHere.ts';
 import { atLeast, positive, within } from '../../units/guard.ts';
 import type { ReferenceEtRoute } from '../../weather/referenceEt.ts';
 import type { Site, WeatherDay } from '../../weather/types.ts';
@@ -100,7 +102,14 @@ export function simulateBed(
   const firstDate = (weather[0] as WeatherDay).date;
   const series = weatherSeries(weather, options.site);
   const watering = irrigationSeries(irrigations, firstDate, weather.length);
-  const model = bedModel(bed, firstDate, weather.length, { rootResponse: options.rootResponse });
+  const plantings = plantingsHere(bed.plantings, {
+    latitudeDeg: options.site.latitudeDeg,
+    frosts: frostyNights(weather),
+    underCover: bed.place?.underCover,
+  });
+  const model = bedModel({ ...bed, plantings }, firstDate, weather.length, {
+    rootResponse: options.rootResponse,
+  });
   const state = startState(model, fullness);
   const storeStartMm = storedMm(model, state);
 

@@ -7,17 +7,20 @@ export const commonVegetables = [
     rootsM: [0.7, 1.5], p: 0.4, spacing: [500, 700], usualStart: 'module', frost: 'tender',
     toughening: 'tomato', thirstiest: 'from first flower until the fruit colours', sensitivity: 1.05,
     traits: ['foliageDiseaseProne', 'splits', 'blossomEndRot'],
+    cropsOn: true,
   }),
   vegetable('sweet-pepper', 'Sweet pepper', {
     kc: [0.6, 1.05, 0.9], kcb: [0.15, 1.0, 0.8], heightM: 0.7, stages: [30, 35, 40, 20],
     rootsM: [0.5, 1.0], p: 0.3, spacing: [400, 500], usualStart: 'module', frost: 'tender',
     toughening: 'tomato', thirstiest: 'flowering and fruit set', sensitivity: 1.1,
     traits: ['foliageDiseaseProne', 'blossomEndRot'],
+    cropsOn: true,
   }),
   vegetable('aubergine', 'Aubergine', {
     kc: [0.6, 1.05, 0.9], kcb: [0.15, 1.0, 0.8], heightM: 0.8, stages: [30, 40, 40, 20],
     rootsM: [0.7, 1.2], p: 0.45, spacing: [500, 600], usualStart: 'module', frost: 'tender',
     toughening: 'tomato', thirstiest: 'flowering and fruit set', sensitivity: 1.1, traits: ['blossomEndRot'],
+    cropsOn: true,
   }),
   vegetable('sweetcorn', 'Sweetcorn', {
     kc: [0.3, 1.15, 1.05], kcb: [0.15, 1.1, 1.0], heightM: 1.5, stages: [20, 25, 25, 10],
@@ -40,8 +43,8 @@ export const commonVegetables = [
     toughening: 'onion', thirstiest: 'while the bulbs swell', sensitivity: 1.1, traits: ['foliageDiseaseProne'],
   }),
   vegetable('garlic', 'Garlic', {
-    kc: [0.7, 1.0, 0.7], kcb: [0.15, 0.9, 0.6], heightM: 0.3, stages: [60, 90, 50, 30],
-    stagesSource: 'judgement: planted in autumn, stands the winter; table 11 has no row for garlic',
+    kc: [0.7, 1.0, 0.7], kcb: [0.15, 0.9, 0.6], heightM: 0.3, stages: [25, 50, 45, 30],
+    stagesSource: 'judgement: days of growth, the winter not counted; table 11 has no row for garlic',
     rootsM: [0.3, 0.5], p: 0.3, spacing: [150, 300], usualStart: 'cloves', frost: 'hardy',
     toughening: 'not needed', thirstiest: 'while the bulbs swell in late spring', sensitivity: 1.0, traits: [],
   }),
@@ -88,6 +91,7 @@ export const commonVegetables = [
     pSource: 'judgement: between spinach and beet in table 22',
     toughening: 'never', thirstiest: 'in heat, while it is being cut', sensitivity: 1.1,
     traits: ['leafyGreen', 'boltsWhenDry'],
+    cropsOn: true,
   }),
   vegetable('cabbage', 'Cabbage', {
     kc: [0.7, 1.05, 0.95], kcb: [0.15, 0.95, 0.85], heightM: 0.4, stages: [40, 60, 50, 15],
@@ -99,12 +103,14 @@ export const commonVegetables = [
     rootsM: [0.6, 1.0], p: 0.5, spacing: [900, 900], usualStart: 'module', frost: 'tender',
     toughening: 'cucurbit', thirstiest: 'flowering and while it is picked', sensitivity: 1.1,
     traits: ['foliageDiseaseProne', 'blossomEndRot'],
+    cropsOn: true,
   }),
   vegetable('cucumber', 'Cucumber', {
     kc: [0.6, 1.0, 0.75], kcb: [0.15, 0.95, 0.7], heightM: 0.3, stages: [20, 30, 40, 15],
     rootsM: [0.7, 1.2], p: 0.5, spacing: [450, 900], usualStart: 'module', frost: 'tender',
     toughening: 'cucurbit', thirstiest: 'flowering and while it is picked', sensitivity: 1.1,
     traits: ['foliageDiseaseProne'],
+    cropsOn: true,
   }),
   vegetable('melon', 'Melon', {
     kc: [0.5, 1.05, 0.75], kcb: [0.15, 1.0, 0.7], heightM: 0.4, stages: [25, 35, 40, 20],

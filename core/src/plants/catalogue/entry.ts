@@ -30,6 +30,8 @@ export interface Row {
   sensitivity: number;
   traits: readonly Trait[];
   cycle?: LifeCycle;
+  leafCover?: number;
+  cropsOn?: true;
   kcSource?: Source;
   kcbSource?: Source;
   heightSource?: Source;
@@ -56,6 +58,47 @@ export const judged = (by: string) =>
     pSource: `judgement: ${by}`,
   }) as const;
 
+/**
+ * What a landscape plant uses in full leaf, as a share of reference demand: woody plants and herbaceous perennials of moist
+ * and of dry places, annual flowers, turf. Source: ANSI/ASABE S623 (from memory). `between` is the middle of its two classes,
+ * for kinds that are at home in neither (judgement).
+ */
+const PLANT_FACTORS = {
+  moist: 0.7,
+  between: 0.6,
+  dry: 0.5,
+  flowers: 0.8,
+  'cool turf': 0.8,
+  'warm turf': 0.6,
+} as const;
+/** What of it is the soil's own drying under full leaf: as FAO-56 tables 12 and 17 differ. */
+const SOIL_SHARE = 0.05;
+/** Use without leaves, and at leaf fall as a share of the full. Judgement. */
+const BARE = { kc: 0.3, kcb: 0.2 };
+const LEAF_FALL = 0.7;
+
+/** The coefficients of a landscape plant, and the ground its leaves cover when full (a judgement). */
+export function landscape(
+  kind: keyof typeof PLANT_FACTORS,
+  leaf: 'evergreen' | 'deciduous' | 'annual',
+): Pick<Row, 'kc' | 'kcb' | 'kcSource' | 'kcbSource' | 'leafCover' | 'cycle'> {
+  const factor = PLANT_FACTORS[kind];
+  const basal = Math.round((factor - SOIL_SHARE) * 100) / 100;
+  const fall = Math.round(LEAF_FALL * factor * 100) / 100;
+  const source = 'ANSI/ASABE S623' as const;
+  return {
+    kc: leaf === 'evergreen' ? [factor, factor, factor] : [BARE.kc, factor, fall],
+    kcb:
+      leaf === 'evergreen'
+        ? [basal, basal, basal]
+        : [BARE.kcb, basal, Math.round((fall - SOIL_SHARE) * 100) / 100],
+    kcSource: source,
+    kcbSource: source,
+    leafCover: kind.endsWith('turf') ? 0.95 : 0.85,
+    cycle: leaf,
+  };
+}
+
 export const vegetable = inGroup('vegetables');
 
 const values = ([ini, mid, end]: readonly [number, number, number], source: Source): CropEntry['kc'] => ({
@@ -78,6 +121,8 @@ export function entry(row: NamedRow): CropEntry {
     kc: values(row.kc, row.kcSource ?? 'FAO-56 table 12'),
     kcb: values(row.kcb, row.kcbSource ?? 'FAO-56 table 17'),
     heightM: row.heightM,
+    ...(row.leafCover === undefined ? {} : { leafCover: row.leafCover }),
+    ...(row.cropsOn ? { cropsOn: true } : {}),
     heightSource: row.heightSource ?? 'FAO-56 table 12',
     stages: { ini, dev, mid, late, source: row.stagesSource ?? 'FAO-56 table 11' },
     roots: { minM, maxM, source: row.rootsSource ?? 'FAO-56 table 22' },

@@ -62,7 +62,7 @@ export const fruitTrees = [
   }),
   plant('citrus', 'Citrus', {
     kc: [0.7, 0.65, 0.7], kcb: [0.65, 0.6, 0.65], heightM: 4, stages: [60, 90, 120, 95], rootsM: [1.2, 1.5], p: 0.5, spacing: [4000, 5000],
-    usualStart: 'pot', frost: 'tender', toughening: 'not needed', thirstiest: 'flowering and fruit set', sensitivity: 1.0, traits: ['splits', 'likesAcidWater'],
+    usualStart: 'pot', frost: 'tender', toughening: 'not needed', thirstiest: 'flowering and fruit set', sensitivity: 1.2, traits: ['splits', 'likesAcidWater'],
     cycle: 'evergreen',
   }),
   plant('kiwi', 'Kiwi', {
@@ -80,5 +80,22 @@ export const fruitTrees = [
     usualStart: 'bare-root', frost: 'hardy', toughening: 'not needed', thirstiest: 'first three summers', sensitivity: 0.6, traits: [],
     ...judged('no row; a deep-rooted tree, as the stone-fruit row'),
     cycle: 'deciduous',
+  }),
+  plant('quince', 'Quince', {
+    kc: [0.45, 0.95, 0.7], kcb: [0.35, 0.9, 0.65], heightM: 4, stages: [20, 70, 90, 30], rootsM: [0.8, 1.6], p: 0.5, spacing: [4000, 5000],
+    usualStart: 'bare-root', frost: 'hardy', toughening: 'not needed', thirstiest: 'while the fruit swells', sensitivity: 0.9, traits: [],
+    ...judged('no row; as apple'),
+    cycle: 'deciduous',
+  }),
+  plant('pomegranate', 'Pomegranate', {
+    kc: [0.4, 0.75, 0.55], kcb: [0.3, 0.7, 0.5], heightM: 3, stages: [20, 70, 120, 40], rootsM: [0.6, 1.2], p: 0.55, spacing: [3500, 4500],
+    usualStart: 'pot', frost: 'half-hardy', toughening: 'not needed', thirstiest: 'while the fruit swells; uneven water splits it', sensitivity: 0.7, traits: ['splits'],
+    ...judged('no row; a dry-summer tree, under the stone-fruit row'),
+    cycle: 'deciduous',
+  }),
+  plant('avocado', 'Avocado', {
+    kc: [0.6, 0.85, 0.75], kcb: [0.5, 0.8, 0.7], heightM: 3, stages: [60, 90, 120, 95], rootsM: [0.5, 1.0], p: 0.7, spacing: [5000, 6000],
+    usualStart: 'pot', frost: 'tender', toughening: 'not needed', thirstiest: 'flowering and fruit set', sensitivity: 1.0, traits: ['dislikesWetFeet'],
+    cycle: 'evergreen', stagesSource: 'judgement: always in leaf',
   }),
 ].map(entry);

@@ -1,4 +1,4 @@
-import { entry, vegetable } from './entry.ts';
+import { entry, judged, vegetable } from './entry.ts';
 
 /** More vegetables. Values with a table number are FAO-56’s, from memory; the rest say why they are what they are. */
 export const lessCommonVegetables = [
@@ -6,6 +6,7 @@ export const lessCommonVegetables = [
     kc: [0.7, 1.05, 0.95], kcb: [0.15, 0.95, 0.85], heightM: 0.4, stages: [40, 60, 60, 25], rootsM: [0.4, 0.6], p: 0.45, spacing: [600, 700],
     usualStart: 'module', frost: 'hardy', toughening: 'never', thirstiest: 'while the buttons swell', sensitivity: 0.95, traits: ['leafyGreen'],
     stagesSource: 'judgement: longer than cabbage in table 11, picked into winter',
+    cropsOn: true,
   }),
   vegetable('cauliflower', 'Cauliflower', {
     kc: [0.7, 1.05, 0.95], kcb: [0.15, 0.95, 0.85], heightM: 0.4, stages: [35, 50, 40, 15], rootsM: [0.4, 0.7], p: 0.45, spacing: [600, 600],
@@ -15,6 +16,7 @@ export const lessCommonVegetables = [
     kc: [0.7, 1.05, 0.95], kcb: [0.15, 0.95, 0.85], heightM: 0.5, stages: [35, 50, 60, 30], rootsM: [0.4, 0.7], p: 0.45, spacing: [450, 500],
     usualStart: 'module', frost: 'hardy', toughening: 'never', thirstiest: 'in the first two months', sensitivity: 0.9, traits: ['leafyGreen'],
     kcSource: 'judgement: no row of its own; the small-vegetable group of table 12', kcbSource: 'judgement: no row of its own; the small-vegetable group of table 17', heightSource: 'judgement: usual height of garden kinds', stagesSource: 'judgement: as cabbage, picked longer', rootsSource: 'judgement: as cauliflower', pSource: 'judgement: as cabbage',
+    cropsOn: true,
   }),
   vegetable('celery', 'Celery', {
     kc: [0.7, 1.05, 1.0], kcb: [0.15, 0.95, 0.9], heightM: 0.6, stages: [25, 40, 45, 15], rootsM: [0.3, 0.5], p: 0.2, spacing: [250, 300],
@@ -69,6 +71,7 @@ export const lessCommonVegetables = [
   vegetable('gherkin', 'Gherkin', {
     kc: [0.5, 1.0, 0.9], kcb: [0.15, 0.95, 0.8], heightM: 0.3, stages: [20, 30, 40, 15], rootsM: [0.7, 1.2], p: 0.5, spacing: [300, 900],
     usualStart: 'direct-sown', frost: 'tender', toughening: 'cucurbit', thirstiest: 'while it is picked', sensitivity: 1.1, traits: ['foliageDiseaseProne'],
+    cropsOn: true,
   }),
   vegetable('broad-bean', 'Broad bean', {
     kc: [0.5, 1.15, 1.1], kcb: [0.15, 1.1, 1.05], heightM: 0.8, stages: [20, 30, 35, 15], rootsM: [0.5, 0.7], p: 0.45, spacing: [200, 500],
@@ -82,6 +85,7 @@ export const lessCommonVegetables = [
     kc: [0.5, 1.1, 0.95], kcb: [0.15, 1.05, 0.85], heightM: 1.8, stages: [25, 35, 50, 15], rootsM: [0.5, 0.8], p: 0.45, spacing: [250, 600],
     usualStart: 'direct-sown', frost: 'tender', toughening: 'legume', thirstiest: 'first flower until the last picking', sensitivity: 1.15, traits: [],
     kcSource: 'judgement: green bean of table 12, raised for a climbing stand', kcbSource: 'judgement: follows kc', heightSource: 'judgement: on poles', stagesSource: 'judgement: green bean, picked longer', rootsSource: 'judgement: a little deeper than green bean', pSource: 'judgement: as green bean',
+    cropsOn: true,
   }),
   vegetable('dry-pea', 'Peas for drying', {
     kc: [0.5, 1.15, 0.3], kcb: [0.15, 1.1, 0.2], heightM: 0.5, stages: [20, 30, 35, 20], rootsM: [0.6, 1.0], p: 0.4, spacing: [60, 600],
@@ -104,11 +108,13 @@ export const lessCommonVegetables = [
     kc: [0.6, 1.05, 0.9], kcb: [0.15, 1.0, 0.8], heightM: 1.2, stages: [25, 35, 50, 20], rootsM: [0.6, 1.0], p: 0.45, spacing: [300, 600],
     usualStart: 'module', frost: 'tender', toughening: 'not needed', thirstiest: 'flowering and picking', sensitivity: 0.9, traits: [],
     kcSource: 'judgement: no row; as aubergine', kcbSource: 'judgement: no row; as aubergine', heightSource: 'judgement: usual height', stagesSource: 'judgement: as aubergine', rootsSource: 'judgement: near aubergine', pSource: 'judgement: as aubergine',
+    cropsOn: true,
   }),
   vegetable('chilli', 'Chilli pepper', {
     kc: [0.6, 1.05, 0.9], kcb: [0.15, 1.0, 0.8], heightM: 0.6, stages: [30, 35, 50, 25], rootsM: [0.5, 1.0], p: 0.3, spacing: [400, 500],
     usualStart: 'module', frost: 'tender', toughening: 'tomato', thirstiest: 'flowering and fruit set', sensitivity: 1.0, traits: ['blossomEndRot'],
     kcSource: 'judgement: as sweet pepper', kcbSource: 'judgement: as sweet pepper', heightSource: 'judgement: usual height', stagesSource: 'judgement: as sweet pepper, longer', rootsSource: 'judgement: as sweet pepper', pSource: 'judgement: as sweet pepper',
+    cropsOn: true,
   }),
   vegetable('rocket', 'Rocket', {
     kc: [0.7, 1.0, 0.95], kcb: [0.15, 0.9, 0.9], heightM: 0.25, stages: [10, 15, 15, 5], rootsM: [0.25, 0.4], p: 0.25, spacing: [50, 200],
@@ -148,5 +154,51 @@ export const lessCommonVegetables = [
     kc: [0.5, 1.05, 0.8], kcb: [0.2, 1.0, 0.7], heightM: 0.6, stages: [30, 40, 110, 40], rootsM: [0.6, 1.0], p: 0.4, spacing: [900, 900],
     usualStart: 'bare-root', frost: 'hardy', toughening: 'not needed', thirstiest: 'spring growth, and after pulling', sensitivity: 0.8, traits: [],
     cycle: 'deciduous', kcSource: 'judgement: a broad-leaved perennial vegetable; near artichoke', kcbSource: 'judgement: follows kc', heightSource: 'judgement: usual height', stagesSource: 'judgement: leaf from early spring to autumn', rootsSource: 'judgement: thick storage roots', pSource: 'judgement: large soft leaves',
+  }),
+  vegetable('florence-fennel', 'Florence fennel', {
+    kc: [0.7, 1.05, 0.95], kcb: [0.15, 0.95, 0.85], heightM: 0.6, stages: [25, 35, 30, 10], rootsM: [0.3, 0.5], p: 0.35, spacing: [250, 350],
+    usualStart: 'direct-sown', frost: 'half-hardy', toughening: 'never', thirstiest: 'while the bulb swells; shortage sends it to seed', sensitivity: 1.15, traits: ['boltsWhenDry'],
+    ...judged('no row; as celery, a little quicker'),
+  }),
+  vegetable('chinese-cabbage', 'Chinese cabbage', {
+    kc: [0.7, 1.0, 0.95], kcb: [0.15, 0.9, 0.9], heightM: 0.4, stages: [20, 25, 25, 10], rootsM: [0.3, 0.5], p: 0.35, spacing: [350, 400],
+    usualStart: 'module', frost: 'half-hardy', toughening: 'never', thirstiest: 'always; shortage sends it to seed', sensitivity: 1.15, traits: ['leafyGreen', 'boltsWhenDry'],
+    ...judged('no row; a cabbage that grows like lettuce'),
+  }),
+  vegetable('lambs-lettuce', 'Lamb’s lettuce', {
+    kc: [0.7, 1.0, 0.95], kcb: [0.15, 0.9, 0.9], heightM: 0.1, stages: [20, 25, 30, 10], rootsM: [0.2, 0.3], p: 0.3, spacing: [100, 150],
+    usualStart: 'direct-sown', frost: 'hardy', toughening: 'never', thirstiest: 'germination, in dry autumns', sensitivity: 1.0, traits: ['leafyGreen'],
+    ...judged('no row; as lettuce, lower'),
+  }),
+  vegetable('mizuna', 'Mizuna', {
+    kc: [0.7, 1.0, 0.95], kcb: [0.15, 0.9, 0.9], heightM: 0.25, stages: [15, 20, 25, 10], rootsM: [0.25, 0.4], p: 0.3, spacing: [150, 250],
+    usualStart: 'direct-sown', frost: 'hardy', toughening: 'never', thirstiest: 'always; shortage sends it to seed', sensitivity: 1.15, traits: ['leafyGreen', 'boltsWhenDry'],
+    ...judged('no row; as lettuce'),
+  }),
+  vegetable('jerusalem-artichoke', 'Jerusalem artichoke', {
+    kc: [0.5, 1.1, 0.6], kcb: [0.15, 1.05, 0.5], heightM: 2.2, stages: [30, 45, 75, 30], rootsM: [0.6, 1.0], p: 0.5, spacing: [350, 800],
+    usualStart: 'tubers', frost: 'hardy', toughening: 'not needed', thirstiest: 'while the tubers swell, in late summer', sensitivity: 0.8, traits: [],
+    ...judged('no row; a sunflower grown for its tubers'),
+  }),
+  vegetable('salsify', 'Salsify', {
+    kc: [0.7, 1.05, 0.95], kcb: [0.15, 0.95, 0.85], heightM: 0.5, stages: [30, 45, 70, 25], rootsM: [0.6, 1.0], p: 0.45, spacing: [100, 300],
+    usualStart: 'direct-sown', frost: 'hardy', toughening: 'root', thirstiest: 'germination, then dry summers', sensitivity: 0.9, traits: [],
+    ...judged('no row; as parsnip'),
+  }),
+  vegetable('horseradish', 'Horseradish', {
+    kc: [0.5, 1.0, 0.6], kcb: [0.2, 0.95, 0.5], heightM: 0.8, stages: [30, 40, 110, 40], rootsM: [0.6, 1.0], p: 0.5, spacing: [350, 600],
+    usualStart: 'bare-root', frost: 'hardy', toughening: 'not needed', thirstiest: 'while the root thickens, in late summer', sensitivity: 0.7, traits: [],
+    ...judged('no row; a deep root under large leaves'),
+    cycle: 'deciduous',
+  }),
+  vegetable('tomatillo', 'Tomatillo', {
+    kc: [0.6, 1.1, 0.8], kcb: [0.15, 1.05, 0.7], heightM: 0.9, stages: [30, 40, 45, 30], rootsM: [0.6, 1.0], p: 0.4, spacing: [700, 900],
+    usualStart: 'module', frost: 'tender', toughening: 'tomato', thirstiest: 'flowering and fruit', sensitivity: 1.0, traits: ['splits'],
+    ...judged('no row; as tomato, a little less leaf'),
+    cropsOn: true,
+  }),
+  vegetable('peanut', 'Peanut', {
+    kc: [0.4, 1.15, 0.6], kcb: [0.15, 1.1, 0.5], heightM: 0.4, stages: [25, 35, 45, 25], rootsM: [0.5, 1.0], p: 0.5, spacing: [200, 600],
+    usualStart: 'direct-sown', frost: 'tender', toughening: 'legume', thirstiest: 'flowering, and while the pegs go down', sensitivity: 0.7, traits: [],
   }),
 ].map(entry);

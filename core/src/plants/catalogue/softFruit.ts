@@ -1,4 +1,4 @@
-import { entry, inGroup } from './entry.ts';
+import { entry, inGroup, judged } from './entry.ts';
 
 const plant = inGroup('soft fruit');
 
@@ -46,12 +46,23 @@ export const softFruit = [
   }),
   plant('grape-wine', 'Wine grape', {
     kc: [0.3, 0.7, 0.45], kcb: [0.15, 0.65, 0.4], heightM: 1.7, stages: [30, 60, 40, 80], rootsM: [1.0, 2.0], p: 0.45, spacing: [1200, 2000],
-    usualStart: 'bare-root', frost: 'hardy', toughening: 'not needed', thirstiest: 'flowering and fruit set', sensitivity: 0.7, traits: ['foliageDiseaseProne'],
+    usualStart: 'bare-root', frost: 'hardy', toughening: 'not needed', thirstiest: 'flowering and fruit set', sensitivity: 0.85, traits: ['foliageDiseaseProne'],
     cycle: 'deciduous',
   }),
   plant('hop', 'Hop', {
     kc: [0.3, 1.05, 0.85], kcb: [0.15, 1.0, 0.8], heightM: 5, stages: [25, 40, 80, 10], rootsM: [1.0, 1.2], p: 0.5, spacing: [1000, 3000],
     usualStart: 'bare-root', frost: 'hardy', toughening: 'not needed', thirstiest: 'flowering and cones', sensitivity: 0.9, traits: ['foliageDiseaseProne'],
     cycle: 'deciduous',
+  }),
+  plant('elder', 'Elder', {
+    kc: [0.3, 1.05, 0.5], kcb: [0.2, 1.0, 0.4], heightM: 3, stages: [20, 50, 90, 50], rootsM: [0.6, 1.2], p: 0.5, spacing: [2000, 2500],
+    usualStart: 'bare-root', frost: 'hardy', toughening: 'not needed', thirstiest: 'flowering until the berries colour', sensitivity: 0.7, traits: [],
+    ...judged('no row; a tall berry bush, as the berry row of table 12'),
+    cycle: 'deciduous',
+  }),
+  plant('loganberry', 'Loganberry and tayberry', {
+    kc: [0.3, 1.05, 0.5], kcb: [0.2, 1.0, 0.4], heightM: 1.8, stages: [20, 50, 80, 55], rootsM: [0.6, 1.2], p: 0.5, spacing: [2000, 2000],
+    usualStart: 'bare-root', frost: 'hardy', toughening: 'not needed', thirstiest: 'flowering until the last picking', sensitivity: 1.0, traits: ['dislikesWetFeet'],
+    cycle: 'deciduous', stagesSource: 'judgement: deciduous bush of a temperate garden; table 11 has no row',
   }),
 ].map(entry);

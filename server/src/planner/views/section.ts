@@ -50,9 +50,13 @@ function lineOf(bed: BedView, { garden }: Context): string {
   return tap ? tap.name : bed.delivery.method;
 }
 
+/** Reasons that are a state of the bed in themselves. */
+const NOT_GROWING: ReadonlySet<string> = new Set(['nothing growing', 'ripened', 'killed by frost']);
+
 function stateOf(outlook: BedOutlook, today: string): SectionBed['state'] {
-  if (outlook.leave?.code === 'nothing growing') return 'nothing growing';
-  if (outlook.leave?.code === 'too wet') return 'too wet';
+  const left = outlook.leave?.code;
+  if (left !== undefined && NOT_GROWING.has(left)) return left as SectionBed['state'];
+  if (left === 'too wet') return 'too wet';
   if (outlook.depletionMm > outlook.readilyMm) return 'past its line';
   return outlook.next?.date === today ? 'due today' : 'enough';
 }
@@ -62,7 +66,9 @@ const URGENCY: Readonly<Record<SectionBed['state'], number>> = {
   'due today': 1,
   'too wet': 2,
   enough: 3,
-  'nothing growing': 4,
+  ripened: 4,
+  'killed by frost': 4,
+  'nothing growing': 5,
 };
 
 /** The garden cut open: a page of beds with their water by layer, day by day. */

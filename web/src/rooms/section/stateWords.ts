@@ -8,7 +8,9 @@ export function stateWords(bed: SectionBed): string {
     case 'too wet':
       return 'leave: too wet';
     case 'nothing growing':
-      return 'nothing growing';
+    case 'ripened':
+    case 'killed by frost':
+      return bed.state;
     case 'past its line':
       return 'past its line';
     case 'due today':

@@ -1,0 +1,44 @@
+import type { IsoDate } from '../units/dates.ts';
+import { cropOf } from './plantOnDay.ts';
+import type { FrostClass, PlantingInput } from './types.ts';
+
+/** Night minimum at which an annual dies, °C at the height of a weather station. Judgement; the order is common practice. */
+const KILLS_C: Readonly<Record<FrostClass, number>> = {
+  tender: -1,
+  'half-hardy': -4,
+  hardy: Number.NEGATIVE_INFINITY,
+};
+/** What glass or plastic keeps off, °C. Judgement. */
+const COVER_C = 3;
+
+/** A night as it was. */
+export interface Night {
+  date: IsoDate;
+  tMinC: number;
+}
+
+/** Frosty nights alone, oldest first: what plantings are held against. */
+export const frostyNights = (nights: readonly Night[]): Night[] =>
+  nights.filter(({ tMinC }) => tMinC <= KILLS_C.tender);
+
+/**
+ * Plantings with the day on which frost killed them. What lives on for years comes again; what the gardener saw alive
+ * afterwards lives.
+ * @param frosts as `frostyNights` gives them
+ */
+export function withFrostKills(
+  plantings: readonly PlantingInput[],
+  frosts: readonly Night[],
+  underCover: boolean,
+): PlantingInput[] {
+  return plantings.map((planting) => {
+    const crop = cropOf(planting);
+    if (crop.cycle !== 'annual') return planting;
+    const limit = KILLS_C[crop.frost] - (underCover ? COVER_C : 0);
+    const seen = planting.seen?.reduce((last, { on }) => (on > last ? on : last), '') ?? '';
+    const killed = frosts.find(
+      ({ date, tMinC }) => tMinC <= limit && date > planting.plantedOn && date >= seen,
+    );
+    return killed ? { ...planting, killedOn: killed.date } : planting;
+  });
+}
