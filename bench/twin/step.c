@@ -337,7 +337,7 @@ static void step(const Bed *b, double *water, double *surface, State *state, int
     }
   }
   const double results[OUTS] = {fallen, b->irrigation[d], runoff, evaporation, transpiration, wantedT, below, drainage,
-    depletion, available, p * available, left > 1e-12 && wantedT > 0 ? transpiration / wantedT : stress * airFactor, root, front, wetDays};
+    depletion, available, p * available, wantedT > 0 ? (left > 1e-12 ? transpiration / wantedT : stress * airFactor) : 1, root, front, wetDays};
   memcpy(out, results, sizeof results);
 
   if (b->rootResponse && root < potential) {

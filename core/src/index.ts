@@ -77,7 +77,7 @@ export { READING_KINDS } from './readings/kinds/index.ts';
 export { USUAL_TOPSOIL_MM, type ToldBed } from './readings/knownDraft.ts';
 export { EDGES, type Beyond, type Edge } from './units/edges.ts';
 export { staleReason } from './readings/staleness.ts';
-export { reachingShare, whatIsKnown, type KnownBed } from './readings/whatIsKnown.ts';
+export { whatIsKnown, type KnownBed } from './readings/whatIsKnown.ts';
 export { bedHistory, periodOn, type BedPeriod, type ToldHistory } from './readings/bedHistory.ts';
 export { entryOn, valueOn, type Dated, type From } from './units/dated.ts';
 export { givenWater, type GivenWater, type ToldWater } from './delivery/givenWater.ts';
@@ -107,6 +107,7 @@ export {
   grossLitres,
   localDepth,
   netDepth,
+  reachingShareOf,
   runPlan,
   wettedFractionOf,
   type Delivery,

@@ -26,7 +26,7 @@ const bedOf = (name: string, method: string) => ({
   name,
   areaM2: 10,
   textureClass: 'loam',
-  planting: { cropId: 'tomato', plantedOn: '2026-05-15' },
+  planting: { cropId: 'tomato', plantedOn: '2026-06-20' },
   delivery: { method, litresPerMinute: 12 },
 });
 

@@ -1,8 +1,7 @@
 import { item } from '../units/at.ts';
+import { asHere } from '../follow/asHere.ts';
 import { followAhead, startOf, type Followed } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
-import { frostyNights } from '../plants/frostKill.ts';
-import { plantingsHere } from '../plants/plantingsHere.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { Site } from '../weather/types.ts';
@@ -18,10 +17,7 @@ export function followBed(
   site: Site,
   { today, horizonDays }: { today: IsoDate; horizonDays: number },
 ): Followed {
-  const { plantings, place } = bed.bed;
-  const frosts = frostyNights(weather.filter(({ date }) => date < today));
-  const here = { latitudeDeg: site.latitudeDeg, frosts, underCover: place?.underCover };
-  const living = { ...bed, bed: { ...bed.bed, plantings: plantingsHere(plantings, here) } };
+  const living = asHere(site, weather, today)(bed);
   const start = startOf(living, weather, weatherSeries(weather, site), item(weather, 0).date, {
     site,
     today,

@@ -30,7 +30,8 @@ const bedOf = (
     ground: { horizons: [{ textureClass }] },
     plantings: [{ cropId, plantedOn: '2015-05-15' }],
   },
-  delivery: { method, litresPerMinute: 20 },
+  // Falling evenly: what is compared is when and how much.
+  delivery: { method, litresPerMinute: 20, lowQuarterUniformity: 1 },
   irrigations: [],
   startOn: '2015-05-15',
   startFullness: 1,

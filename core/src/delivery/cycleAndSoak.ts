@@ -1,3 +1,4 @@
+import { hoursToTakeIn, takenIn } from './greenAmpt.ts';
 import { OutOfRange, positive, within } from '../units/guard.ts';
 
 export interface CyclePlan {
@@ -18,28 +19,35 @@ const MOST_SENT_MM = 25_000;
 
 /**
  * Cuts a run so that no cycle pools more than the surface can hold.
- * While the water runs, (rate − infiltration) builds up on top; a rest lets it soak away.
- * @param options depth to apply mm, rate and intake mm/h, what the surface can hold without running off mm
+ * While water comes faster than the soil takes it, the rest builds up on top; a pause lets it soak away. A dry soil draws
+ * the first water in much faster than the last.
+ * @param options depth to apply mm, rate and steady intake mm/h, what the surface can hold without running off mm, and how
+ *   hard the dry soil pulls: suction at its wetting front × the room it has, mm (default 0: wet already)
  * @returns equal cycles; one cycle and no soak when the soil takes it as fast as it comes
  * @throws RangeError on a depth or rate of 0 or less
- * Source: mass balance of the pond; common practice.
+ * Source: mass balance of the pond; intake by Green & Ampt 1911.
  */
 export function cycleAndSoak(options: {
   netMm: number;
   rateMmPerHour: number;
   infiltrationMmPerHour: number;
   surfaceStorageMm: number;
+  capillaryPullMm?: number;
 }): CyclePlan {
   const net = positive('netMm', options.netMm, MOST_SENT_MM, 'mm');
   const rate = positive('rateMmPerHour', options.rateMmPerHour, MOST_RATE_MM_PER_HOUR, 'mm/h');
   const intake = positive('infiltrationMmPerHour', options.infiltrationMmPerHour, 2000, 'mm/h');
   const storage = within('surfaceStorageMm', options.surfaceStorageMm, 0, 500, 'mm');
+  const pull = within('capillaryPullMm', options.capillaryPullMm ?? 0, 0, 1000, 'mm');
   const allMinutes = (net / rate) * 60;
-  const pooling = rate - intake;
-  const pooledMm = (pooling * allMinutes) / 60;
-  if (pooling <= 0 || pooledMm <= storage) {
-    return { cycles: 1, runMinutes: allMinutes, soakMinutes: 0, totalMinutes: allMinutes };
-  }
+  const once = { cycles: 1, runMinutes: allMinutes, soakMinutes: 0, totalMinutes: allMinutes };
+  if (rate <= intake) return once;
+  /** On top at the end of the last of `n` equal cycles, mm: it meets the wettest ground. */
+  const onTop = (n: number): number => {
+    const before = net - net / n;
+    return net - takenIn(before, net / n / rate, rate, intake, pull);
+  };
+  if (onTop(1) <= storage) return once;
   if (storage === 0) {
     throw new OutOfRange(
       'surfaceStorageMm',
@@ -47,7 +55,15 @@ export function cycleAndSoak(options: {
       0,
     );
   }
-  const cycles = Math.ceil(pooledMm / storage - 1e-9);
+  // Wet ground needs the most cycles of all.
+  let most = Math.ceil((net * (1 - intake / rate)) / storage - 1e-9);
+  let few = 1;
+  while (most - few > 1) {
+    const middle = Math.floor((few + most) / 2);
+    if (onTop(middle) <= storage) most = middle;
+    else few = middle;
+  }
+  const cycles = most;
   if (cycles > MOST_CYCLES) {
     throw new OutOfRange(
       'rateMmPerHour',
@@ -55,12 +71,11 @@ export function cycleAndSoak(options: {
       rate,
     );
   }
+  const each = net / cycles;
+  // The longest pause is the last: all that was sent before it has to be in.
+  const sent = net - each;
+  const taken = takenIn(sent - each, each / rate, rate, intake, pull);
+  const soakMinutes = 60 * hoursToTakeIn(taken, sent, intake, pull);
   const runMinutes = allMinutes / cycles;
-  const soakMinutes = ((pooling * runMinutes) / 60 / intake) * 60;
-  return {
-    cycles,
-    runMinutes,
-    soakMinutes,
-    totalMinutes: allMinutes + soakMinutes * (cycles - 1),
-  };
+  return { cycles, runMinutes, soakMinutes, totalMinutes: allMinutes + soakMinutes * (cycles - 1) };
 }

@@ -57,7 +57,13 @@ test('drip wets a part: depth there and litres over the bed are different number
   const run = runPlan({
     localMm: 20,
     areaM2: 10,
-    delivery: { method: 'drip', litresPerMinute: 4, efficiency: 1, wettedFraction: 0.5 },
+    delivery: {
+      method: 'drip',
+      litresPerMinute: 4,
+      efficiency: 1,
+      wettedFraction: 0.5,
+      lowQuarterUniformity: 1,
+    },
     infiltrationMmPerHour: 60,
   });
   expect(run.bedMm).toBeCloseTo(10, 9);

@@ -1,7 +1,15 @@
 import type { Known } from '../working/known.ts';
 import { leaf, worked, type Provenance, type Working } from '../working/types.ts';
 import { METHOD_FACTS } from './methods.ts';
-import { deliveryRate, efficiencyOf, wettedFractionOf, type Delivery, type RunPlan } from './runPlan.ts';
+import {
+  deliveryRate,
+  evenedShare,
+  evennessOf,
+  reachingShareOf,
+  wettedFractionOf,
+  type Delivery,
+  type RunPlan,
+} from './runPlan.ts';
 
 const usual = (why: string): Provenance => ({ kind: 'assumed', why });
 
@@ -22,7 +30,7 @@ const wettedLeaf = (delivery: Delivery, known: Known): Working =>
     'Share that gets wet',
     wettedFractionOf(delivery),
     '',
-    known.wettedFraction ?? usual(`usual for: ${METHOD_FACTS[delivery.method].how}`),
+    known.wettedFraction ?? usual(`usual for: ${METHOD_FACTS[delivery.method].how}, on this soil`),
     'wettedShare',
   );
 
@@ -46,22 +54,30 @@ export function explainRun(
   const losses = [
     leaf(
       'Share that reaches the soil',
-      efficiencyOf({ ...delivery, lowQuarterUniformity: 1 }),
+      reachingShareOf(delivery),
       '',
       known.efficiency ?? usual(`usual for: ${method.how}`),
       'reachingShare',
     ),
   ];
-  if (delivery.lowQuarterUniformity !== undefined || method.overhead)
-    losses.push(
-      leaf(
-        'Evenness of the driest quarter',
-        delivery.lowQuarterUniformity ?? 1,
-        '',
-        known.evenness ?? usual('taken as even; cans set out would tell'),
-        'evenness',
-      ),
-    );
+  const evenness = evennessOf(delivery);
+  losses.push(
+    worked(
+      'Share that evens out',
+      evenedShare(evenness),
+      '',
+      '0.4 + 0.6 × evenness of the driest quarter: more is given, so that the drier parts have enough',
+      [
+        leaf(
+          'Evenness of the driest quarter',
+          evenness,
+          '',
+          known.evenness ?? usual(`usual for: ${method.how}; cans set out would tell`),
+          'evenness',
+        ),
+      ],
+    ),
+  );
   const bedDepth = worked(
     'The same over the whole bed',
     run.bedMm,
@@ -74,9 +90,7 @@ export function explainRun(
       'Litres through the tap',
       run.litres,
       'L',
-      losses.length > 1
-        ? 'depth over the bed × area ÷ share that reaches the soil ÷ evenness'
-        : 'depth over the bed × area ÷ share that reaches the soil',
+      'depth over the bed × area ÷ share that reaches the soil ÷ share that evens out',
       [bedDepth, areaLeaf(areaM2, known), ...losses],
     ),
     of: 'litres',

@@ -1,5 +1,5 @@
 import { minutesFor, spotLitres } from './fills.ts';
-import { efficiencyOf, netDepth, type Delivery } from './runPlan.ts';
+import { netDepth, reachingShareOf, type Delivery } from './runPlan.ts';
 
 /** A watering as it was told: litres, or minutes of the tap, or a depth that stands as it was told. Exactly one decides. */
 export interface ToldWater {
@@ -12,7 +12,7 @@ export interface ToldWater {
 export interface GivenWater {
   litres: number;
   minutes: number;
-  /** Net depth over the bed, mm. */
+  /** What reached the soil, mm over the bed. */
   netMm: number;
 }
 
@@ -26,6 +26,6 @@ export function givenWater(told: ToldWater, areaM2: number, delivery: Delivery):
   const { litresPerMinute } = delivery;
   const litres = told.litres ?? (told.minutes ? spotLitres({ litresPerMinute, minutes: told.minutes }) : 0);
   const minutes = told.minutes ?? (litres > 0 ? minutesFor({ litres, litresPerMinute }) : 0);
-  const netMm = told.depthMm ?? netDepth(litres, areaM2, efficiencyOf(delivery));
+  const netMm = told.depthMm ?? netDepth(litres, areaM2, reachingShareOf(delivery));
   return { litres, minutes, netMm };
 }

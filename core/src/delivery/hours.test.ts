@@ -52,7 +52,13 @@ describe('pulses', () => {
   test('the same litres in so many runs, never closer than the soil asks', () => {
     const bed = {
       areaM2: 100,
-      delivery: { method: 'drip' as const, litresPerMinute: 5, efficiency: 1, wettedFraction: 1 },
+      delivery: {
+        method: 'drip' as const,
+        litresPerMinute: 5,
+        efficiency: 1,
+        wettedFraction: 1,
+        lowQuarterUniformity: 1,
+      },
       infiltrationMmPerHour: 20,
       localMm: 1,
     };

@@ -10,16 +10,31 @@ export interface Delivery {
   /** Share reaching the soil and share of the bed wetted, when known better than the method's usual. */
   efficiency?: number;
   wettedFraction?: number;
-  /** Evenness from a can test, 0.2–1: the driest quarter is what the plan waters. Default 1. */
+  /** Low-quarter distribution uniformity from a can test, 0.2–1; otherwise the method's usual. */
   lowQuarterUniformity?: number;
   /** Water the surface holds before it runs, mm, when it was seen; otherwise the method's usual. */
   surfaceStorageMm?: number;
 }
 
-/** Share of the water sent that the driest quarter of the bed gets: losses and unevenness together (low-quarter method). */
+/** Share of the water sent that reaches the soil of the bed. */
+export const reachingShareOf = ({ efficiency, method }: Delivery): number =>
+  efficiency ?? METHOD_FACTS[method].efficiency;
+
+/** Low-quarter distribution uniformity, 0.2–1. */
+export const evennessOf = ({ lowQuarterUniformity, method }: Delivery): number =>
+  within('lowQuarterUniformity', lowQuarterUniformity ?? METHOD_FACTS[method].evenness, 0.2, 1);
+
+/**
+ * Share of the water on the soil that the planned depth is: where it falls unevenly more is given, so that the drier parts
+ * have enough; the surplus on the wetter ones goes into the bed's balance.
+ * Source: the run-time multiplier usual in landscape scheduling, 1 ÷ (0.4 + 0.6 DU); milder than 1 ÷ DU, the low-quarter
+ * method, because roots and soil even out a part (from memory).
+ */
+export const evenedShare = (evenness: number): number => 0.4 + 0.6 * evenness;
+
+/** Share of the water sent that counts towards the planned depth: what reaches the soil, less what unevenness costs, once. */
 export const efficiencyOf = (delivery: Delivery): number =>
-  (delivery.efficiency ?? METHOD_FACTS[delivery.method].efficiency) *
-  within('lowQuarterUniformity', delivery.lowQuarterUniformity ?? 1, 0.2, 1);
+  reachingShareOf(delivery) * evenedShare(evennessOf(delivery));
 export const wettedFractionOf = (delivery: Delivery): number =>
   delivery.wettedFraction ?? METHOD_FACTS[delivery.method].wettedFraction;
 
@@ -29,9 +44,11 @@ export function deliveryRate(delivery: Delivery, areaM2: number): number {
 }
 
 export interface RunPlan extends CyclePlan {
-  /** Net depth on the wetted ground and over the bed, mm. */
+  /** Net depth on the wetted ground and over the bed that it is to bring everywhere, mm. */
   localMm: number;
   bedMm: number;
+  /** What reaches the soil on the mean, mm over the bed: more, where it falls unevenly. */
+  arrivesMm: number;
   /** Litres through the tap. */
   litres: number;
   /** Minutes the tap runs, rests not counted. */
@@ -54,13 +71,15 @@ export const localDepth = (litres: number, areaM2: number, delivery: Delivery): 
 /**
  * From a net depth on the wetted ground to litres, minutes and cycles.
  * @throws RangeError on a depth, flow or area of 0 or less
- * Source: gross = net / efficiency / low-quarter uniformity; cycles as `cycleAndSoak`.
+ * Source: gross = net ÷ share that reaches the soil ÷ `evenedShare`; cycles as `cycleAndSoak`.
  */
 export function runPlan(options: {
   localMm: number;
   areaM2: number;
   delivery: Delivery;
   infiltrationMmPerHour: number;
+  /** How hard the soil pulls at the first water (see `cycleAndSoak`), mm. */
+  capillaryPullMm?: number;
   /** Several short runs spread over the day, for those who water so on purpose. */
   pulses?: { count: number; apartMinutes: number };
 }): RunPlan {
@@ -71,12 +90,14 @@ export function runPlan(options: {
   const bedMm = localMm * wettedFractionOf(delivery);
   const litres = grossLitres(bedMm, areaM2, efficiencyOf(delivery));
   const rateMmPerHour = Math.min(MOST_RATE_MM_PER_HOUR, deliveryRate(delivery, areaM2));
+  // What comes down on the wetted ground.
   const netMm = localMm / efficiencyOf(delivery);
   const surfaceStorageMm = delivery.surfaceStorageMm ?? METHOD_FACTS[delivery.method].surfaceStorageMm;
   const made = cycleAndSoak({
     netMm,
     rateMmPerHour,
     infiltrationMmPerHour: options.infiltrationMmPerHour,
+    capillaryPullMm: options.capillaryPullMm,
     // A surface that was seen to hold next to nothing still gets no more cycles than can be counted.
     surfaceStorageMm: Math.max(surfaceStorageMm, netMm / MOST_CYCLES),
   });
@@ -92,6 +113,7 @@ export function runPlan(options: {
     totalMinutes,
     localMm,
     bedMm,
+    arrivesMm: netDepth(litres, areaM2, reachingShareOf(delivery)),
     litres,
     minutes,
     rateMmPerHour,

@@ -1,5 +1,7 @@
 import { positive } from '../units/guard.ts';
 import { TEXTURES } from '../soil/soils.ts';
+import { METHOD_FACTS } from './methods.ts';
+import type { Delivery } from './runPlan.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
 import type { DripLayout, DripLayoutInput } from './dripLayout.ts';
 
@@ -15,10 +17,26 @@ const WIDTHS: readonly { fits: (sandPct: number, clayPct: number) => boolean; wi
   { fits: () => true, widthM: 0.85 },
 ];
 
+/** What the usual shares of lines and spots are for. */
+const USUAL_WIDTH_M = 0.55;
+
+/**
+ * What carries water to a bed, with the share of it that gets wet on its soil where nobody measured that: strips are as
+ * wide as the soil spreads the water, rounds as its square.
+ * Source: geometry on the widths above.
+ */
+export function onSoil(delivery: Delivery, textureClass: TextureClass): Delivery {
+  const { spreads, wettedFraction } = METHOD_FACTS[delivery.method];
+  if (delivery.wettedFraction !== undefined || spreads === null) return delivery;
+  const wider = wettedWidthM(textureClass) / USUAL_WIDTH_M;
+  const share = wettedFraction * (spreads === 'spots' ? wider ** 2 : wider);
+  return { ...delivery, wettedFraction: Math.min(1, Math.max(0.05, share)) };
+}
+
 /** Width of ground an emitter wets on a texture, m, 0.3–0.85. */
 export function wettedWidthM(textureClass: TextureClass): number {
   const { sandPct, clayPct } = TEXTURES[textureClass];
-  return WIDTHS.find((w) => w.fits(sandPct, clayPct))?.widthM ?? 0.55;
+  return WIDTHS.find((w) => w.fits(sandPct, clayPct))?.widthM ?? USUAL_WIDTH_M;
 }
 
 export interface WettedShare {

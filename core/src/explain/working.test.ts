@@ -59,9 +59,12 @@ describe('the working of a watering', () => {
     const of = (label: string): number => find(tree, label).value;
     expect(of('Minutes')).toBeCloseTo(of('Litres through the tap') / of('Flow'), 9);
     expect(of('Litres through the tap')).toBeCloseTo(
-      (of('The same over the whole bed') * of('Area')) / of('Share that reaches the soil'),
+      (of('The same over the whole bed') * of('Area')) /
+        of('Share that reaches the soil') /
+        of('Share that evens out'),
       9,
     );
+    expect(of('Share that evens out')).toBeCloseTo(0.4 + 0.6 * of('Evenness of the driest quarter'), 9);
     expect(of('The same over the whole bed')).toBeCloseTo(
       of('Depth to fill the root zone') * of('Share that gets wet'),
       9,

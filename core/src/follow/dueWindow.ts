@@ -1,5 +1,5 @@
 import { at } from '../units/at.ts';
-import { efficiencyOf } from '../delivery/runPlan.ts';
+import { efficiencyOf, evenedShare, evennessOf } from '../delivery/runPlan.ts';
 import { thresholdOf, type School } from '../schools/schools.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
@@ -24,12 +24,14 @@ function spreadOf(
     ensemble: ForecastEnsemble;
     grows: readonly boolean[];
     school: School;
+    /** Share of what arrives that the planned depth is. */
+    evened: number;
     /** Litres it has had already today: nothing more is asked of it until tomorrow. */
     givenTodayL: number;
     settledToday: boolean;
   },
 ): Spread {
-  const { ensemble, grows, school } = options;
+  const { ensemble, grows, school, evened } = options;
   const { place, todayIndex } = now;
   const { members, days } = ensemble;
   const dueDay = new Int16Array(members).fill(days);
@@ -58,7 +60,7 @@ function spreadOf(
       if (at(dueDay, m) === days) dueDay[m] = d;
       givenL[m] = at(givenL, m) + dose;
       place.copy(before, state);
-      place.step(state, todayIndex + d, et0, rain, climate, had + dose);
+      place.step(state, todayIndex + d, et0, rain, climate, had + dose / evened);
       depletionMm[k] = place.gauge(state, gauge).goneL / perMm;
     }
   }
@@ -87,6 +89,7 @@ export function windowOf(
     ensemble,
     grows,
     school,
+    evened: evenedShare(evennessOf(input.delivery)),
     givenTodayL,
     settledToday: Boolean(input.settledToday) || givenTodayL > 0,
   });

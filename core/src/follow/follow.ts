@@ -136,7 +136,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       const explained = !options.sketch && !(options.firstReasons && waterings.length > 0);
       const watering = planned(decision, facts, { start, input, run, d }, explained);
       if (facts.isToday) watering.reason.overdueDays = overdueDays(input, start);
-      givenL = watering.run.bedMm * run.place.areaM2(d);
+      givenL = watering.run.arrivesMm * run.place.areaM2(d);
       waterings.push(watering);
     } else if (facts.isToday) {
       leave = leaveReason(facts, held, {
@@ -228,7 +228,11 @@ interface At {
 function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean): PlannedWatering {
   const { input, run, d } = at;
   const { depletionMm, readilyMm, totalMm, useTodayMm, cropUseMm, spareShare } = facts.evening;
-  const made = run.place.give(d, decision.localMm, facts.school.pulses);
+  const made = run.place.give(run.state, d, decision.localMm, {
+    pulses: facts.school.pulses,
+    // What was set by hand, or goes by the calendar, is not given in parts.
+    told: facts.byHand?.localMm !== undefined || decision.code === 'fixed week',
+  });
   const grounds: Grounds | null = explained
     ? { facts, input, site: at.start.site, drawn: run.place.drawn(run.state), days: d }
     : null;

@@ -103,8 +103,13 @@ export interface GrowingPlace<S = unknown> {
   airlessDays(state: S): number;
   /** What the day just stepped came to, in `into` where a kind can write it there: thousands of days then leave nothing behind. */
   gauge(state: S, into?: Gauge): Gauge;
-  /** The run for a net depth on the watered ground, mm, or the part of it that one watering may be. */
-  give(d: number, localMm: number, pulses?: { count: number; apartMinutes: number }): RunPlan;
+  /** The run for a net depth on the watered ground, mm, or the part of it that one watering may be; `told` by hand, it is not cut. */
+  give(
+    state: S,
+    d: number,
+    localMm: number,
+    how?: { pulses?: { count: number; apartMinutes: number }; told?: boolean },
+  ): RunPlan;
   /** Whether rain reaches it. */
   underCover(d: number): boolean;
   record(

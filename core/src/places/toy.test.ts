@@ -48,7 +48,8 @@ const tub: PlaceKind<PlaceInput, Tub> = {
       ks: wanted > 0 ? supplied / wanted : 1,
       frontMm: 0,
     }),
-    give: (_d, localMm) => runPlan({ localMm, areaM2: bed.areaM2, delivery, infiltrationMmPerHour: 1000 }),
+    give: (_state, _d, localMm) =>
+      runPlan({ localMm, areaM2: bed.areaM2, delivery, infiltrationMmPerHour: 1000 }),
     underCover: () => true,
     record: (state, date, et0Mm, et0Route) => ({
       date,

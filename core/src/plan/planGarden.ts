@@ -2,10 +2,9 @@ import { item } from '../units/at.ts';
 import { closedDays, windyDays } from '../clock/closures.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
 import { mostAtOnce } from '../clock/mostAtOnce.ts';
+import { asHere } from '../follow/asHere.ts';
 import { followAhead, startOf, type BedStart } from '../follow/follow.ts';
 import type { BedOutlook, PlanBed } from '../follow/types.ts';
-import { frostyNights } from '../plants/frostKill.ts';
-import { plantingsHere } from '../plants/plantingsHere.ts';
 import { newClockBook } from '../share/clockBook.ts';
 import { fitToLimits, LARGE } from '../share/fitToLimits.ts';
 import { follower } from '../share/follower.ts';
@@ -82,15 +81,7 @@ export function planGarden(
         })
       : null,
   );
-  const frosts = frostyNights(days.slice(0, daysBetween(first, today)));
-  const livingHere = ({ bed }: PlanBed): PlanBed['bed'] => ({
-    ...bed,
-    plantings: plantingsHere(bed.plantings, {
-      latitudeDeg: garden.site.latitudeDeg,
-      frosts,
-      underCover: bed.place?.underCover,
-    }),
-  });
+  const here = asHere(garden.site, days, today);
   const large = garden.beds.length > LARGE;
   const starts = new Map<number, BedStart>();
   const ahead = { today, horizonDays, firstReasons: options.reasons !== 'all' };
@@ -120,7 +111,7 @@ export function planGarden(
       const closed = closedDays(bed, constraints, today, horizonDays);
       const windy = windyDays(bed, constraints, aheadDays);
       const most = mostAtOnce(bed, constraints, garden.site, today);
-      const input = { ...bed, bed: livingHere(bed), closed, windy, most };
+      const input = { ...here(bed), closed, windy, most };
       const start = startOf(input, days, series(), first, {
         site: garden.site,
         today,

@@ -1,5 +1,6 @@
 import { METHOD_FACTS, type Method } from '../delivery/methods.ts';
 import { wettedFractionOf, type Delivery } from '../delivery/runPlan.ts';
+import { onSoil } from '../delivery/wettedStrip.ts';
 import type { GroundInput, Horizon } from '../soil/soilProfile.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
 import { withinEdge, type Beyond, type Edge } from '../units/edges.ts';
@@ -118,7 +119,7 @@ export class KnownDraft {
     if (reachingShare) delivery.efficiency = reachingShare.value;
     if (evenness) delivery.lowQuarterUniformity = evenness.value;
     if (this.intake) delivery.surfaceStorageMm = this.intake.surfaceStorageMm;
-    return delivery;
+    return onSoil(delivery, this.topClass);
   }
 
   get wettedFraction(): number {

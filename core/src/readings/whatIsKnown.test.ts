@@ -67,20 +67,31 @@ describe('the tap', () => {
   });
 });
 
+describe('a bucket at the tap', () => {
+  const bucket = { kind: 'bucket' as const, litres: 20, seconds: 60, on: '2026-07-01', tap: 1 };
+  const flowOf = (method: 'hose wand' | 'sprinkler' | 'micro-spray' | 'drip'): number =>
+    whatIsKnown({ areaM2: 24, textureClass: 'loam', method, litresPerMinute: 6 }, [bucket], TODAY).delivery
+      .litresPerMinute;
+  test('is the flow of an open hose, and not of nozzles and lines', () => {
+    expect(flowOf('hose wand')).toBe(20);
+    for (const method of ['sprinkler', 'micro-spray', 'drip'] as const) expect(flowOf(method)).toBe(6);
+  });
+});
+
 describe('cans', () => {
   const cans: Finding = { kind: 'cans', grid: [[5, 10, 10, 15]], minutes: 30, on: '2026-07-02' };
-  test('the minutes that follow bring the depth wanted to the driest quarter, at the rate the cans caught', () => {
+  test('the minutes that follow bring the depth wanted where it falls unevenly, at the rate the cans caught', () => {
     // Mean 10 mm in half an hour is 20 mm/h; the driest quarter got half of it.
     const bed = known([cans]);
     const run = runPlan({ localMm: 20, areaM2: 24, delivery: bed.delivery, infiltrationMmPerHour: 100 });
-    expect(run.minutes).toBeCloseTo(60 / 0.5, 6);
+    expect(run.minutes).toBeCloseTo(60 / (0.4 + 0.6 * 0.5), 6);
     expect(bed.known.evenness).toEqual({ kind: 'measured', on: '2026-07-02' });
   });
   test('with the tap measured too, what is lost on the way is measured', () => {
     // 20 mm/h on 24 m² is 8 L/min caught of 10 sent.
     const bed = known([cans, { kind: 'bucket', litres: 10, seconds: 60, on: '2026-07-01' }]);
     expect(bed.delivery.efficiency).toBeCloseTo(0.8, 9);
-    expect(efficiencyOf(bed.delivery)).toBeCloseTo(0.8 * 0.5, 9);
+    expect(efficiencyOf(bed.delivery)).toBeCloseTo(0.8 * (0.4 + 0.6 * 0.5), 9);
   });
   test('one can tells the rate and leaves the evenness open', () => {
     const bed = known([{ kind: 'cans', grid: [[25.4]], minutes: 60, on: '2026-07-02' }]);

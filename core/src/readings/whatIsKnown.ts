@@ -1,4 +1,4 @@
-import { efficiencyOf, type Delivery } from '../delivery/runPlan.ts';
+import type { Delivery } from '../delivery/runPlan.ts';
 import type { GroundInput } from '../soil/soilProfile.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { Beyond } from '../units/edges.ts';
@@ -77,7 +77,3 @@ function latestOfEach(found: readonly Found[]): Found[] {
   }
   return [...best.values()].sort((a, b) => (isLater(a, b) ? -1 : 1));
 }
-
-/** Share of the water sent that reaches the soil before unevenness is counted. */
-export const reachingShare = (delivery: Delivery): number =>
-  efficiencyOf({ ...delivery, lowQuarterUniformity: 1 });

@@ -1,14 +1,22 @@
 import { at, item, listed } from '../../units/at.ts';
+import { METHOD_FACTS } from '../../delivery/methods.ts';
 import { fittingRun } from '../../delivery/fittingRun.ts';
 import { wettedFractionOf } from '../../delivery/runPlan.ts';
 import { daysBetween } from '../../units/dates.ts';
 import { emptyGauge, type GrowingPlace, type PlaceKind, type PlaceSpan } from '../place.ts';
 import { bedModel, plantDays, type BedInput, type BedModel } from './bedModel.ts';
 import { cloneState, copyState, OUT, startState, type BedState } from './bedState.ts';
+import { capillaryPullMm } from './capillaryPull.ts';
 import { carriedOver } from './carriedOver.ts';
 import { rootZoneCapacity, rootZoneDepletion } from './rootZone.ts';
 import { dailyRecord } from './simulateBed.ts';
 import { stepDay } from './stepDay.ts';
+
+/**
+ * Passes that a hand makes over a bed on a round. Common practice: two or three; that up to five are made rather than to
+ * come again is a judgement.
+ */
+const PASSES = { upTo: 5, then: 3 };
 
 /** A bed's water, and which of its states it is in. */
 interface GroundState {
@@ -115,7 +123,7 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         into.frontMm = Math.min(model.profile.depthMm, at(out, OUT.front));
         return into;
       },
-      give(d, localMm, pulses) {
+      give(state, d, localMm, { pulses, told } = {}) {
         const { model, delivery } = on(d);
         return fittingRun(
           {
@@ -123,9 +131,11 @@ export const ground: PlaceKind<BedInput, GroundState> = {
             areaM2: model.bed.areaM2,
             delivery,
             infiltrationMmPerHour: model.profile.infiltrationMmPerHour,
+            capillaryPullMm: capillaryPullMm(model.profile, state.water.water),
             pulses,
           },
-          span.most,
+          // What a hand would have to pass more often is given in parts, on another round.
+          METHOD_FACTS[delivery.method].byHand && !told ? { ...span.most, passes: PASSES } : span.most,
         );
       },
       underCover: (d) => on(d).model.underCover,

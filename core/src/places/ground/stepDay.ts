@@ -307,8 +307,8 @@ export function stepDay(
   out[OUT.depletion] = depletion;
   out[OUT.available] = available;
   out[OUT.readily] = p * available;
-  // What was had of what was wanted: never unhindered on a day that lacked something.
-  out[OUT.stress] = left > 1e-12 && wantedT > 0 ? transpiration / wantedT : stress * airFactor;
+  // What was had of what was wanted: never unhindered on a day that lacked something, and always where nothing is wanted.
+  out[OUT.stress] = wantedT > 0 ? (left > 1e-12 ? transpiration / wantedT : stress * airFactor) : 1;
   out[OUT.rootDepth] = root;
   out[OUT.front] = front;
   out[OUT.wetDays] = wetDays;

@@ -9,7 +9,7 @@ import {
   LAYER_MM,
   minutesFor,
   netDepth,
-  reachingShare,
+  reachingShareOf,
   secondsPerPlant,
   spotLitres,
   todaysHabit,
@@ -128,7 +128,7 @@ export function Habit({ known, core }: { known: KnownBed; core: CoreView }) {
       ? todaysHabit({
           minutes,
           rateMmPerHour: Math.min(2000, rate),
-          efficiency: reachingShare(known.delivery),
+          efficiency: reachingShareOf(known.delivery),
           rootDepthMm: roots,
           profile: core.layersMm.map((mm, i) => ({
             thicknessMm: LAYER_MM,
