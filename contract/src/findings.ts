@@ -75,6 +75,7 @@ const dig = z
     belowClass: oneOf('Soil below', TEXTURE_CLASSES).optional(),
     stonesPct: limited('stonesPct').optional(),
     rockMm: limited('rockMm').optional(),
+    rootsMm: limited('rootsMm').optional(),
   })
   .refine((d) => d.rockMm === undefined || d.rockMm >= d.topsoilMm, {
     path: ['rockMm'],

@@ -53,6 +53,7 @@ export const LIMITS = {
   siltMm: { label: 'Silt layer', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
   clayMm: { label: 'Clay layer', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
   topsoilMm: { label: 'Topsoil', min: 50, max: 1500, quantity: 'depth', unit: 'mm' },
+  rootsMm: { label: 'Deepest roots', min: 20, max: 3000, quantity: 'depth', unit: 'mm' },
   rockMm: { label: 'Rock or hard pan', min: 100, max: 3000, quantity: 'depth', unit: 'mm' },
   stonesPct: { label: 'Stones', min: 0, max: 90, quantity: 'percent', unit: '%' },
   organicMatterPct: { label: 'Organic matter', min: 0, max: 100, quantity: 'percent', unit: '%' },

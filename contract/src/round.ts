@@ -254,6 +254,8 @@ export const bedPageView = bedHead.extend({
   stop: stopView.nullable(),
   leave: leaveView.nullable(),
   window: windowView.nullable(),
+  /** How deep the roots are counted on, and may be; mm it could then still spare today. */
+  roots: z.object({ countedMm: z.number(), upToMm: z.number(), leftIfDeepMm: z.number() }).nullable(),
   sharpen: sharpenView.nullable(),
   bed: bedView,
   next: z.object({ date: day, litres: z.number(), minutes: z.number(), localMm: z.number() }).nullable(),

@@ -44,6 +44,13 @@ export { wetFrontDepth, type WetFrontLayer } from './soil/wetFrontDepth.ts';
 export * from './plants/types.ts';
 export { CATALOGUE, cropById } from './plants/catalogue/index.ts';
 export { cropCoefficient } from './plants/cropCoefficient.ts';
+export {
+  beliefAfter,
+  ROOT_DEPTHS,
+  USUAL_BELIEF,
+  type RootBelief,
+  type RootDepth,
+} from './plants/rootBelief.ts';
 export { plantOnDay, stageDates, type PlantOnDay } from './plants/plantOnDay.ts';
 
 export { BED_FORMS, type BedForm } from './places/ground/surface.ts';

@@ -1,6 +1,7 @@
 import { onSoil } from '../delivery/wettedStrip.ts';
 import { frostyNights } from '../plants/frostKill.ts';
 import { plantingsHere } from '../plants/plantingsHere.ts';
+import { countedOn, rootedAt, ROOTS_AT, USUAL_BELIEF } from '../plants/rootBelief.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { Site } from '../weather/types.ts';
@@ -19,12 +20,16 @@ export function asHere(
   const frosts = frostyNights(weather.filter(({ date }) => date < today));
   return (input) => {
     const { bed, delivery } = input;
+    const at = ROOTS_AT[countedOn(input.rootBelief ?? USUAL_BELIEF)];
     const underCover = bed.place?.underCover;
     // Other kinds of places have no ground.
     const texture = (bed as Partial<typeof bed>).ground?.horizons[0]?.textureClass;
     return {
       ...input,
-      bed: { ...bed, plantings: plantingsHere(bed.plantings, { latitudeDeg, frosts, underCover }) },
+      bed: {
+        ...bed,
+        plantings: plantingsHere(rootedAt(bed.plantings, at), { latitudeDeg, frosts, underCover }),
+      },
       delivery: texture ? onSoil(delivery, texture) : delivery,
     };
   };

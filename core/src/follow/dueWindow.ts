@@ -1,10 +1,11 @@
-import { at } from '../units/at.ts';
+import { at, item } from '../units/at.ts';
 import { efficiencyOf, evenedShare, evennessOf } from '../delivery/runPlan.ts';
 import { thresholdOf, type School } from '../schools/schools.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import { plantsOn } from './dayFacts.ts';
-import { trialOf, type PlaceNow } from './run.ts';
+import { trialOf } from './run.ts';
+import type { RootWay } from './waysOfRoots.ts';
 import type { DueWindow, PlanBed } from './types.ts';
 
 /** What the members of an ensemble make of one place. */
@@ -17,9 +18,17 @@ interface Spread {
   depletionMm: Float64Array;
 }
 
+/** What a member of one way runs on. */
+function standOn({ now }: RootWay) {
+  const { place, todayIndex } = now;
+  const { state, gauge } = trialOf(now, 'days ahead');
+  const { state: before } = trialOf(now, 'evening');
+  return { now, place, todayIndex, state, before, gauge, perMm: place.litresPerMm(todayIndex) };
+}
+
 /** Runs one place through every member: refilled on the morning of a day that would end past the line of its school. */
 function spreadOf(
-  now: PlaceNow,
+  ways: readonly RootWay[],
   options: {
     ensemble: ForecastEnsemble;
     grows: readonly boolean[];
@@ -32,15 +41,21 @@ function spreadOf(
   },
 ): Spread {
   const { ensemble, grows, school, evened } = options;
-  const { place, todayIndex } = now;
   const { members, days } = ensemble;
   const dueDay = new Int16Array(members).fill(days);
   const givenL = new Float64Array(members);
   const depletionMm = new Float64Array(members * days);
-  const { state, gauge } = trialOf(now, 'days ahead');
-  const { state: before } = trialOf(now, 'evening');
-  const perMm = place.litresPerMm(todayIndex);
+  // Each depth of the roots has as many members as it is believed.
+  let way = -1;
+  let upTo = 0;
+  let on = standOn(item(ways, 0));
   for (let m = 0; m < members; m += 1) {
+    while (way < ways.length - 1 && (way < 0 || (m + 0.5) / members > upTo)) {
+      way += 1;
+      upTo += item(ways, way).share;
+      on = standOn(item(ways, way));
+    }
+    const { now, place, todayIndex, state, before, gauge, perMm } = on;
     place.copy(now.state, state);
     for (let d = 0; d < days; d += 1) {
       const k = m * days + d;
@@ -72,20 +87,21 @@ function quantile(sorted: Float64Array, share: number): number {
   return at(sorted, Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1)));
 }
 
-/** Due dates and litres over the members of the ensemble. */
+/** Due dates and litres over the members of the ensemble, each with roots as deep as they may be. */
 export function windowOf(
   input: PlanBed,
-  now: PlaceNow,
+  ways: readonly RootWay[],
   ensemble: ForecastEnsemble,
   today: IsoDate,
   school: School,
 ): DueWindow {
+  const { now } = item(ways, 0);
   const grows = Array.from(
     { length: ensemble.days },
     (_, d) => plantsOn(now, input.bed.plantings, now.todayIndex + d).growing,
   );
   const givenTodayL = at(now.givenL, now.todayIndex);
-  const spread = spreadOf(now, {
+  const spread = spreadOf(ways, {
     ensemble,
     grows,
     school,

@@ -16,6 +16,7 @@ import { dayFacts, lookAhead, type DayFacts } from './dayFacts.ts';
 import { becauseEnough, decide, type Decision } from './decide.ts';
 import { windowOf } from './dueWindow.ts';
 import { gateOf, type Held } from './gates.ts';
+import { rootOutlooks, waysOfRoots } from './waysOfRoots.ts';
 import { likelyRain, type RainWait } from './rainWait.ts';
 import {
   endAsLookedAhead,
@@ -27,7 +28,7 @@ import {
   type PlaceNow,
   type PlaceRun,
 } from './run.ts';
-import type { BedOutlook, DueWindow, LeaveReason, PlanBed, PlannedWatering } from './types.ts';
+import type { BedOutlook, DueWindow, LeaveReason, PlanBed, PlannedWatering, RootOutlook } from './types.ts';
 
 /** Missed waterings are looked for so many days back. */
 const OVERDUE_DAYS = 7;
@@ -40,6 +41,8 @@ export interface BedStart {
   school: School;
   /** How sure its first date is, worked out when first asked for; null when no ensemble was asked for. */
   window: (() => DueWindow) | null;
+  /** How it stands if its roots are as deep as they may be. */
+  roots: () => RootOutlook[];
   site: Site;
   /** What it is this morning; the same however the days ahead are tried. */
   morning?: ReturnType<typeof morningOf>;
@@ -77,7 +80,17 @@ export function startOf(
   const { today, ensemble, site } = options;
   const now = followPast(input, weather, series, first, today, options.pastDays, options.kinds);
   const school = schoolOf(input.school ?? 'deep and seldom');
-  return { now, school, site, window: ensemble && once(() => windowOf(input, now, ensemble, today, school)) };
+  const ways = once(() =>
+    waysOfRoots(input, now, (bed) => followPast(bed, weather, series, first, today, 0, options.kinds)),
+  );
+  const roots = once(() => rootOutlooks(ways()));
+  return {
+    now,
+    school,
+    site,
+    roots,
+    window: ensemble && once(() => windowOf(input, ways(), ensemble, today, school)),
+  };
 }
 
 /** A place on the morning of a watering, from which it can be followed on. */
@@ -176,6 +189,9 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     shortDays,
     missedMm: missedL / now.place.areaM2(todayIndex),
     window: null,
+    get roots() {
+      return start.roots();
+    },
     leave,
   };
   // Hundreds of ways of the weather for each bed: followed only for those whose window somebody looks at.

@@ -3,6 +3,7 @@ import type { DailyRecord } from '../places/dailyRecord.ts';
 import type { BedInput } from '../places/ground/bedModel.ts';
 import type { Earlier, Irrigation } from '../places/place.ts';
 import type { Rank } from '../plants/rank.ts';
+import type { RootBelief, RootDepth } from '../plants/rootBelief.ts';
 import type { StageName } from '../plants/types.ts';
 import type { SchoolId } from '../schools/schools.ts';
 import type { IsoDate } from '../units/dates.ts';
@@ -30,6 +31,8 @@ export interface PlanBed {
   /** How it is decided; default deep and seldom; and since when. */
   school?: SchoolId;
   schoolSince?: IsoDate;
+  /** How deep its roots are believed to go; default the usual belief. */
+  rootBelief?: RootBelief;
   /** Held dry on purpose up to and without this day. */
   holdUntil?: IsoDate;
   /** The plants hang, and not from heat: water now, whatever the line and the hour. */
@@ -133,6 +136,18 @@ export interface PlannedWatering {
   readonly window?: DueWindow;
 }
 
+/** A bed as it stands if its roots go so deep, mm in the watered ground. */
+export interface RootOutlook {
+  depth: RootDepth;
+  /** How much it is believed, 0–1. */
+  share: number;
+  /** It is the depth that the plan counts on. */
+  counted: boolean;
+  rootDepthMm: number;
+  goneMm: number;
+  readilyMm: number;
+}
+
 export interface BedOutlook {
   bedId: number;
   /** The days of the balance up to yesterday, all or the last `pastDays`; the last fortnight with every layer's water. */
@@ -162,6 +177,8 @@ export interface BedOutlook {
   spare: Working;
   /** Null when no ensemble was asked for. Worked out when first read. */
   readonly window: DueWindow | null;
+  /** How deep its roots may go, and how it then stands this morning. Worked out when first read. */
+  readonly roots: RootOutlook[];
   /** Present when nothing is asked of the bed today. */
   leave: LeaveReason | null;
 }

@@ -59,6 +59,30 @@ describe('tomatoes on loam in the real summer of 2015', () => {
   });
 });
 
+describe('roots as a belief', () => {
+  const tended = ['2015-06-10', '2015-06-20', '2015-06-28'].map((date) => ({ date, netMm: 45 }));
+  const bed = { ...tomatoes, irrigations: tended };
+  const roots = (rootBelief?: PlanBed['rootBelief']) =>
+    planOn('2015-07-08', [{ ...bed, rootBelief }]).beds[0];
+  test('the deeper they go, the more it can spare; the plan counts on one of them', () => {
+    const ways = roots()?.roots ?? [];
+    expect(ways.map(({ depth }) => depth)).toEqual(['shallow', 'middle', 'deep']);
+    expect(ways.map(({ counted }) => counted)).toEqual([true, false, false]);
+    const spare = ways.map(({ readilyMm }) => readilyMm);
+    expect(spare).toEqual([...spare].sort((a, b) => a - b));
+  });
+  test('the window is as wide as the roots are in doubt, and a dig narrows it', () => {
+    const span = (rootBelief?: PlanBed['rootBelief']): number => {
+      const { litres } = roots(rootBelief)?.window ?? { litres: { low: 0, high: 0 } };
+      return litres.high - litres.low;
+    };
+    expect(span({ shallow: 0.96, middle: 0.02, deep: 0.02 })).toBeLessThan(span());
+    const deep = roots({ shallow: 0.01, middle: 0.04, deep: 0.95 });
+    expect(deep?.roots.find(({ counted }) => counted)?.depth).toBe('deep');
+    expect((deep?.next?.date ?? '9') >= (roots()?.next?.date ?? '')).toBe(true);
+  });
+});
+
 describe('the end of a crop', () => {
   const lettuce: PlanBed = {
     ...tomatoes,

@@ -187,8 +187,9 @@ export function plantOnDay(planting: PlantingInput, date: IsoDate): PlantOnDay |
   const kcb = over ? 0 : young * seasonalKcb(crop, day);
   const heightM = crop.heightM * (START_HEIGHT_SHARE + (1 - START_HEIGHT_SHARE) * growth);
   // What came in a small pot has no deeper roots than the kind ever makes.
-  const fullMm = crop.roots.minM * 1000;
-  const startMm = Math.min(fullMm, START_ROOT_MM[planting.method ?? crop.usualStart]);
+  const { minM, maxM } = crop.roots;
+  const fullMm = 1000 * (minM + (planting.rootsAt ?? 0) * (maxM - minM));
+  const startMm = Math.min(1000 * minM, START_ROOT_MM[planting.method ?? crop.usualStart]);
   return {
     stage,
     age,

@@ -91,6 +91,8 @@ export interface PlantingInput {
   leafOut?: string;
   /** Where it grows, for its winter: the days of the season in which nothing grows. Default: without a winter, in the north. */
   latitudeDeg?: number;
+  /** Where in the catalogue's range its roots go: 0 the shallow end, by which watering is planned, 1 the deep one. Default 0. */
+  rootsAt?: number;
   /** The morning after the night whose frost killed it. */
   killedOn?: string;
   /** A plant of the gardener's own, or one whose numbers were changed. */

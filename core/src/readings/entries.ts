@@ -28,7 +28,15 @@ export const DEPTH_TOOLS = ['screwdriver', 'probe', 'stiff wire', 'trowel'] as c
 export type Reading =
   | { kind: 'feel'; horizon: 'top' | 'below'; answers: FeelAnswers }
   | { kind: 'jar'; horizon: 'top' | 'below'; sandMm: number; siltMm: number; clayMm: number }
-  | { kind: 'dig'; topsoilMm: number; belowClass?: TextureClass; stonesPct?: number; rockMm?: number }
+  | {
+      kind: 'dig';
+      topsoilMm: number;
+      belowClass?: TextureClass;
+      stonesPct?: number;
+      rockMm?: number;
+      /** Deepest roots seen of what stands there. */
+      rootsMm?: number;
+    }
   | { kind: 'hole'; fallMm: number; minutes: number }
   | { kind: 'pot'; path: WaterPath; fallMm: number; minutes: number }
   | { kind: 'dye'; path: WaterPath; depthMm: number }

@@ -4,6 +4,7 @@ import { onSoil } from '../delivery/wettedStrip.ts';
 import type { GroundInput, Horizon } from '../soil/soilProfile.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
 import { withinEdge, type Beyond, type Edge } from '../units/edges.ts';
+import type { IsoDate } from '../units/dates.ts';
 import type { PlaceWords } from '../weather/placeFactors.ts';
 import type { Known } from '../working/known.ts';
 import type { Provenance } from '../working/types.ts';
@@ -62,6 +63,7 @@ export class KnownDraft {
   /** What was dug and seen of the ground. */
   dig: { topsoilMm: number; belowClass?: TextureClass; stonesPct?: number; rockMm?: number } | null = null;
   digSource: Provenance | undefined;
+  rootsSeen: { on: IsoDate; depthMm: number } | undefined;
   site: { slopePct: number; crusted: boolean } | null = null;
   siteSource: Provenance | undefined;
   supplyLitresPerMinute: number | undefined;

@@ -21,6 +21,8 @@ export interface KnownBed {
   known: Known;
   /** What the bed's tap gives when it was measured, L/min. */
   supplyLitresPerMinute?: number;
+  /** How deep roots were seen, and when. */
+  rootsSeen?: { on: IsoDate; depthMm: number };
   /** Water that goes down one channel wants a light wetting first. */
   path: WaterPath | null;
   /** The latest entry of each kind, and why it should be made again. */
@@ -55,6 +57,7 @@ export function whatIsKnown(told: ToldBed, found: readonly Found[], today: IsoDa
     delivery: draft.delivery,
     known: draft.sources(),
     supplyLitresPerMinute: draft.supplyLitresPerMinute,
+    rootsSeen: draft.rootsSeen,
     path: draft.of('path')?.value ?? null,
     beyond: draft.beyond,
     tests: latestOfEach(until).map((finding) => ({ finding, stale: stale(finding) })),

@@ -10,6 +10,7 @@ import {
 } from '@kibble/contract';
 import {
   balanceStart,
+  beliefAfter,
   bucketTest,
   byHand,
   cropById,
@@ -72,6 +73,7 @@ export function planBed(
       return was ? [{ until: from, bed: { ...was.bed, plantings }, delivery: was.delivery }] : [];
     }),
     known: now.known.known,
+    rootBelief: now.known.rootsSeen && beliefAfter(plantings, now.known.rootsSeen),
     ...start,
     irrigations: mine
       .filter((event) => event.kind === 'watering')

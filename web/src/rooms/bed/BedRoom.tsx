@@ -93,7 +93,21 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
                 {units.number('volume', page.window.litres.low)} to{' '}
                 {units.text('volume', page.window.litres.high)}
               </Opens>
-              , in eight of ten ways the weather may go.
+              , in eight of ten ways the weather and the roots may go.
+            </p>
+          ) : null}
+          {page.roots ? (
+            <p className="mt-1 text-quiet">
+              The plan counts on roots {units.text('depth', page.roots.countedMm)} deep. If they go down to{' '}
+              {units.text('depth', page.roots.upToMm)},{' '}
+              {page.roots.leftIfDeepMm > 0
+                ? `it can still spare ${units.text('depth', page.roots.leftIfDeepMm)} today`
+                : 'it is past its line all the same'}
+              . A spade or a probe settles it:{' '}
+              <Link className="underline underline-offset-4" to={`../ground/bed/${bedId}/dig`}>
+                dig and look
+              </Link>
+              .
             </p>
           ) : null}
           <OneOffRun

@@ -24,7 +24,7 @@ export function findingWords(input: Entry, units: Units): string {
       return `${input.horizon === 'below' ? 'below: ' : ''}${jar.textureClass}, ${Math.round(jar.sandPct)} % sand and ${Math.round(jar.clayPct)} % clay`;
     }
     case 'dig':
-      return `${units.text('depth', input.topsoilMm)} of topsoil${input.belowClass ? ` over ${input.belowClass}` : ''}`;
+      return `${units.text('depth', input.topsoilMm)} of topsoil${input.belowClass ? ` over ${input.belowClass}` : ''}${input.rootsMm ? `, roots to ${units.text('depth', input.rootsMm)}` : ''}`;
     case 'hole': {
       const hole = holeTest(input);
       return `${units.text('rate', hole.mmPerHour)}, drainage ${hole.drainageClass}`;

@@ -43,6 +43,17 @@ function Steps() {
           hint="Leave empty when you did not meet one."
         />
       </Step>
+      <Step
+        n={4}
+        title="Look at the side of the hole for the lowest fine roots of what grows here. A soil probe pushed down beside a plant shows them too."
+      >
+        <Num
+          name="roots"
+          field="rootsMm"
+          label="Deepest roots seen"
+          hint="Leave empty when nothing grows here yet. It settles how much the plants can draw on."
+        />
+      </Step>
     </>
   );
 }
@@ -64,6 +75,7 @@ function Result({ input }: { input: Reading<'dig'> }) {
         of topsoil{input.belowClass ? ` over ${input.belowClass}` : ''}.
         {input.stonesPct ? ` ${input.stonesPct} % stones hold no water.` : ''}
         {input.rockMm ? ' Nothing is stored below the rock.' : ''}
+        {input.rootsMm ? ` Roots down to ${units.text('depth', input.rootsMm)}.` : ''}
       </Says>
     </>
   );
@@ -80,10 +92,11 @@ export const digTest: TestPage = {
     const topsoilMm = r.number('topsoil', 'topsoilMm');
     const stonesPct = r.optional('stones', 'stonesPct');
     const rockMm = r.optional('rock', 'rockMm');
+    const rootsMm = r.optional('roots', 'rootsMm');
     const below = TEXTURE_CLASSES.find((t) => t === r.text('below'));
     if (rockMm !== undefined && rockMm < topsoilMm)
       r.refuse('rock', 'Rock or hard pan must lie at or below the topsoil.');
-    return r.ok ? { kind: 'dig', topsoilMm, belowClass: below, stonesPct, rockMm } : null;
+    return r.ok ? { kind: 'dig', topsoilMm, belowClass: below, stonesPct, rockMm, rootsMm } : null;
   },
   Result: Result as TestPage['Result'],
 };

@@ -1,0 +1,56 @@
+import { at } from '../units/at.ts';
+import {
+  countedOn,
+  rootedAt,
+  ROOT_DEPTHS,
+  ROOTS_AT,
+  USUAL_BELIEF,
+  type RootDepth,
+} from '../plants/rootBelief.ts';
+import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow } from './run.ts';
+import type { PlanBed, RootOutlook } from './types.ts';
+
+/** A place followed to this morning with its roots at one of the depths they may have. */
+export interface RootWay {
+  depth: RootDepth;
+  share: number;
+  counted: boolean;
+  now: PlaceNow;
+}
+
+/**
+ * The same past for every depth its roots may have had, each as much as it is believed.
+ * @param now with the roots that the plan counts on; `follow` follows a bed that is the same but for its roots
+ */
+export function waysOfRoots(input: PlanBed, now: PlaceNow, follow: (bed: PlanBed) => PlaceNow): RootWay[] {
+  const belief = input.rootBelief ?? USUAL_BELIEF;
+  const counted = countedOn(belief);
+  return ROOT_DEPTHS.map((depth) => ({
+    depth,
+    share: belief[depth],
+    counted: depth === counted,
+    now:
+      depth === counted
+        ? now
+        : follow({
+            ...input,
+            bed: { ...input.bed, plantings: rootedAt(input.bed.plantings, ROOTS_AT[depth]) },
+          }),
+  }));
+}
+
+/** How the bed stands this morning by each of its ways. */
+export const rootOutlooks = (ways: readonly RootWay[]): RootOutlook[] =>
+  ways.map(({ depth, share, counted, now }) => {
+    const d = now.todayIndex;
+    const trial = trialOf(now, 'evening');
+    stepRun(trial, d, at(now.series.rain, d), 0);
+    return {
+      depth,
+      share,
+      counted,
+      rootDepthMm: now.place.drawn(now.state).rootDepthMm,
+      goneMm: depthOf(now, d, now.place.goneL(now.state)),
+      readilyMm: depthOf(now, d, gaugeOf(trial).spareL),
+    };
+  });
