@@ -78,6 +78,7 @@ export function planGarden(
           members,
           seed: options.seed ?? 1,
           climatology: options.climatology,
+          yesterday: days[daysBetween(first, today) - 1],
         })
       : null,
   );

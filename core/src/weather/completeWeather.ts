@@ -6,8 +6,18 @@ import type { Site, WeatherDay } from './types.ts';
 /** Where a day of the series came from: seen, made from the garden's own record, or an ordinary day in words. */
 export type DaySource = 'record' | 'forecast' | 'own record' | 'ordinary day';
 
+/** Days on record that are like a made-up one: those of its season. */
+export const LIKE = Symbol('days like it');
+export interface LikeDays {
+  record: readonly WeatherDay[];
+  /** Which of them are of the season, in order. */
+  at: readonly number[];
+}
+
 export interface SourcedDay extends WeatherDay {
   source: DaySource;
+  /** What a day made from the garden's own record may turn out like. It is not part of what is kept or sent. */
+  readonly [LIKE]?: LikeDays;
   /** Chance of any rain, 0–1; 1 or 0 for days that have been. */
   rainChance: number;
 }
@@ -19,6 +29,11 @@ export interface ForecastDay extends WeatherDay {
 
 /** Days either side of a calendar day that count as the same season, and how many make a record worth a mean. Judgement. */
 const SEASON_DAYS = 10;
+/** Days either side whose real weather a made-up day may turn out like. Judgement: more kinds of weather than make a mean. */
+const LIKE_DAYS = 15;
+/** Fewer of them say little of how a season varies; then the last days on record are taken with them, so many. Judgement. */
+const ENOUGH_LIKE_DAYS = 40;
+const LATEST_DAYS = 45;
 const ENOUGH_DAYS = 5;
 /** Days past the end of the record for which its last days still speak, and how many of them. Judgement. */
 const RECENT_REACH_DAYS = 30;
@@ -73,13 +88,20 @@ export function completeWeather(options: {
       const apart = Math.abs((seenSeasons[i] ?? 0) - doy);
       return Math.min(apart, 365 - apart) <= SEASON_DAYS;
     });
+    const within = (apart: number): boolean => Math.min(apart, 365 - apart) <= LIKE_DAYS;
+    const latest = (i: number): boolean => seen.length - i <= LATEST_DAYS;
+    const ofSeason = seenSeasons.flatMap((season, i) => (within(Math.abs(season - doy)) ? [i] : []));
+    const at =
+      ofSeason.length >= ENOUGH_LIKE_DAYS
+        ? ofSeason
+        : seen.flatMap((_day, i) => (latest(i) || within(Math.abs((seenSeasons[i] ?? 0) - doy)) ? [i] : []));
     const recent = seen.slice(-RECENT_DAYS);
     const end = recent.at(-1)?.date;
     const recentEnough = end !== undefined && Math.abs(daysBetween(end, date)) <= RECENT_REACH_DAYS;
     const typical = near.length >= ENOUGH_DAYS ? near : recentEnough ? recent : [];
     const day: SourcedDay | null =
       typical.length >= ENOUGH_DAYS
-        ? { ...meanOf(typical, date), source: 'own record', rainChance: 0 }
+        ? { ...meanOf(typical, date), source: 'own record', rainChance: 0, [LIKE]: { record: seen, at } }
         : null;
     made.set(doy, day);
     return day;

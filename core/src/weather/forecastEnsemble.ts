@@ -2,8 +2,9 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { atLeast, within } from '../units/guard.ts';
 import { climateTerm } from './climateTerm.ts';
-import type { SourcedDay } from './completeWeather.ts';
+import { LIKE, type SourcedDay } from './completeWeather.ts';
 import { checkWeather, dayMinimumHumidity, dayWind, referenceEtUnder, skyOf } from './referenceEt.ts';
+import { ENOUGH_DAYS, resampler, WET_DAY_MM } from './resample.ts';
 import type { Site, WeatherDay } from './types.ts';
 
 /** Many ways the days ahead may turn out; day `d` of member `m` stands at `m * days + d`. */
@@ -36,8 +37,16 @@ const RAIN_LOG_SD = 0.25;
 const RAIN_LOG_SD_PER_DAY = 0.06;
 /** Mean of a shower that was given a chance but no amount, mm. Judgement. */
 const CHANCE_SHOWER_MM = 3;
-/** A wet day for the climatology, mm. Usual meteorological threshold. */
-const WET_DAY_MM = 1;
+/** What a wet day uses, of what a dry one does: 3.0 of 4.5 mm in four real summers at Seattle. */
+const WET_DAY_USE = 0.67;
+/** How often a day has the luck of the day before: rain comes in spells. Judgement; the same summers' wet days follow wet ones four times as often as dry ones. */
+const SAME_LUCK = 0.3;
+/** Spread of an ordinary day nobody measured, °C: all that is known is the season. Judgement. */
+const UNKNOWN_SD_C = 4;
+/** Spread of a whole season about those on record, in logarithms of its demand: few summers tell little of the next. Judgement. */
+const SEASON_SD = 0.13;
+/** First draws of a generator, which still resemble its seed. */
+const FIRST_DRAWS = 32;
 
 /** Chance and size of rain in a record. Throws `RangeError` on an empty record. */
 export function rainClimatology(record: readonly WeatherDay[]): RainClimatology {
@@ -49,7 +58,8 @@ export function rainClimatology(record: readonly WeatherDay[]): RainClimatology 
 
 /**
  * Spreads a forecast into members: temperatures with an error that grows and lasts, rain by its chance and amount.
- * Days past the forecast take their rain from the climatology. Measured days are the same in every member.
+ * Days past the forecast are real ones of the garden's own record, where that has enough of the season (see `resampler`);
+ * else they have the season's mean with a wide spread, and rain by the climatology. Measured days are the same in every member.
  * @param options consecutive days from today on, site, members (1–1000), seed (a whole number: the same seed, the same members)
  * @throws RangeError on no day, or members outside 1–1000
  * Source: spreads are the judgements named in this file.
@@ -60,12 +70,16 @@ export function forecastEnsemble(options: {
   members: number;
   seed: number;
   climatology?: RainClimatology;
+  /** The last day before them, which weather goes on from. */
+  yesterday?: WeatherDay;
 }): ForecastEnsemble {
   const { days, site } = options;
   atLeast('days', days, 1);
   const members = within('members', options.members, 1, 1000);
   const random = xoroshiro128plus(within('seed', options.seed, -(2 ** 31), 2 ** 31) | 0);
   const uniform = (): number => uniformFloat64(random);
+  for (let i = 0; i < FIRST_DRAWS; i += 1) uniform();
+  const resample = resampler(site, uniform);
   const normal = (): number => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
   const climate = options.climatology ?? { chance: 0, meanMm: 0 };
   const size = members * days.length;
@@ -87,23 +101,42 @@ export function forecastEnsemble(options: {
       known,
       sky: skyOf(day.date, site),
       windMs: Math.min(6, Math.max(1, dayWind(day).ms)),
-      sd: known ? 0 : Math.min(TEMP_SD_MOST_C, TEMP_SD_C + TEMP_SD_PER_DAY_C * d),
+      sd: known
+        ? 0
+        : day.source === 'ordinary day'
+          ? UNKNOWN_SD_C
+          : Math.min(TEMP_SD_MOST_C, TEMP_SD_C + TEMP_SD_PER_DAY_C * d),
+      like: day.source === 'own record' && (day[LIKE]?.at.length ?? 0) >= ENOUGH_DAYS ? day[LIKE] : undefined,
       member: { ...day },
     };
   });
   for (let m = 0; m < members; m += 1) {
     let error = normal();
-    for (const [d, { day, known, sky, windMs, sd, member }] of each.entries()) {
+    let luck = uniform();
+    const season = Math.exp(SEASON_SD * normal());
+    // The day before: of the record, or only whether it was wet.
+    let before: number | boolean | null = options.yesterday ? options.yesterday.rainMm >= WET_DAY_MM : null;
+    for (const [d, { day, known, sky, windMs, sd, like, member }] of each.entries()) {
       const at = m * days.length + d;
+      if (like) {
+        const { et0, rain, climate, index } = resample(like, day.date, before);
+        ensemble.et0[at] = season * et0;
+        ensemble.rain[at] = rain;
+        ensemble.climate[at] = climate;
+        before = index;
+        continue;
+      }
       error = PERSISTENCE * error + steady * normal();
       const shift = Math.max(-60 - day.tMinC, Math.min(60 - day.tMaxC, sd * error));
       member.tMinC = day.tMinC + shift;
       member.tMaxC = day.tMaxC + shift;
-      ensemble.et0[at] = referenceEtUnder(sky, member, site).mm;
+      const et0 = referenceEtUnder(sky, member, site).mm;
       ensemble.climate[at] = climateTerm(windMs, dayMinimumHumidity(member));
       // Both draws are made every day, so that one day's rain never shifts the next day's luck.
-      const luck = uniform();
+      const other = uniform();
+      if (uniform() > SAME_LUCK) luck = other;
       const amount = normal();
+      const chance = known ? 0 : day.source === 'forecast' ? day.rainChance : climate.chance;
       if (known) ensemble.rain[at] = day.rainMm;
       else if (day.source === 'forecast') {
         const sdLog = RAIN_LOG_SD + RAIN_LOG_SD_PER_DAY * d;
@@ -113,6 +146,10 @@ export function forecastEnsemble(options: {
         // The part of the luck under the chance, stretched to 0–1, gives an exponential amount.
         ensemble.rain[at] = luck < climate.chance ? -Math.log(1 - luck / climate.chance) * climate.meanMm : 0;
       }
+      // Wet days use less and dry ones more than the mean of both, which is what a forecast tells.
+      const dryUse = 1 / (1 - chance * (1 - WET_DAY_USE));
+      ensemble.et0[at] = et0 * (chance > 0 ? dryUse * (luck < chance ? WET_DAY_USE : 1) : 1);
+      before = (ensemble.rain[at] as number) >= WET_DAY_MM;
     }
   }
   return ensemble;
