@@ -5,6 +5,7 @@ import type { PlantingInput } from '../plants/types.ts';
 import { thresholdOf, type School } from '../schools/schools.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
+import { easeOf, isDue } from './isDue.ts';
 import { likelyRain } from './rainWait.ts';
 import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow, type PlaceRun, type PlantFacts } from './run.ts';
 import { tendernessOf } from './tenderness.ts';
@@ -39,8 +40,10 @@ export interface DayFacts extends PlantFacts {
   /** What a flat weekly rule gives today, mm over the bed, and the rain it counted. */
   weekly: { mm: number; rainMm: number };
   shut: Shut | null;
-  /** The days after this one on which it will not be watered by rule, and what will be gone at their end. */
-  ahead: { days: number; why: Shut; goneMm: number };
+  /** The days after this one on which it will not be watered by rule, what will be gone at their end, and what missed over them, mm over the bed. */
+  ahead: { days: number; why: Shut; goneMm: number; missedMm: number };
+  /** Whether the line, or days without water that would cost, ask for it today. */
+  due: boolean;
 }
 
 /** What stands on a place on a day, as far as it decides. It is the same however often the days ahead are tried. */
@@ -55,6 +58,7 @@ function plantFacts(plantings: readonly PlantingInput[], date: IsoDate): PlantFa
     young: plants.some((plant) => !plant.over && !plant.rooted),
     plantedOut: somethingPlantedOut(plantings, date),
     tender: tendernessOf(plantings, date),
+    easeMm: easeOf(plantings, date),
   };
 }
 
@@ -96,11 +100,19 @@ export function lookAhead(
   };
 }
 
-/** Depletion `n` days after a day if no water is given until then, likely rain counted. */
-function depletionAfter(run: PlaceRun, days: readonly SourcedDay[], d: number, n: number): number {
+/** What is gone `n` days after a day if no water is given until then, and missed meanwhile, likely rain counted. */
+function afterDays(run: PlaceRun, days: readonly SourcedDay[], d: number, n: number) {
   const trial = trialOf(run, 'shut days');
-  for (let k = d; k <= d + n; k += 1) stepRun(trial, k, likelyRain(item(days, k)), 0);
-  return depthOf(trial, d + n, gaugeOf(trial).goneL);
+  let missedL = 0;
+  for (let k = d; k <= d + n; k += 1) {
+    stepRun(trial, k, likelyRain(item(days, k)), 0);
+    const { wantedL, suppliedL } = gaugeOf(trial);
+    if (k > d) missedL += wantedL - suppliedL;
+  }
+  return {
+    goneMm: depthOf(trial, d + n, gaugeOf(trial).goneL),
+    missedMm: missedL / trial.place.areaM2(d),
+  };
 }
 
 /** What a school with a rhythm gives on a day, mm over the bed: its depth less the rain since, every so many days; 0 on other days. */
@@ -146,8 +158,10 @@ export function dayFacts(
   const isToday = d === now.todayIndex;
   const airlessDays = run.place.airlessDays(run.state);
   const evening = lookAhead(run, d, from.rain);
-  const { growing, ended, stage, young, plantedOut, tender } = plantsOn(now, plantings, d);
+  const { growing, ended, stage, young, plantedOut, tender, easeMm } = plantsOn(now, plantings, d);
   const { days, why } = shutAfter(input, now.days, d);
+  const after = days > 0 ? afterDays(run, now.days, d, days) : { goneMm: evening.depletionMm, missedMm: 0 };
+  const lineMm = thresholdOf(school, evening.readilyMm, evening.totalMm);
   return {
     day,
     isToday,
@@ -155,18 +169,25 @@ export function dayFacts(
     goneMm: depthOf(run, d, run.place.goneL(run.state)),
     airlessDays,
     evening,
-    lineMm: thresholdOf(school, evening.readilyMm, evening.totalMm),
+    lineMm,
     growing,
     ended,
     stage,
     young,
     plantedOut,
     tender,
+    easeMm,
     wilting: isToday && Boolean(input.wilting) && airlessDays <= 1,
     stopped: school.stopsAt !== undefined && stage === school.stopsAt,
     byHand: input.fixed?.find((f) => f.date === day.date),
     weekly: rhythmDepth(school, now, d, from.waterings),
     shut: shutOn(input, day.date),
-    ahead: { days, why, goneMm: days > 0 ? depletionAfter(run, now.days, d, days) : evening.depletionMm },
+    ahead: { days, why, ...after },
+    due: isDue({
+      eveningGone: evening.depletionMm,
+      line: lineMm,
+      ahead: days > 0 ? { why, gone: after.goneMm, missedMm: after.missedMm } : null,
+      easeMm,
+    }),
   };
 }

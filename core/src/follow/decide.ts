@@ -130,7 +130,7 @@ export const WATER_RULES: readonly WaterRule[] = [
         ),
     }),
   },
-  { when: (f) => f.goneMm < f.school.leastMm || f.ahead.goneMm <= f.lineMm, says: () => null },
+  { when: (f) => f.goneMm < f.school.leastMm || !f.due, says: () => null },
   {
     when: (f) => f.evening.depletionMm <= f.lineMm,
     says: (f) => {

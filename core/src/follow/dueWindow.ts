@@ -4,7 +4,9 @@ import { thresholdOf, type School } from '../schools/schools.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import { plantsOn } from './dayFacts.ts';
+import { isDue, type Morning } from './isDue.ts';
 import { trialOf } from './run.ts';
+import { shutAfter, shutOn, type Shut } from './shut.ts';
 import type { RootWay } from './waysOfRoots.ts';
 import type { DueWindow, PlanBed } from './types.ts';
 
@@ -18,20 +20,29 @@ interface Spread {
   depletionMm: Float64Array;
 }
 
+/** A day ahead as the plan has it, whatever the weather. */
+interface DayRule {
+  open: boolean;
+  shut: { days: number; why: Shut } | null;
+  easeMm: number;
+}
+
 /** What a member of one way runs on. */
 function standOn({ now }: RootWay) {
   const { place, todayIndex } = now;
   const { state, gauge } = trialOf(now, 'days ahead');
   const { state: before } = trialOf(now, 'evening');
-  return { now, place, todayIndex, state, before, gauge, perMm: place.litresPerMm(todayIndex) };
+  const { state: later } = trialOf(now, 'shut days');
+  return { now, place, todayIndex, state, before, later, gauge, perMm: place.litresPerMm(todayIndex) };
 }
 
-/** Runs one place through every member: refilled on the morning of a day that would end past the line of its school. */
+/** Runs one place through every member: refilled on the mornings on which the rule of the plan asks for it. */
 function spreadOf(
   ways: readonly RootWay[],
   options: {
     ensemble: ForecastEnsemble;
-    grows: readonly boolean[];
+    /** Of each day: whether it may be watered by rule, the days without water that follow it, and what it may miss. */
+    daysOf: readonly DayRule[];
     school: School;
     /** Share of what arrives that the planned depth is. */
     evened: number;
@@ -40,7 +51,7 @@ function spreadOf(
     settledToday: boolean;
   },
 ): Spread {
-  const { ensemble, grows, school, evened } = options;
+  const { ensemble, daysOf, school, evened } = options;
   const { members, days } = ensemble;
   const dueDay = new Int16Array(members).fill(days);
   const givenL = new Float64Array(members);
@@ -55,12 +66,13 @@ function spreadOf(
       upTo += item(ways, way).share;
       on = standOn(item(ways, way));
     }
-    const { now, place, todayIndex, state, before, gauge, perMm } = on;
+    const { now, place, todayIndex, state, before, later, gauge, perMm } = on;
     place.copy(now.state, state);
     for (let d = 0; d < days; d += 1) {
       const k = m * days + d;
       const had = d === 0 ? options.givenTodayL : 0;
-      const held = !grows[d] || (d === 0 && options.settledToday);
+      const { open, shut, easeMm } = item(daysOf, d);
+      const held = !open || (d === 0 && options.settledToday);
       if (!held) place.copy(state, before);
       const et0 = at(ensemble.et0, k);
       const rain = at(ensemble.rain, k);
@@ -68,7 +80,34 @@ function spreadOf(
       place.step(state, todayIndex + d, et0, rain, climate, had);
       const evening = place.gauge(state, gauge);
       depletionMm[k] = evening.goneL / perMm;
-      if (held || evening.goneL <= thresholdOf(school, evening.spareL, evening.holdsL)) continue;
+      if (held) continue;
+      const morning: Morning = {
+        eveningGone: evening.goneL,
+        line: thresholdOf(school, evening.spareL, evening.holdsL),
+        ahead: null,
+        easeMm,
+      };
+      if (shut && evening.goneL <= morning.line) {
+        place.copy(state, later);
+        let missedL = 0;
+        const last = Math.min(days - 1, d + shut.days);
+        for (let n = d + 1; n <= last; n += 1) {
+          const then = m * days + n;
+          place.step(
+            later,
+            todayIndex + n,
+            at(ensemble.et0, then),
+            at(ensemble.rain, then),
+            at(ensemble.climate, then),
+            0,
+          );
+          const { wantedL, suppliedL } = place.gauge(later, gauge);
+          missedL += wantedL - suppliedL;
+        }
+        const missedMm = missedL / place.areaM2(todayIndex + d);
+        morning.ahead = { why: shut.why, gone: place.gauge(later, gauge).goneL, missedMm };
+      }
+      if (!isDue(morning)) continue;
       const goneL = place.goneL(before);
       if (goneL < school.leastMm * perMm) continue;
       const dose = school.refill * goneL;
@@ -96,14 +135,22 @@ export function windowOf(
   school: School,
 ): DueWindow {
   const { now } = item(ways, 0);
-  const grows = Array.from(
-    { length: ensemble.days },
-    (_, d) => plantsOn(now, input.bed.plantings, now.todayIndex + d).growing,
-  );
+  const daysOf = Array.from({ length: ensemble.days }, (_, d): DayRule => {
+    const { growing, stage, easeMm } = plantsOn(now, input.bed.plantings, now.todayIndex + d);
+    const on = addDays(today, d);
+    const stopped = school.stopsAt !== undefined && stage === school.stopsAt;
+    const toughened = input.holdUntil !== undefined && on < input.holdUntil;
+    const shut = shutAfter(input, now.days, now.todayIndex + d);
+    return {
+      open: growing && !stopped && !toughened && shutOn(input, on) === null,
+      shut: shut.days > 0 ? shut : null,
+      easeMm,
+    };
+  });
   const givenTodayL = at(now.givenL, now.todayIndex);
   const spread = spreadOf(ways, {
     ensemble,
-    grows,
+    daysOf,
     school,
     evened: evenedShare(evennessOf(input.delivery)),
     givenTodayL,

@@ -34,6 +34,8 @@ export interface PlantFacts {
   plantedOut: boolean;
   /** How much the tenderest crop minds a shortage (FAO-33). */
   tender: number;
+  /** What it may miss without its showing, mm over the bed. */
+  easeMm: number;
 }
 
 /** A place followed up to this morning: from here the same past serves every try at the days ahead. */

@@ -80,6 +80,49 @@ describe('roots as a belief', () => {
   });
 });
 
+describe('days closed to watering: plan and window go by one rule', () => {
+  const tended = ['2015-06-10', '2015-06-20', '2015-06-28', '2015-07-05'].map((date) => ({ date, netMm: 45 }));
+  const bed = { ...tomatoes, irrigations: tended };
+  const weather = completeWeather({
+    record: seattle,
+    forecast: [],
+    site,
+    from: '2015-05-15',
+    to: '2015-07-21',
+    today: '2015-07-07',
+  });
+  const on = (weekdays: number[], roots?: PlanBed['rootBelief']) =>
+    planGarden(
+      { site, beds: [{ ...bed, rootBelief: roots }] },
+      weather,
+      { weekdays },
+      { today: '2015-07-08' },
+    );
+  const free = on([0, 1, 2, 3, 4, 5, 6]).waterings[0]?.date ?? '';
+
+  test('one closed day that costs the plants next to nothing brings no watering forward', () => {
+    const weekday = new Date(`${free}T12:00:00Z`).getUTCDay();
+    const others = [0, 1, 2, 3, 4, 5, 6].filter((day) => day !== weekday);
+    const first = on(others).waterings[0];
+    expect(first?.date).toBe(addDays(free, 1));
+    expect(first?.reason.code).toBe('refill line');
+  });
+  test('a closed week that would cost them is filled before', () => {
+    const weekday = new Date(`${addDays(free, -1)}T12:00:00Z`).getUTCDay();
+    const first = on([weekday]).waterings[0];
+    expect(first?.date).toBe(addDays(free, -1));
+    expect(first?.reason.code).toBe('before closed days');
+  });
+  test('no date of the window lies on a closed day, and the plan’s lies in it', () => {
+    const { beds, waterings } = on([2, 5], { shallow: 1, middle: 0, deep: 0 });
+    const window = beds[0]?.window;
+    for (const date of [window?.early, window?.likely, window?.late])
+      if (date) expect([2, 5]).toContain(new Date(`${date}T12:00:00Z`).getUTCDay());
+    const first = waterings[0]?.date ?? '';
+    expect(first >= (window?.early ?? '9') && first <= (window?.late ?? '9')).toBe(true);
+  });
+});
+
 describe('the end of a crop', () => {
   const lettuce: PlanBed = {
     ...tomatoes,

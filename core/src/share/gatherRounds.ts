@@ -1,10 +1,7 @@
-import { cropOf, plantOnDay } from '../plants/plantOnDay.ts';
+import { easeOf } from '../follow/isDue.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
 import type { BedPlan, Follow } from './types.ts';
 
-/** What a bed may miss for a spared round, mm: it does not show (Ks about 0.95). Beds that run to seed when dry, and young plants, miss nothing. Judgement. */
-const EASE_MM = 0.3;
-const NONE_MM = 0.01;
 /** Extra water a spared round may cost, share of what is planned. Judgement. */
 const DEARER = 1.05;
 /** Waterings a bed may get more in exchange for a spared round. Judgement. */
@@ -43,18 +40,12 @@ export function gatherRounds(
   return { plans: current, spared };
 }
 
-function ease({ bed }: BedPlan, date: IsoDate): number {
-  const tender = bed.bed.plantings.some(
-    (p) => cropOf(p).traits.boltsWhenDry || plantOnDay(p, date)?.rooted === false,
-  );
-  return tender || bed.wilting ? NONE_MM : EASE_MM;
-}
-
 /** Hardly more missed, hardly more water, and no round that was not there. */
 function isNoWorse(was: BedPlan, is: BedPlan, rounds: ReadonlySet<IsoDate>, date: IsoDate): boolean {
   const litres = (p: BedPlan): number => p.waterings.reduce((sum, w) => sum + w.run.litres, 0);
   return (
-    is.outlook.missedMm <= was.outlook.missedMm + ease(was, date) &&
+    !was.bed.wilting &&
+    is.outlook.missedMm <= was.outlook.missedMm + easeOf(was.bed.bed.plantings, date) &&
     is.waterings.length <= was.waterings.length + MORE_WATERINGS &&
     litres(is) <= litres(was) * DEARER &&
     is.waterings.every((w) => w.date >= date || rounds.has(w.date)) &&

@@ -3,9 +3,11 @@ import { describe, expect, test } from '@jest/globals';
 import { median, quantile, standardDeviation } from 'simple-statistics';
 import { addDays } from '../units/dates.ts';
 import { drySpell, weatherAlerts } from './alerts.ts';
-import type { SourcedDay } from './completeWeather.ts';
+import { seattle } from '../../tests/seattle.ts';
+import { completeWeather, type SourcedDay } from './completeWeather.ts';
 import { forecastEnsemble, rainClimatology } from './forecastEnsemble.ts';
 import { placeFactors } from './placeFactors.ts';
+import { referenceEt } from './referenceEt.ts';
 import type { WeatherDay } from './types.ts';
 
 const site = { latitudeDeg: 46.9, elevationM: 112 };
@@ -72,6 +74,54 @@ describe('the ensemble', () => {
       rainMm,
     }));
     expect(rainClimatology(record)).toEqual({ chance: 0.5, meanMm: 6 });
+  });
+});
+
+describe('days nobody forecast are like real ones (four summers at Seattle)', () => {
+  const site = { latitudeDeg: 47.6, elevationM: 50 };
+  const today = '2015-07-08';
+  const days = completeWeather({
+    record: seattle,
+    forecast: [],
+    site,
+    from: today,
+    to: addDays(today, 13),
+    today: addDays(today, -1),
+  });
+  const { et0, rain, members, days: span } = forecastEnsemble({ days, site, members: 400, seed: 1 });
+  // The real days of those summers, 23 June to 5 August, by their own figures.
+  const real = seattle.filter(
+    (d) => d.date.slice(5) >= '06-23' && d.date.slice(5) <= '08-05' && d.date < today,
+  );
+  const mean = (all: readonly number[]): number => all.reduce((a, b) => a + b, 0) / all.length;
+  const spread = (all: readonly number[]): number => Math.sqrt(mean(all.map((x) => (x - mean(all)) ** 2)));
+  const wetAfter = (wet: boolean): number => {
+    let of = 0;
+    let then = 0;
+    for (let m = 0; m < members; m += 1)
+      for (let d = 1; d < span; d += 1)
+        if (at(rain, m * span + d - 1) >= 1 === wet) {
+          of += 1;
+          if (at(rain, m * span + d) >= 1) then += 1;
+        }
+    return then / of;
+  };
+
+  test('demand is as high and varies as much', () => {
+    const theirs = real.map((day) => referenceEt(day, site).mm);
+    const ours = Array.from(et0);
+    expect(Math.abs(mean(ours) / mean(theirs) - 1)).toBeLessThan(0.06);
+    expect(spread(ours) / spread(theirs)).toBeGreaterThan(0.9);
+    expect(spread(ours) / spread(theirs)).toBeLessThan(1.4);
+  });
+  test('it rains as often, wet days use less, and wet follows wet', () => {
+    const wetShare = Array.from(rain).filter((mm) => mm >= 1).length / rain.length;
+    const theirs = real.filter((day) => day.rainMm >= 1).length / real.length;
+    expect(Math.abs(wetShare - theirs)).toBeLessThan(0.04);
+    const use = (wet: boolean): number => mean(Array.from(et0).filter((_, k) => at(rain, k) >= 1 === wet));
+    // Real wet days use 3.0 of 4.5 mm.
+    expect(use(true) / use(false)).toBeLessThan(0.8);
+    expect(wetAfter(true)).toBeGreaterThan(2 * wetAfter(false));
   });
 });
 

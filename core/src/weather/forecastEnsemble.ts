@@ -149,7 +149,7 @@ export function forecastEnsemble(options: {
       // Wet days use less and dry ones more than the mean of both, which is what a forecast tells.
       const dryUse = 1 / (1 - chance * (1 - WET_DAY_USE));
       ensemble.et0[at] = et0 * (chance > 0 ? dryUse * (luck < chance ? WET_DAY_USE : 1) : 1);
-      before = (ensemble.rain[at] as number) >= WET_DAY_MM;
+      before = ensemble.rain[at] >= WET_DAY_MM;
     }
   }
   return ensemble;
