@@ -18,7 +18,8 @@ export {
 } from './weather/forecastEnsemble.ts';
 export { placeFactors, type PlaceWords } from './weather/placeFactors.ts';
 export { hargreavesEt } from './weather/hargreavesEt.ts';
-export { seasonWords, weatherFromWords, type WeatherWords } from './weather/words.ts';
+export { AIRS, ordinaryDay, SUMMERS, type Air, type Summers } from './weather/ordinaryDay.ts';
+export { weatherFromWords, type WeatherWords } from './weather/words.ts';
 export {
   completeWeather,
   type DaySource,
@@ -56,6 +57,7 @@ export { plantOnDay, stageDates, type PlantOnDay } from './plants/plantOnDay.ts'
 export { BED_FORMS, type BedForm } from './places/ground/surface.ts';
 export { bedModel, type BedInput, type PlaceFactors } from './places/ground/bedModel.ts';
 export {
+  isSheet,
   MULCH_MATERIALS,
   mulchEvaporationFactor,
   type Mulch,

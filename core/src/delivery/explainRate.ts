@@ -85,13 +85,31 @@ export function explainRun(
     'depth × share of the bed that gets wet',
     [depth, wettedLeaf(delivery, known)],
   );
+  const wholeDepth =
+    run.leavesMm > 0
+      ? worked(
+          'With what the leaves hold',
+          run.bedMm + run.leavesMm,
+          'mm',
+          'depth over the bed + what the leaves hold back',
+          [
+            bedDepth,
+            leaf(
+              'The leaves hold',
+              run.leavesMm,
+              'mm',
+              usual('a judgement: up to 1 mm of a spray under full leaf'),
+            ),
+          ],
+        )
+      : bedDepth;
   const litres: Working = {
     ...worked(
       'Litres through the tap',
       run.litres,
       'L',
       'depth over the bed × area ÷ share that reaches the soil ÷ share that evens out',
-      [bedDepth, areaLeaf(areaM2, known), ...losses],
+      [wholeDepth, areaLeaf(areaM2, known), ...losses],
     ),
     of: 'litres',
   };

@@ -47,7 +47,9 @@ export interface RunPlan extends CyclePlan {
   /** Net depth on the wetted ground and over the bed that it is to bring everywhere, mm. */
   localMm: number;
   bedMm: number;
-  /** What reaches the soil on the mean, mm over the bed: more, where it falls unevenly. */
+  /** What the leaves hold back of a spray, mm over the bed. */
+  leavesMm: number;
+  /** What reaches the soil or its leaves on the mean, mm over the bed: more, where it falls unevenly. */
   arrivesMm: number;
   /** Litres through the tap. */
   litres: number;
@@ -78,6 +80,8 @@ export function runPlan(options: {
   areaM2: number;
   delivery: Delivery;
   infiltrationMmPerHour: number;
+  /** What the leaves hold back of it, mm over the bed. */
+  leavesMm?: number;
   /** How hard the soil pulls at the first water (see `cycleAndSoak`), mm. */
   capillaryPullMm?: number;
   /** Several short runs spread over the day, for those who water so on purpose. */
@@ -88,10 +92,11 @@ export function runPlan(options: {
   const areaM2 = positive('areaM2', options.areaM2, 1_000_000, 'm²');
   positive('litresPerMinute', delivery.litresPerMinute, 1000, 'L/min');
   const bedMm = localMm * wettedFractionOf(delivery);
-  const litres = grossLitres(bedMm, areaM2, efficiencyOf(delivery));
+  const leavesMm = options.leavesMm ?? 0;
+  const litres = grossLitres(bedMm + leavesMm, areaM2, efficiencyOf(delivery));
   const rateMmPerHour = Math.min(MOST_RATE_MM_PER_HOUR, deliveryRate(delivery, areaM2));
   // What comes down on the wetted ground.
-  const netMm = localMm / efficiencyOf(delivery);
+  const netMm = (localMm + leavesMm / wettedFractionOf(delivery)) / efficiencyOf(delivery);
   const surfaceStorageMm = delivery.surfaceStorageMm ?? METHOD_FACTS[delivery.method].surfaceStorageMm;
   const made = cycleAndSoak({
     netMm,
@@ -113,6 +118,7 @@ export function runPlan(options: {
     totalMinutes,
     localMm,
     bedMm,
+    leavesMm,
     arrivesMm: netDepth(litres, areaM2, reachingShareOf(delivery)),
     litres,
     minutes,

@@ -5,6 +5,7 @@ import type { PlantingInput } from '../plants/types.ts';
 import { thresholdOf, type School } from '../schools/schools.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
+import { isFrozen } from '../weather/groundWarmth.ts';
 import { easeOf, isDue } from './isDue.ts';
 import { likelyRain } from './rainWait.ts';
 import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow, type PlaceRun, type PlantFacts } from './run.ts';
@@ -40,6 +41,8 @@ export interface DayFacts extends PlantFacts {
   /** What a flat weekly rule gives today, mm over the bed, and the rain it counted. */
   weekly: { mm: number; rainMm: number };
   shut: Shut | null;
+  /** The ground is frozen: no water goes in. */
+  frozen: boolean;
   /** The days after this one on which it will not be watered by rule, what will be gone at their end, and what missed over them, mm over the bed. */
   ahead: { days: number; why: Shut; goneMm: number; missedMm: number };
   /** Whether the line, or days without water that would cost, ask for it today. */
@@ -182,6 +185,7 @@ export function dayFacts(
     byHand: input.fixed?.find((f) => f.date === day.date),
     weekly: rhythmDepth(school, now, d, from.waterings),
     shut: shutOn(input, day.date),
+    frozen: isFrozen(run.series.warmth, d),
     ahead: { days, why, ...after },
     due: isDue({
       eveningGone: evening.depletionMm,

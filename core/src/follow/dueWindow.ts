@@ -3,6 +3,7 @@ import { efficiencyOf, evenedShare, evennessOf } from '../delivery/runPlan.ts';
 import { thresholdOf, type School } from '../schools/schools.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
+import { isFrozen } from '../weather/groundWarmth.ts';
 import { plantsOn } from './dayFacts.ts';
 import { isDue, type Morning } from './isDue.ts';
 import { trialOf } from './run.ts';
@@ -77,7 +78,8 @@ function spreadOf(
       const et0 = at(ensemble.et0, k);
       const rain = at(ensemble.rain, k);
       const climate = at(ensemble.climate, k);
-      place.step(state, todayIndex + d, et0, rain, climate, had);
+      const warmth = at(now.series.warmth, todayIndex + d);
+      place.step(state, todayIndex + d, et0, rain, climate, had, warmth);
       const evening = place.gauge(state, gauge);
       depletionMm[k] = evening.goneL / perMm;
       if (held) continue;
@@ -100,6 +102,7 @@ function spreadOf(
             at(ensemble.rain, then),
             at(ensemble.climate, then),
             0,
+            at(now.series.warmth, todayIndex + n),
           );
           const { wantedL, suppliedL } = place.gauge(later, gauge);
           missedL += wantedL - suppliedL;
@@ -112,9 +115,10 @@ function spreadOf(
       if (goneL < school.leastMm * perMm) continue;
       const dose = school.refill * goneL;
       if (at(dueDay, m) === days) dueDay[m] = d;
-      givenL[m] = at(givenL, m) + dose;
+      const leavesL = place.leavesL?.(todayIndex + d) ?? 0;
+      givenL[m] = at(givenL, m) + dose + evened * leavesL;
       place.copy(before, state);
-      place.step(state, todayIndex + d, et0, rain, climate, had + dose / evened);
+      place.step(state, todayIndex + d, et0, rain, climate, had + dose / evened + leavesL, warmth);
       depletionMm[k] = place.gauge(state, gauge).goneL / perMm;
     }
   }
@@ -142,7 +146,12 @@ export function windowOf(
     const toughened = input.holdUntil !== undefined && on < input.holdUntil;
     const shut = shutAfter(input, now.days, now.todayIndex + d);
     return {
-      open: growing && !stopped && !toughened && shutOn(input, on) === null,
+      open:
+        growing &&
+        !isFrozen(now.series.warmth, now.todayIndex + d) &&
+        !stopped &&
+        !toughened &&
+        shutOn(input, on) === null,
       shut: shut.days > 0 ? shut : null,
       easeMm,
     };

@@ -311,6 +311,7 @@ function leaveReason(
   if (settled) return { code: 'settled today' };
   if (facts.ended) return { code: facts.ended.why, on: facts.ended.on };
   if (!facts.growing) return { code: 'nothing growing' };
+  if (facts.frozen) return { code: 'frozen' };
   if (held.by === 'toughening' && input.holdUntil) return { code: 'toughening', until: input.holdUntil };
   if (facts.airlessDays > 1) return { code: 'too wet', airlessDays: facts.airlessDays, airOn };
   if (held.due && facts.shut === 'windy') return { code: 'too windy', windMs: facts.day.windMs ?? 0 };

@@ -6,7 +6,7 @@ import type { PlaceRun } from './run.ts';
 import type { PlanBed } from './types.ts';
 
 /** What keeps a bed from being watered on a day, whatever it would want. */
-export type GateName = 'nothing growing' | 'settled' | 'toughening' | 'shut' | 'rain';
+export type GateName = 'nothing growing' | 'frozen' | 'settled' | 'toughening' | 'shut' | 'rain';
 
 export interface Held {
   by: GateName | null;
@@ -29,6 +29,7 @@ type Gate = (facts: DayFacts, decision: Decision | null, input: PlanBed) => bool
 const GATES: readonly (readonly [GateName, Gate])[] = [
   // What has ended still has what the gardener sets by hand.
   ['nothing growing', (f) => !f.growing && !(f.ended && f.byHand !== undefined)],
+  ['frozen', (f) => f.frozen],
   ['settled', (f, _due, input) => f.isToday && Boolean(input.settledToday)],
   // Wilting ends a dry spell.
   [

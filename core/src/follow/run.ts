@@ -51,7 +51,8 @@ export interface PlaceNow extends PlaceRun {
 
 /** One day of a run, in place. */
 export function stepRun(run: PlaceRun, d: number, rain: number, givenL: number): void {
-  run.place.step(run.state, d, at(run.series.et0, d), rain, at(run.series.climate, d), givenL);
+  const { et0, climate, warmth } = run.series;
+  run.place.step(run.state, d, at(et0, d), rain, at(climate, d), givenL, at(warmth, d));
 }
 
 /** Ends a day on which no water came: it was looked ahead to already. What stood that morning is written over next. */
@@ -128,6 +129,7 @@ export function followPast(
       et0: series.et0.subarray(offset),
       rain: series.rain.subarray(offset),
       climate: series.climate.subarray(offset),
+      warmth: series.warmth.subarray(offset),
       routes: series.routes.slice(offset),
     },
     days,

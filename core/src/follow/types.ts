@@ -120,6 +120,7 @@ export type LeaveReason =
   | { code: 'too windy'; windMs: number }
   | { code: 'round spared' }
   | { code: 'nothing growing' }
+  | { code: 'frozen' }
   | { code: 'ripened' | 'killed by frost'; on: IsoDate }
   | { code: 'settled today' };
 

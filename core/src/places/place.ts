@@ -94,8 +94,16 @@ export interface GrowingPlace<S = unknown> {
   copy(from: S, to: S): void;
   /** On the morning of a day: the place becomes what it is from that day on, with the water that is in it. */
   dawn(state: S, d: number): void;
-  /** One day, in place: demand and rain in mm, the wind and humidity term, and litres that reached it. */
-  step(state: S, d: number, et0: number, rain: number, climate: number, givenL: number): void;
+  /** One day, in place: demand and rain in mm, the wind and humidity term, litres that reached it, and how warm the ground is (`groundWarmth`). */
+  step(
+    state: S,
+    d: number,
+    et0: number,
+    rain: number,
+    climate: number,
+    givenL: number,
+    warmth?: number,
+  ): void;
   /** Gone from its watered ground as it stands, and what that can hold. */
   goneL(state: S): number;
   holdsL(state: S): number;
@@ -103,6 +111,8 @@ export interface GrowingPlace<S = unknown> {
   airlessDays(state: S): number;
   /** What the day just stepped came to, in `into` where a kind can write it there: thousands of days then leave nothing behind. */
   gauge(state: S, into?: Gauge): Gauge;
+  /** What the leaves hold back of a watering, litres; none where they do not. */
+  leavesL?(d: number): number;
   /** The run for a net depth on the watered ground, mm, or the part of it that one watering may be; `told` by hand, it is not cut. */
   give(
     state: S,

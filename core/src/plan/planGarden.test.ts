@@ -81,7 +81,10 @@ describe('roots as a belief', () => {
 });
 
 describe('days closed to watering: plan and window go by one rule', () => {
-  const tended = ['2015-06-10', '2015-06-20', '2015-06-28', '2015-07-05'].map((date) => ({ date, netMm: 45 }));
+  const tended = ['2015-06-10', '2015-06-20', '2015-06-28', '2015-07-05'].map((date) => ({
+    date,
+    netMm: 45,
+  }));
   const bed = { ...tomatoes, irrigations: tended };
   const weather = completeWeather({
     record: seattle,

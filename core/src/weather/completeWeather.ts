@@ -1,9 +1,9 @@
 import { OutOfRange } from '../units/guard.ts';
 import { addDays, dayOfYear, daysBetween, type IsoDate } from '../units/dates.ts';
-import { seasonWords, weatherFromWords } from './words.ts';
+import { ordinaryDay } from './ordinaryDay.ts';
 import type { Site, WeatherDay } from './types.ts';
 
-/** Where a day of the series came from: seen, made from the garden's own record, or an ordinary day in words. */
+/** Where a day of the series came from: seen, made from the garden's own record, or an ordinary day of the season. */
 export type DaySource = 'record' | 'forecast' | 'own record' | 'ordinary day';
 
 /** Days on record that are like a made-up one: those of its season. */
@@ -115,11 +115,6 @@ export function completeWeather(options: {
     if (told) return { ...told, source: 'forecast' };
     const own = fromOwnRecord(date);
     if (own) return own;
-    const words = seasonWords(date, site.latitudeDeg);
-    return {
-      ...weatherFromWords(date, words, site.latitudeDeg),
-      source: 'ordinary day',
-      rainChance: 0,
-    };
+    return { ...ordinaryDay(date, site), source: 'ordinary day', rainChance: 0 };
   });
 }

@@ -4,6 +4,7 @@ import { atLeast, within } from '../units/guard.ts';
 import { climateTerm } from './climateTerm.ts';
 import { LIKE, type SourcedDay } from './completeWeather.ts';
 import { checkWeather, dayMinimumHumidity, dayWind, referenceEtUnder, skyOf } from './referenceEt.ts';
+import { ordinaryRain } from './ordinaryDay.ts';
 import { ENOUGH_DAYS, resampler, WET_DAY_MM } from './resample.ts';
 import type { Site, WeatherDay } from './types.ts';
 
@@ -81,7 +82,7 @@ export function forecastEnsemble(options: {
   for (let i = 0; i < FIRST_DRAWS; i += 1) uniform();
   const resample = resampler(site, uniform);
   const normal = (): number => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
-  const climate = options.climatology ?? { chance: 0, meanMm: 0 };
+  const climate = options.climatology ?? ordinaryRain(site);
   const size = members * days.length;
   const ensemble: ForecastEnsemble = {
     members,

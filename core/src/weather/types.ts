@@ -1,4 +1,5 @@
 import type { IsoDate } from '../units/dates.ts';
+import type { Air, Summers } from './ordinaryDay.ts';
 
 /** Where a garden lies. */
 export interface Site {
@@ -8,6 +9,9 @@ export interface Site {
   elevationM: number;
   /** Within about 20 km of a large body of water: temperature swings less under the same sun. */
   coastal?: boolean;
+  /** What summers are like there, and the air, in a word each: for days nobody measured. Default by latitude, and average. */
+  summers?: Summers;
+  air?: Air;
 }
 
 /** One day's weather as the demand for water needs it. Only the two temperatures are required. */

@@ -1,6 +1,7 @@
 import { addDays, daysBetween } from '../units/dates.ts';
 import { OutOfRange, within } from '../units/guard.ts';
 import { climateTerm } from './climateTerm.ts';
+import { groundWarmth } from './groundWarmth.ts';
 import { dayMinimumHumidity, dayWind, referenceEt, type ReferenceEtRoute } from './referenceEt.ts';
 import type { Site, WeatherDay } from './types.ts';
 
@@ -9,6 +10,8 @@ export interface WeatherSeries {
   et0: Float64Array;
   rain: Float64Array;
   climate: Float64Array;
+  /** How freely roots take up water in the cold: 1 unhindered, 0 in frozen ground. */
+  warmth: Float64Array;
   routes: ReferenceEtRoute[];
 }
 
@@ -18,6 +21,7 @@ export function weatherSeries(weather: readonly WeatherDay[], site: Site): Weath
     et0: new Float64Array(weather.length),
     rain: new Float64Array(weather.length),
     climate: new Float64Array(weather.length),
+    warmth: groundWarmth(weather.map(({ tMinC, tMaxC }) => (tMinC + tMaxC) / 2)),
     routes: [],
   };
   for (const [d, day] of weather.entries()) {

@@ -35,10 +35,3 @@ export function weatherFromWords(date: IsoDate, words: WeatherWords, latitudeDeg
     rainMm: 0,
   };
 }
-
-/** The words an ordinary day of a season brings, by day length: how a garden without any weather starts. */
-export function seasonWords(date: IsoDate, latitudeDeg: number): WeatherWords {
-  const above = extraterrestrialRadiation({ latitudeDeg, dayOfYear: dayOfYear(date) });
-  const warmth = above > 38 ? 'hot' : above > 22 ? 'mild' : 'cool';
-  return { ...ORDINARY_WORDS, warmth, air: above > 22 ? 'dry' : 'damp' };
-}

@@ -123,6 +123,8 @@ export function leaveHead(reason: LeaveReason, nextDate: string | null): string 
       return 'too windy';
     case 'round spared':
       return 'can wait a day';
+    case 'frozen':
+      return 'the ground is frozen';
     case 'nothing growing':
     case 'ripened':
     case 'killed by frost':
@@ -175,6 +177,10 @@ export function leaveSentence(
       return ['Nothing else asks for a round today, and this hardly minds: it goes with tomorrow’s.'];
     case 'nothing growing':
       return ['Bare ground asks for no water.'];
+    case 'frozen':
+      return [
+        'No water goes into frozen ground, and the roots take none up. It is looked at again when it thaws.',
+      ];
     case 'ripened':
       return [
         `By its calendar it was past ripening on ${shortDay(reason.on)} and asks for no more water. If you still pick from it, say so on its page: “ripening”, seen today.`,

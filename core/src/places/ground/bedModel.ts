@@ -7,7 +7,7 @@ import type { PlantingInput } from '../../plants/types.ts';
 import { LAYER_MM, soilProfile, type GroundInput, type SoilProfile } from '../../soil/soilProfile.ts';
 import { GOAL_FACTS, MOST_DEPLETION, type Goal } from '../../plants/goals.ts';
 import { heightTerm } from './evaporation.ts';
-import { mulchEvaporationFactor, type Mulch } from './mulch.ts';
+import { isSheet, mulchEvaporationFactor, mulchShedShare, type Mulch } from './mulch.ts';
 import { FORM_FACTS, groundOfForm, RAIN_HOURS, type BedForm } from './surface.ts';
 
 /** A bed as the engine takes it. */
@@ -45,6 +45,8 @@ export interface BedModel {
   evaporationFactor: number;
   demandFactor: number;
   underCover: boolean;
+  /** Share of the rain that what covers the bed sheds. */
+  shedShare: number;
   /** Water that may stand on it before any runs off, mm; Infinity where none can leave (a basin). */
   standsMm: number;
   /** Rain it takes in while it falls, and all the water it takes in within a day, mm. */
@@ -73,7 +75,10 @@ export function bedModel(
   const wetted = within('wettedFraction', bed.wettedFraction ?? 1, 0.05, 1);
   const form = bed.form ?? 'flat';
   const { standsMm, demandFactor } = FORM_FACTS[form];
-  const profile = soilProfile(groundOfForm(bed.ground, form), Boolean(bed.mulch));
+  const profile = soilProfile(
+    groundOfForm(bed.ground, form),
+    bed.mulch !== undefined && !isSheet(bed.mulch.material),
+  );
   const columns = wetted < 1 ? 2 : 1;
   const plants = options.plants ?? plantDays(bed.plantings, firstDate, dayCount);
   const model: BedModel = {
@@ -87,6 +92,7 @@ export function bedModel(
     evaporationFactor: mulchEvaporationFactor(bed.mulch),
     demandFactor: demandFactor * within('place.demandFactor', bed.place?.demandFactor ?? 1, 0.2, 1.6),
     underCover: bed.place?.underCover ?? false,
+    shedShare: mulchShedShare(bed.mulch),
     standsMm,
     rainIntakeMm: RAIN_HOURS * profile.infiltrationMmPerHour,
     dayIntakeMm: 24 * profile.infiltrationMmPerHour,

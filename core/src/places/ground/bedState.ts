@@ -36,8 +36,9 @@ export interface BedState {
   /** Water gone from the exposed top 100 mm of each column, mm (FAO-56 De). */
   surface: Float64Array;
   out: Float64Array;
-  /** Water that stands on the surface, mm. */
+  /** Water that stands on the surface, and what lies frozen on it, mm. */
   standingMm: number;
+  snowMm: number;
   rootMm: number;
   wetDays: number;
   /** No layer holds more than field capacity, so nothing sinks until water comes. */
@@ -54,6 +55,7 @@ export function emptyState(layers: number, columns: number): BedState {
     surface: numbers.subarray(size, size + columns),
     out: numbers.subarray(size + columns),
     standingMm: 0,
+    snowMm: 0,
     rootMm: 0,
     wetDays: 0,
     drained: false,
@@ -82,6 +84,7 @@ export function startState(model: BedModel, fullness: number): BedState {
 export function copyState(source: BedState, target: BedState): void {
   target.numbers.set(source.numbers);
   target.standingMm = source.standingMm;
+  target.snowMm = source.snowMm;
   target.rootMm = source.rootMm;
   target.wetDays = source.wetDays;
   target.drained = source.drained;
@@ -97,7 +100,7 @@ export function cloneState(source: BedState): BedState {
 /** Water in the whole profile and on it, mm over the bed. */
 export function storedMm(model: BedModel, state: BedState): number {
   const { layers } = model.profile;
-  let total = state.standingMm;
+  let total = state.standingMm + state.snowMm;
   for (let c = 0; c < model.columns; c += 1) {
     for (let i = 0; i < layers; i += 1) total += at(model.columnShare, c) * at(state.water, c * layers + i);
   }

@@ -29,6 +29,7 @@ export function carriedOver(before: BedModel, state: BedState, after: BedModel):
   carried.out.set(state.out);
   carried.rootMm = Math.min(state.rootMm, deep.after * LAYER_MM);
   carried.standingMm = state.standingMm;
+  carried.snowMm = state.snowMm;
   carried.wetDays = state.wetDays;
   return carried;
 }

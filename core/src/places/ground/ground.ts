@@ -18,6 +18,11 @@ import { stepDay } from './stepDay.ts';
  */
 const PASSES = { upTo: 5, then: 3 };
 
+/** Water that full leaves hold back from a spray, mm a watering. Judgement; a canopy holds 0.5–1.5 mm. */
+const LEAVES_HOLD_MM = 1;
+const heldByLeaves = ({ model, delivery }: Stretch, d: number): number =>
+  METHOD_FACTS[delivery.method].overhead ? LEAVES_HOLD_MM * at(model.canopyCover, d) : 0;
+
 /** A bed's water, and which of its states it is in. */
 interface GroundState {
   stretch: number;
@@ -91,11 +96,13 @@ export const ground: PlaceKind<BedInput, GroundState> = {
           state.water = carriedOver(before, state.water, modelOf(state));
         }
       },
-      step(state, d, et0, rain, climate, givenL) {
+      step(state, d, et0, rain, climate, givenL, warmth) {
         if (state.stretch < last) place.dawn(state, d);
         const model = modelOf(state);
         state.spareShare = at(model.p, d);
-        stepDay(model, state.water, d, et0, rain, givenL / model.bed.areaM2, climate);
+        const given = givenL / model.bed.areaM2;
+        const onLeaves = given > 0 ? heldByLeaves(on(d), d) : 0;
+        stepDay(model, state.water, d, et0, rain, Math.max(0, given - onLeaves), climate, warmth);
       },
       goneL(state) {
         const model = modelOf(state);
@@ -123,11 +130,13 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         into.frontMm = Math.min(model.profile.depthMm, at(out, OUT.front));
         return into;
       },
+      leavesL: (d) => heldByLeaves(on(d), d) * on(d).model.bed.areaM2,
       give(state, d, localMm, { pulses, told } = {}) {
         const { model, delivery } = on(d);
         return fittingRun(
           {
             localMm,
+            leavesMm: heldByLeaves(on(d), d),
             areaM2: model.bed.areaM2,
             delivery,
             infiltrationMmPerHour: model.profile.infiltrationMmPerHour,

@@ -126,7 +126,16 @@ export function simulateBed(
   };
   const days: DailyRecord[] = [];
   for (let d = 0; d < weather.length; d += 1) {
-    stepDay(model, state, d, at(series.et0, d), at(series.rain, d), at(watering, d), at(series.climate, d));
+    stepDay(
+      model,
+      state,
+      d,
+      at(series.et0, d),
+      at(series.rain, d),
+      at(watering, d),
+      at(series.climate, d),
+      at(series.warmth, d),
+    );
     const day = weather[d] as WeatherDay;
     const route = series.routes[d] as ReferenceEtRoute;
     const record = dailyRecord(model, state, day.date, at(series.et0, d), route, options.layers ?? true);

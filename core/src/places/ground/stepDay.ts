@@ -1,6 +1,7 @@
 import { LAYER_COUNT, LAYER_MM } from '../../soil/soilProfile.ts';
 import type { BedModel } from './bedModel.ts';
 import { OUT, type BedState } from './bedState.ts';
+import { frozenDay, MELT_MM } from './frozenDay.ts';
 import { drainColumn } from './drainColumn.ts';
 import { newPass, PASS } from './passDown.ts';
 import { settle, takeIn } from './takeIn.ts';
@@ -49,6 +50,7 @@ const rootsAbove = (x: number): number => (x >= 1 ? 1 : x * (1.8 - 0.8 * x));
  * @param rain mm on open ground
  * @param irrigation mm over the whole bed that reached the soil
  * @param climate wind and humidity term of FAO-56 eq. 70 (see `climateTerm`)
+ * @param warmth how freely roots take up water in the cold, 1 unhindered to 0, frozen ground (see `groundWarmth`)
  * Sources: FAO-56 ch. 7–8 (dual coefficient, Ks from the opening store, root zone, percolation after the day's use);
  * drainage as `drainColumn`. Judgements are the named constants above and those of `surface.ts`.
  */
@@ -60,7 +62,12 @@ export function stepDay(
   rain: number,
   irrigation: number,
   climate: number,
+  warmth = 1,
 ): void {
+  if (warmth <= 0) {
+    frozenDay(model, state, d, rain, irrigation);
+    return;
+  }
   const { profile, columns, columnShare } = model;
   const n = profile.layers;
   const fc = profile.fieldCapacityMm;
@@ -105,9 +112,17 @@ export function stepDay(
   }
 
   // Water in. What falls faster than it soaks in stands on the bed as far as the bed holds it, and the rest runs off.
-  const ponded = standing + Math.max(0, fallen - model.rainIntakeMm);
+  const shed = fallen * model.shedShare;
+  let onGround = fallen - shed;
+  if (state.snowMm > 0) {
+    const melt = state.snowMm < MELT_MM ? state.snowMm : MELT_MM;
+    state.snowMm -= melt;
+    onGround += melt;
+  }
+  const ponded = standing + Math.max(0, onGround - model.rainIntakeMm);
   let runoff = ponded > model.standsMm ? ponded - model.standsMm : 0;
-  const arrived = standing + fallen - runoff;
+  const arrived = standing + onGround - runoff;
+  runoff += shed;
   const entering = arrived < model.dayIntakeMm ? arrived : model.dayIntakeMm;
   standing = arrived - entering;
   let front = 0;
@@ -223,7 +238,7 @@ export function stepDay(
     surface[c] = Math.min(profile.totalEvaporableMm, (surface[c] as number) + (before - local) / exposed);
   }
 
-  const wantedT = adjustedKcb * demand;
+  const wantedT = adjustedKcb * demand * warmth;
   let p = (model.p[d] as number) + 0.04 * (5 - (wantedT + evaporation));
   p = p < 0.1 ? 0.1 : p > 0.8 ? 0.8 : p;
   let stress = stressOf(depletion0, available, p);

@@ -2,6 +2,7 @@ import type { BedView } from '@kibble/contract';
 import {
   GOAL_FACTS,
   GOALS,
+  isSheet,
   MULCH_MATERIALS,
   m3ToCubicYards,
   m3ToLitres,
@@ -63,7 +64,10 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
     (mm === 0 || material === bed.mulchMaterial) &&
     shade === bed.shadeCloth &&
     goal === bed.goal;
-  const volume = mm !== null && mm >= 1 ? mulchVolume({ areaM2: bed.areaM2, depthMm: mm, material }) : null;
+  const volume =
+    mm !== null && mm >= 1 && !isSheet(material)
+      ? mulchVolume({ areaM2: bed.areaM2, depthMm: mm, material })
+      : null;
   const cubic = (m3: number): string =>
     units.system === 'us'
       ? `${m3ToCubicYards(m3).toFixed(2)} cu yd`

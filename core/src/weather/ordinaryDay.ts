@@ -1,0 +1,75 @@
+import { dayOfYear, type IsoDate } from '../units/dates.ts';
+import { extraterrestrialRadiation } from './solar.ts';
+import type { Site, WeatherDay } from './types.ts';
+
+/** What summers are like, and the air: two words that tell London from Phoenix where nothing was ever measured. */
+export const SUMMERS = ['cool', 'mild', 'warm', 'hot'] as const;
+export const AIRS = ['humid', 'average', 'dry'] as const;
+export type Summers = (typeof SUMMERS)[number];
+export type Air = (typeof AIRS)[number];
+
+/** Usual highest temperature in the middle of summer, °C. Judgement. */
+const SUMMER_HIGH_C: Readonly<Record<Summers, number>> = { cool: 17, mild: 23, warm: 30, hot: 39 };
+
+/**
+ * What the air makes of a day: degrees from night to day, humidity in %, share of the sun above the air that comes through,
+ * wind m/s, and how often and how much it rains. Judgements, held against FAO-56 table 2.
+ */
+const AIR: Readonly<
+  Record<
+    Air,
+    {
+      rangeC: number;
+      rhPct: readonly [number, number];
+      sun: number;
+      windMs: number;
+      rain: readonly [chance: number, meanMm: number];
+    }
+  >
+> = {
+  humid: { rangeC: 8, rhPct: [60, 95], sun: 0.45, windMs: 2, rain: [0.4, 6] },
+  average: { rangeC: 11, rhPct: [48, 90], sun: 0.52, windMs: 2, rain: [0.28, 5] },
+  dry: { rangeC: 15, rhPct: [18, 55], sun: 0.7, windMs: 2.5, rain: [0.06, 4] },
+};
+
+/** Where nobody said: by latitude, up to so many degrees. Judgement. */
+const BY_LATITUDE: readonly (readonly [upTo: number, summers: Summers])[] = [
+  [42, 'warm'],
+  [57, 'mild'],
+  [90, 'cool'],
+];
+const summersAt = (latitudeDeg: number): Summers =>
+  BY_LATITUDE.find(([upTo]) => Math.abs(latitudeDeg) <= upTo)?.[1] ?? 'cool';
+
+/** How much colder the middle of winter is, °C a degree of latitude. Judgement. */
+const SWING_PER_DEGREE = 0.33;
+/** Warmest day of the north's year. */
+const WARMEST_DAY = 200;
+
+/**
+ * An ordinary day of a season at a place where nothing was measured: air, sun and wind, without rain.
+ * Source: judgements named above, held against FAO-56 table 2 (usual ET0 by region and temperature).
+ */
+export function ordinaryDay(date: IsoDate, site: Site): WeatherDay {
+  const { latitudeDeg } = site;
+  const { rangeC, rhPct, sun, windMs } = AIR[site.air ?? 'average'];
+  const summers = site.summers ?? summersAt(latitudeDeg);
+  const season = Math.sign(latitudeDeg) * Math.cos((2 * Math.PI * (dayOfYear(date) - WARMEST_DAY)) / 365);
+  const tMaxC = SUMMER_HIGH_C[summers] - (SWING_PER_DEGREE * Math.abs(latitudeDeg) * (1 - season)) / 2;
+  return {
+    date,
+    tMinC: tMaxC - rangeC,
+    tMaxC,
+    rhMinPct: rhPct[0],
+    rhMaxPct: rhPct[1],
+    windMs,
+    solarMJ: sun * extraterrestrialRadiation({ latitudeDeg, dayOfYear: dayOfYear(date) }),
+    rainMm: 0,
+  };
+}
+
+/** How often it rains there, and how much. */
+export function ordinaryRain(site: Site): { chance: number; meanMm: number } {
+  const [chance, meanMm] = AIR[site.air ?? 'average'].rain;
+  return { chance, meanMm };
+}
