@@ -101,8 +101,12 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         const model = modelOf(state);
         state.spareShare = at(model.p, d);
         const given = givenL / model.bed.areaM2;
-        const onLeaves = given > 0 ? heldByLeaves(on(d), d) : 0;
-        stepDay(model, state.water, d, et0, rain, Math.max(0, given - onLeaves), climate, warmth);
+        // What the leaves hold back was given, and dries from them.
+        const held = given > 0 ? Math.min(given, heldByLeaves(on(d), d)) : 0;
+        stepDay(model, state.water, d, et0, rain, given - held, climate, warmth);
+        const { out } = state.water;
+        out[OUT.irrigation] = at(out, OUT.irrigation) + held;
+        out[OUT.evaporation] = at(out, OUT.evaporation) + held;
       },
       goneL(state) {
         const model = modelOf(state);
