@@ -53,6 +53,7 @@ function runOnce(c: Case, state: ReturnType<typeof cloneState>, each?: (d: numbe
       at(c.series.rain, d),
       at(c.irrigation, d),
       at(c.series.climate, d),
+      at(c.series.warmth, d),
     );
     each?.(d);
   }
@@ -77,6 +78,7 @@ function fileOf(c: Case): Float64Array {
     profile.readilyEvaporableMm,
     profile.totalEvaporableMm,
     start.rootMm,
+    model.shedShare,
     at(model.columnShare, 0),
     at(model.columnShare, 1) ?? 0,
   ];
@@ -96,6 +98,7 @@ function fileOf(c: Case): Float64Array {
     series.rain,
     c.irrigation,
     series.climate,
+    series.warmth,
     start.water,
   ];
   return Float64Array.from([...head, ...arrays.flatMap((a) => [...a])]);

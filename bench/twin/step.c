@@ -12,9 +12,9 @@
 
 typedef struct {
   int n, columns, days, underCover, rootResponse;
-  double evaporationFactor, demandFactor, stands, rainIntake, dayIntake, bottomFlux, rew, tew, startRoot;
+  double evaporationFactor, demandFactor, stands, rainIntake, dayIntake, bottomFlux, rew, tew, startRoot, shed;
   const double *share, *fc, *wp, *sat, *dry, *maxFlux, *drainScale;
-  const double *kcb, *cover, *height, *potential, *p, *et0, *rain, *irrigation, *climate, *start;
+  const double *kcb, *cover, *height, *potential, *p, *et0, *rain, *irrigation, *climate, *warmth, *start;
 } Bed;
 
 static double rootsAbove(double x) { return x >= 1 ? 1 : x * (1.8 - 0.8 * x); }
@@ -156,9 +156,33 @@ static double stressOf(double gone, double taw, double p) {
   return gone <= readily ? 1 : taw > readily ? max2(0, (taw - gone) / (taw - readily)) : 0;
 }
 
-typedef struct { double standing, root, wetDays; int drained; } State;
+typedef struct { double snow, standing, root, wetDays; int drained; } State;
+
+static void frozenDay(const Bed *b, const double *water, State *state, int d, double *out) {
+  const double fallen = b->underCover ? 0 : b->rain[d];
+  state->snow += fallen + b->irrigation[d];
+  double depletion = 0, available = 0;
+  for (int i = 0; i * LAYER_MM < state->root && i < b->n; i++) {
+    const double part = min2(1, state->root / LAYER_MM - i);
+    available += part * (b->fc[i] - b->wp[i]);
+    if (water[i] < b->fc[i]) depletion += part * (b->fc[i] - water[i]);
+  }
+  memset(out, 0, OUTS * sizeof(double));
+  out[0] = fallen;
+  out[1] = b->irrigation[d];
+  out[8] = depletion;
+  out[9] = available;
+  out[10] = b->p[d] * available;
+  out[11] = 1;
+  out[12] = state->root;
+  out[14] = state->wetDays;
+}
 
 static void step(const Bed *b, double *water, double *surface, State *state, int d, double *out) {
+  if (b->warmth[d] <= 0) {
+    frozenDay(b, water, state, d, out);
+    return;
+  }
   const int n = b->n;
   const double demand = b->et0[d] * b->demandFactor;
   const double fallen = b->underCover ? 0 : b->rain[d];
@@ -187,9 +211,17 @@ static void step(const Bed *b, double *water, double *surface, State *state, int
     airless = !drained && root > 0 && air / root < 0.05;
   }
 
-  const double ponded = standing + max2(0, fallen - b->rainIntake);
+  const double shed = fallen * b->shed;
+  double onGround = fallen - shed;
+  if (state->snow > 0) {
+    const double melt = state->snow < 10 ? state->snow : 10;
+    state->snow -= melt;
+    onGround += melt;
+  }
+  const double ponded = standing + max2(0, onGround - b->rainIntake);
   double runoff = ponded > b->stands ? ponded - b->stands : 0;
-  const double arrived = standing + fallen - runoff;
+  const double arrived = standing + onGround - runoff;
+  runoff += shed;
   const double entering = arrived < b->dayIntake ? arrived : b->dayIntake;
   standing = arrived - entering;
   double front = 0, held[2] = {0, 0};
@@ -277,7 +309,7 @@ static void step(const Bed *b, double *water, double *surface, State *state, int
     surface[c] = min2(b->tew, surface[c] + (before - local) / exposed);
   }
 
-  const double wantedT = adjusted * demand;
+  const double wantedT = adjusted * demand * b->warmth[d];
   double p = b->p[d] + 0.04 * (5 - (wantedT + evaporation));
   p = p < 0.1 ? 0.1 : p > 0.8 ? 0.8 : p;
   double stress = stressOf(depletion0, available, p);
@@ -376,12 +408,12 @@ int main(int argc, char **argv) {
   b.n = (int)*at++; b.columns = (int)*at++; b.days = (int)*at++;
   b.underCover = (int)*at++; b.rootResponse = (int)*at++;
   b.evaporationFactor = *at++; b.demandFactor = *at++; b.stands = *at++; b.rainIntake = *at++; b.dayIntake = *at++; b.bottomFlux = *at++;
-  b.rew = *at++; b.tew = *at++; b.startRoot = *at++;
+  b.rew = *at++; b.tew = *at++; b.startRoot = *at++; b.shed = *at++;
   b.share = at; at += 2;
   const double **layers[] = {&b.fc, &b.wp, &b.sat, &b.dry, &b.maxFlux, &b.drainScale};
   for (int k = 0; k < 6; k++) { *layers[k] = at; at += b.n; }
-  const double **daily[] = {&b.kcb, &b.cover, &b.height, &b.potential, &b.p, &b.et0, &b.rain, &b.irrigation, &b.climate};
-  for (int k = 0; k < 9; k++) { *daily[k] = at; at += b.days; }
+  const double **daily[] = {&b.kcb, &b.cover, &b.height, &b.potential, &b.p, &b.et0, &b.rain, &b.irrigation, &b.climate, &b.warmth};
+  for (int k = 0; k < 10; k++) { *daily[k] = at; at += b.days; }
   b.start = at;
 
   const int repeats = atoi(argv[3]);
@@ -392,7 +424,7 @@ int main(int argc, char **argv) {
     struct timespec t0, t1;
     clock_gettime(CLOCK_MONOTONIC, &t0);
     for (int r = 0; r < repeats; r++) {
-      State state = {0, b.startRoot, 0, 0};
+      State state = {0, 0, b.startRoot, 0, 0};
       memcpy(water, b.start, sizeof(double) * b.n * b.columns);
       double surface[2] = {0, 0};
       for (int c = 0; c < b.columns; c++)
