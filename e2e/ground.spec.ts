@@ -28,7 +28,7 @@ test('a gardener measures a tap, cans a bed and feels the soil; run time, depth 
   await page.getByLabel('It filled in').fill('45');
   await expect(page.getByText('20 L/min', { exact: true })).toBeVisible();
   await expect(page.getByText(/at a rose take 45 seconds/)).toBeVisible();
-  await expect(change(page, /It runs/)).toContainText('2 h 30');
+  await expect(change(page, /It runs/)).toContainText('2 h 57');
   await page.getByRole('button', { name: 'Keep this' }).click();
   await expect(page.getByRole('status')).toContainText('“Time a bucket” is written down');
   await expect(page.getByText('20 L/min').first()).toBeVisible();

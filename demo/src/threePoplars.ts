@@ -91,7 +91,7 @@ export const beds: DemoBed[] = [
     areaM2: 24,
     textureClass: 'silt loam',
     subsoilClass: 'loam',
-    planting: { cropId: 'sweetcorn', plantedOn: '2026-05-08' },
+    planting: { cropId: 'sweetcorn', plantedOn: '2026-05-12' },
     delivery: { method: 'sprinkler', litresPerMinute: 9.5, measured: false },
     followedUntil: '2026-07-13',
   },

@@ -144,7 +144,11 @@ export const ground: PlaceKind<BedInput, GroundState> = {
             areaM2: model.bed.areaM2,
             delivery,
             infiltrationMmPerHour: model.profile.infiltrationMmPerHour,
-            capillaryPullMm: capillaryPullMm(model.profile, state.water.water),
+            // What was seen on the spot has the ground's dryness in it.
+            capillaryPullMm:
+              model.bed.ground.infiltrationMmPerHour === undefined
+                ? capillaryPullMm(model.profile, state.water.water)
+                : 0,
             pulses,
           },
           // What a hand would have to pass more often is given in parts, on another round.
