@@ -149,7 +149,7 @@ test('on paper: the round with boxes to tick and without the rest of the screen'
 });
 
 test('the gardener’s own ranking decides who goes short', async ({ page, kibble }) => {
-  await page.request.patch(`${kibble}/api/gardens/1`, { data: { limits: { minutesPerDay: 60 } } });
+  await page.request.patch(`${kibble}/api/gardens/1`, { data: { limits: { minutesPerDay: 200 } } });
   /** Days of the fortnight on which the sweetcorn runs short. */
   const short = async (): Promise<number> => {
     const plan = (await (await page.request.get(`${kibble}/api/gardens/1/fortnight`)).json()) as {
