@@ -19,6 +19,8 @@ interface Spread {
   givenL: Float64Array;
   /** Gone at the end of each day in each member, mm in the watered ground: member by member, day by day. */
   depletionMm: Float64Array;
+  /** The members whose roots go as deep as the plan counts on: only they are drawn over its line. */
+  counted: number[];
 }
 
 /** A day ahead as the plan has it, whatever the weather. */
@@ -57,6 +59,7 @@ function spreadOf(
   const dueDay = new Int16Array(members).fill(days);
   const givenL = new Float64Array(members);
   const depletionMm = new Float64Array(members * days);
+  const counted: number[] = [];
   // Each depth of the roots has as many members as it is believed.
   let way = -1;
   let upTo = 0;
@@ -68,6 +71,7 @@ function spreadOf(
       on = standOn(item(ways, way));
     }
     const { now, place, todayIndex, state, before, later, gauge, perMm } = on;
+    if (item(ways, way).counted) counted.push(m);
     place.copy(now.state, state);
     for (let d = 0; d < days; d += 1) {
       const k = m * days + d;
@@ -122,7 +126,7 @@ function spreadOf(
       depletionMm[k] = place.gauge(state, gauge).goneL / perMm;
     }
   }
-  return { dueDay, givenL, depletionMm };
+  return { dueDay, givenL, depletionMm, counted };
 }
 
 /** Of sorted values, the one below which a share of the members lie (nearest rank). */
@@ -172,9 +176,12 @@ export function windowOf(
     return day < ensemble.days ? addDays(today, day) : null;
   };
   const litres = (share: number): number => quantile(givenL, share) / efficiencyOf(input.delivery);
-  const onDay = new Float64Array(ensemble.members);
+  // Of very few members none may have them.
+  const counted =
+    spread.counted.length > 0 ? spread.counted : Array.from({ length: ensemble.members }, (_, m) => m);
+  const onDay = new Float64Array(counted.length);
   const fan = Array.from({ length: ensemble.days }, (_, d) => {
-    for (let m = 0; m < ensemble.members; m += 1) onDay[m] = at(spread.depletionMm, m * ensemble.days + d);
+    counted.forEach((m, i) => (onDay[i] = at(spread.depletionMm, m * ensemble.days + d)));
     onDay.sort();
     return { date: addDays(today, d), lowMm: quantile(onDay, 0.1), highMm: quantile(onDay, 0.9) };
   });

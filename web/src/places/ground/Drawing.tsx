@@ -5,6 +5,9 @@ import { useUnits } from '../../app/units.ts';
 import { MulchCap, Shoots, SoilPatterns } from '../../drawing/coreParts.tsx';
 import { rootPaths } from '../../drawing/rootPaths.ts';
 
+/** Height of a line of writing beside the core. */
+const LABEL_PX = 14;
+
 const LAYER_MM = 50;
 /** Room above the ground for the plant and its mulch, as a share of the height. */
 const SKY_SHARE = 0.16;
@@ -147,6 +150,11 @@ function Labels({
 }) {
   const units = useUnits();
   const step = units.system === 'us' ? 152.4 : 200;
+  const rootsAt = y(Math.min(core.rootDepthMm, depthMm));
+  // The two names never stand on one another: whichever lies deeper is written below.
+  const frontAt = y(core.lastFrontMm ?? 0) + 4;
+  const near = Math.abs(frontAt - (rootsAt + 4)) < LABEL_PX;
+  const waterAt = !near ? frontAt : rootsAt + 4 + (frontAt >= rootsAt + 4 ? LABEL_PX : -LABEL_PX);
   return (
     <g fontSize={12} fill="var(--ink)">
       {range(0, depthMm - step / 4, step).map((mm) => (
@@ -157,7 +165,7 @@ function Labels({
           </text>
         </g>
       ))}
-      <text x={x1 + 8} y={y(Math.min(core.rootDepthMm, depthMm)) + 4}>
+      <text x={x1 + 8} y={rootsAt + 4}>
         roots
       </text>
       <text x={x1 + 8} y={y(0) + 14} fill="var(--quiet)">
@@ -170,7 +178,7 @@ function Labels({
         to give
       </text>
       {core.lastFrontMm !== null && core.lastFrontMm <= depthMm ? (
-        <text x={x1 + 8} y={y(core.lastFrontMm) - 8} fill="var(--water)">
+        <text x={x1 + 8} y={waterAt} fill="var(--water)">
           last water
         </text>
       ) : null}

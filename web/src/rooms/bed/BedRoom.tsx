@@ -23,6 +23,9 @@ import { OneOffRun } from '../../ui/OneOffRun.tsx';
 import { TaskList } from '../../ui/TaskList.tsx';
 
 /** One bed: its core, what has gone from it and what is to come, and its log. */
+/** Depths that are believed and not measured are told to the nearest 10 mm. */
+const tens = (mm: number): number => Math.round(mm / 10) * 10;
+
 export function BedRoom() {
   const bedId = Number(useParams().bedId);
   const { data: page, error, refetch } = useBedPageQuery(bedId);
@@ -98,8 +101,8 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
           ) : null}
           {page.roots ? (
             <p className="mt-1 text-quiet">
-              The plan counts on roots {units.text('depth', page.roots.countedMm)} deep. If they go down to{' '}
-              {units.text('depth', page.roots.upToMm)},{' '}
+              To be safe the plan counts on roots {units.text('depth', tens(page.roots.countedMm))} deep. If
+              they go down to {units.text('depth', tens(page.roots.upToMm))},{' '}
               {page.roots.leftIfDeepMm > 0
                 ? `it can still spare ${units.text('depth', page.roots.leftIfDeepMm)} today`
                 : 'it is past its line all the same'}

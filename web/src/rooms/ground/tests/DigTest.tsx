@@ -11,7 +11,7 @@ function Steps() {
     <>
       <Step
         n={1}
-        title="Dig a clean-sided hole two spades deep where no root matters. Look for the line where the colour or the feel changes."
+        title="Dig a clean-sided hole two spades deep beside the plants, where no thick root is harmed. Look for the line where the colour or the feel changes."
       >
         <Num
           name="topsoil"

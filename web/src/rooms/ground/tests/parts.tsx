@@ -107,7 +107,9 @@ export function Pick<T extends string>({
       error={useProblem(name)}
       onChange={(e) => put(e.target.value)}
     >
-      {fallback === undefined ? <option value="">choose…</option> : null}
+      {fallback === undefined || fallback === '' ? (
+        <option value="">{fallback === undefined ? 'choose…' : 'left open'}</option>
+      ) : null}
       {options.map(([value, words]) => (
         <option key={value} value={value}>
           {words}
