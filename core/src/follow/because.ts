@@ -1,5 +1,6 @@
 import { item } from '../units/at.ts';
 import { explainRun } from '../delivery/explainRate.ts';
+import { FORM_FACTS } from '../places/ground/surface.ts';
 import type { Drawn } from '../places/place.ts';
 import { cropOf } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
@@ -65,6 +66,7 @@ function explainShare({ facts, input, site }: Grounds): Working {
   const planting = standingOn(input.bed.plantings, day.date);
   const crop = planting ? cropOf(planting) : null;
   const goal = GOAL_FACTS[input.bed.goal ?? 'steady'];
+  const { form } = input.bed;
   const own = crop?.p.value ?? evening.spareShare / goal.depletionFactor;
   const ownLeaf = leaf('The crop’s share', own, '', crop ? provenanceOf(crop.p.source) : usual('no crop'));
   // A bed of several crops takes the tenderest one's share, and none more than FAO-56's upper limit.
@@ -94,7 +96,19 @@ function explainShare({ facts, input, site }: Grounds): Working {
         evening.cropUseMm,
         'mm',
         'basal coefficient × what sun and wind take, and what dries from the soil',
-        [explainReferenceEt(day, site)],
+        [
+          explainReferenceEt(day, site),
+          ...(form === 'raised'
+            ? [
+                leaf(
+                  'A raised bed takes',
+                  FORM_FACTS.raised.demandFactor,
+                  '×',
+                  usual('a judgement: it stands up into wind and sun, and dries by its sides'),
+                ),
+              ]
+            : []),
+        ],
       ),
     ],
   );

@@ -243,7 +243,7 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         unit={units.of('depth').unit}
         inputMode="decimal"
         error={errors.mulch?.message}
-        hint="Leave empty for bare soil."
+        hint="Leave empty for bare soil. Film and fabric work whatever their thickness: any figure will do."
         {...form.register('mulch', { validate: (v) => numberRule('mulchMm', v, units, true) })}
       />
       <Choice label="Mulch, of what" {...form.register('mulchMaterial')}>
@@ -255,7 +255,7 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
       </Choice>
       <Choice label="Shape of the bed" {...form.register('form')}>
         <option value="flat">level with the paths</option>
-        <option value="raised">raised</option>
+        <option value="raised">raised: drains sooner, dries by its sides too</option>
         <option value="basin">a basin with a rim: rain cannot run off</option>
       </Choice>
       <label className="flex min-h-11 items-center gap-3">
