@@ -67,10 +67,13 @@ function plantFacts(plantings: readonly PlantingInput[], date: IsoDate): PlantFa
 
 /** Why and when a planting that still stands came to its end. */
 function endOf(planting: PlantingInput, date: IsoDate): PlantFacts['ended'] {
-  const why = plantOnDay(planting, date)?.over;
-  if (!why) return null;
+  if (!plantOnDay(planting, date)?.over) return null;
   const past = stageDates(planting, date).find(({ stage }) => stage === 'past')?.from;
-  return { why, on: (why === 'ripened' ? past : planting.killedOn) ?? date };
+  // What had ripened was no longer there to be killed.
+  const { killedOn } = planting;
+  return killedOn !== undefined && (past === undefined || killedOn < past)
+    ? { why: 'killed by frost', on: killedOn }
+    : { why: 'ripened', on: past ?? date };
 }
 
 /** What stands on a place on a day of its span. */

@@ -141,6 +141,30 @@ describe('the end of a crop', () => {
       '2015-09-12',
     ]);
   });
+  test('killed by frost while it grew, or ripened before there was any', () => {
+    const night = (date: string, tMinC: number) => ({ date, tMinC, tMaxC: 12, rainMm: 0 });
+    const leaveOn = (cropId: string, plantedOn: string) =>
+      planGarden(
+        {
+          site,
+          beds: [
+            { ...lettuce, startOn: plantedOn, bed: { ...lettuce.bed, plantings: [{ cropId, plantedOn }] } },
+          ],
+        },
+        completeWeather({
+          record: Array.from({ length: 40 }, (_, i) => night(addDays('2015-09-20', i), i === 20 ? -3 : 6)),
+          forecast: [],
+          site,
+          from: plantedOn,
+          to: '2015-11-12',
+          today: '2015-10-29',
+        }),
+        {},
+        { today: '2015-10-30', members: 0 },
+      ).beds[0]?.leave;
+    expect(leaveOn('courgette', '2015-05-20')).toEqual({ code: 'killed by frost', on: '2015-10-10' });
+    expect(leaveOn('sweetcorn', '2015-05-20')).toMatchObject({ code: 'ripened' });
+  });
   test('seen in full leaf, it goes on', () => {
     const plantings = lettuce.bed.plantings.map((p) => ({
       ...p,

@@ -183,11 +183,11 @@ export function leaveSentence(
       ];
     case 'ripened':
       return [
-        `By its calendar it was past ripening on ${shortDay(reason.on)} and asks for no more water. If you still pick from it, say so on its page: “ripening”, seen today.`,
+        `By its calendar it was past ripening on ${dayMonth(reason.on)} and asks for no more water. If you still pick from it, say so on its page: “ripening”, seen today.`,
       ];
     case 'killed by frost':
       return [
-        `The frost of ${shortDay(reason.on)} will have killed it. If it lives, say so on its page: its stage, seen today.`,
+        `The frost of ${dayMonth(reason.on)} will have killed it. If it lives, say so on its page: its stage, seen today.`,
       ];
     case 'settled today':
       if (event?.kind === 'skip') return [`Skipped: ${event.reason ?? 'no reason given'}.`];

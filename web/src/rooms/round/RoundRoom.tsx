@@ -17,6 +17,9 @@ import { TimerStale } from '../fortnight/TimerStale.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Link } from 'react-router';
 
+/** Reasons by which a bed asks for nothing however dry it is. */
+const AT_REST: ReadonlySet<string> = new Set(['nothing growing', 'ripened', 'killed by frost', 'frozen']);
+
 /** Today's walk: what to water and why, and what to leave alone. */
 export function RoundRoom() {
   const garden = useGarden();
@@ -34,6 +37,7 @@ export function RoundRoom() {
   const harmful = round.alerts.filter(isHarm);
   const quiet = round.alerts.filter((alert) => !isHarm(alert));
   const empty = stops.length + leaveAlone.length === 0;
+  const growing = leaveAlone.some(({ reason }) => !AT_REST.has(reason.code));
 
   return (
     <>
@@ -67,7 +71,9 @@ export function RoundRoom() {
           {!empty && stops.length === 0 ? (
             <Empty title="Nothing asks for water today">
               <p>
-                Every bed has enough in store. Watering now would fill air the roots need, or run past them.
+                {growing
+                  ? 'Every bed that grows has enough in store. Watering now would fill air the roots need, or run past them.'
+                  : 'Nothing stands here that takes up water now. Beside it, why of each bed.'}
               </p>
             </Empty>
           ) : null}
