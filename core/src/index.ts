@@ -168,6 +168,7 @@ export { checkFirst, type CheckFirst } from './checks/checkFirst.ts';
 export { sunOnClock, type SunOnClock } from './weather/sunOnClock.ts';
 export { planGarden, unplannedBy } from './plan/planGarden.ts';
 export type * from './follow/types.ts';
+export { rootDoubt } from './follow/waysOfRoots.ts';
 export type * from './clock/constraints.ts';
 export type * from './share/types.ts';
 export type * from './plan/types.ts';

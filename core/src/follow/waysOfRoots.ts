@@ -54,3 +54,24 @@ export const rootOutlooks = (ways: readonly RootWay[]): RootOutlook[] =>
       readilyMm: depthOf(now, d, gaugeOf(trial).spareL),
     };
   });
+
+/** Depths of roots nearer than this are not told apart, mm. Judgement. */
+const APART_MM = 100;
+
+/**
+ * What is in doubt about a bed's roots: the depth the plan counts on and the one they may have, mm, and what it could then
+ * still spare this morning, mm in the watered ground; null where that is one depth.
+ * Source: arithmetic on the ways of `rootOutlooks`.
+ */
+export function rootDoubt(
+  roots: readonly RootOutlook[],
+): { countedMm: number; upToMm: number; leftIfDeepMm: number } | null {
+  const counted = roots.find((way) => way.counted);
+  const deep = roots.at(-1);
+  if (!counted || !deep || deep.rootDepthMm - counted.rootDepthMm < APART_MM) return null;
+  return {
+    countedMm: counted.rootDepthMm,
+    upToMm: deep.rootDepthMm,
+    leftIfDeepMm: deep.readilyMm - deep.goneMm,
+  };
+}

@@ -5,6 +5,7 @@ import { completeWeather, type ForecastDay } from '../weather/completeWeather.ts
 import { followSeason } from '../compare/followSeason.ts';
 import { planGarden } from './planGarden.ts';
 import type { PlanBed } from '../follow/types.ts';
+import { rootDoubt } from '../follow/waysOfRoots.ts';
 
 const planOn = (today: string, beds: PlanBed[], forecast: ForecastDay[] = []) =>
   planGarden(
@@ -70,6 +71,10 @@ describe('roots as a belief', () => {
     expect(ways.map(({ counted }) => counted)).toEqual([true, false, false]);
     const spare = ways.map(({ readilyMm }) => readilyMm);
     expect(spare).toEqual([...spare].sort((a, b) => a - b));
+    const doubt = rootDoubt(ways);
+    expect(doubt?.countedMm).toBeLessThan(doubt?.upToMm ?? 0);
+    expect(doubt?.leftIfDeepMm).toBeCloseTo((ways[2]?.readilyMm ?? 0) - (ways[2]?.goneMm ?? 0), 12);
+    expect(rootDoubt(ways.slice(0, 1))).toBeNull();
   });
   test('the window is as wide as the roots are in doubt, and a dig narrows it', () => {
     const late = (rootBelief?: PlanBed['rootBelief']): string => roots(rootBelief)?.window?.late ?? '9';

@@ -17,8 +17,6 @@ const WIND_MS = { still: 1, breezy: 2.5, windy: 5 } as const;
 /** Share of the sun above the air that reaches the ground; FAO-56 eq. 35 with 10, 50 and 90 % of possible sunshine. */
 const SUN_SHARE = { overcast: 0.3, mixed: 0.5, sunny: 0.7 } as const;
 
-export const ORDINARY_WORDS: WeatherWords = { warmth: 'mild', air: 'dry', wind: 'breezy', sky: 'mixed' };
-
 /** A weather day from words: temperatures °C, humidity %, wind m/s, sun MJ/m²/day, no rain. */
 export function weatherFromWords(date: IsoDate, words: WeatherWords, latitudeDeg: number): WeatherDay {
   const [tMinC, tMaxC] = WARMTH[words.warmth];

@@ -97,5 +97,14 @@ describe('leaves under a spray', () => {
     }
   });
   test('bare ground catches all', () =>
-    expect(place('sprinkler', 'onion').leavesL?.(0) ?? 0).toBeLessThan(10));
+    expect(
+      ground
+        .prepare({
+          bed: { ...bed, plantings: [] },
+          delivery: { method: 'sprinkler', litresPerMinute: 10 },
+          startOn: '2026-07-15',
+          dayCount: 1,
+        })
+        .leavesL?.(0),
+    ).toBe(0));
 });

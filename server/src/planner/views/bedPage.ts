@@ -1,5 +1,5 @@
 import type { BedPageView, BedView, ChartDay, UnplannedBedView } from '@kibble/contract';
-import { balanceTotals, cropCautions, stageStrip, type BedOutlook, type DailyRecord } from '@kibble/core';
+import { balanceTotals, cropCautions, rootDoubt, stageStrip, type DailyRecord } from '@kibble/core';
 import type { Context } from '../context.ts';
 import { cropOfBed, plantingsOf } from '../placeInput.ts';
 import { sharpenBed } from './sharpen.ts';
@@ -36,8 +36,6 @@ const stripsOf = (bed: BedView, { today, site }: Context): BedPageView['strips']
     return [{ plantingId: view.id, cropName: view.cropName, steps: stageStrip(planting, today) }];
   });
 
-/** Depths of roots nearer than this are not told apart, mm. */
-const APART_MM = 100;
 /** Days compared with the same days a year before. */
 const COMPARED_DAYS = 30;
 
@@ -48,15 +46,6 @@ function lastYearOf(past: readonly DailyRecord[]): BedPageView['lastYear'] {
     now: balanceTotals(past.slice(-COMPARED_DAYS)),
     then: balanceTotals(past.slice(-365 - COMPARED_DAYS, -365)),
   };
-}
-
-/** How deep the roots may go: only where that is more than one depth. */
-function rootsOf({ roots }: BedOutlook): BedPageView['roots'] {
-  const counted = roots.find((way) => way.counted);
-  const deep = roots.at(-1);
-  if (!counted || !deep || deep.rootDepthMm - counted.rootDepthMm < APART_MM) return null;
-  const { rootDepthMm } = counted;
-  return { countedMm: rootDepthMm, upToMm: deep.rootDepthMm, leftIfDeepMm: deep.readilyMm - deep.goneMm };
 }
 
 /** One bed's page: its core, its balance behind and ahead, and what happened on it; null when it is not on the plan. */
@@ -89,7 +78,7 @@ export function bedPageOf(
     tasks: place.tasks,
     lastYear: lastYearOf(past),
     window: outlook.window,
-    roots: rootsOf(outlook),
+    roots: rootDoubt(outlook.roots),
     sharpen: sharpenBed(bed, context),
     bed,
     stop: place.stop,
