@@ -52,9 +52,10 @@ const CORE_ROOMS = {
   readings: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'places'],
   checks: ['units', 'soil', 'readings'],
   follow: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'schools', 'places', 'readings'],
-  clock: ['units', 'weather', 'plants', 'sources', 'delivery', 'follow'],
+  rounds: ['units'],
+  clock: ['units', 'weather', 'plants', 'sources', 'delivery', 'follow', 'rounds'],
   share: ['units', 'weather', 'plants', 'sources', 'schools', 'follow', 'clock'],
-  plan: ['units', 'weather', 'schools', 'places', 'follow', 'clock', 'share'],
+  plan: ['units', 'weather', 'schools', 'places', 'follow', 'rounds', 'clock', 'share'],
   compare: [
     'units',
     'working',

@@ -1,7 +1,7 @@
 import { SCHOOLS, type Cap, type SchoolReason, type ToughenWindow, type WaterReason } from '@kibble/core';
 import { z } from 'zod';
 import { day, entryDate, runSlotView } from './parts.ts';
-import { unplannedView } from './round.ts';
+import { roundsView, unplannedView } from './round.ts';
 import { limited } from './limited.ts';
 
 const figures = z.object({
@@ -9,6 +9,9 @@ const figures = z.object({
   waterings: z.number(),
   litres: z.number(),
   minutes: z.number(),
+  handsOnMinutes: z.number(),
+  /** Growth lost, share of what is wanted. */
+  lostShare: z.number(),
   stressDays: z.number(),
   worst: z.number(),
   lostBelowRootsMm: z.number(),
@@ -30,7 +33,9 @@ export const schoolsView = z.object({
 
 const cell = z.object({
   date: day,
+  /** Of the tap, and of a person's own time. */
   minutes: z.number(),
+  handsOnMinutes: z.number(),
   litres: z.number(),
   localMm: z.number(),
   reachesMm: z.number(),
@@ -42,6 +47,11 @@ const cell = z.object({
 export const costs = z.object({
   litres: z.number(),
   waterings: z.number(),
+  handsOnMinutes: z.number(),
+  /** Growth lost, share of what is wanted: as its roots are believed, if they are shallow, and what its goal allows. */
+  lostShare: z.number(),
+  lostIfShallow: z.number(),
+  allowedShare: z.number(),
   stressDays: z.number(),
   lostBelowRootsMm: z.number(),
 });
@@ -64,7 +74,8 @@ export const fortnightView = z.object({
   /** Days on which the garden may not be watered. */
   closed: z.array(day),
   beds: z.array(fortnightBed),
-  perDay: z.array(z.object({ minutes: z.number(), litres: z.number() })),
+  perDay: z.array(z.object({ handsOnMinutes: z.number(), minutes: z.number(), litres: z.number() })),
+  rounds: roundsView,
   leftOut: z.array(
     z.object({
       bedId: z.number(),
@@ -76,12 +87,17 @@ export const fortnightView = z.object({
       until: day.nullable(),
     }),
   ),
-  /** What the limits cost: days a bed's plants run short more than without them. */
+  /** What the limits cost: days a bed's plants run short more than without them, and growth lost. */
   givenUp: z.array(
-    z.object({ bedId: z.number(), bedName: z.string(), shortDays: z.number(), missedMm: z.number() }),
+    z.object({
+      bedId: z.number(),
+      bedName: z.string(),
+      by: z.enum(['limits', 'closed days']),
+      shortDays: z.number(),
+      missedMm: z.number(),
+      lostShare: z.number(),
+    }),
   ),
-  /** Days left free of a round by filling beds a little early. */
-  sparedRounds: z.array(day),
   /** Runs of each day by the clock, minutes after midnight. */
   schedule: z.array(
     z.object({

@@ -38,6 +38,8 @@ export const deliveryBody = z.object({
   litresPerMinute: limited('litresPerMinute'),
   /** Whether the flow was measured or is a guess. */
   measured: z.boolean().default(false),
+  /** A timer opens and shuts it: nobody need be there. */
+  timer: z.boolean().optional(),
 });
 
 export const plantingBody = z.object({
@@ -125,36 +127,46 @@ export const gardenBody = z.object({
 
 export const setupBody = z.object({ garden: gardenBody, bed: bedBody });
 
+/** Days of the week, Sunday 0. */
+const weekdays = (what: string) =>
+  z
+    .array(z.number().int().min(0).max(6))
+    .min(1, { error: `${what} must be at least one day of the week; got none` })
+    .max(7, { error: ({ input }) => `${what} must be at most seven; got ${(input as unknown[]).length}` });
+
+/** A stretch of hours, minutes after midnight; from after until goes over midnight. */
+const span = (what: string) =>
+  z
+    .object({ from: limitedWhole('clockMinute'), until: limitedWhole('clockMinute') })
+    .refine(({ from, until }) => from !== until, {
+      error: `${what} must end at another time than they begin`,
+    });
+const spans = (what: string) =>
+  z
+    .array(span(what))
+    .min(1, { error: `${what} must be at least one stretch; got none` })
+    .max(4, {
+      error: ({ input }) =>
+        `${what} must be at most four stretches a day; got ${(input as unknown[]).length}`,
+    });
+
 /** Limits of the garden as they are set; what is left out is no limit. */
 export const gardenLimits = z.object({
   minutesPerDay: limited('capMinutes').nullish(),
   litresPerDay: limited('capLitres').nullish(),
   /** Days of the week on which it may be watered, Sunday 0. */
-  weekdays: z
-    .array(z.number().int().min(0).max(6))
-    .min(1, { error: 'Open days must be at least one day of the week; got none' })
-    .max(7, { error: ({ input }) => `Open days must be at most seven; got ${(input as unknown[]).length}` })
-    .nullish(),
+  weekdays: weekdays('Open days').nullish(),
   litresPerWeek: limited('weekLitres').nullish(),
   /** Hours in which it may be watered, minutes after midnight; from after until goes over midnight. */
-  hours: z
-    .array(
-      z
-        .object({ from: limitedWhole('clockMinute'), until: limitedWhole('clockMinute') })
-        .refine(({ from, until }) => from !== until, {
-          error: 'Open hours must end at another time than they begin',
-        }),
-    )
-    .min(1, { error: 'Open hours must be at least one stretch; got none' })
-    .max(4, {
-      error: ({ input }) =>
-        `Open hours must be at most four stretches a day; got ${(input as unknown[]).length}`,
-    })
-    .nullish(),
+  hours: spans('Open hours').nullish(),
   restricts: oneOf('Rules hold for', ['everything', 'sprays']).nullish(),
   lines: limitedWhole('atOnce').nullish(),
   windHoldMs: limited('windHoldMs').nullish(),
-  fewRounds: z.boolean().nullish(),
+  /** The gardener's own round days, Sunday 0; left out, Kibble proposes them. */
+  roundDays: weekdays('Round days').nullish(),
+  /** Hours in which people water, and timers what drips and what sprays; left out, the usual ones. */
+  people: spans('Hours for people').nullish(),
+  timers: z.object({ drips: span('Hours for timers'), sprays: span('Hours for timers') }).nullish(),
 });
 export type GardenLimits = z.infer<typeof gardenLimits>;
 
@@ -232,6 +244,7 @@ export const bedView = z.object({
     method: storedAs<BedBody['delivery']['method']>(),
     litresPerMinute: z.number(),
     measured: z.boolean(),
+    timer: z.boolean().optional(),
   }),
   startOn: day,
   /** What stands on it today: of several, the one that takes most room. */

@@ -9,6 +9,7 @@ import {
   type LeaveReason,
   type PlaceKindId,
   type StageStep,
+  type Waiting,
   type WaterReason,
   type WeatherAlert,
 } from '@kibble/core';
@@ -124,12 +125,26 @@ export const unplannedView = z.object({
 });
 export type UnplannedView = z.infer<typeof unplannedView>;
 
+/** The days on which the garden is walked, in one line: the round, who needs more, and what one round less would cost. */
+export const roundsView = z.object({
+  by: z.enum(['gardener', 'proposed']),
+  /** Days of the week, Sunday 0. */
+  weekdays: z.array(z.number()),
+  between: z.array(z.object({ bedId: z.number(), bedName: z.string(), weekdays: z.array(z.number()) })),
+  onTimer: z.array(z.object({ bedId: z.number(), bedName: z.string() })),
+  sparser: z.object({ perWeek: z.number(), lostShare: z.number() }).nullable(),
+});
+export type RoundsView = z.infer<typeof roundsView>;
+
 export const stopView = bedHead.extend({
   method: z.string(),
   how: z.string(),
   litresPerMinute: z.number(),
   flowMeasured: z.boolean(),
   run: runView,
+  handsOnMinutes: z.number(),
+  /** A timer opens and shuts it. */
+  timer: z.boolean(),
   reachesMm: z.number(),
   reason: z.custom<WaterReason>((v) => typeof v === 'object' && v !== null && 'code' in v),
   keepLeavesDry: z.boolean(),
@@ -172,6 +187,8 @@ export const leaveView = z.object({
   /** Gone from its root zone: what the ground has room for, mm. */
   depletionMm: z.number(),
   nextDate: day.nullable(),
+  /** What waiting from today for the next round would cost it; null where nothing is asked of it. */
+  waiting: z.custom<Waiting>().nullable(),
   reason: z.custom<LeaveReason>((v) => typeof v === 'object' && v !== null && 'code' in v),
   event: eventView.nullable(),
 });
@@ -194,7 +211,8 @@ export const roundView = z.object({
       litres: z.number(),
     }),
   ),
-  totals: z.object({ minutes: z.number(), litres: z.number() }),
+  totals: z.object({ handsOnMinutes: z.number(), minutes: z.number(), litres: z.number() }),
+  rounds: roundsView,
   /** Beds that cannot be planned; the rest of the round stands without them. */
   unplanned: z.array(unplannedView),
   ribbon: z.array(ribbonDay),
@@ -206,7 +224,15 @@ export const roundView = z.object({
 
 /** What of the round is another after a change: the beds that differ as they are now, and what is of the garden as a whole. */
 export const changedView = roundView
-  .pick({ stops: true, leaveAlone: true, tasks: true, totals: true, putOff: true, unplanned: true })
+  .pick({
+    stops: true,
+    leaveAlone: true,
+    tasks: true,
+    totals: true,
+    rounds: true,
+    putOff: true,
+    unplanned: true,
+  })
   .extend({
     date: day,
     /** Beds that differ; what is told of them takes the place of what was. */
@@ -257,6 +283,8 @@ export const bedPageView = bedHead.extend({
   /** How deep the roots are counted on, and may be; mm it could then still spare today. */
   roots: z.object({ countedMm: z.number(), upToMm: z.number(), leftIfDeepMm: z.number() }).nullable(),
   sharpen: sharpenView.nullable(),
+  /** Growth lost over the fortnight, shares: as believed, with shallow roots, and what its goal allows. */
+  loss: z.object({ share: z.number(), ifShallow: z.number(), allowedShare: z.number() }),
   bed: bedView,
   next: z.object({ date: day, litres: z.number(), minutes: z.number(), localMm: z.number() }).nullable(),
   events: z.array(eventView),

@@ -109,6 +109,7 @@ export { adviseMethod, type MethodAdvice, type MethodQuestion } from './delivery
 export { bestHour, handPasses, type BestHour } from './delivery/bestHour.ts';
 export { efficiencyAt, HOURS, type HourOfDay } from './delivery/losses.ts';
 export { todaysHabit, type HabitVerdict } from './delivery/todaysHabit.ts';
+export { canHaveTimer, handsOnMinutes, TIMER_MINUTES_A_WEEK } from './delivery/handsOn.ts';
 export { METHODS, METHOD_FACTS, type Method } from './delivery/methods.ts';
 export {
   deliveryRate,
@@ -130,6 +131,7 @@ export { byHand, type ByHand } from './follow/byHand.ts';
 export { balanceStart, BALANCE_DAYS, START_FULLNESS } from './follow/balanceStart.ts';
 export { stageStrip, type StageStep } from './plants/stageStrip.ts';
 export { checkPlantings } from './plants/checkPlantings.ts';
+export { yieldResponse, yieldShapeOf, type YieldShape } from './plants/yieldResponse.ts';
 export { plantCount } from './plants/plantCount.ts';
 export { cropCautions } from './care/cautions.ts';
 export { ownCrop, type OwnCropWords } from './plants/ownCrop.ts';
@@ -159,13 +161,16 @@ export {
   type DaySchedule,
   type RunSlot,
 } from './clock/daySchedule.ts';
-export { DAY_MINUTES, openHours, openSpans, type Span } from './clock/openSpans.ts';
+export { DAY_MINUTES, openHours, openSpans, USUAL_HOURS, type Span } from './clock/openSpans.ts';
 export { walkFrom, type Walk } from './clock/walk.ts';
 export { dayJob, passesOf } from './clock/dayJobs.ts';
 export { aimOf, type Aim } from './delivery/aim.ts';
 export { leafWetHours, type LeafWet } from './delivery/leafWet.ts';
 export { checkFirst, type CheckFirst } from './checks/checkFirst.ts';
 export { sunOnClock, type SunOnClock } from './weather/sunOnClock.ts';
+export type * from './rounds/types.ts';
+export { PER_WEEK, weekdaySets } from './rounds/weekdaySets.ts';
+export { gardenLoss } from './plan/gardenLoss.ts';
 export { planGarden, unplannedBy } from './plan/planGarden.ts';
 export type * from './follow/types.ts';
 export { rootDoubt } from './follow/waysOfRoots.ts';

@@ -14,7 +14,6 @@ export type BedTask =
   | { code: 'soak before the heat'; from: IsoDate }
   | { code: 'rinse against mites' }
   | { code: 'do the spots join'; day: number }
-  | { code: 'was missed'; days: number }
   | { code: 'a little every day'; days: number }
   | { code: 'probe it now'; minutes: number }
   | { code: 'has it begun'; stage: StageName; about: IsoDate };
@@ -37,9 +36,8 @@ export interface TaskFacts {
   offPlanDays?: number;
   /** Gone from the root zone as a share of what it can spare. */
   goneShare: number;
-  /** It is on today's round, and the days it has been due already. */
+  /** It is on today's round. */
   dueToday?: boolean;
-  overdueDays?: number;
   /** Pulses a day were chosen on this day. */
   pulsesSince?: IsoDate;
 }
@@ -71,8 +69,6 @@ const HABIT_DAYS = 4;
 const SPOT_DAYS: readonly number[] = [7, 14, 21];
 /** A bed with less gone is full enough to meet the heat. Judgement. */
 const SOAK_BEFORE_SHARE = 0.3;
-/** Missed so long, it is told besides the stop itself. Judgement. */
-const MISSED_DAYS = 2;
 /** Plants whose leaves may be rinsed on hot dry mornings, to cool them and keep mites off. Common practice. */
 const isRinsed = (crop: CropEntry): boolean => crop.id === 'rose' || crop.group === 'cacti and succulents';
 
@@ -98,8 +94,6 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
     tasks.push({ code: 'probe it now', minutes: since });
   if ((facts.offPlanDays ?? 0) >= HABIT_DAYS)
     tasks.push({ code: 'a little every day', days: facts.offPlanDays ?? 0 });
-  if ((facts.overdueDays ?? 0) >= MISSED_DAYS)
-    tasks.push({ code: 'was missed', days: facts.overdueDays ?? 0 });
   const crops: CropEntry[] = standing.map((s) => s.crop);
   if (heat && !facts.mulch && crops.some((c) => c.roots.minM <= SHALLOW_M))
     tasks.push({ code: 'mulch before the heat', soakFirst: soakBeforeMulch(facts.goneShare) });

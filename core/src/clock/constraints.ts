@@ -1,3 +1,4 @@
+import type { KeptRounds } from '../rounds/types.ts';
 import type { SourceKindId } from '../sources/index.ts';
 import type { SourceInput } from '../sources/source.ts';
 import type { DayLines } from './daySchedule.ts';
@@ -5,13 +6,13 @@ import type { Span } from './openSpans.ts';
 
 /** Limits of the garden. What does not fit is put off, and said. */
 export interface PlanConstraints {
-  /** Minutes the taps may run on one day, and litres they may give. */
+  /** Minutes of a person's own time on one day (see `handsOnMinutes`), and litres the taps may give. */
   minutesPerDay?: number;
   litresPerDay?: number;
   /** Litres the taps may give from Monday to Sunday, and what they have given this week so far. */
   litresPerWeek?: number;
   litresThisWeek?: number;
-  /** What the taps have given today already: it counts against the day's limits. */
+  /** A person's minutes and the taps' litres of today so far: they count against the day's limits. */
   givenToday?: { minutes: number; litres: number };
   /** Days of the week on which it may be watered, Sunday 0; absent means all. */
   weekdays?: number[];
@@ -27,6 +28,9 @@ export interface PlanConstraints {
   sources?: Readonly<Record<number, SourceInput & { kind: SourceKindId; takenTodayL?: number }>>;
   /** What can run at once. */
   lines?: DayLines;
-  /** Go round on fewer days where beds can be filled a little early without loss; default false. */
-  fewRounds?: boolean;
+  /** The gardener's own round days, Sunday 0, or days proposed before; default proposed anew. */
+  rounds?: { weekdays?: number[]; kept?: KeptRounds };
+  /** Hours in which a person waters, and a timer runs what drips and what sprays; default `USUAL_HOURS`. */
+  people?: Span[];
+  timers?: { drips: Span; sprays: Span };
 }

@@ -2,6 +2,7 @@ import { handPasses } from '../delivery/bestHour.ts';
 import { METHOD_FACTS } from '../delivery/methods.ts';
 import { cropOf } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
+import { daysBetween } from '../units/dates.ts';
 import type { SunOnClock } from '../weather/sunOnClock.ts';
 import { tendernessOf } from '../follow/tenderness.ts';
 import { isRestricted } from './closures.ts';
@@ -23,10 +24,16 @@ export function passesOf(
   });
 }
 
-/** How much a watering presses: how far the day takes the bed past its line, by its area and how much its crop minds (FAO-33). */
+/** Of what is watered so much is at stake at least, share of a day's growth. Judgement: so that none is worth nothing. */
+const LEAST_AT_STAKE = 0.01;
+
+/** How much a watering presses: litres of growth that waiting for the next round loses, or those past its line. */
 export function pressing({ bed }: PlanBed, { date, reason }: PlannedWatering): number {
-  const past = Math.max(0, reason.depletionMm + reason.useTodayMm - reason.readilyMm);
-  return tendernessOf(bed.plantings, date) * bed.areaM2 * (past + 1);
+  const { waiting, useTodayMm, cropUseMm } = reason;
+  const days = waiting ? daysBetween(date, waiting.until) : 1;
+  const past = Math.max(0, reason.depletionMm + useTodayMm - reason.readilyMm);
+  const lostMm = waiting ? waiting.lostShare * days * cropUseMm : past;
+  return tendernessOf(bed.plantings, date) * bed.areaM2 * (lostMm + LEAST_AT_STAKE * cropUseMm);
 }
 
 type Spans = ReturnType<typeof openSpans>;
@@ -39,7 +46,8 @@ function spansOn(
 ): Spans {
   const day = spansOfDay.get(sun) ?? new Map<string, Spans>();
   spansOfDay.set(sun, day);
-  const key = JSON.stringify([asked.method, asked.crop?.id, hours, asked.wilting]);
+  const { method, crop, wilting, timer, people, timers } = asked;
+  const key = JSON.stringify([method, crop?.id, hours, wilting, timer, people, timers]);
   const known = day.get(key) ?? openSpans({ ...asked, sun, open: openHours(hours) });
   day.set(key, known);
   return known;
@@ -71,6 +79,9 @@ export function dayJob(
       crop: standing ? cropOf(standing) : undefined,
       hours: isRestricted(bed, constraints) ? constraints.hours : undefined,
       wilting: urgent,
+      timer: bed.delivery.timer,
+      people: constraints.people,
+      timers: constraints.timers,
     }),
   };
 }

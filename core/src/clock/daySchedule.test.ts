@@ -51,8 +51,9 @@ describe('open hours', () => {
     const [morning] = openSpans({ method: 'sprinkler', sun, open: all });
     expect(inside(morning, 6)).toBe(true);
     expect(inside(morning, 13)).toBe(false);
-    const drip = openSpans({ method: 'drip', sun, open: all });
-    expect(inside(drip[2], 23)).toBe(true);
+    const drip = { method: 'drip', sun, open: all } as const;
+    expect(inside(openSpans({ ...drip, timer: true })[2], 23)).toBe(true);
+    expect(inside(openSpans(drip)[2], 23)).toBe(false);
     const [dusk] = openSpans({ method: 'watering can', crop: cropById('aloe'), sun, open: all });
     expect(inside(dusk, 21)).toBe(true);
     for (const spans of openSpans({ method: 'hose wand', sun, open: all }))

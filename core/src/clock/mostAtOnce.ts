@@ -1,3 +1,5 @@
+import { handsOnMinutes } from '../delivery/handsOn.ts';
+import { METHOD_FACTS } from '../delivery/methods.ts';
 import { cropOf } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
 import { dayOfYear, type IsoDate } from '../units/dates.ts';
@@ -26,10 +28,22 @@ export function mostAtOnce(
     bed.most?.litres ?? Number.POSITIVE_INFINITY,
     cap('litresPerDay', constraints.litresPerDay, 'L'),
     cap('litresPerWeek', constraints.litresPerWeek, 'L'),
-    cap('minutesPerDay', constraints.minutesPerDay, 'min') * bed.delivery.litresPerMinute,
+    heldMinutes(bed, constraints) * bed.delivery.litresPerMinute,
     sourceLevel(bed, constraints),
   );
   return { litres, totalMinutes: longestStretch(bed, constraints, site, today) };
+}
+
+/** Minutes for which something that is held may run on a day: what of a person's time is left after going there. */
+function heldMinutes({ delivery }: PlanBed, { minutesPerDay }: PlanConstraints): number {
+  if (minutesPerDay === undefined || !METHOD_FACTS[delivery.method].byHand) return Number.POSITIVE_INFINITY;
+  const perLitre = handsOnMinutes(
+    delivery,
+    { litres: 100, minutes: 100 / delivery.litresPerMinute, cycles: 1 },
+    1,
+  );
+  const once = handsOnMinutes(delivery, { litres: 0, minutes: 0, cycles: 1 }, 1);
+  return Math.max(1, ((minutesPerDay - once) * 100) / (perLitre - once) / delivery.litresPerMinute);
 }
 
 /** The most a bed's source gives in a day, L. */
@@ -54,6 +68,9 @@ function longestStretch(bed: PlanBed, constraints: PlanConstraints, site: Site, 
       dayOfYear: dayOfYear(today),
     }),
     open: openHours(isRestricted(bed, constraints) ? constraints.hours : undefined),
+    timer: bed.delivery.timer,
+    people: constraints.people,
+    timers: constraints.timers,
   });
   return COUNTED_ON * Math.max(1, ...widest.map((s) => s.until - s.from));
 }

@@ -45,13 +45,24 @@ const common = (a: readonly Span[], b: readonly Span[]): Span[] =>
 
 const minutes = (hour: number): number => Math.max(0, Math.min(DAY_MINUTES, hour * 60));
 
+/** Hours in which a person waters, and in which a timer runs what drips and what sprays. Judgement; any of them may be told. */
+export const USUAL_HOURS: Readonly<{ people: readonly Span[]; drips: Span; sprays: Span }> = {
+  people: [
+    { from: 6 * 60, until: 10 * 60 },
+    { from: 17 * 60, until: 20 * 60 },
+  ],
+  drips: { from: 22 * 60, until: 7 * 60 },
+  sprays: { from: 4 * 60, until: 8 * 60 },
+};
+
 /**
- * When in a day a watering may run, best hours first: each list holds the hours of the one before and more.
- * A spray never runs in the evening or at night, and nobody waters by hand in the dark; plants that hang are
- * watered at any hour. The garden's own open hours hold for all of them.
- * @param options method, crop, the sun on the clock, the garden's open hours (see `openHours`), wilting now
+ * When in a day a watering may run, best hours first: each list holds the hours of the one before and more. Nobody waters in
+ * the dark, a spray never runs so late that leaves stay wet over night, and plants that hang are watered at any hour. A timer
+ * runs by itself in the hours that are best for what it feeds. The garden's own open hours hold for all of them.
+ * @param options method, crop, the sun on the clock, the garden's open hours (see `openHours`), wilting now; whether it is on
+ *   a timer, and the hours of people and of timers, minutes after midnight
  * @returns three lists: the best hours, the second best too, and all that does no harm
- * Source: common practice, as `bestHour`.
+ * Source: common practice, as `bestHour`; the hours are the judgements of `USUAL_HOURS`.
  */
 export function openSpans(options: {
   method: Method;
@@ -59,23 +70,40 @@ export function openSpans(options: {
   sun: SunOnClock;
   open: readonly Span[];
   wilting?: boolean;
+  timer?: boolean;
+  people?: readonly Span[];
+  timers?: { drips: Span; sprays: Span };
 }): [Span[], Span[], Span[]] {
   const { sun, open } = options;
   const { overhead, slow } = METHOD_FACTS[options.method];
   const hour = bestHour({ ...options, sun });
   const span = (from: number, until: number): Span => ({ from: minutes(from), until: minutes(until) });
-  const daylight = span(sun.sunrise - 0.5, sun.sunset);
-  const anyHour = slow || Boolean(options.wilting);
-  // Any hour will do, but somebody has to be up to open the tap.
-  const best = anyHour ? daylight : span(hour.fromHour, hour.toHour);
-  const second = hour.fallback ? [span(hour.fallback.fromHour, hour.fallback.toHour)] : [];
-  // A spray at noon loses some of it; in the evening it leaves wet leaves over night, and that is worse.
-  const dryByDark = span(sun.sunrise - 1, hour.fallback?.toHour ?? sun.sunset);
-  const harmless = anyHour ? [span(0, 24)] : [overhead ? dryByDark : daylight];
-  const first = [best];
-  return [
-    common(first, open),
-    common([...first, ...second], open),
-    common([...first, ...second, ...harmless], open),
-  ];
+  if (options.wilting) {
+    const [light, any] = [common([span(sun.sunrise, sun.sunset)], open), common([span(0, 24)], open)];
+    return [light, any, any];
+  }
+  // A spray in the evening leaves wet leaves over night.
+  const dryByDark = hour.fallback?.toHour ?? sun.sunset;
+  if (options.timer) {
+    const { drips, sprays } = options.timers ?? USUAL_HOURS;
+    const best = common(openHours([overhead ? sprays : drips]), open);
+    const harmless = overhead ? [span(0, dryByDark)] : [span(0, 24)];
+    return [best, best, common([...best, ...harmless], open)];
+  }
+  const night = options.crop?.group === 'cacti and succulents';
+  const light = night
+    ? [span(hour.fromHour, hour.toHour)]
+    : [span(sun.sunrise, overhead ? dryByDark : sun.sunset)];
+  const up = night ? [span(0, 24)] : openHours(options.people ?? USUAL_HOURS.people);
+  const people = common(common(up, light), open);
+  const morning = people.filter(({ from }) => from < NOON);
+  // What runs by itself for long is opened in those hours and shut in them, and runs on between.
+  const first = people[0]?.from;
+  const last = people.at(-1)?.until;
+  const through = first === undefined || last === undefined ? [] : [{ from: first, until: last }];
+  const long = slow || overhead ? common(through, common(light, open)) : people;
+  const all = joined([...people, ...common(light, open)]);
+  return [morning.length > 0 ? morning : people, joined([...people, ...long]), all];
 }
+
+const NOON = 12 * 60;

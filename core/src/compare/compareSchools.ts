@@ -11,7 +11,11 @@ export interface SchoolFigures {
   school: SchoolId;
   waterings: number;
   litres: number;
+  /** Of the tap, and of a person's own time. */
   minutes: number;
+  handsOnMinutes: number;
+  /** Growth lost, share of what is wanted over the days. */
+  lostShare: number;
   /** Days on which the plants drank less than they wanted (FAO-56 Ks under 0.95). */
   stressDays: number;
   /** How freely the plants could drink on their worst day: 1 unhindered; at 0.5 they hang. */
@@ -55,6 +59,8 @@ export function compareSchools(options: {
       waterings: waterings.length,
       litres: sum((w) => w.run.litres),
       minutes: sum((w) => w.run.minutes),
+      handsOnMinutes: sum((w) => w.handsOnMinutes),
+      lostShare: outlook.lostShare,
       stressDays: outlook.ahead.filter((d) => d.stressCoefficient < SHORT_OF_WATER).length,
       worst: Math.min(...outlook.ahead.map((d) => d.stressCoefficient)),
       lostBelowRootsMm: outlook.ahead.reduce((s, d) => s + d.lostBelowRootsMm, 0),

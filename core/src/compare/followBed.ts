@@ -1,5 +1,6 @@
 import { item } from '../units/at.ts';
 import { asHere } from '../follow/asHere.ts';
+import { withDaysToCome } from '../follow/shut.ts';
 import { followAhead, startOf, type Followed } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
 import type { IsoDate } from '../units/dates.ts';
@@ -17,8 +18,9 @@ export function followBed(
   site: Site,
   { today, horizonDays }: { today: IsoDate; horizonDays: number },
 ): Followed {
-  const living = asHere(site, weather, today)(bed);
-  const start = startOf(living, weather, weatherSeries(weather, site), item(weather, 0).date, {
+  const days = withDaysToCome(weather);
+  const living = asHere(site, days, today)(bed);
+  const start = startOf(living, days, weatherSeries(days, site), item(days, 0).date, {
     site,
     today,
     ensemble: null,

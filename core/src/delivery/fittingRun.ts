@@ -2,13 +2,13 @@ import { runPlan, type RunPlan } from './runPlan.ts';
 
 /** Less than this is no watering, mm: where the limits leave less, so much is asked for and put off. Judgement. */
 const LEAST_PART_MM = 0.01;
-/** Tries at making a run short enough; each comes closer. */
+/** Tries at making a run short enough, and how near to the most that fits is near enough, mm. */
 const TRIES = 12;
+const NEAR_MM = 0.1;
 
 /**
  * The run for a depth, or the part of it that one watering may be.
- * @param options as `runPlan`; `most` litres through the tap, minutes from first drop to last, and passes: what would
- *   need more than `upTo` of them is given in part, in `then`
+ * @param options as `runPlan`; `most` litres through the tap, minutes from first drop to last, and passes
  */
 export function fittingRun(
   options: Parameters<typeof runPlan>[0],
@@ -16,13 +16,21 @@ export function fittingRun(
     litres = Number.POSITIVE_INFINITY,
     totalMinutes = Number.POSITIVE_INFINITY,
     passes,
-  }: { litres?: number; totalMinutes?: number; passes?: { upTo: number; then: number } } = {},
+  }: { litres?: number; totalMinutes?: number; passes?: number } = {},
 ): RunPlan {
   const of = (mm: number): RunPlan => runPlan({ ...options, localMm: Math.max(LEAST_PART_MM, mm) });
-  let run = of(options.localMm);
-  if (run.litres > litres) run = of((run.localMm * litres) / run.litres);
-  const cycles = passes && run.cycles > passes.upTo ? passes.then : Number.POSITIVE_INFINITY;
-  for (let i = 0; i < TRIES && (run.totalMinutes > totalMinutes || run.cycles > cycles); i += 1)
-    run = of(run.localMm * Math.min(0.95, totalMinutes / run.totalMinutes, cycles / run.cycles));
-  return run;
+  const fits = (run: RunPlan): boolean =>
+    run.totalMinutes <= totalMinutes && (passes === undefined || run.cycles <= passes);
+  const whole = of(options.localMm);
+  const most = whole.litres > litres ? of((whole.localMm * litres) / whole.litres) : whole;
+  if (fits(most)) return most;
+  // The most that fits, by halving; of what is asked for there is always a part so small that it does.
+  let fitting = of(LEAST_PART_MM);
+  let over = most.localMm;
+  for (let i = 0; i < TRIES && over - fitting.localMm > NEAR_MM; i += 1) {
+    const tried = of((fitting.localMm + over) / 2);
+    if (fits(tried)) fitting = tried;
+    else over = tried.localMm;
+  }
+  return fitting;
 }

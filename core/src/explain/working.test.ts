@@ -69,7 +69,7 @@ describe('the working of a watering', () => {
       of('Depth to fill the root zone') * of('Share that gets wet'),
       9,
     );
-    expect(of('Depth to fill the root zone')).toBeCloseTo(of('Gone this morning'), 9);
+    expect(of('Depth to fill the root zone')).toBeCloseTo(of('Gone this morning') - of('Rain by then'), 9);
     expect(of('Gone this morning')).toBeCloseTo(of('Full') - of('Now'), 9);
     expect(of('The root zone can spare')).toBeCloseTo(of('It can hold') * of('Share that may go'), 9);
     const p = of('The crop’s share') + 0.04 * (5 - of('Its use today'));

@@ -4,7 +4,6 @@ import { FORM_FACTS } from '../places/ground/surface.ts';
 import type { Drawn } from '../places/place.ts';
 import { cropOf } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
-import { GOAL_FACTS } from '../plants/goals.ts';
 import { explainLine } from '../schools/schools.ts';
 import { DRAINED_AT_KPA } from '../soil/soilFromFractions.ts';
 import { LAYER_MM } from '../soil/soilProfile.ts';
@@ -13,7 +12,7 @@ import type { Site } from '../weather/types.ts';
 import { leaf, named, worked, type Provenance, type Working } from '../working/types.ts';
 import type { RunPlan } from '../delivery/runPlan.ts';
 import type { DayFacts } from './dayFacts.ts';
-import type { PlanBed } from './types.ts';
+import type { PlanBed, Waiting } from './types.ts';
 
 const usual = (why: string): Provenance => ({ kind: 'assumed', why });
 
@@ -65,25 +64,16 @@ function explainShare({ facts, input, site }: Grounds): Working {
   const { evening, day } = facts;
   const planting = standingOn(input.bed.plantings, day.date);
   const crop = planting ? cropOf(planting) : null;
-  const goal = GOAL_FACTS[input.bed.goal ?? 'steady'];
   const { form } = input.bed;
-  const own = crop?.p.value ?? evening.spareShare / goal.depletionFactor;
+  const own = crop?.p.value ?? evening.spareShare;
   const ownLeaf = leaf('The crop’s share', own, '', crop ? provenanceOf(crop.p.source) : usual('no crop'));
-  // A bed of several crops takes the tenderest one's share, and none more than FAO-56's upper limit.
+  // A bed of several crops takes the tenderest one's share.
   const moved =
     Math.abs(own - evening.spareShare) < 1e-9
       ? ownLeaf
-      : worked(
-          'The share for this bed',
-          evening.spareShare,
-          '',
-          goal.depletionFactor === 1
-            ? 'that of the tenderest crop on it, at most 0.8'
-            : 'the crop’s share × what the goal makes of it, at most 0.8',
-          goal.depletionFactor === 1
-            ? [ownLeaf]
-            : [ownLeaf, leaf(`Grown to be: ${goal.words}`, goal.depletionFactor, '×', usual('a judgement'))],
-        );
+      : worked('The share for this bed', evening.spareShare, '', 'that of the tenderest crop on it', [
+          ownLeaf,
+        ]);
   return worked(
     'Share that may go',
     evening.readilyMm / Math.max(1e-9, evening.totalMm),
@@ -155,6 +145,27 @@ export function explainLineOf(grounds: Grounds): Working {
   const spare = explainSpare(grounds);
   return explainLine(grounds.facts.school, spare, grounds.facts.evening.totalMm) ?? spare;
 }
+
+/** What waiting for the next round would cost, against what may be lost. */
+export const explainWaiting = (waiting: Waiting): Working =>
+  named(
+    'waiting',
+    worked(
+      'Growth that waiting loses',
+      waiting.lostShare,
+      'share',
+      'over the ways the weather and its roots may go: drink missed until the next round, beyond what is missed when watered now, weighed by how much its stage minds (FAO-33)',
+      [
+        leaf('In the worst tenth of the ways', waiting.highShare, 'share', { kind: 'worked out' }),
+        leaf('Missed since its last full watering, with that', waiting.missedShare, 'share', {
+          kind: 'worked out',
+        }),
+        leaf('What its goal lets it lose', waiting.allowedShare, 'share', usual('a judgement')),
+        leaf('Drinks on the worst day', waiting.lowestKs, 'of its fill', { kind: 'worked out' }),
+        leaf('And is to drink at least', waiting.floor, 'of its fill', usual('a judgement')),
+      ],
+    ),
+  );
 
 /** A run's minutes, from the depth that was decided on down to the leaves; a part of it where the limits leave only that. */
 export function explainAmount(depth: Working, run: RunPlan, { input }: Grounds): Working {

@@ -1,17 +1,18 @@
 import { at, item } from '../units/at.ts';
 import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
+import { GOAL_FACTS, type Goal } from '../plants/goals.ts';
 import type { PlantingInput } from '../plants/types.ts';
+import { yieldResponse } from '../plants/yieldResponse.ts';
 import { thresholdOf, type School } from '../schools/schools.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { isFrozen } from '../weather/groundWarmth.ts';
-import { easeOf, isDue } from './isDue.ts';
-import { likelyRain } from './rainWait.ts';
+import { floorOf } from './floor.ts';
 import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow, type PlaceRun, type PlantFacts } from './run.ts';
-import { tendernessOf } from './tenderness.ts';
-import { shutAfter, shutOn, type Shut } from './shut.ts';
-import type { PlanBed, PlannedWatering } from './types.ts';
+import { nextAsked, shutOn, type Shut } from './shut.ts';
+import type { PlanBed, PlannedWatering, Waiting } from './types.ts';
+import { waitingCost, type Path } from './waiting.ts';
 
 /** How a day would end if no water came. mm deep in the watered ground, use over the whole bed. */
 export interface Evening {
@@ -32,7 +33,7 @@ export interface DayFacts extends PlantFacts {
   goneMm: number;
   airlessDays: number;
   evening: Evening;
-  /** Gone at the day's end beyond which the way of watering waters. */
+  /** Gone at the day's end beyond which a way of watering with a line of its own waters. */
   lineMm: number;
   wilting: boolean;
   /** The way of watering gives nothing at this stage. */
@@ -40,17 +41,21 @@ export interface DayFacts extends PlantFacts {
   byHand: NonNullable<PlanBed['fixed']>[number] | undefined;
   /** What a flat weekly rule gives today, mm over the bed, and the rain it counted. */
   weekly: { mm: number; rainMm: number };
+  /** It is asked today whether it can wait. */
+  asked: boolean;
   shut: Shut | null;
   /** The ground is frozen: no water goes in. */
   frozen: boolean;
-  /** The days after this one on which it will not be watered by rule, what will be gone at their end, and what missed over them, mm over the bed. */
-  ahead: { days: number; why: Shut; goneMm: number; missedMm: number };
-  /** Whether the line, or days without water that would cost, ask for it today. */
-  due: boolean;
+  /** Rain that is likely before the next round, mm on the watered ground: so much less is given. */
+  rainByThenMm: number;
+  /** Least depth that water is carried for, mm. */
+  leastMm: number;
+  /** What waiting for the next round would cost; null where it is not asked. */
+  waiting: Waiting | null;
 }
 
 /** What stands on a place on a day, as far as it decides. It is the same however often the days ahead are tried. */
-function plantFacts(plantings: readonly PlantingInput[], date: IsoDate): PlantFacts {
+function plantFacts(plantings: readonly PlantingInput[], date: IsoDate, goal: Goal): PlantFacts {
   const plants = plantings.flatMap((p) => plantOnDay(p, date) ?? []);
   const main = standingOn(plantings, date);
   const growing = plants.some((plant) => !plant.over);
@@ -60,10 +65,29 @@ function plantFacts(plantings: readonly PlantingInput[], date: IsoDate): PlantFa
     stage: main ? plantOnDay(main, date)?.stage : undefined,
     young: plants.some((plant) => !plant.over && !plant.rooted),
     plantedOut: somethingPlantedOut(plantings, date),
-    tender: tendernessOf(plantings, date),
-    easeMm: easeOf(plantings, date),
+    ky: responseOn(plantings, date),
+    lossShare: GOAL_FACTS[goal].lossShare,
+    floor: floorOf(plantings, date, goal),
   };
 }
+
+/** Yield response of a day, by what each planting drinks. */
+function responseOn(plantings: readonly PlantingInput[], date: IsoDate): number {
+  let drinks = 0;
+  let minds = 0;
+  for (const planting of plantings) {
+    const plant = plantOnDay(planting, date);
+    if (!plant) continue;
+    const use = (planting.share ?? 1) * plant.kcb;
+    drinks += use;
+    minds += use * yieldResponse(cropOf(planting))[plant.stage];
+  }
+  return drinks > 0 ? minds / drinks : 0;
+}
+
+/** What a bed was grown for on a day. */
+const goalOn = ({ bed, earlier }: PlanBed, date: IsoDate): Goal =>
+  (earlier?.find(({ until }) => date < until)?.bed ?? bed).goal ?? 'steady';
 
 /** Why and when a planting that still stands came to its end. */
 function endOf(planting: PlantingInput, date: IsoDate): PlantFacts['ended'] {
@@ -77,21 +101,18 @@ function endOf(planting: PlantingInput, date: IsoDate): PlantFacts['ended'] {
 }
 
 /** What stands on a place on a day of its span. */
-export const plantsOn = (now: PlaceNow, plantings: readonly PlantingInput[], d: number): PlantFacts =>
-  (now.plants[d] ??= plantFacts(plantings, item(now.days, d).date));
+export const plantsOn = (now: PlaceNow, input: PlanBed, d: number): PlantFacts => {
+  const { date } = item(now.days, d);
+  return (now.plants[d] ??= plantFacts(input.bed.plantings, date, goalOn(input, date)));
+};
 
 /** Whether something with roots of its own is planted out on a day. */
 const somethingPlantedOut = (plantings: readonly PlantingInput[], date: IsoDate): boolean =>
   plantings.some((p) => p.plantedOn === date && (p.method ?? cropOf(p).usualStart) !== 'direct-sown');
 
-/** How the day would end if no water came, or no rain either. */
-export function lookAhead(
-  run: PlaceRun,
-  d: number,
-  rain: number,
-  purpose: 'evening' | 'no rain' = 'evening',
-): Evening {
-  const trial = trialOf(run, purpose);
+/** How the day would end if no water came. */
+function lookAhead(run: PlaceRun, d: number, rain: number): Evening {
+  const trial = trialOf(run, 'evening');
   stepRun(trial, d, rain, 0);
   const gauge = gaugeOf(trial);
   const perMm = trial.place.litresPerMm(d);
@@ -103,21 +124,6 @@ export function lookAhead(
     useTodayMm: (gauge.evaporatedL + gauge.suppliedL) / areaM2,
     cropUseMm: (gauge.evaporatedL + gauge.wantedL) / areaM2,
     spareShare: gauge.spareShare,
-  };
-}
-
-/** What is gone `n` days after a day if no water is given until then, and missed meanwhile, likely rain counted. */
-function afterDays(run: PlaceRun, days: readonly SourcedDay[], d: number, n: number) {
-  const trial = trialOf(run, 'shut days');
-  let missedL = 0;
-  for (let k = d; k <= d + n; k += 1) {
-    stepRun(trial, k, likelyRain(item(days, k)), 0);
-    const { wantedL, suppliedL } = gaugeOf(trial);
-    if (k > d) missedL += wantedL - suppliedL;
-  }
-  return {
-    goneMm: depthOf(trial, d + n, gaugeOf(trial).goneL),
-    missedMm: missedL / trial.place.areaM2(d),
   };
 }
 
@@ -143,9 +149,13 @@ function rhythmDepth(
   return short >= school.leastMm ? { mm: short, rainMm } : none;
 }
 
+/** Of a small store it is worth carrying water for a tenth. Judgement. */
+const LEAST_SHARE = 0.1;
+
 /**
  * What a day's decision is made from.
- * @param from the run that morning, the day, the rain counted on, the waterings planned so far
+ * @param from the run that morning and the day; the days on which it is asked; the waterings planned so far; the ways the days
+ *   ahead may go, looked at only where they decide, or null where nothing is to be decided
  */
 export function dayFacts(
   input: PlanBed,
@@ -154,47 +164,56 @@ export function dayFacts(
   from: {
     run: PlaceRun;
     d: number;
-    rain: number;
+    asked: readonly boolean[];
     waterings: readonly PlannedWatering[];
+    paths: (() => readonly Path[]) | null;
   },
 ): DayFacts {
-  const { run, d } = from;
+  const { run, d, asked } = from;
   const day = item(now.days, d);
-  const { plantings } = input.bed;
   const isToday = d === now.todayIndex;
   const airlessDays = run.place.airlessDays(run.state);
-  const evening = lookAhead(run, d, from.rain);
-  const { growing, ended, stage, young, plantedOut, tender, easeMm } = plantsOn(now, plantings, d);
-  const { days, why } = shutAfter(input, now.days, d);
-  const after = days > 0 ? afterDays(run, now.days, d, days) : { goneMm: evening.depletionMm, missedMm: 0 };
-  const lineMm = thresholdOf(school, evening.readilyMm, evening.totalMm);
-  return {
+  const evening = lookAhead(run, d, at(now.rain, d));
+  const plants = plantsOn(now, input, d);
+  const until = nextAsked(asked, d);
+  const goneMm = depthOf(run, d, run.place.goneL(run.state));
+  const leastMm = Math.min(school.leastMm, LEAST_SHARE * evening.totalMm);
+  let rainByThenMm = 0;
+  if (!run.place.underCover(d)) for (let k = d; k < until; k += 1) rainByThenMm += at(now.rain, k);
+  const isAsked = asked[d] ?? false;
+  const facts: DayFacts = {
     day,
     isToday,
     school,
-    goneMm: depthOf(run, d, run.place.goneL(run.state)),
+    goneMm,
     airlessDays,
     evening,
-    lineMm,
-    growing,
-    ended,
-    stage,
-    young,
-    plantedOut,
-    tender,
-    easeMm,
+    lineMm: thresholdOf(school, evening.readilyMm, evening.totalMm),
+    ...plants,
     wilting: isToday && Boolean(input.wilting) && airlessDays <= 1,
-    stopped: school.stopsAt !== undefined && stage === school.stopsAt,
+    stopped: school.stopsAt !== undefined && plants.stage === school.stopsAt,
     byHand: input.fixed?.find((f) => f.date === day.date),
     weekly: rhythmDepth(school, now, d, from.waterings),
+    asked: isAsked,
     shut: shutOn(input, day.date),
     frozen: isFrozen(run.series.warmth, d),
-    ahead: { days, why, ...after },
-    due: isDue({
-      eveningGone: evening.depletionMm,
-      line: lineMm,
-      ahead: days > 0 ? { why, gone: after.goneMm, missedMm: after.missedMm } : null,
-      easeMm,
-    }),
+    rainByThenMm,
+    leastMm,
+    waiting: null,
   };
+  // What waiting costs is told of today whatever the day, and decides on the others on which it is asked.
+  const weighed = school.line === 'growth' ? isAsked || isToday : isToday;
+  if (from.paths && weighed && plants.growing && !facts.frozen && !facts.byHand && until > d)
+    facts.waiting = waitingCost(from.paths(), {
+      from: d,
+      until,
+      givenL: () => arrivingL(run, d, Math.max(leastMm, goneMm - rainByThenMm)),
+      weightOf: (k) => plantsOn(now, input, k),
+      days: now.days,
+    });
+  return facts;
 }
+
+/** What would reach a place if so much were given now, litres: no more than it takes in one go. */
+export const arrivingL = (run: PlaceRun, d: number, localMm: number): number =>
+  localMm > 0 ? run.place.give(run.state, d, localMm).arrivesMm * run.place.areaM2(d) : 0;

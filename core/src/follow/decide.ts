@@ -1,9 +1,8 @@
 import { wettedFractionOf } from '../delivery/runPlan.ts';
 import { leaf, worked, type Working } from '../working/types.ts';
-import { explainGoneOf, explainLineOf, explainSpare, type Grounds } from './because.ts';
+import { explainGoneOf, explainLineOf, explainSpare, explainWaiting, type Grounds } from './because.ts';
 import type { DayFacts } from './dayFacts.ts';
-import type { Shut } from './shut.ts';
-import type { PlanBed, WaterReason } from './types.ts';
+import type { PlanBed, WaterReason, Waiting } from './types.ts';
 
 /** Water given on the day of planting out, mm, however moist the ground: it settles soil round the roots. Common practice; the depth is a judgement. */
 const DRENCH_MM = 12;
@@ -23,8 +22,8 @@ export interface WaterRule {
   says: (facts: DayFacts, input: PlanBed) => Decision | null;
 }
 
-/** What fills the root zone, or the share of it that the way of watering gives back. */
-const refillMm = ({ school, goneMm }: DayFacts): number => Math.max(LEAST_RUN_MM, school.refill * goneMm);
+/** What fills the root zone. */
+const refillMm = ({ goneMm }: DayFacts): number => Math.max(LEAST_RUN_MM, goneMm);
 
 const filling =
   (formula: string, more: (grounds: Grounds) => Working[]) =>
@@ -34,20 +33,27 @@ const filling =
       ...more(grounds),
     ]);
 
-const atLine =
-  (code: WaterReason['code'], formula: string) =>
-  (facts: DayFacts): Decision => ({
+/** Fills the root zone of the depth that is counted on, less the rain that is likely before the next round. */
+const forGrowth = (facts: DayFacts, code: 'growth' | 'floor'): Decision | null => {
+  const localMm = facts.goneMm - facts.rainByThenMm;
+  if (localMm < facts.leastMm) return null;
+  return {
     code,
-    localMm: refillMm(facts),
-    because: filling(formula, (grounds) => [explainLineOf(grounds)]),
-  });
-
-/** A watering made before days on which there can be none. */
-const BEFORE: Readonly<Record<Shut, { code: WaterReason['code']; words: string }>> = {
-  closed: { code: 'before closed days', words: 'before the days on which it may not be watered are over' },
-  windy: { code: 'before wind', words: 'before the wind has passed' },
-  spared: { code: 'with this round', words: 'before the next round' },
-  'put off': { code: 'refill line', words: 'before its next day' },
+    localMm,
+    because: (grounds) =>
+      worked(
+        'Depth to fill the root zone',
+        localMm,
+        'mm',
+        'what is gone this morning − rain that is likely before the next round',
+        [
+          explainGoneOf(grounds),
+          leaf('Rain by then', facts.rainByThenMm, 'mm', { kind: 'worked out' }),
+          explainSpare(grounds),
+          ...(facts.waiting ? [explainWaiting(facts.waiting)] : []),
+        ],
+      ),
+  };
 };
 
 /** An amount set by hand, or what is gone on the day it was moved to. */
@@ -130,28 +136,21 @@ export const WATER_RULES: readonly WaterRule[] = [
         ),
     }),
   },
-  { when: (f) => f.goneMm < f.school.leastMm || !f.due, says: () => null },
+  { when: (f) => !f.asked, says: () => null },
   {
-    when: (f) => f.evening.depletionMm <= f.lineMm,
-    says: (f) => {
-      const { code, words } = BEFORE[f.ahead.why];
-      return {
-        code,
-        localMm: refillMm(f),
-        because: filling(`what is gone this morning: it would pass its line ${words}`, (grounds) => [
-          leaf('Gone by then', f.ahead.goneMm, 'mm', { kind: 'worked out' }),
-          explainLineOf(grounds),
-        ]),
-      };
-    },
+    when: (f) => f.school.line === 'growth',
+    says: (f) => (f.waiting?.due ? forGrowth(f, f.waiting.due) : null),
   },
-  {
-    when: (f) => f.young,
-    says: atLine('establishing', 'what is gone this morning: new roots, and it would pass its line today'),
-  },
+  { when: (f) => f.goneMm < f.leastMm || f.evening.depletionMm <= f.lineMm, says: () => null },
   {
     when: () => true,
-    says: atLine('refill line', 'what is gone this morning: it would pass its line today'),
+    says: (f) => ({
+      code: 'refill line',
+      localMm: refillMm(f),
+      because: filling('what is gone this morning: it would pass its line today', (grounds) => [
+        explainLineOf(grounds),
+      ]),
+    }),
   },
 ];
 
@@ -161,9 +160,10 @@ export function decide(facts: DayFacts, input: PlanBed): Decision | null {
   return rule?.says(facts, input) ?? null;
 }
 
-/** Why a bed has enough: what is gone, against what it can spare. */
-export const becauseEnough = (grounds: Grounds, daysInHand: number): Working =>
-  worked('Days in hand', daysInHand, 'd', 'days until its next watering: less is gone than it can spare', [
+/** Why a bed has enough: what is gone, against what it can spare, and what waiting would cost. */
+export const becauseEnough = (grounds: Grounds, daysInHand: number, waiting: Waiting | null): Working =>
+  worked('Days in hand', daysInHand, 'd', 'days until its next watering, as planned', [
     explainGoneOf(grounds),
     explainSpare(grounds),
+    ...(waiting ? [explainWaiting(waiting)] : []),
   ]);

@@ -1,15 +1,17 @@
-import { at, item } from '../units/at.ts';
+import { at } from '../units/at.ts';
 import { efficiencyOf, evenedShare, evennessOf } from '../delivery/runPlan.ts';
-import { thresholdOf, type School } from '../schools/schools.ts';
+import { thresholdOf } from '../schools/schools.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import { isFrozen } from '../weather/groundWarmth.ts';
 import { plantsOn } from './dayFacts.ts';
-import { isDue, type Morning } from './isDue.ts';
-import { trialOf } from './run.ts';
-import { shutAfter, shutOn, type Shut } from './shut.ts';
-import type { RootWay } from './waysOfRoots.ts';
+import type { BedStart } from './follow.ts';
+import { pathsOfMembers } from './paths.ts';
+import { gaugeOf, trialOf } from './run.ts';
+import { askedDays, nextAsked } from './shut.ts';
+import { addDay, keptAfter } from './sums.ts';
 import type { DueWindow, PlanBed } from './types.ts';
+import { stepUnder, waitingCost, type Path } from './waiting.ts';
 
 /** What the members of an ensemble make of one place. */
 interface Spread {
@@ -19,114 +21,92 @@ interface Spread {
   givenL: Float64Array;
   /** Gone at the end of each day in each member, mm in the watered ground: member by member, day by day. */
   depletionMm: Float64Array;
-  /** The members whose roots go as deep as the plan counts on: only they are drawn over its line. */
+  /** The members whose roots go as deep as is counted on: only they are drawn. */
   counted: number[];
 }
 
-/** A day ahead as the plan has it, whatever the weather. */
-interface DayRule {
-  open: boolean;
-  shut: { days: number; why: Shut } | null;
-  easeMm: number;
-}
-
-/** What a member of one way runs on. */
-function standOn({ now }: RootWay) {
-  const { place, todayIndex } = now;
-  const { state, gauge } = trialOf(now, 'days ahead');
-  const { state: before } = trialOf(now, 'evening');
-  const { state: later } = trialOf(now, 'shut days');
-  return { now, place, todayIndex, state, before, later, gauge, perMm: place.litresPerMm(todayIndex) };
-}
-
-/** Runs one place through every member: refilled on the mornings on which the rule of the plan asks for it. */
+/** Runs one place through every member, each followed by the rule of the plan as if its own days ahead were known. */
 function spreadOf(
-  ways: readonly RootWay[],
-  options: {
-    ensemble: ForecastEnsemble;
-    /** Of each day: whether it may be watered by rule, the days without water that follow it, and what it may miss. */
-    daysOf: readonly DayRule[];
-    school: School;
-    /** Share of what arrives that the planned depth is. */
-    evened: number;
-    /** Litres it has had already today: nothing more is asked of it until tomorrow. */
-    givenTodayL: number;
-    settledToday: boolean;
-  },
+  input: PlanBed,
+  start: BedStart,
+  ensemble: ForecastEnsemble,
+  { days, settled }: { days: number; settled: boolean },
 ): Spread {
-  const { ensemble, daysOf, school, evened } = options;
-  const { members, days } = ensemble;
+  const { now, school, ways } = start;
+  const { todayIndex } = now;
+  const { members } = ensemble;
   const dueDay = new Int16Array(members).fill(days);
   const givenL = new Float64Array(members);
   const depletionMm = new Float64Array(members * days);
   const counted: number[] = [];
-  // Each depth of the roots has as many members as it is believed.
-  let way = -1;
-  let upTo = 0;
-  let on = standOn(item(ways, 0));
-  for (let m = 0; m < members; m += 1) {
-    while (way < ways.length - 1 && (way < 0 || (m + 0.5) / members > upTo)) {
-      way += 1;
-      upTo += item(ways, way).share;
-      on = standOn(item(ways, way));
-    }
-    const { now, place, todayIndex, state, before, later, gauge, perMm } = on;
-    if (item(ways, way).counted) counted.push(m);
-    place.copy(now.state, state);
-    for (let d = 0; d < days; d += 1) {
-      const k = m * days + d;
-      const had = d === 0 ? options.givenTodayL : 0;
-      const { open, shut, easeMm } = item(daysOf, d);
-      const held = !open || (d === 0 && options.settledToday);
-      if (!held) place.copy(state, before);
-      const et0 = at(ensemble.et0, k);
-      const rain = at(ensemble.rain, k);
-      const climate = at(ensemble.climate, k);
-      const warmth = at(now.series.warmth, todayIndex + d);
-      place.step(state, todayIndex + d, et0, rain, climate, had, warmth);
-      const evening = place.gauge(state, gauge);
-      depletionMm[k] = evening.goneL / perMm;
-      if (held) continue;
-      const morning: Morning = {
-        eveningGone: evening.goneL,
-        line: thresholdOf(school, evening.spareL, evening.holdsL),
-        ahead: null,
-        easeMm,
-      };
-      if (shut && evening.goneL <= morning.line) {
-        place.copy(state, later);
-        let missedL = 0;
-        const last = Math.min(days - 1, d + shut.days);
-        for (let n = d + 1; n <= last; n += 1) {
-          const then = m * days + n;
-          place.step(
-            later,
-            todayIndex + n,
-            at(ensemble.et0, then),
-            at(ensemble.rain, then),
-            at(ensemble.climate, then),
-            0,
-            at(now.series.warmth, todayIndex + n),
-          );
-          const { wantedL, suppliedL } = place.gauge(later, gauge);
-          missedL += wantedL - suppliedL;
+  const asked = askedDays(input, now.days, todayIndex).map(
+    (is, d) =>
+      is &&
+      plantsOn(now, input, d).growing &&
+      !isFrozen(now.series.warmth, d) &&
+      !(school.stopsAt !== undefined && plantsOn(now, input, d).stage === school.stopsAt) &&
+      !(input.holdUntil !== undefined && (now.days[d]?.date ?? '') < input.holdUntil),
+  );
+  const evened = evenedShare(evennessOf(input.delivery));
+  const weightOf = (d: number) => plantsOn(now, input, d);
+  for (const [m, { way, sums: before, sky }] of pathsOfMembers(ways, ensemble).entries()) {
+    const run = trialOf(way.now, 'days ahead');
+    const { place } = run;
+    const sums = { ...before };
+    const path: Path = { share: 1, run, sums, sky };
+    if (way.counted) counted.push(m);
+    for (let i = 0; i < days; i += 1) {
+      const d = todayIndex + i;
+      const perMm = place.litresPerMm(d);
+      const had = i === 0 ? at(now.givenL, d) : 0;
+      let enteredL = had;
+      place.dawn(run.state, d);
+      if (asked[d] && !(i === 0 && settled)) {
+        const goneL = place.goneL(run.state);
+        const leastL = Math.min(school.leastMm * perMm, place.holdsL(run.state) / 10);
+        const leavesL = place.leavesL?.(d) ?? 0;
+        const arrivingL = goneL / evened + leavesL;
+        if (goneL >= leastL && isDue(path, { asked, d, arrivingL })) {
+          if (at(dueDay, m) === days) dueDay[m] = i;
+          givenL[m] = at(givenL, m) + goneL + evened * leavesL;
+          enteredL += arrivingL;
         }
-        const missedMm = missedL / place.areaM2(todayIndex + d);
-        morning.ahead = { why: shut.why, gone: place.gauge(later, gauge).goneL, missedMm };
       }
-      if (!isDue(morning)) continue;
-      const goneL = place.goneL(before);
-      if (goneL < school.leastMm * perMm) continue;
-      const dose = school.refill * goneL;
-      if (at(dueDay, m) === days) dueDay[m] = d;
-      const leavesL = place.leavesL?.(todayIndex + d) ?? 0;
-      givenL[m] = at(givenL, m) + dose + evened * leavesL;
-      place.copy(before, state);
-      place.step(state, todayIndex + d, et0, rain, climate, had + dose / evened + leavesL, warmth);
-      depletionMm[k] = place.gauge(state, gauge).goneL / perMm;
+      const rain = at(sky.rain, d - sky.from);
+      if (enteredL > 0 || rain > 0) {
+        const inL = enteredL + (place.underCover(d) ? 0 : rain * perMm);
+        const kept = keptAfter(place.goneL(run.state), inL, place.holdsL(run.state));
+        sums.missedL *= kept;
+        sums.wantedL *= kept;
+        sums.allowedL *= kept;
+      }
+      stepUnder(run, sky, d, enteredL);
+      const gauge = gaugeOf(run);
+      addDay(sums, gauge, weightOf(d), place.airlessDays(run.state) > 0);
+      depletionMm[m * days + i] = gauge.goneL / perMm;
     }
   }
   return { dueDay, givenL, depletionMm, counted };
+
+  function isDue(
+    path: Path,
+    { asked: on, d, arrivingL }: { asked: readonly boolean[]; d: number; arrivingL: number },
+  ): boolean {
+    if (school.line === 'growth')
+      return (
+        waitingCost([path], {
+          from: d,
+          until: nextAsked(on, d),
+          givenL: () => arrivingL,
+          weightOf,
+          days: now.days,
+        }).due !== null
+      );
+    const trial = trialOf(path.run, 'evening');
+    stepUnder(trial, path.sky, d, 0);
+    const { goneL, spareL, holdsL } = gaugeOf(trial);
+    return goneL > thresholdOf(school, spareL, holdsL);
+  }
 }
 
 /** Of sorted values, the one below which a share of the members lie (nearest rank). */
@@ -137,51 +117,26 @@ function quantile(sorted: Float64Array, share: number): number {
 /** Due dates and litres over the members of the ensemble, each with roots as deep as they may be. */
 export function windowOf(
   input: PlanBed,
-  ways: readonly RootWay[],
+  start: BedStart,
   ensemble: ForecastEnsemble,
-  today: IsoDate,
-  school: School,
+  { today, horizonDays: days }: { today: IsoDate; horizonDays: number },
 ): DueWindow {
-  const { now } = item(ways, 0);
-  const daysOf = Array.from({ length: ensemble.days }, (_, d): DayRule => {
-    const { growing, stage, easeMm } = plantsOn(now, input.bed.plantings, now.todayIndex + d);
-    const on = addDays(today, d);
-    const stopped = school.stopsAt !== undefined && stage === school.stopsAt;
-    const toughened = input.holdUntil !== undefined && on < input.holdUntil;
-    const shut = shutAfter(input, now.days, now.todayIndex + d);
-    return {
-      open:
-        growing &&
-        !isFrozen(now.series.warmth, now.todayIndex + d) &&
-        !stopped &&
-        !toughened &&
-        shutOn(input, on) === null,
-      shut: shut.days > 0 ? shut : null,
-      easeMm,
-    };
-  });
-  const givenTodayL = at(now.givenL, now.todayIndex);
-  const spread = spreadOf(ways, {
-    ensemble,
-    daysOf,
-    school,
-    evened: evenedShare(evennessOf(input.delivery)),
-    givenTodayL,
-    settledToday: Boolean(input.settledToday) || givenTodayL > 0,
-  });
+  const { now } = start;
+  const settled = Boolean(input.settledToday) || at(now.givenL, now.todayIndex) > 0;
+  const spread = spreadOf(input, start, ensemble, { days, settled });
   const dueDays = Float64Array.from(spread.dueDay).sort();
   const givenL = spread.givenL.sort();
   const date = (share: number): IsoDate | null => {
     const day = quantile(dueDays, share);
-    return day < ensemble.days ? addDays(today, day) : null;
+    return day < days ? addDays(today, day) : null;
   };
   const litres = (share: number): number => quantile(givenL, share) / efficiencyOf(input.delivery);
   // Of very few members none may have them.
   const counted =
     spread.counted.length > 0 ? spread.counted : Array.from({ length: ensemble.members }, (_, m) => m);
   const onDay = new Float64Array(counted.length);
-  const fan = Array.from({ length: ensemble.days }, (_, d) => {
-    counted.forEach((m, i) => (onDay[i] = at(spread.depletionMm, m * ensemble.days + d)));
+  const fan = Array.from({ length: days }, (_, d) => {
+    counted.forEach((m, i) => (onDay[i] = at(spread.depletionMm, m * days + d)));
     onDay.sort();
     return { date: addDays(today, d), lowMm: quantile(onDay, 0.1), highMm: quantile(onDay, 0.9) };
   });

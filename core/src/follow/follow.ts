@@ -1,9 +1,11 @@
 import { at, item } from '../units/at.ts';
-import { plantOnDay, stageDates } from '../plants/plantOnDay.ts';
-import { standingOn } from '../plants/standing.ts';
+import { handsOnMinutes } from '../delivery/handsOn.ts';
+import { plantCount } from '../plants/plantCount.ts';
+import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
+import { standingOn, stands } from '../plants/standing.ts';
 import type { PlaceKinds } from '../places/index.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
-import { schoolOf, thresholdOf, type School } from '../schools/schools.ts';
+import { schoolOf, type School } from '../schools/schools.ts';
 import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import { once } from '../units/once.ts';
@@ -12,12 +14,15 @@ import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
 import type { WeatherSeries } from '../weather/weatherSeries.ts';
 import { explainAmount, explainGoneOf, explainSpare, type Grounds } from './because.ts';
-import { dayFacts, lookAhead, type DayFacts } from './dayFacts.ts';
+import { arrivingL, dayFacts, plantsOn, type DayFacts } from './dayFacts.ts';
 import { becauseEnough, decide, type Decision } from './decide.ts';
 import { windowOf } from './dueWindow.ts';
 import { gateOf, type Held } from './gates.ts';
-import { rootOutlooks, waysOfRoots } from './waysOfRoots.ts';
-import { likelyRain, type RainWait } from './rainWait.ts';
+import { pathsAhead, pathsOfMembers } from './paths.ts';
+import { askedDays, nextAsked } from './shut.ts';
+import { addDay, keptAfter, shareOf, type Sums } from './sums.ts';
+import { stepUnder, waitingCost, type Path } from './waiting.ts';
+import { rootOutlooks, waysOfRoots, type RootWay } from './waysOfRoots.ts';
 import {
   endAsLookedAhead,
   followPast,
@@ -28,39 +33,18 @@ import {
   type PlaceNow,
   type PlaceRun,
 } from './run.ts';
-import type { BedOutlook, DueWindow, LeaveReason, PlanBed, PlannedWatering, RootOutlook } from './types.ts';
-
-/** Missed waterings are looked for so many days back. */
-const OVERDUE_DAYS = 7;
-/** Today's rain is told as what spared a bed where at least so much was gone, mm. Judgement. */
-const LEAST_MM = 4;
+import type { BedOutlook, LeaveReason, PlanBed, PlannedWatering, Waiting } from './types.ts';
 
 /** A place followed to this morning, with what does not change however the days ahead are tried. */
 export interface BedStart {
   now: PlaceNow;
   school: School;
-  /** How sure its first date is, worked out when first asked for; null when no ensemble was asked for. */
-  window: (() => DueWindow) | null;
-  /** How it stands if its roots are as deep as they may be. */
-  roots: () => RootOutlook[];
+  /** Its roots at each depth they may have; the one that is counted on is `now`. */
+  ways: readonly RootWay[];
+  ensemble: ForecastEnsemble | null;
   site: Site;
   /** What it is this morning; the same however the days ahead are tried. */
   morning?: ReturnType<typeof morningOf>;
-}
-
-/** Days up to yesterday on which it ended past its line and nobody watered it or left it on purpose. */
-function overdueDays(input: PlanBed, { now, school }: BedStart): number {
-  if (school.rhythm) return 0;
-  let days = 0;
-  for (const day of now.past.slice(-OVERDUE_DAYS).reverse()) {
-    const line = thresholdOf(school, day.readilyAvailableMm, day.totalAvailableMm);
-    const short = day.depletionMm > line && day.depletionMm >= school.leastMm && day.irrigationMm === 0;
-    // Before this way of watering was chosen, another line held.
-    const before = input.schoolSince !== undefined && day.date < input.schoolSince;
-    if (!short || before || input.leftOn?.includes(day.date)) break;
-    days += 1;
-  }
-  return days;
 }
 
 /** Follows a place to this morning. */
@@ -78,27 +62,23 @@ export function startOf(
   },
 ): BedStart {
   const { today, ensemble, site } = options;
-  const now = followPast(input, weather, series, first, today, options.pastDays, options.kinds);
-  const school = schoolOf(input.school ?? 'deep and seldom');
-  const ways = once(() =>
-    waysOfRoots(input, now, (bed) => followPast(bed, weather, series, first, today, 0, options.kinds)),
-  );
-  const roots = once(() => rootOutlooks(ways()));
+  const follow = (bed: PlanBed, pastDays?: number): PlaceNow =>
+    followPast(bed, weather, series, first, today, pastDays, options.kinds);
+  const now = follow(input, options.pastDays);
   return {
     now,
-    school,
+    school: schoolOf(input.school ?? 'as seldom as it can'),
     site,
-    roots,
-    window: ensemble && once(() => windowOf(input, ways(), ensemble, today, school)),
+    ensemble,
+    ways: waysOfRoots(input, now, (bed) => follow(bed, 0)),
   };
 }
 
 /** A place on the morning of a watering, from which it can be followed on. */
 export interface Resume {
   index: number;
-  state: unknown;
+  paths: { state: unknown; sums: Sums; lostL: number; wantedL: number; missedL: number }[];
   waterings: readonly PlannedWatering[];
-  missedL: number;
   shortDays: number;
 }
 
@@ -123,46 +103,113 @@ export interface Followed {
   open?: Resume;
 }
 
+/** A path through the days ahead, with what its plants wanted and missed on it, litres. */
+interface Ahead extends Path {
+  lostL: number;
+  wantedL: number;
+  missedL: number;
+}
+
+/** A day of a path with the water it is given. */
+function stepPath(path: Ahead, d: number, givenL: number, isLookedAhead: boolean): void {
+  const { run, sums, sky } = path;
+  const { place } = run;
+  const rain = at(sky.rain, d - sky.from);
+  if (givenL > 0 || rain > 0) {
+    const enteredL = givenL + (place.underCover(d) ? 0 : rain * place.litresPerMm(d));
+    const kept = keptAfter(place.goneL(run.state), enteredL, place.holdsL(run.state));
+    sums.missedL *= kept;
+    sums.wantedL *= kept;
+    sums.allowedL *= kept;
+  }
+  if (isLookedAhead) endAsLookedAhead(run);
+  else stepUnder(run, sky, d, givenL);
+}
+
+/** Counts a path's day just stepped. */
+function countDay(path: Ahead, facts: DayFacts): void {
+  const { run, sums } = path;
+  const gauge = gaugeOf(run);
+  const missedL = gauge.wantedL - gauge.suppliedL;
+  path.missedL += missedL;
+  path.lostL += facts.ky * missedL;
+  path.wantedL += gauge.wantedL;
+  addDay(sums, gauge, facts, run.place.airlessDays(run.state) > 0);
+}
+
 /** A place ahead through the weather from this morning, with the plan followed: each day gates, the rules, the step. */
 export function followAhead(start: BedStart, input: PlanBed, options: AheadOptions): Followed {
-  const { now, school } = start;
+  const { now, school, ways } = start;
   const { days, todayIndex } = now;
   const morning = (start.morning ??= morningOf(start, input, options));
-  const run = trialOf(now, 'days ahead');
-  const waterings: PlannedWatering[] = [...(options.resume?.waterings ?? [])];
+  const { resume } = options;
+  const paths = pathsAhead(ways).map((path, i): Ahead => {
+    const before = resume?.paths[i];
+    if (!before) return { ...path, lostL: 0, wantedL: 0, missedL: 0 };
+    path.run.place.copy(before.state, path.run.state);
+    return { ...path, ...before, sums: { ...before.sums } };
+  });
+  const main = item(
+    paths,
+    ways.findIndex(({ counted }) => counted),
+  );
+  const { run } = main;
+  const asked = askedDays(input, days, todayIndex);
+  const members = once(() => (start.ensemble ? pathsOfMembers(ways, start.ensemble) : paths));
+  const waterings: PlannedWatering[] = [...(resume?.waterings ?? [])];
   const ahead: DailyRecord[] = [];
   let leave: LeaveReason | null = null;
-  let missedL = options.resume?.missedL ?? 0;
-  let shortDays = options.resume?.shortDays ?? 0;
-  if (options.resume) run.place.copy(options.resume.state, run.state);
+  let waiting: Waiting | null = null;
+  let shortDays = resume?.shortDays ?? 0;
   let open: Resume | undefined;
-  for (let d = options.resume?.index ?? todayIndex; d < days.length && !open; d += 1) {
-    run.place.dawn(run.state, d);
-    const rain = rainOf(item(days, d));
-    const facts = dayFacts(input, now, school, { run, d, rain, waterings });
+  const end = Math.min(days.length, todayIndex + options.horizonDays);
+  for (let d = resume?.index ?? todayIndex; d < end && !open; d += 1) {
+    for (const { run: each } of paths) each.place.dawn(each.state, d);
+    const isToday = d === todayIndex;
     let givenL = at(now.givenL, d);
+    const settled = givenL > 0 || (isToday && Boolean(input.settledToday));
+    const facts = dayFacts(input, now, school, {
+      run,
+      d,
+      asked,
+      waterings,
+      paths: settled ? null : () => (isToday ? members() : paths),
+    });
     const decision = givenL > 0 ? null : decide(facts, input);
-    const held = gateOf(facts, decision, { input, run, days, d });
+    const held = gateOf(facts, decision, input);
+    if (isToday && facts.waiting) waiting = facts.waiting;
     if (decision && !held.by) {
       if (options.stopAfter !== undefined && facts.day.date > options.stopAfter)
-        open = { index: d, state: run.place.clone(run.state), waterings: [...waterings], missedL, shortDays };
+        open = {
+          index: d,
+          paths: paths.map(({ run: each, sums, lostL, wantedL, missedL }) => ({
+            state: each.place.clone(each.state),
+            sums: { ...sums },
+            lostL,
+            wantedL,
+            missedL,
+          })),
+          waterings: [...waterings],
+          shortDays,
+        };
       const explained = !options.sketch && !(options.firstReasons && waterings.length > 0);
       const watering = planned(decision, facts, { start, input, run, d }, explained);
-      if (facts.isToday) watering.reason.overdueDays = overdueDays(input, start);
       givenL = watering.run.arrivesMm * run.place.areaM2(d);
       waterings.push(watering);
-    } else if (facts.isToday) {
+    } else if (isToday) {
       leave = leaveReason(facts, held, {
-        settled: Boolean(input.settledToday) || givenL > 0,
-        wait: held.wait ?? (decision ? null : rainToday(facts, held, { run, d, rain })),
+        settled,
+        wait: settled || decision ? null : rainComing(facts, { now, input, paths, asked, d }),
         input,
-        airOn: facts.airlessDays > 1 ? airBackOn(run, days, d) : null,
+        airOn: facts.airlessDays > 1 ? airBackOn(run, now, d) : null,
       });
     }
-    if (givenL > 0) stepRun(run, d, rain, givenL);
-    else endAsLookedAhead(run);
+    for (const path of paths) {
+      // How the day ends without water was looked ahead to already.
+      stepPath(path, d, givenL, path === main && givenL <= 0);
+      countDay(path, facts);
+    }
     const evening = gaugeOf(run);
-    missedL += evening.wantedL - evening.suppliedL;
     if (evening.ks < SHORT_OF_WATER) shortDays += 1;
     if (!options.sketch) ahead.push(recordRun(run, days, d));
     const last = waterings.at(-1);
@@ -176,43 +223,50 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       daysInHand,
       depletionMm: morning.told.depletionMm,
       readilyMm: morning.told.readilyMm,
-      because: options.sketch ? null : becauseEnough(morning.grounds, daysInHand),
+      because: options.sketch ? null : becauseEnough(morning.grounds, daysInHand, waiting),
     };
   }
+  const mean = (of: (path: Ahead) => number): number =>
+    paths.reduce((sum, path) => sum + path.share * of(path), 0);
+  const missedL = mean((path) => path.missedL);
+  const lostL = mean((path) => path.lostL);
+  const wantedL = mean((path) => path.wantedL);
+  const shallow = item(paths, 0);
   const outlook: BedOutlook = {
     bedId: input.id,
     past: now.past,
     ahead,
     ...morning.told,
     next,
-    missedL,
     shortDays,
+    missedL,
     missedMm: missedL / now.place.areaM2(todayIndex),
+    lostL,
+    wantedL,
+    lostShare: shareOf(lostL, wantedL),
+    lostIfShallow: shareOf(shallow.lostL, shallow.wantedL),
+    allowedShare: plantsOn(now, input, todayIndex).lossShare,
+    waiting,
     window: null,
     get roots() {
-      return start.roots();
+      return rootOutlooks(ways);
     },
     leave,
   };
-  // Hundreds of ways of the weather for each bed: followed only for those whose window somebody looks at.
-  if (start.window && !options.sketch)
+  const { ensemble } = start;
+  // Dozens of ways of the weather for each bed: followed only for those whose window somebody looks at.
+  if (ensemble && !options.sketch) {
+    const window = once(() => windowOf(input, start, ensemble, options));
     for (const told of next ? [outlook, next] : [outlook])
-      Object.defineProperty(told, 'window', { get: start.window, enumerable: true });
+      Object.defineProperty(told, 'window', { get: window, enumerable: true });
+  }
   return { bed: input, outlook, waterings, open };
 }
-
-/** Rain of a day as the plan takes it: what fell, or what is likely to. */
-const rainOf = (day: SourcedDay): number => (day.source === 'record' ? day.rainMm : likelyRain(day));
 
 /** What a place is this morning, with the working of it. */
 function morningOf({ now, school, site }: Omit<BedStart, 'morning'>, input: PlanBed, options: AheadOptions) {
   const { todayIndex: d } = now;
-  const facts = dayFacts(input, now, school, {
-    run: now,
-    d,
-    rain: rainOf(item(now.days, d)),
-    waterings: [],
-  });
+  const facts = dayFacts(input, now, school, { run: now, d, asked: [], waterings: [], paths: null });
   const drawn = now.place.drawn(now.state);
   const grounds: Grounds = { facts, input, site, drawn, days: d };
   const planting = standingOn(input.bed.plantings, options.today);
@@ -240,10 +294,19 @@ interface At {
   d: number;
 }
 
+/** Plants that a bubbler is moved between. */
+const spotsOf = ({ plantings, areaM2 }: PlanBed['bed'], date: IsoDate): number =>
+  Math.max(
+    1,
+    plantings
+      .filter((planting) => stands(planting, date))
+      .reduce((sum, p) => sum + plantCount({ areaM2, share: p.share, spacing: cropOf(p).spacing }), 0),
+  );
+
 /** A decision as a watering: its run, why, and the working of both. */
 function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean): PlannedWatering {
   const { input, run, d } = at;
-  const { depletionMm, readilyMm, totalMm, useTodayMm, cropUseMm, spareShare } = facts.evening;
+  const { readilyMm, totalMm, useTodayMm, cropUseMm, spareShare } = facts.evening;
   const made = run.place.give(run.state, d, decision.localMm, {
     pulses: facts.school.pulses,
     // What was set by hand, or goes by the calendar, is not given in parts.
@@ -256,6 +319,7 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
     bedId: input.id,
     date: facts.day.date,
     run: made,
+    handsOnMinutes: handsOnMinutes(input.delivery, made, spotsOf(input.bed, facts.day.date)),
     because: grounds && explainAmount(decision.because(grounds), made, grounds),
     reachesMm: 0,
     reason: {
@@ -267,32 +331,45 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
       code: decision.code,
       depletionMm: facts.goneMm,
       wantedMm: decision.localMm,
-      overdueDays: 0,
-      sparedByRainMm: run.place.underCover(d) ? 0 : Math.max(0, depletionMm - facts.lineMm),
+      waiting: facts.waiting,
     },
   };
 }
 
-/** Today's own rain can be what spares a bed: then that is the reason told. */
-function rainToday(
+/** Rain that spares a place today's watering: without it, it could not wait. */
+function rainComing(
   facts: DayFacts,
-  held: Held,
-  { run, d, rain }: { run: PlaceRun; d: number; rain: number },
+  at: { now: PlaceNow; input: PlanBed; paths: readonly Path[]; asked: readonly boolean[]; d: number },
 ): RainWait | null {
-  if (held.by || rain <= 0 || facts.goneMm < LEAST_MM) return null;
-  const { depletionMm, readilyMm } = lookAhead(run, d, 0, 'no rain');
-  const { date, rainMm, rainChance } = facts.day;
-  return depletionMm > readilyMm
-    ? { on: date, rainMm, chance: rainChance, missedMm: 0, missedShare: 0 }
+  const { now, input, asked, d } = at;
+  if (!facts.asked || facts.waiting === null || now.place.underCover(d)) return null;
+  const until = nextAsked(asked, d);
+  const wet = now.days.slice(d, until).find((day) => day.rainMm > 0 && day.rainChance > 0);
+  if (!wet) return null;
+  const dry = at.paths.map((path) => ({
+    ...path,
+    sky: { ...path.sky, rain: NO_RAIN(path.sky.rain.length) },
+  }));
+  const without = waitingCost(dry, {
+    from: d,
+    until,
+    givenL: () => arrivingL(now, d, Math.max(facts.leastMm, facts.goneMm)),
+    weightOf: (k) => plantsOn(now, input, k),
+    days: now.days,
+  });
+  return without.due
+    ? { on: wet.date, rainMm: wet.rainMm, chance: wet.rainChance, lostIfNotShare: without.lostShare }
     : null;
 }
+type RainWait = Omit<Extract<LeaveReason, { code: 'rain coming' }>, 'code'>;
+const NO_RAIN = (days: number): Float64Array => new Float64Array(days);
 
 /** The day on which a bed's roots have air again, when it gets no more than the rain that is likely; null past the plan. */
-function airBackOn(run: PlaceRun, days: readonly SourcedDay[], d: number): IsoDate | null {
+function airBackOn(run: PlaceRun, now: PlaceNow, d: number): IsoDate | null {
   const trial = trialOf(run, 'drains');
-  for (let k = d; k < days.length; k += 1) {
-    stepRun(trial, k, rainOf(item(days, k)), 0);
-    if (trial.place.airlessDays(trial.state) === 0) return item(days, k).date;
+  for (let k = d; k < now.days.length; k += 1) {
+    stepRun(trial, k, at(now.rain, k), 0);
+    if (trial.place.airlessDays(trial.state) === 0) return item(now.days, k).date;
   }
   return null;
 }
@@ -314,9 +391,9 @@ function leaveReason(
   if (facts.frozen) return { code: 'frozen' };
   if (held.by === 'toughening' && input.holdUntil) return { code: 'toughening', until: input.holdUntil };
   if (facts.airlessDays > 1) return { code: 'too wet', airlessDays: facts.airlessDays, airOn };
-  if (held.due && facts.shut === 'windy') return { code: 'too windy', windMs: facts.day.windMs ?? 0 };
-  if (held.due && facts.shut === 'spared') return { code: 'round spared' };
-  if (held.due && facts.shut) return { code: 'not on this day', on: null };
+  const due = held.due || (facts.waiting !== null && facts.waiting.due !== null);
+  if (due && facts.shut === 'windy') return { code: 'too windy', windMs: facts.day.windMs ?? 0 };
+  if (due && !facts.asked) return { code: 'not on this day', on: facts.waiting?.until ?? null };
   if (wait) return { code: 'rain coming', ...wait };
   return { code: 'enough in store', daysInHand: 0, depletionMm: 0, readilyMm: 0 };
 }

@@ -8,6 +8,8 @@ import { daysBetween, type IsoDate } from '../units/dates.ts';
 import { OutOfRange } from '../units/guard.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { WeatherSeries } from '../weather/weatherSeries.ts';
+import { likelyRain } from './likelyRain.ts';
+import { keptAfter } from './sums.ts';
 import type { PlanBed } from './types.ts';
 
 /** A place on its way through the days. */
@@ -20,7 +22,7 @@ export interface PlaceRun {
   /** Runs to try things on, one for each purpose, made once a place. */
   trials: Partial<Record<Purpose, PlaceRun>>;
 }
-type Purpose = 'days ahead' | 'evening' | 'no rain' | 'shut days' | 'rain comes' | 'rain fails' | 'drains';
+type Purpose = 'days ahead' | 'evening' | 'waits' | 'is watered' | 'drains';
 
 /** What stands on a place on a day, as far as it decides. */
 export interface PlantFacts {
@@ -32,10 +34,11 @@ export interface PlantFacts {
   /** Something on it is not yet rooted; something is planted out today. */
   young: boolean;
   plantedOut: boolean;
-  /** How much the tenderest crop minds a shortage (FAO-33). */
-  tender: number;
-  /** What it may miss without its showing, mm over the bed. */
-  easeMm: number;
+  /** Yield response of what stands there, by what each part of it drinks. */
+  ky: number;
+  /** Share of the growth that may be lost, and how freely it is to drink on the worst day (FAO-56 Ks). */
+  lossShare: number;
+  floor: number;
 }
 
 /** A place followed up to this morning: from here the same past serves every try at the days ahead. */
@@ -44,6 +47,12 @@ export interface PlaceNow extends PlaceRun {
   days: readonly SourcedDay[];
   givenL: Float64Array;
   todayIndex: number;
+  /** Rain of each day as a single path has it, mm. */
+  rain: Float64Array;
+  /** Of each day up to yesterday: transpiration wanted and missed, litres, and what its water left of the sums before it. */
+  pastWantedL: Float64Array;
+  pastMissedL: Float64Array;
+  pastKept: Float64Array;
   past: DailyRecord[];
   /** What stands on each day, as far as it was asked for. */
   plants: PlantFacts[];
@@ -103,6 +112,21 @@ function kindOf(input: PlanBed, kinds: PlaceKinds): PlaceKinds[string] {
   return kind;
 }
 
+/** A day of the past, with what it counts for the rule. */
+function countedStep(now: PlaceNow, d: number): void {
+  const { place, state } = now;
+  const rain = at(now.rain, d);
+  const givenL = at(now.givenL, d);
+  if (givenL > 0 || rain > 0) {
+    const enteredL = givenL + (place.underCover(d) ? 0 : rain * place.litresPerMm(d));
+    now.pastKept[d] = keptAfter(place.goneL(state), enteredL, place.holdsL(state));
+  } else now.pastKept[d] = 1;
+  stepRun(now, d, rain, givenL);
+  const { wantedL, suppliedL } = gaugeOf(now);
+  now.pastWantedL[d] = wantedL;
+  now.pastMissedL[d] = place.airlessDays(state) > 0 ? 0 : wantedL - suppliedL;
+}
+
 /** A place from its first day up to this morning, with the records of its last `pastDays`. */
 export function followPast(
   input: PlanBed,
@@ -121,6 +145,7 @@ export function followPast(
     input.startOn,
     days.length,
   );
+  const todayIndex = daysBetween(input.startOn, today);
   const now: PlaceNow = {
     place,
     state: place.start(input.startFullness),
@@ -134,13 +159,17 @@ export function followPast(
     },
     days,
     givenL: given.map((mm, d) => mm * place.areaM2(d)),
-    todayIndex: daysBetween(input.startOn, today),
+    todayIndex,
+    rain: Float64Array.from(days, (day, d) => (d < todayIndex ? day.rainMm : likelyRain(day))),
+    pastWantedL: new Float64Array(todayIndex),
+    pastMissedL: new Float64Array(todayIndex),
+    pastKept: new Float64Array(todayIndex),
     past: [],
     plants: [],
     trials: {},
   };
   for (let d = 0; d < now.todayIndex; d += 1) {
-    stepRun(now, d, at(now.series.rain, d), at(now.givenL, d));
+    countedStep(now, d);
     if (d >= now.todayIndex - pastDays)
       now.past.push(recordRun(now, days, d, d >= now.todayIndex - LAYER_DAYS));
   }

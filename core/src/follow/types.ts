@@ -28,9 +28,10 @@ export interface PlanBed {
   startFullness: number;
   /** Watered, or left on purpose, today: no more is asked of it until tomorrow. */
   settledToday?: boolean;
-  /** How it is decided; default deep and seldom; and since when. */
+  /** How it is decided; default as seldom as it can. */
   school?: SchoolId;
-  schoolSince?: IsoDate;
+  /** Days on which it is asked whether it can wait; left out, every day. What hangs, is planted or set by hand is not bound to them. */
+  asked?: readonly IsoDate[];
   /** How deep its roots are believed to go; default the usual belief. */
   rootBelief?: RootBelief;
   /** Held dry on purpose up to and without this day. */
@@ -41,11 +42,10 @@ export interface PlanBed {
   fixed?: { date: IsoDate; localMm?: number; litres?: number }[];
   /** Days on which it is not watered: put off or left out. */
   blocked?: IsoDate[];
-  /** Days closed to it by rule: it is filled before them if it would run dry on them. */
+  /** Days closed to it by rule. */
   closed?: IsoDate[];
-  /** Days too windy for what carries its water, and days on which a round is spared: the same, but hand and wilting overrule them. */
+  /** Days too windy for what carries its water: the same, but hand and wilting overrule them. */
   windy?: IsoDate[];
-  spared?: IsoDate[];
   /** Most that one watering may be: litres through the tap, and minutes from first drop to last. A larger one is given in parts, day after day. */
   most?: { litres?: number; totalMinutes?: number };
   /** Days on which it was left on purpose. */
@@ -70,15 +70,15 @@ export interface DueWindow {
 /** What a watering was decided on, as facts; the words are made where they are shown. mm deep in the watered ground. */
 export interface WaterReason {
   code:
+    /** Waiting would cost more growth than its goal allows; or would take it under the floor of its goal. */
+    | 'growth'
+    | 'floor'
+    /** Past the line of another way of watering. */
     | 'refill line'
-    | 'establishing'
     | 'planting drench'
     | 'wilting'
     | 'set by hand'
-    | 'fixed week'
-    | 'before closed days'
-    | 'before wind'
-    | 'with this round';
+    | 'fixed week';
   /** Gone from the root zone this morning, what it can spare today, and what it can hold. */
   depletionMm: number;
   readilyMm: number;
@@ -88,37 +88,57 @@ export interface WaterReason {
   cropUseMm: number;
   /** Share of the store that may go, before the day's use moves it. */
   depletionShare: number;
-  /** Days it has been past its line already without water: missed, or put off. */
-  overdueDays: number;
   /** What would fill it, mm on the wetted ground: more than is given when a day's limits allow only a part. */
   wantedMm: number;
-  /** Rain today that would spare it, mm. */
-  sparedByRainMm: number;
+  /** What waiting for the next round instead would cost; null where that was not asked. */
+  waiting: Waiting | null;
+}
+
+/**
+ * What it would cost a place to wait for its next round instead of being watered now, over the ways the weather and its roots
+ * may go. Growth is transpiration weighed by the yield response of its stage.
+ */
+export interface Waiting {
+  /** The next day on which it is asked. */
+  until: IsoDate;
+  /** Growth that waiting loses: share of the growth wanted until then, on the mean and in the worst tenth, 0–1. */
+  lostShare: number;
+  highShare: number;
+  /** Missed since its last full watering, with what waiting adds, and what may be: shares of the growth wanted from then on. */
+  missedShare: number;
+  allowedShare: number;
+  /** How freely the plants drink on the worst day by waiting (FAO-56 Ks, mean of the ways), by being watered now, and the least it is to be. */
+  lowestKs: number;
+  reachableKs: number;
+  floor: number;
+  /** That is too much: more growth than its goal allows, or a day under its floor. */
+  due: 'growth' | 'floor' | null;
 }
 
 /** Why a bed is left alone today. */
 export type LeaveReason =
   | {
       code: 'enough in store';
+      /** Days until its next watering, as planned. */
       daysInHand: number;
       depletionMm: number;
       readilyMm: number;
       because?: Working | null;
     }
   | {
+      /** Without that rain it would be watered; what is lost if it fails, share of the growth wanted until the next round. */
       code: 'rain coming';
       on: IsoDate;
       rainMm: number;
       chance: number;
-      missedMm: number;
-      missedShare: number;
+      lostIfNotShare: number;
     }
   /** Days without air at the roots, and the day on which they have it again; null when not within the plan. */
   | { code: 'too wet'; airlessDays: number; airOn: IsoDate | null }
   | { code: 'toughening'; until: IsoDate }
+  /** It cannot well wait, but this is no day for it: the next one, if within the plan. */
   | { code: 'not on this day'; on: IsoDate | null }
   | { code: 'too windy'; windMs: number }
-  | { code: 'round spared' }
   | { code: 'nothing growing' }
   | { code: 'frozen' }
   | { code: 'ripened' | 'killed by frost'; on: IsoDate }
@@ -128,6 +148,8 @@ export interface PlannedWatering {
   bedId: number;
   date: IsoDate;
   run: RunPlan;
+  /** What of it is a person's own time, minutes. */
+  handsOnMinutes: number;
   /** Its minutes, opened down to what the decision was made from; null where only the amount was asked for. */
   because: Working | null;
   /** How deep the water will reach, mm. */
@@ -173,6 +195,17 @@ export interface BedOutlook {
   missedL: number;
   /** Days of the horizon on which they drink less than they want (FAO-56 Ks under 0.95). */
   shortDays: number;
+  /** Growth lost over the plan, litres of transpiration weighed by the yield response of its stage. */
+  lostL: number;
+  /** What its plants want to drink over the plan, litres. */
+  wantedL: number;
+  /** Growth lost as a share of what is wanted: as deep as its roots are believed to go, and if they are shallow. */
+  lostShare: number;
+  lostIfShallow: number;
+  /** What its goal lets it lose, the same share. */
+  allowedShare: number;
+  /** What waiting from today for the next round would cost it; null where nothing is asked of it. */
+  waiting: Waiting | null;
   /** The working of what is gone and of what can be spared this morning. */
   gone: Working;
   spare: Working;

@@ -7,7 +7,9 @@ import {
   USUAL_BELIEF,
   type RootDepth,
 } from '../plants/rootBelief.ts';
+import { sumsSoFar } from './paths.ts';
 import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow } from './run.ts';
+import type { Sums } from './sums.ts';
 import type { PlanBed, RootOutlook } from './types.ts';
 
 /** A place followed to this morning with its roots at one of the depths they may have. */
@@ -16,27 +18,24 @@ export interface RootWay {
   share: number;
   counted: boolean;
   now: PlaceNow;
+  /** What it has missed since its last full watering. */
+  sums: Sums;
 }
 
 /**
  * The same past for every depth its roots may have had, each as much as it is believed.
- * @param now with the roots that the plan counts on; `follow` follows a bed that is the same but for its roots
+ * @param now with the roots that are counted on; `follow` follows a bed that is the same but for its roots
  */
 export function waysOfRoots(input: PlanBed, now: PlaceNow, follow: (bed: PlanBed) => PlaceNow): RootWay[] {
   const belief = input.rootBelief ?? USUAL_BELIEF;
   const counted = countedOn(belief);
-  return ROOT_DEPTHS.map((depth) => ({
-    depth,
-    share: belief[depth],
-    counted: depth === counted,
-    now:
-      depth === counted
-        ? now
-        : follow({
-            ...input,
-            bed: { ...input.bed, plantings: rootedAt(input.bed.plantings, ROOTS_AT[depth]) },
-          }),
-  }));
+  return ROOT_DEPTHS.map((depth) => {
+    const rooted = rootedAt(input.bed.plantings, ROOTS_AT[depth]);
+    const on = depth === counted ? now : follow({ ...input, bed: { ...input.bed, plantings: rooted } });
+    // What stands there is the same however deep it is rooted.
+    if (on !== now) on.plants = now.plants;
+    return { depth, share: belief[depth], counted: depth === counted, now: on, sums: sumsSoFar(on, input) };
+  });
 }
 
 /** How the bed stands this morning by each of its ways. */
@@ -44,7 +43,7 @@ export const rootOutlooks = (ways: readonly RootWay[]): RootOutlook[] =>
   ways.map(({ depth, share, counted, now }) => {
     const d = now.todayIndex;
     const trial = trialOf(now, 'evening');
-    stepRun(trial, d, at(now.series.rain, d), 0);
+    stepRun(trial, d, at(now.rain, d), 0);
     return {
       depth,
       share,

@@ -1,15 +1,13 @@
-import type { BedStart } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { newClockBook, type ClockBook } from '../share/clockBook.ts';
 import type { Tries } from '../share/follower.ts';
-import type { BedPlan } from '../share/types.ts';
+import type { RoundPlace } from './gardenRounds.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 
-/** What is kept of a place between two plans: with which facts it was followed, and what came of it for itself. */
+/** What is kept of a place between two plans: with which facts it was followed, and what came of it on the days it was tried on. */
 interface Remembered {
   of: PlanBed;
-  start: BedStart;
-  free: BedPlan;
+  place: RoundPlace;
 }
 
 /**

@@ -1,13 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
 import { seattle, seattleSite as site, seattleTomatoes as tomatoes } from '../../tests/seattle.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
+import { weekdayOf } from '../units/weekdays.ts';
 import { completeWeather, type ForecastDay } from '../weather/completeWeather.ts';
 import { followSeason } from '../compare/followSeason.ts';
 import { planGarden } from './planGarden.ts';
+import type { PlanConstraints } from '../clock/constraints.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { rootDoubt } from '../follow/waysOfRoots.ts';
 
-const planOn = (today: string, beds: PlanBed[], forecast: ForecastDay[] = []) =>
+const planOn = (
+  today: string,
+  beds: PlanBed[],
+  forecast: ForecastDay[] = [],
+  constraints: PlanConstraints = {},
+) =>
   planGarden(
     { site, beds },
     completeWeather({
@@ -18,7 +25,7 @@ const planOn = (today: string, beds: PlanBed[], forecast: ForecastDay[] = []) =>
       to: addDays(today, 13),
       today: addDays(today, -1),
     }),
-    {},
+    constraints,
     { today },
   );
 
@@ -68,7 +75,7 @@ describe('roots as a belief', () => {
   test('the deeper they go, the more it can spare; the plan counts on one of them', () => {
     const ways = roots()?.roots ?? [];
     expect(ways.map(({ depth }) => depth)).toEqual(['shallow', 'middle', 'deep']);
-    expect(ways.map(({ counted }) => counted)).toEqual([true, false, false]);
+    expect(ways.map(({ counted }) => counted)).toEqual([false, true, false]);
     const spare = ways.map(({ readilyMm }) => readilyMm);
     expect(spare).toEqual([...spare].sort((a, b) => a - b));
     const doubt = rootDoubt(ways);
@@ -99,27 +106,30 @@ describe('days closed to watering: plan and window go by one rule', () => {
     to: '2015-07-21',
     today: '2015-07-07',
   });
-  const on = (weekdays: number[], roots?: PlanBed['rootBelief']) =>
+  const sandy: PlanBed = {
+    ...bed,
+    bed: {
+      ...bed.bed,
+      ground: { horizons: [{ textureClass: 'sand' }] },
+      plantings: [{ cropId: 'onion', plantedOn: '2015-05-15' }],
+    },
+  };
+  const on = (weekdays: number[], roots?: PlanBed['rootBelief'], of: PlanBed = bed) =>
     planGarden(
-      { site, beds: [{ ...bed, rootBelief: roots }] },
+      { site, beds: [{ ...of, rootBelief: roots }] },
       weather,
       { weekdays },
       { today: '2015-07-08' },
     );
-  const free = on([0, 1, 2, 3, 4, 5, 6]).waterings[0]?.date ?? '';
-
-  test('one closed day that costs the plants next to nothing brings no watering forward', () => {
-    const weekday = new Date(`${free}T12:00:00Z`).getUTCDay();
-    const others = [0, 1, 2, 3, 4, 5, 6].filter((day) => day !== weekday);
-    const first = on(others).waterings[0];
-    expect(first?.date).toBe(addDays(free, 1));
-    expect(first?.reason.code).toBe('refill line');
-  });
-  test('a closed week that would cost them is filled before', () => {
-    const weekday = new Date(`${addDays(free, -1)}T12:00:00Z`).getUTCDay();
-    const first = on([weekday]).waterings[0];
-    expect(first?.date).toBe(addDays(free, -1));
-    expect(first?.reason.code).toBe('before closed days');
+  test('a garden open on one day a week is watered on that day alone, and told what the closed ones cost it', () => {
+    const costs = [0, 1, 2, 3, 4, 5, 6].map((open) => {
+      const { waterings, givenUp } = on([open], undefined, sandy);
+      for (const { date } of waterings) expect(weekdayOf(date)).toBe(open);
+      for (const cost of givenUp) expect(cost).toMatchObject({ bedId: 1, by: 'closed days' });
+      return givenUp[0]?.lostShare ?? 0;
+    });
+    expect(Math.max(...costs)).toBeGreaterThan(0.02);
+    expect(on([0, 1, 2, 3, 4, 5, 6], undefined, sandy).givenUp).toEqual([]);
   });
   test('no date of the window lies on a closed day, and the plan’s lies in it', () => {
     const { beds, waterings } = on([2, 5], { shallow: 1, middle: 0, deep: 0 });
@@ -181,12 +191,15 @@ describe('the end of a crop', () => {
 });
 
 describe('today', () => {
-  test('a bed that would pass its line today is watered, with the reason in figures', () => {
+  test('a bed that cannot wait is watered, with the reason in figures', () => {
     const plan = planOn('2015-07-08', [tomatoes]);
     const [first] = plan.waterings;
     expect(first?.date).toBe('2015-07-08');
-    const reason = first?.reason;
-    expect((reason?.depletionMm ?? 0) + (reason?.useTodayMm ?? 0)).toBeGreaterThan(reason?.readilyMm ?? 0);
+    const { waiting } = first?.reason ?? {};
+    expect(waiting?.due).not.toBeNull();
+    const over = (waiting?.missedShare ?? 0) > (waiting?.allowedShare ?? 1);
+    const under = (waiting?.lowestKs ?? 1) < (waiting?.floor ?? 0);
+    expect(over || under).toBe(true);
   });
 
   test('once watered it is left alone, and the next date lies days ahead', () => {
@@ -198,32 +211,33 @@ describe('today', () => {
     expect(daysBetween('2015-07-08', outlook?.next?.date ?? '')).toBeGreaterThanOrEqual(2);
   });
 
-  test('likely soaking rain tomorrow is waited for; the same rain at a low chance is not', () => {
-    const before = (date: string): PlanBed => ({
-      ...tomatoes,
-      irrigations: season.filter((w) => w.date < date).map((w) => ({ date: w.date, netMm: w.run.bedMm })),
-    });
-    const rain = (date: string, rainChance: number): ForecastDay[] => [
-      { date, tMinC: 13, tMaxC: 22, rainMm: 0, rainChance: 0 },
-      { date: addDays(date, 1), tMinC: 13, tMaxC: 20, rainMm: 40, rainChance },
+  test('likely soaking rain before the next round is waited for; the same rain at a low chance is not', () => {
+    // 8 July 2015 was a Wednesday; the next round is on Saturday.
+    const rounds = { weekdays: [3, 6] };
+    const today = '2015-07-08';
+    const dry = { date: today, tMinC: 15, tMaxC: 27, rainMm: 0, rainChance: 0 };
+    const rain = (rainMm: number, rainChance: number): ForecastDay[] => [
+      dry,
+      { ...dry, date: addDays(today, 1), rainMm, rainChance },
+      { ...dry, date: addDays(today, 2) },
     ];
-    const asks = (date: string, forecast: ForecastDay[]): boolean =>
-      planOn(date, [before(date)], forecast).waterings[0]?.date === date;
-    // A morning on which the bed is just at its line, whether usual weather or a mild day is to come.
-    const today =
-      season.slice(4).find(({ date }) => asks(date, []) && asks(date, rain(date, 0)))?.date ?? 'none';
-    const atLine = before(today);
-    expect(planOn(today, [atLine]).waterings[0]?.date).toBe(today);
-    expect(planOn(today, [atLine], rain(today, 0.8)).beds[0]?.leave?.code).toBe('rain coming');
-    expect(planOn(today, [atLine], rain(today, 0.2)).beds[0]?.leave?.code).not.toBe('rain coming');
+    const on = (startFullness: number, forecast: ForecastDay[]) =>
+      planOn(today, [{ ...tomatoes, startOn: '2015-07-06', startFullness }], forecast, { rounds });
+    const isDue = (plan: ReturnType<typeof on>): boolean => plan.waterings[0]?.date === today;
+    /** The fullest bed that cannot wait until Saturday when no rain comes. */
+    const full = Array.from({ length: 60 }, (_, i) => 0.9 - i / 100).find((f) => isDue(on(f, rain(0, 0))));
+    expect(isDue(on(full ?? 0, rain(0, 0)))).toBe(true);
+    const { leave } = on(full ?? 0, rain(40, 0.9)).beds[0] ?? {};
+    expect(leave).toMatchObject({ code: 'rain coming', on: addDays(today, 1), chance: 0.9 });
+    expect(isDue(on((full ?? 0) - 0.05, rain(40, 0.1)))).toBe(true);
     // Rain expected on the day itself is the reason told, not a store that is not there.
-    const now: ForecastDay[] = [{ date: today, tMinC: 13, tMaxC: 22, rainMm: 40, rainChance: 0.9 }];
-    expect(planOn(today, [atLine], now).beds[0]?.leave).toMatchObject({ code: 'rain coming', on: today });
+    const now = [{ ...dry, rainMm: 40, rainChance: 0.9 }, ...rain(0, 0).slice(1)];
+    expect(on(full ?? 0, now).beds[0]?.leave).toMatchObject({ code: 'rain coming', on: today });
   });
 
-  test('a limit on minutes leaves out what does not fit, and says so', () => {
-    const tended = ['2015-06-10', '2015-06-20', '2015-06-28'].map((date) => ({ date, netMm: 45 }));
-    const beds = [1, 2, 3].map((id) => ({ ...tomatoes, irrigations: tended, id }));
+  test('a limit on a person’s minutes leaves out what does not fit, and says so', () => {
+    const dry = { ...tomatoes, startOn: '2015-07-01', startFullness: 0.2 };
+    const beds = [1, 2, 3].map((id) => ({ ...dry, id }));
     const weather = completeWeather({
       record: seattle,
       forecast: [],
@@ -232,16 +246,14 @@ describe('today', () => {
       to: '2015-07-21',
       today: '2015-07-07',
     });
-    const all = planGarden({ site, beds }, weather, {}, { today: '2015-07-08' });
-    const minutes = all.waterings[0]?.run.minutes ?? 0;
-    const some = planGarden(
-      { site, beds },
-      weather,
-      { minutesPerDay: 2.5 * minutes },
-      { today: '2015-07-08' },
-    );
-    expect(some.waterings.filter((w) => w.date === '2015-07-08')).toHaveLength(2);
-    expect(some.leftOut).toHaveLength(1);
+    const on = (minutesPerDay?: number) =>
+      planGarden({ site, beds }, weather, { minutesPerDay }, { today: '2015-07-08' });
+    const today = (plan: ReturnType<typeof on>) => plan.waterings.filter((w) => w.date === '2015-07-08');
+    const each = today(on())[0]?.handsOnMinutes ?? 0;
+    expect(today(on())).toHaveLength(3);
+    const some = on(2.5 * each);
+    expect(today(some)).toHaveLength(2);
+    expect(some.leftOut.filter(({ date }) => date === '2015-07-08')).toHaveLength(1);
   });
 
   test('refuses a horizon of 40 days and weather that stops short', () => {

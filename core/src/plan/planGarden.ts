@@ -3,31 +3,38 @@ import { closedDays, windyDays } from '../clock/closures.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
 import { mostAtOnce } from '../clock/mostAtOnce.ts';
 import { asHere } from '../follow/asHere.ts';
-import { followAhead, startOf, type BedStart } from '../follow/follow.ts';
+import { followAhead, startOf } from '../follow/follow.ts';
+import { LOOK_AHEAD_DAYS, withDaysToCome } from '../follow/shut.ts';
 import type { BedOutlook, PlanBed } from '../follow/types.ts';
 import { newClockBook } from '../share/clockBook.ts';
 import { fitToLimits, LARGE } from '../share/fitToLimits.ts';
 import { follower } from '../share/follower.ts';
 import type { BedPlan } from '../share/types.ts';
-import { gatherRounds } from '../share/gatherRounds.ts';
+import { spread } from '../share/spread.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
 import { once } from '../units/once.ts';
+import { weekdayOf } from '../units/weekdays.ts';
 import { atLeast, OutOfRange, positive, within } from '../units/guard.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { forecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
 import { weatherSeries } from '../weather/weatherSeries.ts';
+import { askedOn, gardenRounds, isHot, planWithoutClosures, type RoundPlace } from './gardenRounds.ts';
 import { newMemo, type PlanMemo } from './memo.ts';
 import type { GardenPlan, PlanOptions, Unplanned } from './types.ts';
 
-const DEFAULT_MEMBERS = 200;
+const DEFAULT_MEMBERS = 64;
+/** A person's minutes on a round day before places are moved to others, where no limit was told. Judgement. */
+const USUAL_MINUTES = 90;
+/** Growth that limits cost is told from here on, share. Judgement. */
+const LEAST_LOST = 0.005;
 /** Less than this is not told as given up, mm. Judgement. */
 const LEAST_MISSED_MM = 0.5;
 
 /**
- * The garden's waterings from today on: for each bed the balance up to this morning, then ahead through the
- * forecast, refilling the root zone on the morning of the day it would pass its refill line.
- * Likely rain that would do a good part of the job is waited for while the bed can stand it.
+ * The garden's waterings from today on, in the fewest rounds within a stated loss: for each bed the balance up to this morning,
+ * then ahead through the forecast; on each of its round days it is asked what growth it would cost to wait for the next, over
+ * the ways the weather and its roots may go, and filled where that is more than its goal allows.
  * @param garden site and beds
  * @param weather an unbroken series from the earliest `startOn` to the last day of the horizon
  * @param constraints limits of the garden: open days and hours, minutes, litres, lines, wind; what does not fit waits for the next open day
@@ -35,7 +42,7 @@ const LEAST_MISSED_MM = 0.5;
  * @returns waterings in date order, each day's runs on the clock, what was left out and what that costs, and every bed's outlook
  * @throws RangeError when the weather does not cover the days asked for, or a limit is impossible; a bed that
  *   cannot be computed is left out and named in `unplanned`
- * Source: refill at the readily available water, FAO-56 ch. 8; waiting for rain is a judgement named above.
+ * Source: balance and stress by FAO-56, growth by FAO-33's yield response; the rule and its weights are judgements.
  */
 export function planGarden(
   garden: { site: Site; beds: readonly PlanBed[] },
@@ -48,10 +55,10 @@ export function planGarden(
   if (garden.beds.length === 0)
     return {
       waterings: [],
-      todayTotals: { minutes: 0, litres: 0 },
+      todayTotals: { handsOnMinutes: 0, minutes: 0, litres: 0 },
+      rounds: { by: 'proposed', weekdays: [], between: [], onTimer: [], sparser: null, kept: null },
       leftOut: [],
       givenUp: [],
-      sparedRounds: [],
       schedule: [],
       beds: [],
       unplanned: [],
@@ -62,7 +69,7 @@ export function planGarden(
   const end = addDays(today, horizonDays - 1);
   const last = item(weather, weather.length - 1).date;
   if (last < end) throw new OutOfRange('weather', `reach ${end}`, `days up to ${last}`);
-  const days = weather.slice(0, daysBetween(first, end) + 1);
+  const days = withDaysToCome(weather.slice(0, daysBetween(first, end) + 1));
   const members = within('members', options.members ?? DEFAULT_MEMBERS, 0, 1000);
   const memo = memoFor(options, weather, [garden.site, standing(constraints), horizonDays, members]);
   const ids = new Set(garden.beds.map(({ id }) => id));
@@ -84,24 +91,31 @@ export function planGarden(
   );
   const here = asHere(garden.site, days, today);
   const large = garden.beds.length > LARGE;
-  const starts = new Map<number, BedStart>();
+  const places = new Map<number, RoundPlace>();
   const ahead = { today, horizonDays, firstReasons: options.reasons !== 'all' };
   const { follow, inFull } = follower(
     (bedId) => {
-      const start = starts.get(bedId);
-      if (!start) throw new Error(`bed ${bedId} was not followed to this morning`);
-      return start;
+      const place = places.get(bedId);
+      if (!place) throw new Error(`bed ${bedId} was not followed to this morning`);
+      return place.start;
     },
     memo.tries,
     { ...ahead, large },
   );
   const unplanned: Unplanned[] = [];
-  const free = garden.beds.flatMap((bed, i): BedPlan[] => {
+  const planOn = (place: RoundPlace, weekdays: readonly number[]): BedPlan => {
+    const input = askedOn(place.input, weekdays, today, horizonDays);
+    const key = input.asked ? input.asked.join() : 'daily';
+    const made = place.tried.get(key) ?? followAhead(place.start, input, { ...ahead, sketch: true });
+    place.tried.set(key, made);
+    return made;
+  };
+  const sound = garden.beds.flatMap((bed, i): RoundPlace[] => {
     options.onProgress?.(i + 1, garden.beds.length);
     const known = memo.places.get(bed.id);
     if (known && (known.of === bed || JSON.stringify(known.of) === JSON.stringify(bed))) {
-      starts.set(bed.id, known.start);
-      return [known.free];
+      places.set(bed.id, known.place);
+      return [known.place];
     }
     memo.places.delete(bed.id);
     // What one bed cannot be must not take the plan from the others.
@@ -109,7 +123,7 @@ export function planGarden(
       if (bed.startOn < first || bed.startOn > today)
         throw new OutOfRange('startOn', `lie from ${first} to ${today}`, bed.startOn);
       within('startFullness', bed.startFullness, 0, 1);
-      const closed = closedDays(bed, constraints, today, horizonDays);
+      const closed = closedDays(bed, constraints, today, horizonDays + LOOK_AHEAD_DAYS);
       const windy = windyDays(bed, constraints, aheadDays);
       const most = mostAtOnce(bed, constraints, garden.site, today);
       const input = { ...here(bed), closed, windy, most };
@@ -120,49 +134,50 @@ export function planGarden(
         pastDays: options.pastDays,
         kinds: options.kinds,
       });
-      starts.set(bed.id, start);
-      // A large garden's beds are worked out in full once they are weighed against each other.
-      const free = followAhead(start, input, { ...ahead, sketch: large });
-      memo.places.set(bed.id, { of: bed, start, free });
-      return [free];
+      const place: RoundPlace = { input, start, tried: new Map() };
+      // What cannot be followed ahead cannot be planned either.
+      planOn(place, [weekdayOf(today)]);
+      places.set(bed.id, place);
+      memo.places.set(bed.id, { of: bed, place });
+      return [place];
     } catch (error) {
       unplanned.push(unplannedBy(bed.id, error));
       return [];
     }
   });
+  const { plans: free, rounds } = gardenRounds(sound, constraints, { today, hot: isHot(aheadDays), planOn });
+  const mostMinutes = Math.min(constraints.minutesPerDay ?? USUAL_MINUTES, 24 * 60);
   /** The beds' plans weighed against one another and fitted to the limits. */
   const weigh = (plans: readonly BedPlan[]) => {
-    const gathered = constraints.fewRounds
-      ? gatherRounds(plans, { today, horizonDays }, follow)
-      : { plans, spared: [] };
+    const spreadOut = large ? plans : spread(plans, { today, horizonDays, mostMinutes }, follow);
     const fitted = fitToLimits(
-      gathered.plans,
+      spreadOut,
       constraints,
       { site: garden.site, today, horizonDays, book: memo.book },
       follow,
     );
     // What was only sketched while it was tried is followed in full now that it stands.
-    const whole = (some: readonly BedPlan[]): BedPlan[] =>
-      some.map((plan, i) => (plan === plans[i] && !large ? plan : inFull(plan)));
-    const settled = whole(fitted.plans);
-    const before = gathered.spared.length > 0 ? whole(gathered.plans) : plans;
-    return { fitted, spared: gathered.spared, settled, givenUp: givenUp(before, settled) };
+    return { fitted, settled: fitted.plans.map(inFull), givenUp: givenUp(plans, fitted.plans) };
   };
-  const { fitted, spared, settled, ...cost } = weighContained(free, weigh, unplanned);
+  const { fitted, settled, ...cost } = weighContained(free, weigh, unplanned);
   const beds: BedOutlook[] = settled.map((p) => p.outlook);
   const kept = settled.flatMap((p) => p.waterings);
   kept.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.bedId - b.bedId));
   const now = kept.filter((w) => w.date === today);
   const todayTotals = {
+    handsOnMinutes: now.reduce((sum, w) => sum + w.handsOnMinutes, 0),
     minutes: now.reduce((sum, w) => sum + w.run.minutes, 0),
     litres: now.reduce((sum, w) => sum + w.run.litres, 0),
   };
   return {
     waterings: kept,
     todayTotals,
+    rounds,
     leftOut: fitted.leftOut,
-    givenUp: cost.givenUp,
-    sparedRounds: spared,
+    givenUp: [
+      ...cost.givenUp,
+      ...(large ? [] : closedCost(sound, free, (place) => planWithoutClosures(place, today, planOn))),
+    ],
     schedule: fitted.schedule,
     beds,
     unplanned,
@@ -173,6 +188,8 @@ export function planGarden(
 const standing = ({
   litresThisWeek: _w,
   givenToday: _t,
+  // Where the days were proposed before, the places are the same as on any others.
+  rounds: _r,
   sources,
   ...rest
 }: PlanConstraints): PlanConstraints => ({
@@ -235,14 +252,30 @@ function checkConstraints(constraints: PlanConstraints): void {
     if (constraints[field] !== undefined) positive(field, constraints[field], 1e9);
 }
 
+/** What it costs a bed more than another plan of it. */
+const costOf = (
+  { bed, outlook: is }: BedPlan,
+  { outlook: was }: BedPlan,
+  by: GardenPlan['givenUp'][number]['by'],
+): GardenPlan['givenUp'] => {
+  const shortDays = is.shortDays - was.shortDays;
+  const missedMm = is.missedMm - was.missedMm;
+  const lostShare = is.lostShare - was.lostShare;
+  return shortDays > 0 || missedMm > LEAST_MISSED_MM || lostShare > LEAST_LOST
+    ? [{ bedId: bed.id, by, shortDays, missedMm, lostShare }]
+    : [];
+};
+
 /** What the limits cost each bed they touch. */
-function givenUp(free: readonly BedPlan[], fitted: readonly BedPlan[]): GardenPlan['givenUp'] {
-  return fitted.flatMap((plan, i) => {
-    const before = item(free, i);
-    const shortDays = plan.outlook.shortDays - before.outlook.shortDays;
-    const missedMm = plan.outlook.missedMm - before.outlook.missedMm;
-    return plan !== before && (shortDays > 0 || missedMm > LEAST_MISSED_MM)
-      ? [{ bedId: plan.bed.id, shortDays, missedMm }]
-      : [];
-  });
-}
+const givenUp = (free: readonly BedPlan[], fitted: readonly BedPlan[]): GardenPlan['givenUp'] =>
+  fitted.flatMap((plan, i) => (plan === free[i] ? [] : costOf(plan, item(free, i), 'limits')));
+
+/** What closed days cost each bed that they bear on. */
+const closedCost = (
+  places: readonly RoundPlace[],
+  plans: readonly BedPlan[],
+  unclosed: (place: RoundPlace) => BedPlan,
+): GardenPlan['givenUp'] =>
+  places.flatMap((place, i) =>
+    place.input.closed?.length ? costOf(item(plans, i), unclosed(place), 'closed days') : [],
+  );

@@ -1,6 +1,7 @@
 import type { BedOutlook, PlannedWatering } from '../follow/types.ts';
 import type { PlaceKinds } from '../places/index.ts';
 import type { ClockedDay, LeftOut } from '../share/types.ts';
+import type { RoundDays } from '../rounds/types.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { RainClimatology } from '../weather/forecastEnsemble.ts';
 import type { PlanMemo } from './memo.ts';
@@ -9,7 +10,7 @@ export interface PlanOptions {
   today: IsoDate;
   /** Days ahead, today included, 1–28; default 14. */
   horizonDays?: number;
-  /** Members of the ensemble behind the windows, 0–1000; default 200; 0 leaves the windows out. */
+  /** Ways the weather and the roots may go by which today is decided and the windows are told, 0–1000; default 64; 0 leaves the windows out. */
   members?: number;
   /** Seed of the ensemble; default 1. The same seed gives the same plan. */
   seed?: number;
@@ -29,13 +30,19 @@ export interface PlanOptions {
 
 export interface GardenPlan {
   waterings: PlannedWatering[];
-  /** All of today’s waterings together: minutes one after another, litres through the taps. */
-  todayTotals: { minutes: number; litres: number };
+  /** All of today’s waterings together: a person's own minutes, minutes of the taps one after another, litres through them. */
+  todayTotals: { handsOnMinutes: number; minutes: number; litres: number };
+  /** The days on which the garden is walked. */
+  rounds: RoundDays;
   leftOut: LeftOut[];
-  /** What the limits cost each bed they touch: days its plants run short more than without them, and mm they miss more. */
-  givenUp: { bedId: number; shortDays: number; missedMm: number }[];
-  /** Rounds spared by filling beds a little early. */
-  sparedRounds: IsoDate[];
+  /** What limits cost each bed they touch, closed days among them: days its plants run short more than without them, mm they miss more, and growth lost more as a share of what is wanted. */
+  givenUp: {
+    bedId: number;
+    by: 'limits' | 'closed days';
+    shortDays: number;
+    missedMm: number;
+    lostShare: number;
+  }[];
   /** The runs of each day on the clock; empty without a clock, and of more than sixty beds the first week. */
   schedule: ClockedDay[];
   beds: BedOutlook[];

@@ -28,6 +28,7 @@ const due = (
     bedId: id,
     date: '2026-07-14',
     run,
+    handsOnMinutes: run.minutes + 2,
     because: null,
     reachesMm: 300,
     reason: {
@@ -38,9 +39,8 @@ const due = (
       useTodayMm: 5,
       cropUseMm: 5,
       depletionShare: 0.4,
-      overdueDays: 0,
+      waiting: null,
       wantedMm: 20,
-      sparedByRainMm: 5,
     },
   };
   return { bed, watering };

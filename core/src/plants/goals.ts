@@ -1,18 +1,18 @@
 /** What a bed is grown for. */
-export const GOALS = ['show', 'steady', 'alive'] as const;
+export const GOALS = ['show', 'steady', 'thrifty', 'alive'] as const;
 export type Goal = (typeof GOALS)[number];
 
 export interface GoalFacts {
   words: string;
-  /** Times the crop's own share of the store that may go. Judgement; that the goal moves it is common practice. */
-  depletionFactor: number;
+  /** Share of the growth wanted that may be lost for a round less. Judgement. */
+  lossShare: number;
+  /** How freely the plants are to drink on the worst day, FAO-56 Ks. Judgement. */
+  floor: number;
 }
 
 export const GOAL_FACTS: Readonly<Record<Goal, GoalFacts>> = {
-  show: { words: 'lush, for show', depletionFactor: 0.75 },
-  steady: { words: 'a steady crop', depletionFactor: 1 },
-  alive: { words: 'only keep it alive', depletionFactor: 1.4 },
+  show: { words: 'lush, for show', lossShare: 0.01, floor: 0.9 },
+  steady: { words: 'a steady crop', lossShare: 0.03, floor: 0.75 },
+  thrifty: { words: 'thrifty: some growth for less water', lossShare: 0.08, floor: 0.6 },
+  alive: { words: 'only keep it alive', lossShare: 0.2, floor: 0.35 },
 };
-
-/** Share of the store that may go, at most, whatever the goal: FAO-56's own upper limit. */
-export const MOST_DEPLETION = 0.8;

@@ -10,8 +10,8 @@ describe('roots as a belief', () => {
     const depth = (rootsAt: number) => plantOnDay({ cropId: 'tomato', plantedOn: '2026-05-01', rootsAt }, on);
     expect([0, 0.5, 1].map((at) => depth(at)?.rootDepthMm)).toEqual([700, 1100, 1500]);
   });
-  test('where nobody looked the plan counts on the shallow end, as FAO-56 schedules', () =>
-    expect(countedOn(USUAL_BELIEF)).toBe('shallow'));
+  test('where nobody looked, doses go by the middle of the range', () =>
+    expect(countedOn(USUAL_BELIEF)).toBe('middle'));
   test('roots seen at 1.5 m make it the deep end, at 650 mm the shallow one, and neither is ever certain', () => {
     const deep = beliefAfter(tomato, { on, depthMm: 1500 });
     expect(countedOn(deep)).toBe('deep');

@@ -13,8 +13,6 @@ export type RootBelief = Readonly<Record<RootDepth, number>>;
 
 /** What is believed where nobody has looked. Judgement. */
 export const USUAL_BELIEF: RootBelief = { shallow: 0.3, middle: 0.4, deep: 0.3 };
-/** The plan counts on roots no deeper than so much of the belief vouches for: FAO-56 schedules by the shallow end. */
-const SURE = 0.75;
 /** Spread of the depth at which a spade finds the last roots, in logarithms: a seventh. Judgement. */
 const SPREAD = 0.15;
 
@@ -22,15 +20,14 @@ const SPREAD = 0.15;
 export const rootedAt = (plantings: readonly PlantingInput[], at: number): PlantingInput[] =>
   plantings.map((planting) => ({ ...planting, rootsAt: at }));
 
-/** The deepest roots that the plan counts on. */
+/** The depth that doses are measured by and figures are told of: the middle of what is believed. */
 export function countedOn(belief: RootBelief): RootDepth {
-  let deeper = 1;
-  let counted: RootDepth = 'shallow';
+  let upTo = 0;
   for (const depth of ROOT_DEPTHS) {
-    if (deeper >= SURE - 1e-9) counted = depth;
-    deeper -= belief[depth];
+    upTo += belief[depth];
+    if (upTo >= 0.5 - 1e-9) return depth;
   }
-  return counted;
+  return 'deep';
 }
 
 /**

@@ -128,6 +128,7 @@ export function bedHistory(
         shadeCloth: valueOn(told.shade, from),
         method: watering.method,
         litresPerMinute: watering.litresPerMinute,
+        timer: watering.timer,
         flowMeasured: watering.measured,
       },
       seen,

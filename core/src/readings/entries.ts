@@ -127,4 +127,6 @@ export interface ToldWatering {
   litresPerMinute: number;
   /** Whether the flow was measured or is a guess. */
   measured: boolean;
+  /** A timer opens and shuts it. */
+  timer?: boolean;
 }

@@ -1,3 +1,4 @@
+import { canHaveTimer } from '../delivery/handsOn.ts';
 import { METHOD_FACTS, type Method } from '../delivery/methods.ts';
 import { wettedFractionOf, type Delivery } from '../delivery/runPlan.ts';
 import { onSoil } from '../delivery/wettedStrip.ts';
@@ -19,6 +20,7 @@ export interface ToldBed {
   shadeCloth?: boolean;
   method: Method;
   litresPerMinute: number;
+  timer?: boolean;
   flowMeasured?: boolean;
 }
 
@@ -117,6 +119,7 @@ export class KnownDraft {
     const { method, litresPerMinute } = this.told;
     const { wettedShare, reachingShare, evenness, flow } = this.claims;
     const delivery: Delivery = { method, litresPerMinute: nearest('flow', flow?.value ?? litresPerMinute) };
+    if (this.told.timer && canHaveTimer(method)) delivery.timer = true;
     if (wettedShare) delivery.wettedFraction = wettedShare.value;
     if (reachingShare) delivery.efficiency = reachingShare.value;
     if (evenness) delivery.lowQuarterUniformity = evenness.value;

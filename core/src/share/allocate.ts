@@ -1,7 +1,9 @@
 /** A watering that competes with others for the minutes and litres of one day. */
 export interface Competing {
+  /** Minutes of a person's time, litres through the tap, and times its tap is opened again after the first. */
   minutes: number;
   litres: number;
+  turns?: number;
   /** What is lost when it has to wait: yield or plants at risk, any unit, 0 or more. */
   loss: number;
   /** Class it is in: all of 0 (plants not yet rooted, trees) come before any of 1, and those before any of 2. */
@@ -10,6 +12,28 @@ export interface Competing {
 export interface DayCaps {
   minutes?: number;
   litres?: number;
+  turns?: number;
+}
+
+/** What some of them take together, and what there is. */
+class Room {
+  minutes = 0;
+  litres = 0;
+  turns = 0;
+  add(item: Competing): void {
+    this.minutes += item.minutes;
+    this.litres += item.litres;
+    this.turns += item.turns ?? 0;
+  }
+  fits(caps: DayCaps, more?: Competing): boolean {
+    const holds = (cap: number | undefined, value: number): boolean =>
+      value <= (cap ?? Number.POSITIVE_INFINITY) + 1e-9;
+    return (
+      holds(caps.minutes, this.minutes + (more?.minutes ?? 0)) &&
+      holds(caps.litres, this.litres + (more?.litres ?? 0)) &&
+      holds(caps.turns, this.turns + (more?.turns ?? 0))
+    );
+  }
 }
 
 /** Swaps tried before the answer is taken. Judgement: enough for any garden's day. */
@@ -18,19 +42,10 @@ const ROUNDS = 40;
 const EXCHANGED = 80;
 const PAIRED = 24;
 
-const within = (minutes: number, litres: number, caps: DayCaps): boolean =>
-  minutes <= (caps.minutes ?? Number.POSITIVE_INFINITY) + 1e-9 &&
-  litres <= (caps.litres ?? Number.POSITIVE_INFINITY) + 1e-9;
-
 const fits = (items: readonly Competing[], chosen: readonly boolean[], caps: DayCaps): boolean => {
-  let minutes = 0;
-  let litres = 0;
-  for (const [i, item] of items.entries()) {
-    if (!chosen[i]) continue;
-    minutes += item.minutes;
-    litres += item.litres;
-  }
-  return within(minutes, litres, caps);
+  const room = new Room();
+  items.forEach((item, i) => chosen[i] && room.add(item));
+  return room.fits(caps);
 };
 
 /** What each item is worth: a class outweighs all of those after it together, and the last class present weighs as it is. */
@@ -50,7 +65,7 @@ const worth = (values: readonly number[], chosen: readonly boolean[]): number =>
 /**
  * Which of a day's waterings are made when not all of them fit, so that least is lost: those worth most for the room
  * they take, then exchanges as long as any helps. Checked against an exact optimum in the tests.
- * @param items the day's waterings; `caps` minutes and litres of the day
+ * @param items the day's waterings; `caps` minutes of a person's time, litres and turns of the tap of the day
  * @returns for each, whether it is made; the caps are never exceeded
  */
 export function allocateDay(items: readonly Competing[], caps: DayCaps): boolean[] {
@@ -61,18 +76,17 @@ export function allocateDay(items: readonly Competing[], caps: DayCaps): boolean
     Math.max(
       1e-9,
       i.minutes / (caps.minutes ?? Number.POSITIVE_INFINITY) +
-        i.litres / (caps.litres ?? Number.POSITIVE_INFINITY),
+        i.litres / (caps.litres ?? Number.POSITIVE_INFINITY) +
+        (i.turns ?? 0) / (caps.turns ?? Number.POSITIVE_INFINITY),
     );
   const fill = (order: readonly number[]): boolean[] => {
     const chosen = items.map(() => false);
-    let minutes = 0;
-    let litres = 0;
+    const taken = new Room();
     for (const i of order) {
       const item = items[i] as Competing;
-      if (!within(minutes + item.minutes, litres + item.litres, caps)) continue;
+      if (!taken.fits(caps, item)) continue;
       chosen[i] = true;
-      minutes += item.minutes;
-      litres += item.litres;
+      taken.add(item);
     }
     return chosen;
   };

@@ -4,7 +4,6 @@ import { within } from '../units/guard.ts';
 import type { Site } from '../weather/types.ts';
 import { allocateDay, type Competing } from './allocate.ts';
 import { clocked, newClockBook, sunOf, type ClockBook } from './clockBook.ts';
-import { tendernessOf } from '../follow/tenderness.ts';
 import type { PlannedWatering } from '../follow/types.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
 import { pressing } from '../clock/dayJobs.ts';
@@ -16,9 +15,8 @@ import { mondayOf } from '../units/weekdays.ts';
 /** Litres of stress any watering is worth at least, so that none is worth nothing. Judgement. */
 const LEAST_LOSS = 0.01;
 
-/** Litres a bed's plants will miss over the plan, weighed by how much its crop minds. */
-const lossOf = (plan: BedPlan, date: IsoDate): number =>
-  tendernessOf(plan.bed.bed.plantings, date) * plan.outlook.missedL;
+/** Times in a day that taps are opened again, beyond each place's first: more is nobody's morning. Judgement. */
+export const TURNS_A_DAY = 10;
 
 interface Refused {
   due: Pick<Due, 'i' | 'watering'>;
@@ -85,7 +83,7 @@ export function fitToLimits(
           bedId: watering.bedId,
           date,
           until: null,
-          minutes: watering.run.minutes,
+          minutes: watering.handsOnMinutes,
           litres: watering.run.litres,
           why,
         });
@@ -121,11 +119,16 @@ const dueOn = (plans: readonly BedPlan[], date: IsoDate): { i: number; watering:
   });
 
 const itemOf = (plan: BedPlan, watering: PlannedWatering, loss: number): Competing => ({
-  minutes: watering.run.minutes,
+  minutes: watering.handsOnMinutes,
   litres: watering.run.litres,
+  turns: turnsOf(plan, watering),
   loss,
   tier: tierOf(plan, watering),
 });
+
+/** Times its tap is opened again after the first; a timer does that by itself. */
+export const turnsOf = ({ bed }: BedPlan, { run }: PlannedWatering): number =>
+  bed.delivery.timer ? 0 : run.cycles - 1;
 
 type Weigh = (plan: BedPlan, watering: PlannedWatering) => Competing;
 
@@ -143,7 +146,7 @@ function weigher(follow: Follow, quick: boolean): Weigh {
     if (before) return before;
     const { date } = watering;
     const waited = follow(plan, 'put off', date);
-    const item = itemOf(plan, watering, LEAST_LOSS + Math.max(0, lossOf(waited, date) - lossOf(plan, date)));
+    const item = itemOf(plan, watering, LEAST_LOSS + Math.max(0, waited.outlook.lostL - plan.outlook.lostL));
     known.set(watering, item);
     return item;
   };
@@ -169,14 +172,20 @@ function overDay(
   constraints: PlanConstraints,
   weigh: Weigh,
 ): Refused[] {
-  const caps = { minutes: constraints.minutesPerDay, litres: constraints.litresPerDay };
-  const due = dueOn(plans, date);
-  const sum = (of: (w: PlannedWatering) => number): number => due.reduce((s, x) => s + of(x.watering), 0);
-  const over = {
-    minutes: sum((w) => w.run.minutes) > (caps.minutes ?? Number.POSITIVE_INFINITY),
-    litres: sum((w) => w.run.litres) > (caps.litres ?? Number.POSITIVE_INFINITY),
+  const caps = {
+    minutes: constraints.minutesPerDay,
+    litres: constraints.litresPerDay,
+    turns: TURNS_A_DAY,
   };
-  if (!over.minutes && !over.litres) return [];
+  const due = dueOn(plans, date);
+  const sum = (of: (x: (typeof due)[number]) => number): number => due.reduce((s, x) => s + of(x), 0);
+  const over = {
+    minutes: sum((x) => x.watering.handsOnMinutes) > (caps.minutes ?? Number.POSITIVE_INFINITY),
+    litres: sum((x) => x.watering.run.litres) > (caps.litres ?? Number.POSITIVE_INFINITY),
+    turns: sum((x) => turnsOf(plans[x.i] as BedPlan, x.watering)) > TURNS_A_DAY,
+  };
+  if (!over.minutes && !over.litres && !over.turns) return [];
+  const why: Cap = over.minutes ? 'minutes a day' : over.litres ? 'litres a day' : 'turns of the tap';
   const items: Due[] = due.map((x) => ({ ...x, item: weigh(plans[x.i] as BedPlan, x.watering) }));
   const made = allocateDay(
     items.map((x) => x.item),
@@ -184,7 +193,7 @@ function overDay(
   );
   return items.flatMap((x, k) => {
     if (made[k]) return [];
-    return [{ due: x, why: over.minutes ? ('minutes a day' as const) : ('litres a day' as const) }];
+    return [{ due: x, why }];
   });
 }
 

@@ -1,20 +1,33 @@
 import { followAhead, type AheadOptions, type BedStart } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
-import type { IsoDate } from '../units/dates.ts';
+import { addDays, type IsoDate } from '../units/dates.ts';
 import type { BedPlan, Follow, Tried } from './types.ts';
 
 /** Ways in which each bed's plan was tried before, by the plan it was tried on. */
 export type Tries = WeakMap<BedPlan, Map<string, BedPlan>>;
 
+const without = ({ fixed }: PlanBed, date: IsoDate): PlanBed['fixed'] =>
+  fixed?.filter((f) => f.date !== date);
+
 /** What a bed's facts are under each way of trying it. */
-const BED_OF: Readonly<Record<Tried, (bed: PlanBed, date: IsoDate) => PlanBed>> = {
-  'put off': (bed, date) => ({
+const BED_OF: Readonly<Record<Tried, (plan: BedPlan, date: IsoDate) => PlanBed>> = {
+  'put off': ({ bed, waterings }, date) => {
+    const made = new Set(waterings.map((w) => w.date));
+    const before = bed.asked?.filter((day) => day < date && !made.has(day)) ?? [];
+    return {
+      ...bed,
+      blocked: [...(bed.blocked ?? []), ...before, date],
+      // It has its turn on the next day, not only on the next round.
+      asked: bed.asked && [...new Set([...bed.asked, addDays(date, 1)])].sort(),
+      fixed: without(bed, date),
+    };
+  },
+  'left out': ({ bed }, date) => ({
     ...bed,
     blocked: [...(bed.blocked ?? []), date],
-    fixed: bed.fixed?.filter((f) => f.date !== date),
+    fixed: without(bed, date),
   }),
-  spared: (bed, date) => ({ ...bed, spared: [...(bed.spared ?? []), date] }),
-  'gone on': (bed) => bed,
+  'gone on': ({ bed }) => bed,
 };
 
 /**
@@ -37,8 +50,8 @@ export function follower(
   return {
     follow: (plan, how, date) =>
       tried(plan, `${how} ${date}`, () => {
-        const bed = BED_OF[how](plan.bed, date);
-        const part = large && how !== 'spared' ? { stopAfter: date, resume: plan.open } : {};
+        const bed = BED_OF[how](plan, date);
+        const part = large && how !== 'left out' ? { stopAfter: date, resume: plan.open } : {};
         return followAhead(startOf(bed.id), bed, { ...ahead, ...part, sketch: true });
       }),
     inFull: (plan) => tried(plan, 'in full', () => followAhead(startOf(plan.bed.id), plan.bed, ahead)),

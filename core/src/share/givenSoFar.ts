@@ -1,26 +1,34 @@
+import { handsOnMinutes } from '../delivery/handsOn.ts';
+import type { Delivery } from '../delivery/runPlan.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
 import { mondayOf } from '../units/weekdays.ts';
 
 /**
- * What the taps have given this week and today: it counts against the limits.
- * @param waterings with their day, litres through the tap and minutes, where they were written down; `today`
- * @returns litres since Monday, and minutes and litres of today
- * Source: arithmetic.
+ * What has been given this week and today: it counts against the limits.
+ * @param waterings with their day, litres through the tap and minutes, where they were written down, and what carried them; `today`
+ * @returns litres since Monday, and of today litres and minutes of a person's own time
+ * Source: arithmetic, as `handsOnMinutes`.
  */
 export function givenSoFar(
-  waterings: readonly { date: IsoDate; litres: number | null; minutes: number | null }[],
+  waterings: readonly {
+    date: IsoDate;
+    litres: number | null;
+    minutes: number | null;
+    delivery?: Pick<Delivery, 'method' | 'timer'>;
+  }[],
   today: IsoDate,
 ): Required<Pick<PlanConstraints, 'litresThisWeek' | 'givenToday'>> {
   const monday = mondayOf(today);
   const givenToday = { minutes: 0, litres: 0 };
   let litresThisWeek = 0;
-  for (const { date, litres, minutes } of waterings) {
+  for (const { date, litres, minutes, delivery } of waterings) {
     if (date < monday || date > today) continue;
     litresThisWeek += litres ?? 0;
     if (date !== today) continue;
     givenToday.litres += litres ?? 0;
-    givenToday.minutes += minutes ?? 0;
+    const ran = { litres: litres ?? 0, minutes: minutes ?? 0, cycles: 1 };
+    givenToday.minutes += delivery ? handsOnMinutes(delivery, ran, 1) : ran.minutes;
   }
   return { litresThisWeek, givenToday };
 }

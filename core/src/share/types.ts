@@ -5,17 +5,22 @@ import type { SunOnClock } from '../weather/sunOnClock.ts';
 
 export type BedPlan = Followed;
 
-/** How a bed's plan is tried another way: a day put off or spared, or gone on with after a day. */
-export type Tried = 'put off' | 'spared' | 'gone on';
+/**
+ * How a bed's plan is tried another way: a day put off, with what comes before it left as it is; a day left out, with what
+ * comes before it free to take its place; or gone on with after a day.
+ */
+export type Tried = 'put off' | 'left out' | 'gone on';
 export type Follow = (plan: BedPlan, how: Tried, date: IsoDate) => BedPlan;
 
 /** Limits a watering may fail to fit. */
-export type Cap = 'minutes a day' | 'litres a day' | 'litres a week' | 'its source' | 'open hours';
+export type Cap =
+  'minutes a day' | 'turns of the tap' | 'litres a day' | 'litres a week' | 'its source' | 'open hours';
 
 /** A watering that found no room on its day. */
 export interface LeftOut {
   bedId: number;
   date: IsoDate;
+  /** A person's own time. */
   minutes: number;
   litres: number;
   why: Cap;

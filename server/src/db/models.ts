@@ -102,6 +102,16 @@ export class EntryRow extends Model<InferAttributes<EntryRow>, InferCreationAttr
   declare replacedBy: CreationOptional<number | null>;
 }
 
+/** Round days proposed to a garden, kept until Monday. They can be proposed anew: no archive holds them. */
+export class KeptRoundsRow extends Model<
+  InferAttributes<KeptRoundsRow>,
+  InferCreationAttributes<KeptRoundsRow>
+> {
+  declare gardenId: number;
+  /** JSON of the core's `KeptRounds`. */
+  declare body: string;
+}
+
 /** A tap under way, from the moment it was opened to when somebody, or its own timer, has shut it. */
 export class RunRow extends Model<InferAttributes<RunRow>, InferCreationAttributes<RunRow>> {
   declare id: CreationOptional<number>;
@@ -365,6 +375,10 @@ export function defineModels(sequelize: Sequelize): void {
       removedAt: moment(),
     },
     as('imports'),
+  );
+  KeptRoundsRow.init(
+    { gardenId: { type: DataTypes.INTEGER, primaryKey: true }, body: longText() },
+    as('kept_rounds'),
   );
   Act.init(
     {

@@ -24,8 +24,8 @@ import type { Facts } from './facts.ts';
 import { constraintsOf, planBed } from './placeInput.ts';
 
 export const HORIZON_DAYS = 14;
-/** Members of the forecast behind the due windows: enough for a 10 and a 90 % day. */
-const MEMBERS = 100;
+/** Ways the weather and the roots may go, by which today is decided and the windows are told. */
+const MEMBERS = 64;
 /** A large garden gets fewer, so that its round stays quick: members times beds, and the fewest that still tell a window. */
 const MEMBER_BEDS = 6000;
 const LEAST_MEMBERS = 10;
@@ -112,8 +112,12 @@ export function contextOf(
   const measured = weather.filter((day) => day.source === 'record').slice(-CLIMATOLOGY_DAYS);
   const constraints = constraintsOf(facts);
   const pastIsWhole = beds.length <= WHOLE_PAST_BEDS;
-  const plan = (those: readonly PlanBed[], with_: PlanMemo): GardenPlan =>
-    planGarden({ site, beds: those }, weather, constraints, {
+  const plan = (
+    those: readonly PlanBed[],
+    with_: PlanMemo,
+    limits: PlanConstraints = constraints,
+  ): GardenPlan =>
+    planGarden({ site, beds: those }, weather, limits, {
       today,
       horizonDays: HORIZON_DAYS,
       pastDays: pastIsWhole ? undefined : SHOWN_PAST_DAYS,
@@ -124,10 +128,13 @@ export function contextOf(
       memo: with_,
       onProgress: options.onProgress,
     });
+  const made = plan(planBeds, memo);
+  // What is tried is tried on the days that stand.
+  const standing = { ...constraints, rounds: { ...constraints.rounds, kept: made.rounds.kept ?? undefined } };
   return {
     ...facts,
-    plan: plan(planBeds, memo),
-    constraints,
+    plan: made,
+    constraints: standing,
     pastIsWhole,
     beds,
     planBeds,
@@ -139,6 +146,7 @@ export function contextOf(
       plan(
         planBeds.map((bed) => (bed.id === changed.id ? changed : bed)),
         triedOn(memo),
+        standing,
       ),
     sun: sunOnClock({
       latitudeDeg: site.latitudeDeg,

@@ -1,5 +1,5 @@
 import type { EventView, GardenView } from '@kibble/contract';
-import type { Site, SourcedDay } from '@kibble/core';
+import type { KeptRounds, Site, SourcedDay } from '@kibble/core';
 
 /** A garden's facts of a day, as far as a plan needs them: what is on record, and the weather behind and ahead. */
 export interface Facts {
@@ -8,4 +8,6 @@ export interface Facts {
   site: Site;
   today: string;
   weather: SourcedDay[];
+  /** Round days proposed before. */
+  kept: KeptRounds | null;
 }

@@ -6,6 +6,7 @@ import { EventRow, type Garden } from '../db/models.ts';
 import { GLANCE_DAYS, HORIZON_DAYS } from './context.ts';
 import type { Facts } from './facts.ts';
 import type { WallClock } from '../services/clock.ts';
+import { keptRoundsOf } from '../services/keptRounds.ts';
 import { gardenToView } from '../services/gardens.ts';
 import { earliestStart, gardenWeather, siteOf } from '../services/weather.ts';
 import { eventToView } from '../services/waterings.ts';
@@ -39,7 +40,7 @@ export async function gardenFacts(garden: Garden, wall: WallClock, log: Logger):
   const from = await earliestStart(garden, today);
   const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, log);
   const events = await eventsOf(garden.id, view.beds, today);
-  return { garden: view, events, site: siteOf(garden), today, weather };
+  return { garden: view, events, site: siteOf(garden), today, weather, kept: await keptRoundsOf(garden.id) };
 }
 
 /** Some beds of a garden as they are now, and what happened on them. */
@@ -64,5 +65,5 @@ export async function glanceFacts(
   const from = addDays(today, -GLANCE_DAYS);
   const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, log, false);
   const events = await eventsOf(garden.id, view.beds, today, { from, only: true });
-  return { garden: view, events, site: siteOf(garden), today, weather };
+  return { garden: view, events, site: siteOf(garden), today, weather, kept: null };
 }

@@ -18,7 +18,7 @@ import {
   type PlanChange,
   type TryBody,
 } from '@kibble/contract';
-import { newMemo, type PlanBed, type PlanMemo } from '@kibble/core';
+import { newMemo, type KeptRounds, type PlanBed, type PlanMemo } from '@kibble/core';
 import { answer, Refusal } from '../errors.ts';
 import { contextOf, type Context, type Fault } from './context.ts';
 import type { Facts } from './facts.ts';
@@ -108,6 +108,7 @@ export class GardenPlanner {
   private readonly texts = new Map<ViewName, string>();
   /** What went wrong while it planned, until somebody fetches it. */
   private faults: Fault[] = [];
+  private proposed: KeptRounds | null = null;
 
   private readonly members: number | undefined;
 
@@ -162,6 +163,7 @@ export class GardenPlanner {
           onProgress,
         });
         this.planned = { context, places: placesOf(context, now, this.before?.places), at: now };
+        this.keep(context.plan.rounds.kept);
       } else if (isPast(this.planned, now)) {
         const { context, places } = this.planned;
         this.planned = { context, places: placesOf(context, now, places), at: now };
@@ -184,6 +186,20 @@ export class GardenPlanner {
   /** A view as it was made before, unless the clock has gone on since. */
   private kept(name: ViewName, now: Date): string | undefined {
     return this.planned && !isPast(this.planned, now) ? this.texts.get(name) : undefined;
+  }
+
+  /** What was proposed stands for the plans to come. */
+  private keep(kept: KeptRounds | null): void {
+    if (!kept || JSON.stringify(kept) === JSON.stringify(this.facts.kept)) return;
+    this.facts = { ...this.facts, kept };
+    this.proposed = kept;
+  }
+
+  /** Round days proposed since this was last asked for. */
+  takeKept(): KeptRounds | null {
+    const { proposed } = this;
+    this.proposed = null;
+    return proposed;
   }
 
   takeFaults(): Fault[] {

@@ -16,8 +16,6 @@ import {
   cropById,
   defaultSchool,
   givenSoFar,
-  plantOnDay,
-  standingOn,
   type BedInput,
   type CropEntry,
   type PlanBed,
@@ -62,7 +60,6 @@ export function planBed(
   const mine = events.filter(
     (event) => event.bedId === bed.id && event.date >= start.startOn && event.date <= today,
   );
-  const school = schoolChosen(bed, today, latitudeDeg);
   return {
     id: bed.id,
     kind: bed.kind,
@@ -84,23 +81,20 @@ export function planBed(
       .map((event) => event.date),
     tap: bed.tapId ?? undefined,
     rank: bed.rank ?? undefined,
-    school: school.id,
-    schoolSince: school.own ? (bed.planting?.schoolSince ?? undefined) : undefined,
+    school: schoolChosen(bed).id,
     ...byHand(bed.findings.map(foundOf), today, now.known.areaM2, now.delivery),
   };
 }
 
 /** The school that decides on a bed: the gardener's choice, or the usual one for what stands there. */
-export function schoolChosen(
-  bed: BedView,
-  today: string,
-  latitudeDeg: number,
-): { id: SchoolId; own: boolean; usual: ReturnType<typeof defaultSchool> | null } {
+export function schoolChosen(bed: BedView): {
+  id: SchoolId;
+  own: boolean;
+  usual: ReturnType<typeof defaultSchool> | null;
+} {
   const crop = cropOfBed(bed);
-  if (!crop) return { id: 'deep and seldom', own: false, usual: null };
-  const planting = standingOn(plantingsOf(bed, latitudeDeg), today);
-  const plant = planting ? plantOnDay(planting, today) : null;
-  const usual = defaultSchool(crop, plant ?? { stage: null, rooted: true });
+  if (!crop) return { id: 'as seldom as it can', own: false, usual: null };
+  const usual = defaultSchool(crop);
   const own = bed.planting?.school ?? null;
   return { id: own ?? usual.id, own: own !== null, usual };
 }
@@ -124,7 +118,7 @@ function sourcesOf(
 }
 
 /** A garden's limits, its clock and its taps as the core takes them. */
-export function constraintsOf({ garden, events, today }: Facts): PlanConstraints {
+export function constraintsOf({ garden, events, today, kept }: Facts): PlanConstraints {
   const { limits, longitudeDeg, timeZone, taps } = garden;
   const flows = taps.flatMap((tap) => {
     const timed = tap.findings.find(({ input }) => input.kind === 'bucket')?.input;
@@ -135,14 +129,18 @@ export function constraintsOf({ garden, events, today }: Facts): PlanConstraints
     litresPerDay: limits.litresPerDay ?? undefined,
     litresPerWeek: limits.litresPerWeek ?? undefined,
     ...givenSoFar(
-      events.filter((e) => e.kind === 'watering'),
+      events
+        .filter((e) => e.kind === 'watering')
+        .map((e) => ({ ...e, delivery: garden.beds.find(({ id }) => id === e.bedId)?.delivery })),
       today,
     ),
     weekdays: limits.weekdays ?? undefined,
     hours: limits.hours ?? undefined,
     restricts: limits.restricts ?? undefined,
     windHoldMs: limits.windHoldMs ?? undefined,
-    fewRounds: limits.fewRounds ?? false,
+    rounds: { weekdays: limits.roundDays ?? undefined, kept: kept ?? undefined },
+    people: limits.people ?? undefined,
+    timers: limits.timers ?? undefined,
     sources: sourcesOf(garden, events, today),
     clock: { longitudeDeg: longitudeDeg ?? undefined, utcOffsetHours: utcOffsetHours(timeZone, today) },
     lines: { lines: limits.lines ?? undefined, tapLitresPerMinute: Object.fromEntries(flows) },

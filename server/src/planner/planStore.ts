@@ -2,6 +2,7 @@ import { Mutex } from 'async-mutex';
 import type { Logger } from 'pino';
 import type { Garden } from '../db/models.ts';
 import { todayOf, type WallClock } from '../services/clock.ts';
+import { keepRounds } from '../services/keptRounds.ts';
 import { bedFacts, gardenFacts } from './gardenFacts.ts';
 import { stationIsSilent } from '../services/weather.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
@@ -64,8 +65,9 @@ export class PlanStore {
     for (let again = false; ; again = true) {
       try {
         await this.bring(garden);
-        const { text, faults } = await this.planner.view(garden.id, name, asked, this.wall.now());
+        const { text, faults, kept } = await this.planner.view(garden.id, name, asked, this.wall.now());
         this.tell(faults);
+        if (kept) await keepRounds(garden.id, kept);
         return text;
       } catch (error) {
         if (!(error instanceof NotThere) || again) throw error;

@@ -1,4 +1,5 @@
 import type { BedView, EventView } from '@kibble/contract';
+import type { KeptRounds } from '@kibble/core';
 import type { Fault } from './context.ts';
 import type { Facts } from './facts.ts';
 import { GardenPlanner, type Asked, type ViewName } from './gardenPlanner.ts';
@@ -7,6 +8,8 @@ import { GardenPlanner, type Asked, type ViewName } from './gardenPlanner.ts';
 export interface Viewed {
   text: string;
   faults: Fault[];
+  /** Round days that were proposed anew, to be kept. */
+  kept: KeptRounds | null;
 }
 
 /** Where plans are made and kept: in this thread, or beside it. Gardens are named by number. */
@@ -56,7 +59,7 @@ export class PlannerHere implements Planner {
     const planner = this.of(gardenId);
     const told = (done: number, of: number): void => this.options.onProgress?.(gardenId, done, of);
     const text = planner.view(name, asked, now, told);
-    return Promise.resolve({ text, faults: planner.takeFaults() });
+    return Promise.resolve({ text, faults: planner.takeFaults(), kept: planner.takeKept() });
   }
 
   progress(): null {

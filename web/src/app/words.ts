@@ -1,5 +1,5 @@
 import type { StopView, WindowView } from '@kibble/contract';
-import type { Aim, BestHour, Cap, Explainable, LeaveReason, WaterReason, WeatherAlert } from '@kibble/core';
+import type { Aim, BestHour, Cap, Explainable, LeaveReason, Waiting, WaterReason, WeatherAlert } from '@kibble/core';
 import { addMinutes, format, isSameYear, parseISO } from 'date-fns';
 import type { Units } from './units.ts';
 
@@ -27,12 +27,24 @@ export type Sentence = Piece[];
 export const plain = (sentence: Sentence): string =>
   sentence.map((piece) => (typeof piece === 'string' ? piece : piece.text)).join('');
 
-/** Why a bed gets its water before it is due. */
-const EARLY = {
-  'before closed days': 'Not due yet, but it would run short on the closed days ahead: ',
-  'before wind': 'Not due yet, but tomorrow is too windy to spray: ',
-  'with this round': 'Not due until tomorrow; with this round it spares you one: ',
-} as const;
+/** A share of growth, as a person says it. */
+export const shareWords = (share: number): string => {
+  const percent = 100 * share;
+  if (percent < 0.1) return 'nothing';
+  if (percent < 1) return 'under 1\u00a0%';
+  return `${percent < 9.5 ? Number(percent.toFixed(percent < 3 ? 1 : 0)) : Math.round(percent)}\u00a0%`;
+};
+
+/** What waiting for the next round would cost, in one sentence. */
+export function waitingWords(waiting: Waiting): string {
+  const until = dayName(waiting.until);
+  const lost = shareWords(waiting.lostShare);
+  if (lost === 'nothing')
+    return waiting.highShare > 0.01
+      ? `Waiting until ${until} costs nothing unless it is drier than it looks; then ${shareWords(waiting.highShare)} of its growth.`
+      : `Waiting until ${until} costs nothing.`;
+  return `Waiting until ${until} would cost ${lost} of its growth till then.`;
+}
 
 /** Given less than what is wanted by more than this, it is a part. */
 const PART = 1.02;
@@ -47,7 +59,6 @@ export function waterSentence(
   const past = reason.depletionMm > reason.readilyMm;
   const gone: Piece = { of: 'gone', text: units[past ? 'text' : 'number']('depth', reason.depletionMm) };
   const spare: Piece = { of: 'spare', text: units.text('depth', reason.readilyMm) };
-  const today: Piece = { of: 'use', text: units.text('depth', reason.useTodayMm) };
   const deep: Piece = { of: 'reaches', text: units.text('depth', Math.round(reachesMm / 10) * 10) };
   if (reason.code === 'planting drench')
     return [
@@ -73,35 +84,13 @@ export function waterSentence(
       deep,
       ' deep.',
     ];
-  if (
-    reason.code === 'before closed days' ||
-    reason.code === 'before wind' ||
-    reason.code === 'with this round'
-  )
-    return [
-      EARLY[reason.code],
-      gone,
-      ' of the ',
-      spare,
-      ' it can spare are gone. This fills it to ',
-      deep,
-      ' deep.',
-    ];
-  const young = reason.code === 'establishing' ? 'Still young and short of root: ' : '';
   const start: Sentence = past
-    ? [
-        `${young}Past its refill line: `,
-        gone,
-        ' are gone, it can spare ',
-        spare,
-        ', and today takes ',
-        today,
-        ' more.',
-      ]
-    : [young, gone, ' of the ', spare, ' it can spare are gone, and today takes ', today, ' more.'];
+    ? [gone, ' are gone and it can spare ', spare, '. ']
+    : [gone, ' of the ', spare, ' it can spare are gone. '];
+  const wait: Sentence = reason.waiting && reason.waiting.due !== null ? [`${waitingWords(reason.waiting)} `] : [];
   return reason.wantedMm > PART * givenMm
-    ? [...start, ' A day’s limits allow only a part: this goes ', deep, ' deep, the rest follows.']
-    : [...start, ' This fills it to ', deep, ' deep.'];
+    ? [...start, ...wait, 'A round takes only a part: this goes ', deep, ' deep, the rest follows.']
+    : [...start, ...wait, 'This fills it to ', deep, ' deep.'];
 }
 
 const days = (n: number): string => (n === 1 ? '1 day' : `${n} days`);
@@ -121,8 +110,6 @@ export function leaveHead(reason: LeaveReason, nextDate: string | null): string 
       return 'not on this day';
     case 'too windy':
       return 'too windy';
-    case 'round spared':
-      return 'can wait a day';
     case 'frozen':
       return 'the ground is frozen';
     case 'nothing growing':
@@ -151,8 +138,8 @@ export function leaveSentence(
     case 'rain coming':
       return [
         `${units.text('depth', reason.rainMm)} expected (${Math.round(reason.chance * 100)} %). ${
-          reason.missedShare >= 0.01
-            ? `If it fails, the plants have drunk ${Math.round(reason.missedShare * 100)} % less than they wanted by then.`
+          reason.lostIfNotShare >= 0.01
+            ? `If it fails, waiting costs ${shareWords(reason.lostIfNotShare)} of its growth till the next round.`
             : 'It can stand the wait, even if none comes.'
         }`,
       ];
@@ -168,13 +155,15 @@ export function leaveSentence(
         'Held dry on purpose, so that the roots go down. If the plants hang in the morning or evening, that ends it: say so on the bed’s page.',
       ];
     case 'not on this day':
-      return ['It is due, but today is closed to it or its turn was put off.'];
+      return [
+        reason.on
+          ? `It is thirsty, but today is no round of its own: its turn is ${dayName(reason.on)}.`
+          : 'It is thirsty, but today is closed to it or its turn was put off.',
+      ];
     case 'too windy':
       return [
         `Wind of ${units.text('wind', reason.windMs)} would carry the water past it. It waits for a calmer day, two at most; if the plants hang, say so and water low by hand.`,
       ];
-    case 'round spared':
-      return ['Nothing else asks for a round today, and this hardly minds: it goes with tomorrow’s.'];
     case 'nothing growing':
       return ['Bare ground asks for no water.'];
     case 'frozen':
@@ -297,4 +286,6 @@ export const AIM_WORDS: Readonly<Record<Aim, string>> = {
 export const capWords = (why: Cap): string =>
   why === 'its source'
     ? 'what the well gives in a day goes to what would suffer more.'
-    : `the ${why} go to what would suffer more.`;
+    : why === 'turns of the tap'
+      ? 'a day has only so many turns of a tap, and they go to what would suffer more.'
+      : `the ${why} go to what would suffer more.`;

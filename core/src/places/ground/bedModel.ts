@@ -5,7 +5,7 @@ import { remembered } from '../../units/remembered.ts';
 import { plantOnDay, type PlantOnDay } from '../../plants/plantOnDay.ts';
 import type { PlantingInput } from '../../plants/types.ts';
 import { LAYER_MM, soilProfile, type GroundInput, type SoilProfile } from '../../soil/soilProfile.ts';
-import { GOAL_FACTS, MOST_DEPLETION, type Goal } from '../../plants/goals.ts';
+import type { Goal } from '../../plants/goals.ts';
 import { heightTerm } from './evaporation.ts';
 import { isSheet, mulchEvaporationFactor, mulchShedShare, type Mulch } from './mulch.ts';
 import { FORM_FACTS, groundOfForm, RAIN_HOURS, type BedForm } from './surface.ts';
@@ -104,10 +104,9 @@ export function bedModel(
     p: new Float64Array(dayCount),
   };
   const deepest = profile.layers * LAYER_MM;
-  const { depletionFactor } = GOAL_FACTS[bed.goal ?? 'steady'];
   for (let d = 0; d < dayCount; d += 1) {
     model.potentialRootMm[d] = Math.min(deepest, at(plants.rootDepthMm, d));
-    model.p[d] = Math.min(MOST_DEPLETION, at(plants.p, d) * depletionFactor);
+    model.p[d] = at(plants.p, d);
   }
   return model;
 }

@@ -13,10 +13,10 @@ import { dailyRecord } from './simulateBed.ts';
 import { stepDay } from './stepDay.ts';
 
 /**
- * Passes that a hand makes over a bed on a round. Common practice: two or three; that up to five are made rather than to
- * come again is a judgement.
+ * Passes or runs that a person gives a bed on a round: what would need more is given in part, and the rest on another round.
+ * Common practice: two or three.
  */
-const PASSES = { upTo: 5, then: 3 };
+const PASSES = 3;
 
 /** Water that full leaves hold back from a spray, mm a watering. Judgement; a canopy holds 0.5–1.5 mm. */
 const LEAVES_HOLD_MM = 1;
@@ -151,8 +151,8 @@ export const ground: PlaceKind<BedInput, GroundState> = {
                 : 0,
             pulses,
           },
-          // What a hand would have to pass more often is given in parts, on another round.
-          METHOD_FACTS[delivery.method].byHand && !told ? { ...span.most, passes: PASSES } : span.most,
+          // Only a timer comes back as often as it likes.
+          delivery.timer || pulses || told ? span.most : { ...span.most, passes: PASSES },
         );
       },
       underCover: (d) => on(d).model.underCover,

@@ -47,7 +47,6 @@ describe('a change holds from its day and leaves the days before as they were', 
     ['80 mm of straw', { bed: { ...plain, mulch: { material: 'straw' as const, depthMm: 80 } } }],
     ['a tunnel', { bed: { ...plain, place: { demandFactor: 0.7, underCover: true } } }],
     ['another way of watering', { delivery: { method: 'drip' as const, litresPerMinute: 4 } }],
-    ['another goal', { bed: { ...plain, goal: 'show' as const } }],
     ['another area', { bed: { ...plain, areaM2: 4 } }],
     ['a rim', { bed: { ...plain, form: 'basin' as const } }],
   ])('%s laid today', (what, change) => {

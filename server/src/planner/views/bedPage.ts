@@ -80,6 +80,7 @@ export function bedPageOf(
     window: outlook.window,
     roots: rootDoubt(outlook.roots),
     sharpen: sharpenBed(bed, context),
+    loss: { share: outlook.lostShare, ifShallow: outlook.lostIfShallow, allowedShare: outlook.allowedShare },
     bed,
     stop: place.stop,
     leave: place.leave,

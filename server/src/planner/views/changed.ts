@@ -16,7 +16,7 @@ export function changedOf(before: Places, round: RoundView, now: Places): Change
     ...[...was.keys()].filter((id) => !is.has(id)),
     ...now.places.filter(differs).map(({ bed }) => bed.id),
   ]);
-  const { date, totals, putOff, unplanned } = round;
+  const { date, totals, rounds, putOff, unplanned } = round;
   return {
     date,
     beds: [...beds],
@@ -26,6 +26,7 @@ export function changedOf(before: Places, round: RoundView, now: Places): Change
     leaveAlone: round.leaveAlone.filter(({ bedId }) => beds.has(bedId)),
     tasks: round.tasks.filter(({ bedId }) => beds.has(bedId)),
     totals,
+    rounds,
     putOff,
     unplanned,
   };

@@ -1,5 +1,5 @@
 import type { Costs } from '@kibble/contract';
-import { SHORT_OF_WATER, type BedOutlook, type GardenPlan } from '@kibble/core';
+import { gardenLoss, SHORT_OF_WATER, type BedOutlook, type GardenPlan } from '@kibble/core';
 
 /** What a bed comes to over the plan. */
 export function costsOf(outlook: BedOutlook, plan: GardenPlan): Costs {
@@ -7,21 +7,25 @@ export function costsOf(outlook: BedOutlook, plan: GardenPlan): Costs {
   return {
     litres: mine.reduce((sum, w) => sum + w.run.litres, 0),
     waterings: mine.length,
+    handsOnMinutes: mine.reduce((sum, w) => sum + w.handsOnMinutes, 0),
+    lostShare: outlook.lostShare,
+    lostIfShallow: outlook.lostIfShallow,
+    allowedShare: outlook.allowedShare,
     stressDays: outlook.ahead.filter((day) => day.stressCoefficient < SHORT_OF_WATER).length,
     lostBelowRootsMm: outlook.ahead.reduce((sum, day) => sum + day.lostBelowRootsMm, 0),
   };
 }
 
-/** What all beds come to together. */
-export const gardenCosts = (plan: GardenPlan): Costs =>
-  plan.beds
-    .map((outlook) => costsOf(outlook, plan))
-    .reduce(
-      (sum, c) => ({
-        litres: sum.litres + c.litres,
-        waterings: sum.waterings + c.waterings,
-        stressDays: sum.stressDays + c.stressDays,
-        lostBelowRootsMm: sum.lostBelowRootsMm + c.lostBelowRootsMm,
-      }),
-      { litres: 0, waterings: 0, stressDays: 0, lostBelowRootsMm: 0 },
-    );
+/** What all beds come to together; growth by the area it is lost on. */
+export function gardenCosts(plan: GardenPlan): Costs {
+  const all = plan.beds.map((outlook) => costsOf(outlook, plan));
+  const sum = (of: (costs: Costs) => number): number => all.reduce((total, costs) => total + of(costs), 0);
+  return {
+    litres: sum((c) => c.litres),
+    waterings: sum((c) => c.waterings),
+    handsOnMinutes: sum((c) => c.handsOnMinutes),
+    ...gardenLoss(plan.beds),
+    stressDays: sum((c) => c.stressDays),
+    lostBelowRootsMm: sum((c) => c.lostBelowRootsMm),
+  };
+}

@@ -3,6 +3,7 @@ import { addDays, METHOD_FACTS, weekdayOf } from '@kibble/core';
 import { HORIZON_DAYS, type Context } from '../context.ts';
 import type { Places } from '../places.ts';
 import { costsOf } from './costs.ts';
+import { roundsOf } from './rounds.ts';
 
 /** Beds by days: what is planned for the fortnight within the garden's limits. */
 export function fortnightOf(context: Context, { unplanned }: Places): FortnightView {
@@ -28,6 +29,7 @@ export function fortnightOf(context: Context, { unplanned }: Places): FortnightV
             .map((w) => ({
               date: w.date,
               minutes: w.run.minutes,
+              handsOnMinutes: w.handsOnMinutes,
               litres: w.run.litres,
               localMm: w.run.localMm,
               reachesMm: w.reachesMm,
@@ -43,13 +45,14 @@ export function fortnightOf(context: Context, { unplanned }: Places): FortnightV
     perDay: dates.map((date) => {
       const due = plan.waterings.filter((w) => w.date === date);
       return {
+        handsOnMinutes: due.reduce((sum, w) => sum + w.handsOnMinutes, 0),
         minutes: due.reduce((sum, w) => sum + w.run.minutes, 0),
         litres: due.reduce((sum, w) => sum + w.run.litres, 0),
       };
     }),
     leftOut: plan.leftOut.map((left) => ({ ...left, bedName: nameOf(left.bedId) })),
     givenUp: plan.givenUp.map((given) => ({ ...given, bedName: nameOf(given.bedId) })),
-    sparedRounds: plan.sparedRounds,
+    rounds: roundsOf(context),
     schedule: plan.schedule.map(({ date, slots }) => ({
       date,
       slots: slots.map((slot) => ({ ...slot, bedName: nameOf(slot.bedId) })),

@@ -2,6 +2,7 @@ import type { LeaveView, RoundView, StopView } from '@kibble/contract';
 import { addDays, referenceEt } from '@kibble/core';
 import type { Context } from '../context.ts';
 import type { Places } from '../places.ts';
+import { roundsOf } from './rounds.ts';
 
 const RIBBON_PAST_DAYS = 6;
 
@@ -36,6 +37,7 @@ export function roundOf(context: Context, { places, unplanned }: Places): RoundV
         litres,
       })),
     totals: plan.todayTotals,
+    rounds: roundsOf(context),
     ribbon: weather
       .filter((day) => day.date >= from)
       .map((day) => ({

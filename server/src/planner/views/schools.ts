@@ -17,14 +17,14 @@ import { plantingsOf, schoolChosen } from '../placeInput.ts';
 export function schoolsOf(context: Context, bedId: number): SchoolsView {
   const { today, site } = context;
   const { view, planned } = bedOnPlan(context, bedId);
-  const { id, own, usual } = schoolChosen(view, today, site.latitudeDeg);
+  const { id, own, usual } = schoolChosen(view);
   const yesterday = addDays(today, -1);
   const on = { site, bed: planned, weather: context.weather };
   const planting = standingOn(plantingsOf(view, site.latitudeDeg), today);
   return {
     chosen: id,
     own,
-    usual: usual ?? defaultSchool(cropById('tomato'), { stage: null, rooted: true }),
+    usual: usual ?? defaultSchool(cropById('tomato')),
     words: SCHOOLS.map((school) => {
       const { words, warning } = schoolOf(school);
       return { id: school, words, warning: warning ?? null };

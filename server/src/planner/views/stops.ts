@@ -155,6 +155,8 @@ export function stopOf(
     litresPerMinute: known.delivery.litresPerMinute,
     flowMeasured: known.known.flow !== undefined && known.known.flow.kind !== 'assumed',
     run: watering.run,
+    handsOnMinutes: watering.handsOnMinutes,
+    timer: planned.delivery.timer ?? false,
     reachesMm: watering.reachesMm,
     reason: watering.reason,
     hour: bestHour({
@@ -191,6 +193,7 @@ export function leaveOf(bed: BedView, outlook: BedOutlook, context: Context): Le
     bedName: bed.name,
     depletionMm: outlook.depletionMm,
     nextDate: outlook.next?.date ?? null,
+    waiting: outlook.waiting,
     // Its working is asked for where somebody opens it.
     reason: leave.code === 'enough in store' ? { ...leave, because: undefined } : leave,
     event: settled.at(-1) ?? null,

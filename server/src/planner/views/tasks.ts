@@ -47,7 +47,6 @@ export function tasksOf(bed: BedView, outlook: BedOutlook, context: Context, now
         .map((e) => e.date),
     ).size,
     dueToday: outlook.next?.date === today,
-    overdueDays: outlook.next?.date === today ? outlook.next.reason.overdueDays : 0,
     pulsesSince:
       bed.planting?.school === 'little and often' ? (bed.planting.schoolSince ?? undefined) : undefined,
     goneShare: outlook.readilyMm > 0 ? outlook.depletionMm / outlook.readilyMm : 0,

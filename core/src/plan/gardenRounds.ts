@@ -1,0 +1,187 @@
+import type { PlanConstraints } from '../clock/constraints.ts';
+import { LOOK_AHEAD_DAYS } from '../follow/shut.ts';
+import { gardenLoss } from './gardenLoss.ts';
+import type { BedStart } from '../follow/follow.ts';
+import type { PlanBed } from '../follow/types.ts';
+import { chooseSet, roundOfGarden } from '../rounds/chooseSet.ts';
+import { aroundClosed, datesOn } from '../rounds/roundDates.ts';
+import type { KeptRounds, RoundDays } from '../rounds/types.ts';
+import { weekdaySets } from '../rounds/weekdaySets.ts';
+import { schoolOf } from '../schools/schools.ts';
+import type { BedPlan } from '../share/types.ts';
+import type { IsoDate } from '../units/dates.ts';
+import { once } from '../units/once.ts';
+import { mondayOf, weekdayOf } from '../units/weekdays.ts';
+import type { SourcedDay } from '../weather/completeWeather.ts';
+
+/** A place of the garden, with its plan under each set of days it was tried on. */
+export interface RoundPlace {
+  input: PlanBed;
+  start: BedStart;
+  tried: Map<string, BedPlan>;
+  /** The same place without its closed days. */
+  open?: RoundPlace;
+}
+
+const EVERY_DAY = [0, 1, 2, 3, 4, 5, 6];
+/** Round days hold a Tuesday where nothing speaks for another day: the weekend's sun is seen by then. Judgement. */
+const USUAL_ANCHOR = 2;
+/** So many days of the next seven this hot are a heat wave, °C. Judgement. */
+const HOT_C = 32;
+const HOT_DAYS = 3;
+
+export const isHot = (ahead: readonly SourcedDay[]): boolean =>
+  ahead.slice(0, 7).filter(({ tMaxC }) => tMaxC >= HOT_C).length >= HOT_DAYS;
+
+/** What stands in no round: it is asked every day, because a timer comes every day, or its way of watering has days of its own. */
+export const isAskedDaily = ({ delivery, school }: PlanBed): boolean => {
+  const { line } = schoolOf(school ?? 'as seldom as it can');
+  return Boolean(delivery.timer) || line === 'daily' || line === null;
+};
+
+/** A place on some days of the week; none are all. */
+export function askedOn(
+  input: PlanBed,
+  weekdays: readonly number[],
+  today: IsoDate,
+  horizonDays: number,
+): PlanBed {
+  if (isAskedDaily(input)) return input;
+  const rounds = datesOn(weekdays, today, horizonDays + LOOK_AHEAD_DAYS);
+  return { ...input, asked: aroundClosed(rounds, input.closed ?? [], today) };
+}
+
+/** Whether proposed days still hold: until Monday, a heat wave, its end, or another place. */
+const stillHolds = (kept: KeptRounds, today: IsoDate, hot: boolean, ids: readonly number[]): boolean =>
+  mondayOf(kept.madeOn) === mondayOf(today) &&
+  kept.madeOn <= today &&
+  kept.hot === hot &&
+  kept.places.length === ids.length &&
+  ids.every((id) => kept.places.some(({ bedId }) => bedId === id));
+
+/**
+ * The days on which a garden is walked, and each place's plan on them: the gardener's own, or proposed ones, by which each place
+ * is asked as seldom as its goal allows, the round is the sparsest that suffices for half of them, and those that need more
+ * are asked between.
+ * @param planOn a place's plan when it is asked on some weekdays
+ */
+export function gardenRounds(
+  places: readonly RoundPlace[],
+  { rounds, weekdays, restricts }: PlanConstraints,
+  options: {
+    today: IsoDate;
+    hot: boolean;
+    planOn: (place: RoundPlace, weekdays: readonly number[]) => BedPlan;
+  },
+): { plans: BedPlan[]; rounds: RoundDays } {
+  const { today, hot, planOn } = options;
+  const onTimer = places.filter(({ input }) => input.delivery.timer).map(({ input }) => input.id);
+  const own = rounds?.weekdays;
+  const lossOn = (days: readonly number[]): number =>
+    gardenLoss(places.map((place) => planOn(place, days).outlook)).lostShare;
+  if (own) {
+    const sparser = own.length > 1 ? own.slice(0, -1) : null;
+    return {
+      plans: places.map((place) => planOn(place, own)),
+      rounds: lazySparser(
+        { by: 'gardener', weekdays: own, between: [], onTimer, kept: null },
+        () => sparser && { perWeek: sparser.length, lostShare: lossOn(sparser) },
+      ),
+    };
+  }
+  const open = weekdays && restricts !== 'sprays' ? weekdays : EVERY_DAY;
+  const bound = places.filter(({ input }) => !isAskedDaily(input));
+  const ids = places.map(({ input }) => input.id);
+  const kept = rounds?.kept && stillHolds(rounds.kept, today, hot, ids) ? rounds.kept : null;
+  const anchor = kept?.anchor ?? anchorFor(bound, open, today, planOn);
+  const sets = weekdaySets(open, anchor);
+  const perWeek = sets.map((set) => set.length);
+  const setOf = (many: number): number =>
+    Math.max(
+      0,
+      perWeek.findLastIndex((n) => n <= many),
+    );
+  const keptOf = new Map(kept?.places.map((place) => [place.bedId, place.perWeek]));
+  const choose = (place: RoundPlace): number => {
+    const before = keptOf.get(place.input.id);
+    if (before !== undefined) return setOf(before);
+    const allowed = planOn(place, sets[0] as number[]).outlook.allowedShare;
+    return chooseSet(perWeek, allowed, (i) => planOn(place, sets[i] as number[]).outlook.lostShare);
+  };
+  const chosen = new Map(bound.map((place) => [place, choose(place)]));
+  // What needs nothing at all speaks for no day.
+  const thirsty = bound.filter(
+    (place) => planOn(place, sets[chosen.get(place) ?? 0] as number[]).waterings.length > 0,
+  );
+  const main = kept ? setOf(kept.perWeek) : roundOfGarden(thirsty.map((place) => chosen.get(place) ?? 0));
+  const daysOf = (place: RoundPlace): readonly number[] =>
+    sets[Math.max(main, chosen.get(place) ?? 0)] ?? open;
+  const sparser = sets[main - 1];
+  return {
+    plans: places.map((place) => planOn(place, daysOf(place))),
+    rounds: lazySparser(
+      {
+        by: 'proposed',
+        weekdays: sets[main] ?? [...open],
+        between: bound
+          .filter((place) => (chosen.get(place) ?? 0) > main)
+          .map((place) => ({ bedId: place.input.id, weekdays: [...daysOf(place)] })),
+        onTimer,
+        kept: {
+          madeOn: kept?.madeOn ?? today,
+          anchor,
+          perWeek: perWeek[main] ?? open.length,
+          hot,
+          places: places.map((place) => ({
+            bedId: place.input.id,
+            perWeek: perWeek[chosen.get(place) ?? perWeek.length - 1] ?? open.length,
+          })),
+        },
+      },
+      () => (sparser ? { perWeek: sparser.length, lostShare: lossOn(sparser) } : null),
+    ),
+  };
+}
+
+/** What fewer rounds would cost is worked out when first read. */
+function lazySparser(rounds: Omit<RoundDays, 'sparser'>, work: () => RoundDays['sparser']): RoundDays {
+  const sparser = once(work);
+  return {
+    ...rounds,
+    get sparser() {
+      return sparser();
+    },
+  };
+}
+
+/** The weekday that all proposed sets hold: today where something cannot wait, and the usual one otherwise. */
+function anchorFor(
+  places: readonly RoundPlace[],
+  open: readonly number[],
+  today: IsoDate,
+  planOn: (place: RoundPlace, weekdays: readonly number[]) => BedPlan,
+): number {
+  const weekday = weekdayOf(today);
+  if (!open.includes(weekday)) return USUAL_ANCHOR;
+  const urgent = places.some((place) => planOn(place, EVERY_DAY).waterings[0]?.date === today);
+  return urgent ? weekday : USUAL_ANCHOR;
+}
+
+/** What a place's plan would be if no day were closed to it. */
+export function planWithoutClosures(
+  place: RoundPlace,
+  today: IsoDate,
+  planOn: (place: RoundPlace, weekdays: readonly number[]) => BedPlan,
+): BedPlan {
+  place.open ??= { ...place, input: { ...place.input, closed: [] }, tried: new Map() };
+  const { open } = place;
+  const sets = weekdaySets(EVERY_DAY, weekdayOf(today));
+  const on = (i: number): BedPlan => planOn(open, sets[i] as number[]);
+  return on(
+    chooseSet(
+      sets.map((set) => set.length),
+      on(0).outlook.allowedShare,
+      (i) => on(i).outlook.lostShare,
+    ),
+  );
+}

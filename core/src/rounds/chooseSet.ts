@@ -1,0 +1,33 @@
+/** A denser set must save so much growth for each day a week more; where the sparser loses much already, a quarter of it. Judgement. */
+const WORTH_A_DAY = 0.01;
+const MUCH = 2;
+
+/**
+ * How often a place is to be asked: the sparsest set whose loss stays within what its goal allows. Where there is none, the
+ * densest, as long as each step to it saves at least a point of growth for each day a week more, or a quarter of one where
+ * the sparser set would lose more than twice what is allowed.
+ * @param sets numbers of days a week, sparse to dense; `lossOf` growth lost under each, 0–1, asked from sparse to dense
+ * @returns which of the sets
+ */
+export function chooseSet(
+  perWeek: readonly number[],
+  allowedShare: number,
+  lossOf: (i: number) => number,
+): number {
+  const last = perWeek.length - 1;
+  for (let i = 0; i <= last; i += 1) if (lossOf(i) <= allowedShare + 1e-9) return i;
+  // None suffices: from the densest back, as long as what lies between is hardly worth it.
+  let chosen = last;
+  for (let i = last - 1; i >= 0; i -= 1) {
+    const days = (perWeek[chosen] as number) - (perWeek[i] as number);
+    const worth = lossOf(i) > MUCH * allowedShare ? WORTH_A_DAY / 4 : WORTH_A_DAY;
+    if (lossOf(i) - lossOf(chosen) < worth * days) chosen = i;
+  }
+  return chosen;
+}
+
+/** The round of a garden: the sparsest set that suffices for half of its places. @param chosen of each place which set */
+export function roundOfGarden(chosen: readonly number[]): number {
+  const sorted = [...chosen].sort((a, b) => a - b);
+  return sorted[Math.max(0, Math.ceil(sorted.length / 2) - 1)] ?? 0;
+}
