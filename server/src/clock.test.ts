@@ -97,11 +97,11 @@ describe('limits', () => {
   test('what the taps have given counts: after a round the day’s cap is smaller', async () => {
     await limit({ minutesPerDay: 60 });
     const before = await round();
-    const first = before.stops[0];
+    const first = before.stops.find(({ byHand }) => byHand);
     const done = await ask(app).post(`/api/beds/${first?.bedId}/waterings`).send({ minutes: 50 });
     expect(done.status).toBe(201);
     const after = await round();
-    expect(after.stops.reduce((sum, stop) => sum + stop.run.minutes, 0)).toBeLessThanOrEqual(10 + 1e-6);
+    expect(after.stops.reduce((sum, stop) => sum + stop.handsOnMinutes, 0)).toBeLessThanOrEqual(10 + 1e-6);
     await ask(app).delete(`/api/events/${(done.body as { id: number }).id}`);
     await limit({});
   });

@@ -26,7 +26,7 @@ const bedOf = (name: string, method: string) => ({
   name,
   areaM2: 10,
   textureClass: 'loam',
-  planting: { cropId: 'tomato', plantedOn: '2026-06-20' },
+  planting: { cropId: 'tomato', plantedOn: '2026-05-10' },
   delivery: { method, litresPerMinute: 12 },
 });
 
@@ -76,12 +76,10 @@ const flow = async (id = bedId): Promise<Working> => {
 describe('a measurement changes what follows from it', () => {
   test('a bucket: the working says measured and when; undo brings the guess back', async () => {
     expect((await flow()).provenance.kind).toBe('assumed');
-    const before = (await working('minutes')).value;
     const kept = await find({ bedId, input: { kind: 'bucket', litres: 20, seconds: 50 } });
     expect(kept.status).toBe(201);
     expect(await flow()).toMatchObject({ value: 24, provenance: { kind: 'measured', on: '2026-07-14' } });
-    // Twice the flow is half the minutes for the same litres.
-    expect((await working('minutes')).value).toBeCloseTo(before / 2, 6);
+    expect((await working('minutes')).value).toBeCloseTo((await working('litres')).value / 24, 6);
     await ask(app).delete(`/api/findings/${kept.body.id}`);
     expect((await flow()).value).toBe(12);
     await ask(app).post(`/api/findings/${kept.body.id}/restore`);
@@ -96,7 +94,8 @@ describe('a measurement changes what follows from it', () => {
         .post(`/api/beds/${bedId}/try`)
         .send({ inputs: [{ kind: 'told', field: 'area', value: 20 }], of: 'litres' })
     ).body as TryView;
-    expect(tried.after.litres).toBeCloseTo(2 * (tried.before.litres ?? 0), 6);
+    // Twice the area under the same tap is half the rate.
+    expect(tried.after.rateMmPerHour).toBeCloseTo((tried.before.rateMmPerHour ?? 0) / 2, 6);
     expect(tried.working?.value).toBeCloseTo(tried.after.litres ?? 0, 6);
     expect(await EntryRow.count()).toBe(rows);
   });

@@ -214,6 +214,6 @@ export function dayFacts(
   return facts;
 }
 
-/** What would reach a place if so much were given now, litres: no more than it takes in one go. */
+/** What would reach a place if so much were given now, litres. What limits leave of it is another question: the need is the plants'. */
 export const arrivingL = (run: PlaceRun, d: number, localMm: number): number =>
-  localMm > 0 ? run.place.give(run.state, d, localMm).arrivesMm * run.place.areaM2(d) : 0;
+  localMm > 0 ? run.place.give(run.state, d, localMm, { whole: true }).arrivesMm * run.place.areaM2(d) : 0;

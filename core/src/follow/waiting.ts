@@ -74,8 +74,9 @@ function courseOf(
 }
 
 /**
- * Whether a place can wait for its next round. It cannot when what it has missed since its last full watering, and would
- * miss more by waiting than by being watered now, is over what its goal allows on the mean of its paths, or over three times
+ * Whether a place can wait for its next round. It cannot when what it has missed since its last full watering (no more than its
+ * goal allowed until now), and would miss more by waiting than by being watered now, is over what its goal allows on the mean
+ * of its paths, or over three times
  * that in the worst tenth of them; nor when waiting takes it under its floor on the mean and watering now would not.
  * @param paths ways the days may go; `from` this morning's day, `until` the next round's, `givenL` what would arrive now
  * Source: the rule and its weights are judgements; growth by FAO-33's yield response.
@@ -95,6 +96,7 @@ export function waitingCost(
   const waits: { share: number; lostL: number }[] = [];
   let arrivingL: number | undefined;
   let missedL = 0;
+  let soFarL = 0;
   let waitL = 0;
   let allowedL = 0;
   let spanL = 0;
@@ -114,6 +116,7 @@ export function waitingCost(
     }
     waits.push({ share, lostL });
     missedL += share * sums.missedL;
+    soFarL += share * sums.allowedL;
     waitL += share * lostL;
     allowedL += share * (sums.allowedL + dry.allowedL);
     spanL += share * (sums.wantedL + dry.wantedL);
@@ -123,13 +126,15 @@ export function waitingCost(
   }
   const highL = worstTenth(waits);
   const costs = waitL > NOTHING * wantedL;
-  const growth = costs && (missedL + waitL > allowedL || missedL + highL > WORST_TENTH * allowedL);
+  // What neglect has cost is gone: it takes away what might have been lost until now, and no more.
+  const spentL = Math.min(missedL, soFarL);
+  const growth = costs && (spentL + waitL > allowedL || spentL + highL > WORST_TENTH * allowedL);
   const under = costs && lowestKs < floor && reachableKs >= floor;
   return {
     until: item(options.days, until).date,
     lostShare: shareOf(waitL, wantedL),
     highShare: shareOf(highL, wantedL),
-    missedShare: shareOf(missedL + waitL, spanL),
+    missedShare: shareOf(spentL + waitL, spanL),
     allowedShare: shareOf(allowedL, spanL),
     lowestKs,
     reachableKs,

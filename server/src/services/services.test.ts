@@ -103,6 +103,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     '005',
     '006',
     '007',
+    '008',
   ]);
   await again.close();
   sequelize = await openDatabase(file);
