@@ -66,6 +66,8 @@ const CORE_ROOMS = {
     'schools',
     'places',
     'follow',
+    'rounds',
+    'clock',
     'plan',
   ],
   explain: ['units', 'working', 'weather', 'soil', 'delivery', 'sources', 'checks', 'places', 'follow'],

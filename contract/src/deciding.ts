@@ -1,7 +1,15 @@
-import { SCHOOLS, type Cap, type SchoolReason, type ToughenWindow, type WaterReason } from '@kibble/core';
+import {
+  REMEDIES,
+  SCHOOLS,
+  type Cap,
+  type SchoolReason,
+  type ToughenWindow,
+  type WaterReason,
+} from '@kibble/core';
 import { z } from 'zod';
 import { day, entryDate, runSlotView } from './parts.ts';
 import { roundsView, unplannedView } from './round.ts';
+import { awayDays, weekdays } from './garden.ts';
 import { limited } from './limited.ts';
 
 const figures = z.object({
@@ -30,6 +38,27 @@ export const schoolsView = z.object({
   toughen: z.custom<ToughenWindow>().nullable(),
   holdUntil: day.nullable(),
 });
+
+const rung = z.object({
+  perWeek: z.number(),
+  waterings: z.number(),
+  litres: z.number(),
+  handsOnMinutes: z.number(),
+  lostShare: z.number(),
+  lostIfShallow: z.number(),
+});
+const remedy = z.object({ remedy: z.enum(REMEDIES), lostShare: z.number(), cropName: z.string().nullable() });
+
+/** How often a bed is asked a week, what every other way would come to over the fortnight, and what would help where it loses too much. */
+export const ladderView = z.object({
+  perWeek: z.number(),
+  onTimer: z.boolean(),
+  allowedShare: z.number(),
+  lostShare: z.number(),
+  rungs: z.array(rung),
+  remedies: z.array(remedy),
+});
+export type LadderView = z.infer<typeof ladderView>;
 
 const cell = z.object({
   date: day,
@@ -76,6 +105,16 @@ export const fortnightView = z.object({
   beds: z.array(fortnightBed),
   perDay: z.array(z.object({ handsOnMinutes: z.number(), minutes: z.number(), litres: z.number() })),
   rounds: roundsView,
+  /** Beds that lose more than their goal allows, and what would help most. */
+  over: z.array(
+    z.object({
+      bedId: z.number(),
+      bedName: z.string(),
+      lostShare: z.number(),
+      allowedShare: z.number(),
+      remedies: z.array(remedy),
+    }),
+  ),
   leftOut: z.array(
     z.object({
       bedId: z.number(),
@@ -120,6 +159,24 @@ export const planTryView = z.object({
   garden: z.object({ before: costs, after: costs }),
 });
 
+/** Round days tried before they are kept: the gardener's own, or null for those that Kibble proposes; and days away. */
+export const roundsTry = z.object({
+  roundDays: weekdays('Round days').nullable(),
+  away: awayDays.optional(),
+});
+export const roundsTryView = z.object({
+  before: costs,
+  after: costs,
+  /** Days of the fortnight with a round, and the most of a person's minutes on one. */
+  days: z.object({ before: z.number(), after: z.number() }),
+  mostMinutes: z.object({ before: z.number(), after: z.number() }),
+  /** Beds that lose half a point more than now and more than their goal allows. */
+  losers: z.array(z.object({ bedId: z.number(), bedName: z.string(), lostShare: z.number() })),
+  /** To be watered on the last day before going away. */
+  beforeLeaving: z.array(z.object({ bedId: z.number(), bedName: z.string(), litres: z.number() })),
+});
+export type RoundsTry = z.infer<typeof roundsTry>;
+export type RoundsTryView = z.infer<typeof roundsTryView>;
 export type SchoolsView = z.infer<typeof schoolsView>;
 export type FortnightView = z.infer<typeof fortnightView>;
 export type FortnightBed = z.infer<typeof fortnightBed>;

@@ -238,7 +238,11 @@ export const findingInput = z.discriminatedUnion('kind', [
     what: oneOf('Dry spell', ['start', 'end'] as const),
     days: limitedWhole('spellDays'),
   }),
-  z.object({ kind: z.literal('wilt'), recovers: flag('Recovers by evening') }),
+  z.object({
+    kind: z.literal('wilt'),
+    recovers: flag('Recovers by evening'),
+    soil: oneOf('Soil', LOOK_STATES).optional(),
+  }),
   planMove,
   z.object({
     kind: z.literal('changed'),

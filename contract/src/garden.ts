@@ -128,11 +128,22 @@ export const gardenBody = z.object({
 export const setupBody = z.object({ garden: gardenBody, bed: bedBody });
 
 /** Days of the week, Sunday 0. */
-const weekdays = (what: string) =>
+export const weekdays = (what: string) =>
   z
     .array(z.number().int().min(0).max(6))
     .min(1, { error: `${what} must be at least one day of the week; got none` })
     .max(7, { error: ({ input }) => `${what} must be at most seven; got ${(input as unknown[]).length}` });
+
+/** Days on which nobody is there, both of them away. */
+export const awayDays = z
+  .object({ from: entryDate('Away from'), until: entryDate('Away until') })
+  .refine(({ from, until }) => from <= until, {
+    error: ({ input }) => {
+      const { from, until } = input as { from: string; until: string };
+      return `Away until must not be before ${from}; got ${until}`;
+    },
+    path: ['until'],
+  });
 
 /** A stretch of hours, minutes after midnight; from after until goes over midnight. */
 const span = (what: string) =>
@@ -164,6 +175,8 @@ export const gardenLimits = z.object({
   windHoldMs: limited('windHoldMs').nullish(),
   /** The gardener's own round days, Sunday 0; left out, Kibble proposes them. */
   roundDays: weekdays('Round days').nullish(),
+  /** Days on which nobody is there: only what is on a timer is watered. */
+  away: z.array(awayDays).max(6).nullish(),
   /** Hours in which people water, and timers what drips and what sprays; left out, the usual ones. */
   people: spans('Hours for people').nullish(),
   timers: z.object({ drips: span('Hours for timers'), sprays: span('Hours for timers') }).nullish(),

@@ -5,6 +5,7 @@ import {
   type Beyond,
   type Cap,
   type CheckFirst,
+  type HandPace,
   type BestHour,
   type LeaveReason,
   type PlaceKindId,
@@ -150,13 +151,13 @@ export const stopView = bedHead.extend({
   keepLeavesDry: z.boolean(),
   /** The best hours of the day, and why. */
   hour: z.custom<BestHour>((v) => typeof v === 'object' && v !== null && 'reason' in v),
-  /** For hose and can: passes with their rest, and seconds a plant in each; null when nobody stands there. */
+  /** For hose and can: passes with their rest, and the pace of each; null when nobody stands there. */
   byHand: z
     .object({
       passes: z.number(),
       restMinutes: z.number(),
-      plants: z.number().nullable(),
-      secondsEach: z.number().nullable(),
+      /** Null where nothing stands to count by. */
+      pace: z.custom<HandPace>((v) => typeof v === 'object' && v !== null && 'by' in v).nullable(),
     })
     .nullable(),
   /** Its runs on the clock, minutes after midnight; empty when the day has no room for them. */
@@ -172,6 +173,8 @@ export const stopView = bedHead.extend({
       overNight: z.boolean(),
     })
     .nullable(),
+  /** The tap it draws from, by name. */
+  tapName: z.string().nullable(),
   /** Where on the ground it belongs. */
   aim: z.custom<Aim>().nullable(),
   /** Cans or buckets to fill, where they are carried. */

@@ -132,7 +132,7 @@ export { balanceStart, BALANCE_DAYS, START_FULLNESS } from './follow/balanceStar
 export { stageStrip, type StageStep } from './plants/stageStrip.ts';
 export { checkPlantings } from './plants/checkPlantings.ts';
 export { yieldResponse, yieldShapeOf, type YieldShape } from './plants/yieldResponse.ts';
-export { plantCount } from './plants/plantCount.ts';
+export { plantCount, rowLength } from './plants/plantCount.ts';
 export { cropCautions } from './care/cautions.ts';
 export { ownCrop, type OwnCropWords } from './plants/ownCrop.ts';
 export { mulchVolume } from './places/ground/mulchVolume.ts';
@@ -148,6 +148,8 @@ export {
 export { SHORT_OF_WATER } from './schools/shortOfWater.ts';
 export { compareSchools, type SchoolFigures } from './compare/compareSchools.ts';
 export { mayToughen, toughenWindow, type ToughenWindow } from './schools/toughening.ts';
+export { ladder, type Rung } from './compare/ladder.ts';
+export { remedies, REMEDIES, type Remedy, type RemedyId } from './compare/remedies.ts';
 export { followSeason } from './compare/followSeason.ts';
 export { allocateDay, type Competing, type DayCaps } from './share/allocate.ts';
 export { givenSoFar } from './share/givenSoFar.ts';
@@ -170,7 +172,7 @@ export { checkFirst, type CheckFirst } from './checks/checkFirst.ts';
 export { sunOnClock, type SunOnClock } from './weather/sunOnClock.ts';
 export type * from './rounds/types.ts';
 export { PER_WEEK, weekdaySets } from './rounds/weekdaySets.ts';
-export { gardenLoss } from './plan/gardenLoss.ts';
+export { gardenLoss, gardenRoundDays } from './plan/gardenLoss.ts';
 export { planGarden, unplannedBy } from './plan/planGarden.ts';
 export type * from './follow/types.ts';
 export { rootDoubt } from './follow/waysOfRoots.ts';

@@ -17,17 +17,20 @@ const WIND_REST_DAYS = 2;
 export const isRestricted = (bed: PlanBed, constraints: PlanConstraints): boolean =>
   constraints.restricts !== 'sprays' || METHOD_FACTS[bed.delivery.method].overhead;
 
-/** Days of the horizon on which a bed may not be watered by rule. */
+/** Days of the horizon on which a bed may not be watered by rule, or nobody is there to do it. */
 export function closedDays(
   bed: PlanBed,
   constraints: PlanConstraints,
   today: IsoDate,
   horizonDays: number,
 ): IsoDate[] {
-  const open = constraints.weekdays;
-  if (open === undefined || !isRestricted(bed, constraints)) return [];
+  const open = isRestricted(bed, constraints) ? constraints.weekdays : undefined;
+  const away = bed.delivery.timer ? [] : (constraints.away ?? []);
+  if (open === undefined && away.length === 0) return [];
   return Array.from({ length: horizonDays }, (_, i) => addDays(today, i)).filter(
-    (date) => !open.includes(weekdayOf(date)),
+    (date) =>
+      (open !== undefined && !open.includes(weekdayOf(date))) ||
+      away.some(({ from, until }) => date >= from && date <= until),
   );
 }
 

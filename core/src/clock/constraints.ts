@@ -2,6 +2,7 @@ import type { KeptRounds } from '../rounds/types.ts';
 import type { SourceKindId } from '../sources/index.ts';
 import type { SourceInput } from '../sources/source.ts';
 import type { DayLines } from './daySchedule.ts';
+import type { IsoDate } from '../units/dates.ts';
 import type { Span } from './openSpans.ts';
 
 /** Limits of the garden. What does not fit is put off, and said. */
@@ -30,6 +31,8 @@ export interface PlanConstraints {
   lines?: DayLines;
   /** The gardener's own round days, Sunday 0, or days proposed before; default proposed anew. */
   rounds?: { weekdays?: number[]; kept?: KeptRounds };
+  /** Days on which nobody is there, both ends of them: only what is on a timer is watered. */
+  away?: { from: IsoDate; until: IsoDate }[];
   /** Hours in which a person waters, and a timer runs what drips and what sprays; default `USUAL_HOURS`. */
   people?: Span[];
   timers?: { drips: Span; sprays: Span };

@@ -13,6 +13,45 @@ export function secondsPerPlant(options: { litres: number; litresPerMinute: numb
   );
 }
 
+/** At plants that get less than this each, nobody counts seconds: the row is walked. Judgement. */
+const COUNTED_SECONDS = 5;
+
+/** How a hand paces itself: seconds at each plant, or at each metre of row, or cans on so many metres of it. */
+export type HandPace =
+  | { by: 'plant'; seconds: number; plants: number }
+  | { by: 'metre'; seconds: number; metres: number }
+  | { by: 'can'; metresEach: number; metres: number };
+
+/**
+ * What a hand does with a watering, in each pass.
+ * @param options litres of the whole watering, flow L/min, passes, plants, metres of row, and litres of a can where one is carried
+ * Source: arithmetic; where to count what is a judgement.
+ */
+export function handPace(options: {
+  litres: number;
+  litresPerMinute: number;
+  passes: number;
+  plants: number;
+  rowM: number;
+  canLitres?: number;
+}): HandPace {
+  const litres =
+    positive('litres', options.litres, MOST_LITRES, 'L') / within('passes', options.passes, 1, 1000);
+  const metres = positive('rowM', options.rowM, 1e7, 'm');
+  if (options.canLitres !== undefined)
+    return {
+      by: 'can',
+      metresEach: (metres * positive('canLitres', options.canLitres, 10_000, 'L')) / litres,
+      metres,
+    };
+  const plants = within('plants', options.plants, 1, MOST_PLANTS);
+  const { litresPerMinute } = options;
+  const seconds = secondsPerPlant({ litres: litres / plants, litresPerMinute });
+  return seconds >= COUNTED_SECONDS
+    ? { by: 'plant', seconds, plants }
+    : { by: 'metre', seconds: secondsPerPlant({ litres: litres / metres, litresPerMinute }), metres };
+}
+
 /**
  * Litres each plant gets of a watering, in each pass.
  * @param options litres of the whole watering, plants (1 and more), passes (default 1)

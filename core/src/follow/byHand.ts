@@ -1,4 +1,7 @@
 import { localDepth, type Delivery } from '../delivery/runPlan.ts';
+import { cropOf, stageDates } from '../plants/plantOnDay.ts';
+import { stands } from '../plants/standing.ts';
+import type { PlantingInput } from '../plants/types.ts';
 import { isLater, type Found } from '../readings/entries.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
 import type { PlanBed } from './types.ts';
@@ -7,27 +10,58 @@ import type { PlanBed } from './types.ts';
 const FARTHEST_DAYS = 28;
 
 /** What the gardener settled or saw that the plan keeps to. */
-export type ByHand = Pick<PlanBed, 'holdUntil' | 'wilting' | 'fixed' | 'blocked'>;
+export type ByHand = Pick<PlanBed, 'holdUntil' | 'soakOn' | 'wilting' | 'foundDry' | 'fixed' | 'blocked'>;
 
 /**
- * A dry spell under way, plants that hang today, and waterings moved, resized or left out.
- * @param found a bed's entries in any order; `areaM2` and `delivery` turn litres set by hand into a depth
- * Source: that wilting ends a dry spell at once is common practice.
+ * A dry spell under way and the soak that follows it, plants that hang today, and waterings moved, resized or left out.
+ * @param found a bed's entries in any order; `areaM2` and `delivery` turn litres set by hand into a depth; `plantings`, since the
+ *   first flower ends a spell
+ * Source: that wilting and the first flower end a dry spell at once, and that a soak follows it, is common practice.
  */
-export function byHand(found: readonly Found[], today: IsoDate, areaM2: number, delivery: Delivery): ByHand {
+export function byHand(
+  found: readonly Found[],
+  today: IsoDate,
+  areaM2: number,
+  delivery: Delivery,
+  plantings: readonly PlantingInput[] = [],
+): ByHand {
   const newestFirst = [...found].sort((a, b) => (isLater(a, b) ? -1 : 1));
-  return { ...held(newestFirst, today), ...moved(newestFirst, today, areaM2, delivery) };
+  return { ...held(newestFirst, today, plantings), ...moved(newestFirst, today, areaM2, delivery) };
 }
 
-function held(newestFirst: readonly Found[], today: IsoDate): Pick<PlanBed, 'holdUntil' | 'wilting'> {
+/** A soak that a dry spell promised is asked for so many days after its end. Judgement. */
+const SOAK_DAYS = 2;
+
+function held(
+  newestFirst: readonly Found[],
+  today: IsoDate,
+  plantings: readonly PlantingInput[],
+): Pick<PlanBed, 'holdUntil' | 'soakOn' | 'wilting' | 'foundDry'> {
   const wilted = newestFirst.find((f) => f.kind === 'wilt' && !f.recovers);
-  const wilting = wilted?.on === today;
+  const now = wilted?.kind === 'wilt' && wilted.on === today ? wilted : null;
+  const wilting = now !== null;
+  // Wet ground that hangs has drowned roots: no water helps it.
+  const foundDry = now?.soil === undefined ? undefined : now.soil === 'dry';
   const spell = newestFirst.find((f) => f.kind === 'toughen');
-  if (spell?.kind !== 'toughen' || spell.what === 'end') return { wilting };
-  if (wilted && wilted.on >= spell.on) return { wilting };
-  const until = addDays(spell.on, spell.days);
-  return { wilting, holdUntil: until > today ? until : undefined };
+  if (spell?.kind !== 'toughen' || spell.what === 'end') return { wilting, foundDry };
+  if (wilted && wilted.on >= spell.on) return { wilting, foundDry };
+  const flower = firstFlower(plantings, today);
+  const full = addDays(spell.on, spell.days);
+  const until = flower !== null && flower > spell.on && flower < full ? flower : full;
+  if (until > today) return { wilting, foundDry, holdUntil: until, soakOn: until };
+  return until >= addDays(today, -SOAK_DAYS)
+    ? { wilting, foundDry, soakOn: until < today ? today : until }
+    : { wilting, foundDry };
 }
+
+/** The day on which what is over its spell by flowering comes into flower; null where nothing is. */
+const firstFlower = (plantings: readonly PlantingInput[], today: IsoDate): IsoDate | null =>
+  plantings
+    .filter((planting) => stands(planting, today) && cropOf(planting).toughening === 'legume')
+    .flatMap((planting) => stageDates(planting, today))
+    .filter(({ stage }) => stage === 'in full leaf')
+    .map(({ from }) => from)
+    .sort()[0] ?? null;
 
 /** Waterings moved, resized or left out by hand, from today on; the latest word for a day counts. */
 function moved(

@@ -36,6 +36,10 @@ export interface DayFacts extends PlantFacts {
   /** Gone at the day's end beyond which a way of watering with a line of its own waters. */
   lineMm: number;
   wilting: boolean;
+  /** The plants hang, and not from thirst. */
+  hangsWet: boolean;
+  /** A dry spell is over today. */
+  soaks: boolean;
   /** The way of watering gives nothing at this stage. */
   stopped: boolean;
   byHand: NonNullable<PlanBed['fixed']>[number] | undefined;
@@ -149,6 +153,12 @@ function rhythmDepth(
   return short >= school.leastMm ? { mm: short, rainMm } : none;
 }
 
+/** Plants hang from thirst only where so much of what can be spared is gone. Judgement. */
+const THIRSTY_SHARE = 0.5;
+/** Whether it is thirst: somebody felt dry soil, or the log shows it. */
+const isDry = ({ foundDry }: PlanBed, goneMm: number, { readilyMm }: Evening): boolean =>
+  foundDry ?? goneMm >= THIRSTY_SHARE * readilyMm;
+
 /** Of a small store it is worth carrying water for a tenth. Judgement. */
 const LEAST_SHARE = 0.1;
 
@@ -190,7 +200,9 @@ export function dayFacts(
     evening,
     lineMm: thresholdOf(school, evening.readilyMm, evening.totalMm),
     ...plants,
-    wilting: isToday && Boolean(input.wilting) && airlessDays <= 1,
+    wilting: isToday && Boolean(input.wilting) && airlessDays <= 1 && isDry(input, goneMm, evening),
+    hangsWet: isToday && Boolean(input.wilting) && !(airlessDays <= 1 && isDry(input, goneMm, evening)),
+    soaks: input.soakOn === day.date,
     stopped: school.stopsAt !== undefined && plants.stage === school.stopsAt,
     byHand: input.fixed?.find((f) => f.date === day.date),
     weekly: rhythmDepth(school, now, d, from.waterings),

@@ -136,6 +136,14 @@ export const WATER_RULES: readonly WaterRule[] = [
         ),
     }),
   },
+  {
+    when: (f) => f.soaks && f.goneMm >= f.leastMm,
+    says: (f) => ({
+      code: 'after the dry spell',
+      localMm: refillMm(f),
+      because: filling('what is gone this morning: the dry spell is over, and a soak follows it', () => []),
+    }),
+  },
   { when: (f) => !f.asked, says: () => null },
   {
     when: (f) => f.school.line === 'growth',

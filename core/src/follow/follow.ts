@@ -389,6 +389,7 @@ function leaveReason(
   if (facts.ended) return { code: facts.ended.why, on: facts.ended.on };
   if (!facts.growing) return { code: 'nothing growing' };
   if (facts.frozen) return { code: 'frozen' };
+  if (facts.hangsWet) return { code: 'hangs in wet ground' };
   if (held.by === 'toughening' && input.holdUntil) return { code: 'toughening', until: input.holdUntil };
   if (facts.airlessDays > 1) return { code: 'too wet', airlessDays: facts.airlessDays, airOn };
   const due = held.due || (facts.waiting !== null && facts.waiting.due !== null);

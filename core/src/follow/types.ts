@@ -36,8 +36,12 @@ export interface PlanBed {
   rootBelief?: RootBelief;
   /** Held dry on purpose up to and without this day. */
   holdUntil?: IsoDate;
-  /** The plants hang, and not from heat: water now, whatever the line and the hour. */
+  /** Soaked on this day: a dry spell is over. */
+  soakOn?: IsoDate;
+  /** The plants hang, and not from heat: water now, whatever the round and the hour, unless the ground is wet. */
   wilting?: boolean;
+  /** Somebody looked a hand deep: it is dry, or it is not. */
+  foundDry?: boolean;
   /** Waterings set by hand: on that day, this much (mm on the wetted ground, and the litres that were told) or as the balance then asks. */
   fixed?: { date: IsoDate; localMm?: number; litres?: number }[];
   /** Days on which it is not watered: put off or left out. */
@@ -76,6 +80,7 @@ export interface WaterReason {
     /** Past the line of another way of watering. */
     | 'refill line'
     | 'planting drench'
+    | 'after the dry spell'
     | 'wilting'
     | 'set by hand'
     | 'fixed week';
@@ -136,6 +141,8 @@ export type LeaveReason =
   /** Days without air at the roots, and the day on which they have it again; null when not within the plan. */
   | { code: 'too wet'; airlessDays: number; airOn: IsoDate | null }
   | { code: 'toughening'; until: IsoDate }
+  /** The plants hang though the ground has water: roots without air, or a sickness. */
+  | { code: 'hangs in wet ground' }
   /** It cannot well wait, but this is no day for it: the next one, if within the plan. */
   | { code: 'not on this day'; on: IsoDate | null }
   | { code: 'too windy'; windMs: number }

@@ -1,4 +1,4 @@
-import type { BedOutlook } from '../follow/types.ts';
+import type { BedOutlook, PlannedWatering } from '../follow/types.ts';
 
 /**
  * Growth lost over a whole garden: the mean of its places, each by what its plants want.
@@ -16,4 +16,19 @@ export function gardenLoss(
     lostIfShallow: mean((bed) => bed.lostIfShallow),
     allowedShare: mean((bed) => bed.allowedShare),
   };
+}
+
+/**
+ * Days on which somebody walks the garden, and the most of a person's minutes on one of them.
+ * @param plan its waterings; what takes nobody's time makes no round
+ * Source: arithmetic.
+ */
+export function gardenRoundDays({ waterings }: { waterings: readonly PlannedWatering[] }): {
+  days: number;
+  mostMinutes: number;
+} {
+  const minutes = new Map<string, number>();
+  for (const { date, handsOnMinutes } of waterings)
+    if (handsOnMinutes > 0) minutes.set(date, (minutes.get(date) ?? 0) + handsOnMinutes);
+  return { days: minutes.size, mostMinutes: Math.max(0, ...minutes.values()) };
 }

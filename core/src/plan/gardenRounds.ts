@@ -9,7 +9,7 @@ import type { KeptRounds, RoundDays } from '../rounds/types.ts';
 import { weekdaySets } from '../rounds/weekdaySets.ts';
 import { schoolOf } from '../schools/schools.ts';
 import type { BedPlan } from '../share/types.ts';
-import type { IsoDate } from '../units/dates.ts';
+import { addDays, type IsoDate } from '../units/dates.ts';
 import { once } from '../units/once.ts';
 import { mondayOf, weekdayOf } from '../units/weekdays.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
@@ -43,11 +43,15 @@ export const isAskedDaily = ({ delivery, school }: PlanBed): boolean => {
 export function askedOn(
   input: PlanBed,
   weekdays: readonly number[],
-  today: IsoDate,
-  horizonDays: number,
+  { today, horizonDays, away }: { today: IsoDate; horizonDays: number; away?: PlanConstraints['away'] },
 ): PlanBed {
   if (isAskedDaily(input)) return input;
-  const rounds = datesOn(weekdays, today, horizonDays + LOOK_AHEAD_DAYS);
+  const last = addDays(today, horizonDays + LOOK_AHEAD_DAYS - 1);
+  // Whoever goes away goes round before, and when they are back.
+  const around = (away ?? [])
+    .flatMap(({ from, until }) => [addDays(from, -1), addDays(until, 1)])
+    .filter((date) => date >= today && date <= last);
+  const rounds = [...new Set([...datesOn(weekdays, today, horizonDays + LOOK_AHEAD_DAYS), ...around])].sort();
   return { ...input, asked: aroundClosed(rounds, input.closed ?? [], today) };
 }
 

@@ -104,7 +104,7 @@ export function planGarden(
   );
   const unplanned: Unplanned[] = [];
   const planOn = (place: RoundPlace, weekdays: readonly number[]): BedPlan => {
-    const input = askedOn(place.input, weekdays, today, horizonDays);
+    const input = askedOn(place.input, weekdays, { today, horizonDays, away: constraints.away });
     const key = input.asked ? input.asked.join() : 'daily';
     const made = place.tried.get(key) ?? followAhead(place.start, input, { ...ahead, sketch: true });
     place.tried.set(key, made);

@@ -15,3 +15,16 @@ export function plantCount(options: {
   const each = (options.spacing.inRowMm / 1000) * (options.spacing.betweenRowsMm / 1000);
   return Math.max(1, Math.floor(area / each + 1e-9));
 }
+
+/**
+ * Metres of row that a bed holds at the crop's usual distance between rows.
+ * @param options area m² and the share of it the planting takes, 0–1
+ * Source: arithmetic on the catalogue's spacing.
+ */
+export const rowLength = (options: {
+  areaM2: number;
+  share?: number;
+  spacing: CropEntry['spacing'];
+}): number =>
+  (positive('areaM2', options.areaM2, 1_000_000, 'm²') * (options.share ?? 1) * 1000) /
+  options.spacing.betweenRowsMm;

@@ -73,7 +73,8 @@ export type Observation =
   | { kind: 'stage'; plantingId: number; stage: StageName }
   | { kind: 'stand'; plantingId: number; lost: number }
   | { kind: 'mulch'; what: 'moved aside' | 'put back' | 'looked at' }
-  | { kind: 'wilt'; recovers: boolean };
+  /** Plants that hang: only in the heat, or also when it is cool; and what the soil was like a hand deep, where somebody looked. */
+  | { kind: 'wilt'; recovers: boolean; soil?: LookState };
 
 /** What the gardener settled about the days ahead. */
 export type Decision =

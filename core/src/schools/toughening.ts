@@ -40,8 +40,11 @@ const RULES: Readonly<Record<ToughenRule, Rule | null>> = {
  * Source: common practice.
  */
 export function toughenWindow(planting: PlantingInput, today: IsoDate): ToughenWindow | null {
-  const rule = RULES[cropOf(planting).toughening];
+  const crop = cropOf(planting);
+  const rule = RULES[crop.toughening];
   if (!rule) return null;
+  // In open ground, set deep, it sits in moist soil already.
+  if (crop.toughening === 'potted potato' && planting.method !== 'pot') return null;
   const from = addDays(planting.plantedOn, rule.fromDay);
   let until = addDays(planting.plantedOn, rule.untilDay);
   if (rule.before) {

@@ -58,6 +58,8 @@ export interface Context extends Facts {
   sun: SunOnClock;
   /** The plan as it would be with one of its beds another. */
   planWith: (changed: PlanBed) => GardenPlan;
+  /** The plan as it would be under other limits. */
+  planUnder: (change: Partial<PlanConstraints>) => GardenPlan;
   faults: Fault[];
 }
 
@@ -148,6 +150,7 @@ export function contextOf(
         triedOn(memo),
         standing,
       ),
+    planUnder: (change) => plan(planBeds, newMemo(), { ...standing, ...change }),
     sun: sunOnClock({
       latitudeDeg: site.latitudeDeg,
       longitudeDeg: garden.longitudeDeg ?? undefined,

@@ -2,6 +2,8 @@ import {
   bedPageView,
   changedAnswer,
   fortnightView,
+  ladderView,
+  roundsTryView,
   gardenView,
   planTryView,
   roundView,
@@ -16,6 +18,7 @@ import {
   type EventView,
   type Explainable,
   type PlanChange,
+  type RoundsTry,
   type TryBody,
 } from '@kibble/contract';
 import { newMemo, type KeptRounds, type PlanBed, type PlanMemo } from '@kibble/core';
@@ -26,7 +29,9 @@ import { LOOKED_MS, placesOf, type Places } from './places.ts';
 import { bedPageOf } from './views/bedPage.ts';
 import { fortnightOf } from './views/fortnight.ts';
 import { changedOf } from './views/changed.ts';
+import { ladderOf } from './views/ladder.ts';
 import { roundOf } from './views/round.ts';
+import { tryRounds } from './views/tryRounds.ts';
 import { schoolsOf } from './views/schools.ts';
 import { sectionOf, type SectionQuery } from './views/section.ts';
 import { sharpenOf } from './views/sharpen.ts';
@@ -46,6 +51,9 @@ export interface Asked {
   walk: { from: number; minutes?: number };
   bedPage: { bedId: number };
   schools: { bedId: number };
+  ladder: { bedId: number };
+  /** What other round days, days away or a round moved would come to. */
+  tryRounds: RoundsTry;
   tryPlan: PlanChange;
   tryOnBed: { bedId: number; body: TryBody };
   numberWorking: { bedId: number; of: Explainable };
@@ -88,6 +96,8 @@ const VIEWS: {
     return 'unplanned' in page ? answer(unplannedBedView, page) : answer(bedPageView, page);
   },
   schools: (planned, { bedId }) => answer(schoolsView, schoolsOf(planned().context, bedId)),
+  ladder: (planned, { bedId }) => answer(ladderView, ladderOf(planned().context, bedId)),
+  tryRounds: (planned, tried) => answer(roundsTryView, tryRounds(planned().context, tried)),
   tryPlan: (planned, change) => answer(planTryView, tryPlanChange(planned().context, change)),
   tryOnBed: (planned, { bedId, body }) => answer(tryView, tryOnBed(planned().context, bedId, body)),
   numberWorking: (planned, { bedId, of }) =>

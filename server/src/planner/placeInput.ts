@@ -82,7 +82,7 @@ export function planBed(
     tap: bed.tapId ?? undefined,
     rank: bed.rank ?? undefined,
     school: schoolChosen(bed).id,
-    ...byHand(bed.findings.map(foundOf), today, now.known.areaM2, now.delivery),
+    ...byHand(bed.findings.map(foundOf), today, now.known.areaM2, now.delivery, plantings),
   };
 }
 
@@ -139,6 +139,7 @@ export function constraintsOf({ garden, events, today, kept }: Facts): PlanConst
     restricts: limits.restricts ?? undefined,
     windHoldMs: limits.windHoldMs ?? undefined,
     rounds: { weekdays: limits.roundDays ?? undefined, kept: kept ?? undefined },
+    away: limits.away ?? undefined,
     people: limits.people ?? undefined,
     timers: limits.timers ?? undefined,
     sources: sourcesOf(garden, events, today),

@@ -1,4 +1,4 @@
-import { explainable, planChange, progressView, tryBody, walkQuery } from '@kibble/contract';
+import { explainable, planChange, progressView, roundsTry, tryBody, walkQuery } from '@kibble/contract';
 import { isIsoDate } from '@kibble/core';
 import { Router } from 'express';
 import { z } from 'zod';
@@ -41,6 +41,11 @@ export function planRoutes({ plans }: Services): Router {
     sendJson(res, await plans.view(garden, 'tryPlan', read(planChange, req.body)));
   });
 
+  router.post('/gardens/:id/rounds/try', async (req, res) => {
+    const garden = await findGarden(readId(req.params.id, 'garden'));
+    sendJson(res, await plans.view(garden, 'tryRounds', read(roundsTry, req.body)));
+  });
+
   router.get('/beds/:id', async (req, res) => {
     const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
     sendJson(res, await plans.view(garden, 'bedPage', { bedId: bed.id }));
@@ -48,6 +53,10 @@ export function planRoutes({ plans }: Services): Router {
   router.get('/beds/:id/schools', async (req, res) => {
     const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
     sendJson(res, await plans.view(garden, 'schools', { bedId: bed.id }));
+  });
+  router.get('/beds/:id/ladder', async (req, res) => {
+    const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+    sendJson(res, await plans.view(garden, 'ladder', { bedId: bed.id }));
   });
   router.post('/beds/:id/try', async (req, res) => {
     const { bed, garden } = await findBed(readId(req.params.id, 'bed'));

@@ -1,5 +1,16 @@
 import { isShared, knownBed, toStore, type BedView, type FindingView } from '@kibble/contract';
-import { addDays, ENTRY_FACTS, oddities, type Entry, type Oddity } from '@kibble/core';
+import {
+  addDays,
+  cropById,
+  ENTRY_FACTS,
+  mayToughen,
+  oddities,
+  toughenWindow,
+  type CropEntry,
+  type Entry,
+  type Oddity,
+  type PlantingInput,
+} from '@kibble/core';
 import type { z } from 'zod';
 import type { findingBody } from '@kibble/contract';
 import { EntryRow, Planting, type Bed, type Garden, type Tap } from '../db/models.ts';
@@ -61,7 +72,7 @@ export async function logFinding(
   if ((bed ?? tap)?.gardenId !== garden.id) {
     throw new Refusal('not-found', `There is no such bed or tap in ${garden.name}.`, bed ? 'bedId' : 'tapId');
   }
-  await checkAgainst(body.input, bed, today);
+  await checkAgainst(body.input, bed, today, wall);
   if (!body.confirmed) await askAgain(body.input, bed?.id, wall);
   // How the bed was watered on that day, not how it is now.
   const watered = bed ? settingNow((await findBedView(bed.id, wall)).view.settings, 'watered', on) : null;
@@ -86,7 +97,7 @@ export async function logFinding(
 const PLAN_DAYS = 28;
 
 /** What is said of a plan or a planting must be of one that is there. */
-async function checkAgainst(input: Entry, bed: Bed | null, today: string): Promise<void> {
+async function checkAgainst(input: Entry, bed: Bed | null, today: string, wall: WallClock): Promise<void> {
   if (input.kind === 'plan') {
     const last = addDays(today, PLAN_DAYS);
     for (const field of ['date', 'to'] as const) {
@@ -95,6 +106,7 @@ async function checkAgainst(input: Entry, bed: Bed | null, today: string): Promi
         throw new Refusal('invalid', `Day must lie from ${today} to ${last}; got ${date}`, `input.${field}`);
     }
   }
+  if (input.kind === 'toughen' && input.what === 'start' && bed) await checkDrySpell(input, bed, wall);
   if ('plantingId' in input) {
     const planting = await Planting.findByPk(input.plantingId);
     if (!bed || planting?.bedId !== bed.id)
@@ -104,6 +116,32 @@ async function checkAgainst(input: Entry, bed: Bed | null, today: string): Promi
         'input.plantingId',
       );
   }
+}
+
+/** Why a crop is not held dry, in words. */
+const NOT_DRY: Partial<Record<CropEntry['toughening'], string>> = {
+  never: 'it runs to seed or turns tough when it goes dry',
+  legume: 'it must be over before the first flower',
+  'potted potato': 'set deep in open ground it sits in moist soil already',
+};
+
+/** A dry spell is begun only where its crop bears it, and within its window. */
+async function checkDrySpell(
+  input: Extract<Entry, { kind: 'toughen' }>,
+  bed: Bed,
+  wall: WallClock,
+): Promise<void> {
+  const { view, today } = await findBedView(bed.id, wall);
+  const planting = view.plantings.find(({ id }) => id === input.plantingId);
+  if (!planting) return;
+  const told: PlantingInput = { ...planting, endedOn: planting.endedOn ?? undefined };
+  if (mayToughen(told, today)) return;
+  const { toughening } = planting.custom ?? cropById(planting.cropId);
+  const window = toughenWindow(told, today);
+  const why = window
+    ? `its time is from ${window.from} to ${window.until}`
+    : (NOT_DRY[toughening] ?? 'it gains nothing by it where it stands');
+  throw new Refusal('invalid', `${planting.cropName} may not be held dry today: ${why}.`, 'input.what');
 }
 
 /** Beds on which a finding tells: its own, those on the same ground, those on its tap. */

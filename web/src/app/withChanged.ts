@@ -17,13 +17,14 @@ export function withChanged(round: RoundView, changed: ChangedView): RoundView {
   const bedOrder = new Map(changed.planned.map((id, i) => [id, i]));
   const byBed = (a: { bedId: number }, b: { bedId: number }): number =>
     (bedOrder.get(a.bedId) ?? 0) - (bedOrder.get(b.bedId) ?? 0);
-  const { totals, putOff, unplanned } = changed;
+  const { totals, rounds, putOff, unplanned } = changed;
   return {
     ...round,
     stops: stops.sort((a, b) => (place.get(a.bedId) ?? last) - (place.get(b.bedId) ?? last)),
     leaveAlone: kept(round.leaveAlone, changed.leaveAlone).sort(byBed),
     tasks: kept(round.tasks, changed.tasks).sort(byBed),
     totals,
+    rounds,
     putOff,
     unplanned,
   };

@@ -1,6 +1,16 @@
-import type { StopView, WindowView } from '@kibble/contract';
-import type { Aim, BestHour, Cap, Explainable, LeaveReason, Waiting, WaterReason, WeatherAlert } from '@kibble/core';
-import { addMinutes, format, isSameYear, parseISO } from 'date-fns';
+import type { RoundsView, StopView, WindowView } from '@kibble/contract';
+import type {
+  Aim,
+  BestHour,
+  Cap,
+  Explainable,
+  HandPace,
+  LeaveReason,
+  Waiting,
+  WaterReason,
+  WeatherAlert,
+} from '@kibble/core';
+import { addDays, addMinutes, format, getDay, isSameYear, parseISO } from 'date-fns';
 import type { Units } from './units.ts';
 
 export const dayName = (date: string): string => format(parseISO(date), 'EEEE');
@@ -87,7 +97,8 @@ export function waterSentence(
   const start: Sentence = past
     ? [gone, ' are gone and it can spare ', spare, '. ']
     : [gone, ' of the ', spare, ' it can spare are gone. '];
-  const wait: Sentence = reason.waiting && reason.waiting.due !== null ? [`${waitingWords(reason.waiting)} `] : [];
+  const wait: Sentence =
+    reason.waiting && reason.waiting.due !== null ? [`${waitingWords(reason.waiting)} `] : [];
   return reason.wantedMm > PART * givenMm
     ? [...start, ...wait, 'A round takes only a part: this goes ', deep, ' deep, the rest follows.']
     : [...start, ...wait, 'This fills it to ', deep, ' deep.'];
@@ -262,14 +273,55 @@ export function checkFirstWords(check: NonNullable<StopView['checkFirst']>, unit
   return `${why}: look ${deep} down first.`;
 }
 
-/** By hand: seconds at each plant, and why there are passes. */
-export function byHandWords(hand: NonNullable<StopView['byHand']>): string {
-  const each =
-    hand.secondsEach !== null && hand.plants !== null && hand.plants > 1
-      ? `About ${Math.max(1, Math.round(hand.secondsEach))} s at each of ${hand.plants} plants${hand.passes > 1 ? ' in each pass' : ''}. `
-      : '';
-  if (hand.passes === 1) return each.trim();
-  return `${each}The first pass only makes the ground take the second: do the whole circuit, then again.`;
+/** What a hand does: seconds at a plant or along the row, or cans. */
+export function paceWords(pace: HandPace, passes: number, units: Units): string {
+  const each = passes > 1 ? ' in each pass' : '';
+  switch (pace.by) {
+    case 'plant':
+      return pace.plants > 1 ? `${Math.round(pace.seconds)} s at each plant${each}` : '';
+    case 'metre': {
+      const feet = units.system === 'us';
+      const seconds = feet ? pace.seconds * 0.3048 : pace.seconds;
+      return `${seconds < 9.5 ? Number(seconds.toFixed(1)) : Math.round(seconds)} s along each ${feet ? 'foot' : 'metre'} of row${each}`;
+    }
+    case 'can':
+      return `a can on every ${units.text('length', pace.metresEach)} of row${each}`;
+  }
+}
+
+/** How often a week, as people say it. */
+const PER_WEEK: Readonly<Record<number, string>> = { 1: 'Once a week', 2: 'Twice a week', 7: 'Every day' };
+const perWeekWords = (n: number): string => PER_WEEK[n] ?? `${n} times a week`;
+
+const SHORT_DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+/** Days of the week in their order from Monday: Tue, Fri and Sun. */
+export function weekdayWords(weekdays: readonly number[]): string {
+  if (weekdays.length === 7) return 'every day';
+  const names = [...weekdays]
+    .sort((a, b) => ((a + 6) % 7) - ((b + 6) % 7))
+    .map((day) => SHORT_DAYS[day] ?? '');
+  return names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : (names[0] ?? '');
+}
+
+/** The next day after today on which the garden is walked, within a week. */
+export function nextRound({ weekdays }: Pick<RoundsView, 'weekdays'>, today: string): string | null {
+  for (let d = 1; d <= 7; d += 1) {
+    const date = addDays(parseISO(today), d);
+    if (weekdays.includes(getDay(date))) return format(date, 'yyyy-MM-dd');
+  }
+  return null;
+}
+
+/** The round days in one line: which, what one less would cost, and what needs more. */
+export function roundsWords(rounds: RoundsView): string {
+  const { weekdays, sparser, between } = rounds;
+  if (weekdays.length === 0) return '';
+  const days = weekdayWords(weekdays);
+  const less = sparser
+    ? ` ${perWeekWords(sparser.perWeek)} would cost ${shareWords(sparser.lostShare)} of the growth.`
+    : '';
+  const more = between.length > 0 ? ` Between: ${between.map(({ bedName }) => bedName).join(', ')}.` : '';
+  return `Rounds ${days}${rounds.by === 'gardener' ? ', as you chose' : ''}.${less}${more}`;
 }
 
 /** Where the water belongs. */

@@ -19,12 +19,15 @@ export function WeatherRibbon({
   today,
   onOpen,
   scrubbing,
+  folded = false,
 }: {
   days: RibbonDay[];
   today: string;
   onOpen: (date: string) => void;
   /** Drawing along the days moves the section through time. */
   scrubbing: boolean;
+  /** One line, where the weather is not the subject. */
+  folded?: boolean;
 }) {
   const units = useUnits();
   const y = scaleLinear([0, TOP_MM], [0, BAR_HEIGHT]).clamp(true);
@@ -85,8 +88,14 @@ export function WeatherRibbon({
                 <div className={`text-sm ${day.tMaxC >= HOT_C ? 'font-bold text-brick' : ''}`}>
                   {units.number('temperature', day.tMaxC)}°
                 </div>
+                {folded ? (
+                  <span className="block h-4 text-xs leading-none text-water">
+                    {day.rainMm > 0.05 ? `${units.number('depth', day.rainMm)}${guess ? '?' : ''}` : ''}
+                  </span>
+                ) : null}
                 <svg
                   aria-hidden
+                  className={folded ? 'hidden' : ''}
                   width="100%"
                   height={BAR_HEIGHT + 14}
                   viewBox={`0 0 40 ${BAR_HEIGHT + 14}`}
@@ -127,7 +136,7 @@ export function WeatherRibbon({
           );
         })}
       </ol>
-      <p className="hidden pb-1 text-xs text-quiet md:block">
+      <p className={`hidden pb-1 text-xs text-quiet ${folded ? '' : 'md:block'}`}>
         Highest {units.of('temperature').unit}. Brown: what sun and wind take, {units.of('depth').unit} a day.
         Blue: rain, {units.of('depth').unit}; paler with a question mark while it is only forecast. Faded days
         are usual ones for the season.

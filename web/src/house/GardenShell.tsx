@@ -37,6 +37,7 @@ export function GardenShell() {
   // In the section the weather is drawn along, elsewhere a day opens its working.
   const { pathname } = useLocation();
   const scrubbing = pathname.endsWith('/section');
+  const inRound = pathname.endsWith('/round');
   const inBeds = /\/beds(\/|$)/.test(pathname);
   const [day, setDay] = useState<string | null>(null);
   const needsRound = /\/(round|fortnight)$/.test(pathname);
@@ -115,12 +116,13 @@ export function GardenShell() {
                 <TapBar gardenId={id} />
                 <DateBar garden={garden} />
                 {round ? (
-                  <div className="print:hidden">
+                  <div className={`print:hidden ${inRound ? 'hidden lg:block' : ''}`}>
                     <WeatherRibbon
                       days={round.ribbon}
                       today={round.date}
                       onOpen={setDay}
                       scrubbing={scrubbing}
+                      folded={inRound || pathname.endsWith('/settings')}
                     />
                   </div>
                 ) : (

@@ -1,7 +1,8 @@
-import { spotLitres } from '@kibble/core';
+import { METHOD_FACTS, spotLitres } from '@kibble/core';
 import { useEffect, useRef, useState } from 'react';
 import { refusal, useLogWateringMutation } from '../app/api.ts';
 import { beep } from '../app/beep.ts';
+import { useGarden } from '../app/gardenRound.ts';
 import { noticeShown } from '../app/noticeSlice.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { useUnits } from '../app/units.ts';
@@ -85,8 +86,11 @@ function Running({
   useEffect(() => {
     if (plant > 1) beep(1);
   }, [plant]);
+  // What is held is let go of when the time is up; what runs by itself runs on.
+  const method = useGarden().beds.find(({ id }) => id === tap.bedId)?.delivery.method;
+  const byHand = method !== undefined && METHOD_FACTS[method].byHand;
   const tooMuch =
-    over && !tap.resting
+    over && !tap.resting && !byHand
       ? spotLitres({ litresPerMinute: tap.litresPerMinute, minutes: Math.max(0.01, -left / 60_000) })
       : 0;
 
@@ -114,7 +118,7 @@ function Running({
   };
   const again = (): void => onNext({ ...tap, resting: false, run: tap.run + 1, minutes: tap.runMinutes });
 
-  const turn = tap.runs > 1 ? `, run ${tap.run} of ${tap.runs}` : '';
+  const turn = tap.runs > 1 ? `, ${byHand ? 'pass' : 'run'} ${tap.run} of ${tap.runs}` : '';
   return (
     <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
       <span role="timer" className={`text-4xl font-bold ${over && !tap.resting ? 'text-brick' : ''}`}>
@@ -131,6 +135,8 @@ function Running({
           )
         ) : tap.selfStops ? (
           'it runs, and the timer on the tap shuts it.'
+        ) : over && byHand ? (
+          <span className="font-semibold text-brick">this pass is over: say that it is off.</span>
         ) : over ? (
           <span className="font-semibold text-brick">
             turn it off. About {units.text('volume', tooMuch)} too much so far.

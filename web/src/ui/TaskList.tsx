@@ -65,11 +65,6 @@ function words(
         link: 'Look into the ground',
         to: 'look',
       };
-    case 'was missed':
-      return {
-        text: `Due for ${task.days} days and not watered. Roots die back when this goes on: give it its place at the head of the round, or write down what it had.`,
-        answers: [],
-      };
     case 'a little every day':
       return {
         text: `Watered on ${task.days} of the last seven days though it had enough: a little every day keeps roots shallow and air out. Leave it until the round asks.`,
@@ -117,7 +112,7 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
     dispatch(noticeShown({ text: `${task.bedName}: written down.`, undoFindingIds: [kept.id] }));
   };
   return (
-    <section className="mt-8" aria-labelledby="tasks">
+    <section className="mt-4" aria-labelledby="tasks">
       <h2 id="tasks" className="mb-1 text-2xl">
         {named ? 'Besides watering' : 'To do here'}
       </h2>

@@ -3,6 +3,7 @@ import { addDays, METHOD_FACTS, weekdayOf } from '@kibble/core';
 import { HORIZON_DAYS, type Context } from '../context.ts';
 import type { Places } from '../places.ts';
 import { costsOf } from './costs.ts';
+import { overOf } from './ladder.ts';
 import { roundsOf } from './rounds.ts';
 
 /** Beds by days: what is planned for the fortnight within the garden's limits. */
@@ -53,6 +54,7 @@ export function fortnightOf(context: Context, { unplanned }: Places): FortnightV
     leftOut: plan.leftOut.map((left) => ({ ...left, bedName: nameOf(left.bedId) })),
     givenUp: plan.givenUp.map((given) => ({ ...given, bedName: nameOf(given.bedId) })),
     rounds: roundsOf(context),
+    over: overOf(context),
     schedule: plan.schedule.map(({ date, slots }) => ({
       date,
       slots: slots.map((slot) => ({ ...slot, bedName: nameOf(slot.bedId) })),

@@ -15,11 +15,11 @@ import {
   fillsFor,
   leafWetHours,
   METHOD_FACTS,
-  litresPerPlant,
   passesOf,
+  handPace,
   plantCount,
+  rowLength,
   plantOnDay,
-  secondsPerPlant,
   soilProfile,
   standingOn,
   type BedOutlook,
@@ -80,13 +80,18 @@ function byHandOf(
   const { run } = watering;
   const { passes, restMinutes } = passesOf(planned, watering);
   const crop = cropOfBed(bed);
-  if (!crop) return { passes, restMinutes, plants: null, secondsEach: null };
-  const plants = plantCount({ areaM2: known.areaM2, share: bed.planting?.share, spacing: crop.spacing });
-  const secondsEach = secondsPerPlant({
-    litres: litresPerPlant({ litres: run.litres, plants, passes }),
+  if (!crop) return { passes, restMinutes, pace: null };
+  const { spacing } = crop;
+  const area = { areaM2: known.areaM2, share: bed.planting?.share };
+  const pace = handPace({
+    litres: run.litres,
     litresPerMinute: known.delivery.litresPerMinute,
+    passes,
+    plants: plantCount({ ...area, spacing }),
+    rowM: rowLength({ ...area, spacing }),
+    canLitres: METHOD_FACTS[bed.delivery.method].fillLitres,
   });
-  return { passes, restMinutes, plants, secondsEach };
+  return { passes, restMinutes, pace };
 }
 
 /** What wind takes from a spray, and how long its leaves stay wet. */
@@ -177,6 +182,7 @@ export function stopOf(
             foundMoistOn: foundMoistOn(bed, context),
           }),
     spray: sprayOf(bed, runs, context),
+    tapName: context.garden.taps.find(({ id }) => id === bed.tapId)?.name ?? null,
     aim: aimOfBed(bed, context),
     fills: fillsOf(bed, watering),
     byHand: byHandOf(bed, planned, watering, known),

@@ -48,11 +48,8 @@ export function FortnightRoom() {
             {garden.name}, as planned on {longDate(garden.today)}.
           </span>
           <span className="print:hidden">
-            Drag one to another day, or up and down to make it more or less; arrow keys do the same.{' '}
-            {data.sparedRounds.length > 0
-              ? `${data.sparedRounds.length === 1 ? 'One round is' : `${data.sparedRounds.length} rounds are`} spared by filling beds a little early. `
-              : ''}
-            Limits are set in{' '}
+            Drag one to another day, or up and down to make it more or less; arrow keys do the same. Limits
+            are set in{' '}
             <Link className="underline" to="../settings">
               Settings
             </Link>

@@ -1,21 +1,24 @@
+import type { StopView } from '@kibble/contract';
 import { useEffect, useState } from 'react';
 import { Sheet } from '../../ui/Sheet.tsx';
 
 const KEYS = [
   ['j, k', 'next stop, the one before'],
   ['d', 'done, as planned'],
-  ['t', 'open the tap: a clock starts'],
-  ['o', 'another amount'],
-  ['c', 'look into the ground first'],
+  ['o', 'open the tap, or one fill poured: a clock or a count begins'],
+  ['a', 'another amount'],
+  ['l', 'look into the ground first'],
   ['s', 'skip, with a reason'],
   ['p', 'print the round'],
   ['?', 'this sheet'],
 ] as const;
 
-const stopsOf = (): HTMLElement[] => [...document.querySelectorAll<HTMLElement>('li[data-stop]')];
-
-/** One-letter keys for the round: they act on the stop that holds the focus, or on the first. */
-export function useRoundKeys(): { helping: boolean; setHelping: (open: boolean) => void } {
+/** One-letter keys for the round: with a stop focused, in the list or opened, they act on the opened one. */
+export function useRoundKeys(
+  stops: readonly StopView[],
+  index: number,
+  open: (bedId: number) => void,
+): { helping: boolean; setHelping: (open: boolean) => void } {
   const [helping, setHelping] = useState(false);
   useEffect(() => {
     const press = (e: KeyboardEvent): void => {
@@ -24,24 +27,29 @@ export function useRoundKeys(): { helping: boolean; setHelping: (open: boolean) 
         return;
       if (e.key === '?') setHelping(true);
       if (e.key === 'p') window.print();
-      const stops = stopsOf();
-      const at = stops.findIndex((stop) => stop.contains(document.activeElement));
+      const focused = target.closest('[data-stop], [data-stop-panel]') !== null;
       if (e.key === 'j' || e.key === 'k') {
-        const to = e.key === 'j' ? at + 1 : at - 1;
-        stops[Math.min(stops.length - 1, Math.max(0, to))]?.focus();
+        const to = !focused
+          ? index
+          : Math.min(stops.length - 1, Math.max(0, index + (e.key === 'j' ? 1 : -1)));
+        const stop = stops[to];
+        if (!stop) return;
+        open(stop.bedId);
+        document.querySelector<HTMLElement>(`[data-stop="${stop.bedId}"] button`)?.focus();
         return;
       }
-      stops[Math.max(0, at)]?.querySelector<HTMLButtonElement>(`[data-key="${e.key}"]`)?.click();
+      if (focused) document.querySelector<HTMLButtonElement>(`[data-opened] [data-key="${e.key}"]`)?.click();
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, []);
+  }, [stops, index, open]);
   return { helping, setHelping };
 }
 
 export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
     <Sheet open={open} onClose={onClose} title="Keys on the round">
+      <p className="mb-3">With a stop focused, in the list or opened.</p>
       <dl className="grid grid-cols-[4rem_minmax(0,1fr)] gap-y-1">
         {KEYS.map(([key, words]) => (
           <div key={key} className="contents">

@@ -1,145 +1,267 @@
+import { summed } from '@kibble/core';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
 import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
-import { alertWords, dayName, isHarm } from '../../app/words.ts';
-import { summed } from '@kibble/core';
-import { TaskList } from '../../ui/TaskList.tsx';
-import { Unplanned } from '../../ui/Unplanned.tsx';
+import { alertWords, dayName, isHarm, nextRound, roundsWords, timeOfDay } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Empty } from '../../ui/states.tsx';
-import { LeaveList } from './LeaveList.tsx';
-import { SharpenGarden } from '../ground/SharpenGarden.tsx';
-import { KeysSheet, useRoundKeys } from './RoundKeys.tsx';
-import { PutOff } from './PutOff.tsx';
-import { RoundSheet } from './RoundSheet.tsx';
-import { StopCard } from './StopCard.tsx';
-import { Walk } from './Walk.tsx';
+import { Unplanned } from '../../ui/Unplanned.tsx';
+import { useNow } from '../../ui/clock.ts';
 import { TimerStale } from '../fortnight/TimerStale.tsx';
-import { Button } from '../../ui/Button.tsx';
-import { Link } from 'react-router';
+import { SharpenGarden } from '../ground/SharpenGarden.tsx';
+import { Besides } from './Besides.tsx';
+import { OpenedStop } from './OpenedStop.tsx';
+import { PutOff } from './PutOff.tsx';
+import { LargeTime } from './LargeTime.tsx';
+import { KeysSheet, useRoundKeys } from './RoundKeys.tsx';
+import { RoundSheet } from './RoundSheet.tsx';
+import { StopList, type Settled } from './StopList.tsx';
+import { useStopActs } from './useStopActs.ts';
+import { Walk } from './Walk.tsx';
+import { largeMinutes } from './stopWords.ts';
 
 /** Reasons by which a bed asks for nothing however dry it is. */
 const AT_REST: ReadonlySet<string> = new Set(['nothing growing', 'ripened', 'killed by frost', 'frozen']);
 
-/** Today's walk: what to water and why, and what to leave alone. */
+/** The clock's minute of the day, renewed as it passes. */
+function useMinute(): number {
+  const now = new Date(useNow(true));
+  return now.getHours() * 60 + now.getMinutes();
+}
+
+/** Today's walk: every stop at a glance, and the one where you are opened beside it. */
 export function RoundRoom() {
   const garden = useGarden();
   const round = useGardenRound();
   const units = useUnits();
-  const { stops, leaveAlone, totals } = round;
-  const { helping, setHelping } = useRoundKeys();
-  const rain = round.ribbon.find((d) => d.date > round.date && d.rainMm >= 2 && d.rainChance >= 0.5);
-  const hottest = round.ribbon
-    .filter((d) => d.date >= round.date)
-    .slice(0, 5)
-    .reduce((a, b) => (b.tMaxC > a.tMaxC ? b : a));
-  const heat = `${units.text('temperature', hottest.tMaxC)} on ${hottest.date === round.date ? 'this day' : dayName(hottest.date)}`;
-  const outlook = `${heat}, ${rain ? `rain likely ${dayName(rain.date)}` : 'no rain in sight'}.`;
+  const acts = useStopActs();
+  const minute = useMinute();
+  const { stops, leaveAlone, totals, rounds } = round;
+  const settled = leaveAlone.filter(
+    (item): item is Settled => item.reason.code === 'settled today' && item.event !== null,
+  );
+  const left = leaveAlone.filter((item) => !settled.includes(item as Settled));
+  const [chosen, setChosen] = useState<{ bedId: number; at: number } | null>(null);
+  const [all, setAll] = useState(false);
+  // What was ticked leaves, and the one that takes its place in the walk is opened.
+  const found = stops.findIndex(({ bedId }) => bedId === chosen?.bedId);
+  const index = found >= 0 ? found : Math.min(chosen?.at ?? 0, stops.length - 1);
+  const opened = stops[index];
+  const open = (bedId: number): void => setChosen({ bedId, at: stops.findIndex((s) => s.bedId === bedId) });
+  useEffect(() => {
+    if (opened && found < 0) setChosen({ bedId: opened.bedId, at: index });
+  }, [opened, found, index]);
+  const { helping, setHelping } = useRoundKeys(stops, index, open);
   const harmful = round.alerts.filter(isHarm);
   const quiet = round.alerts.filter((alert) => !isHarm(alert));
   const empty = stops.length + leaveAlone.length === 0;
   const growing = leaveAlone.some(({ reason }) => !AT_REST.has(reason.code));
+  const runs = stops.flatMap((stop) => stop.runs);
+  const next = nextRound(rounds, round.date);
+  const today = round.ribbon.find(({ date }) => date === round.date);
+  const place = settled.length + index + 1;
+  const count = settled.length + stops.length;
+
+  const head = (
+    <header>
+      <h1 className="text-3xl">{dayName(round.date)}’s round</h1>
+      {stops.length > 0 ? (
+        <p>
+          <strong>
+            <OpensTree
+              title="Minutes of your own time"
+              working={summed(
+                'Minutes of your own time',
+                'min',
+                stops.map((s) => ({ label: s.bedName, value: s.handsOnMinutes })),
+              )}
+            >
+              {minutesText(totals.handsOnMinutes)} of your time
+            </OpensTree>
+          </strong>
+          {runs.length > 0
+            ? ` from ${timeOfDay(Math.min(...runs.map((r) => r.from)), units)} to ${timeOfDay(Math.max(...runs.map((r) => r.until)), units)}`
+            : ''}
+          {' · '}
+          <OpensTree
+            title="Litres through the taps"
+            working={summed(
+              'Litres through the taps',
+              'L',
+              stops.map((s) => ({ label: s.bedName, value: s.run.litres })),
+            )}
+          >
+            {units.text('volume', totals.litres)}
+          </OpensTree>
+          {next ? ` · next round ${dayName(next)}` : ''}
+        </p>
+      ) : null}
+      <p className="text-quiet">
+        {roundsWords(rounds)}{' '}
+        <Link className="no-print underline underline-offset-4" to="../fortnight#rounds">
+          Choose other days
+        </Link>
+      </p>
+      {round.alerts.length > 0 ? (
+        <p className="text-quiet">
+          {harmful.map((alert) => (
+            <strong key={alert.code} className="text-brick">
+              {alertWords(alert, units)}{' '}
+            </strong>
+          ))}
+          {quiet.map((alert) => alertWords(alert, units)).join(' ')}
+        </p>
+      ) : null}
+    </header>
+  );
 
   return (
     <>
       <RoundSheet round={round} />
-      <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_19rem] print:hidden">
-        <KeysSheet open={helping} onClose={() => setHelping(false)} />
-        <section>
-          <h1 className="text-3xl">{dayName(round.date)}’s round</h1>
-          <p className="text-quiet">
-            {round.alerts.length === 0 ? outlook : quiet.map((alert) => alertWords(alert, units)).join(' ')}
-          </p>
-          <ul className="mb-4">
-            {harmful.map((alert) => (
-              <li key={alert.code} className="font-semibold text-brick">
-                {alertWords(alert, units)}
-              </li>
-            ))}
-          </ul>
-          <Unplanned items={round.unplanned} />
-          {empty && round.unplanned.length === 0 ? (
-            <Empty title="No bed is planted yet on this date">
-              <p>
-                Add a bed in{' '}
-                <Link className="underline" to="../beds">
-                  Beds
-                </Link>
-                , or step to a day after planting.
-              </p>
-            </Empty>
-          ) : null}
-          {!empty && stops.length === 0 ? (
-            <Empty title="Nothing asks for water today">
-              <p>
-                {growing
-                  ? 'Every bed that grows has enough in store. Watering now would fill air the roots need, or run past them.'
-                  : 'Nothing stands here that takes up water now. Beside it, why of each bed.'}
-              </p>
-            </Empty>
-          ) : null}
-          <ol>
-            {stops.map((stop, i) => (
-              <StopCard key={stop.bedId} stop={stop} place={i + 1} />
-            ))}
-          </ol>
-        </section>
-        <aside>
-          {stops.length > 0 ? (
-            <dl className="mb-8 flex gap-10">
-              <div>
-                <dd className="text-4xl font-bold">
-                  <OpensTree
-                    title="Minutes at the taps"
-                    working={summed(
-                      'Minutes at the taps',
-                      'min',
-                      stops.map((s) => ({ label: s.bedName, value: s.run.minutes })),
-                    )}
-                  >
-                    {minutesText(totals.minutes)}
-                  </OpensTree>
-                </dd>
-                <dt className="text-sm text-quiet">at the taps, one after another</dt>
-              </div>
-              <div>
-                <dd className="text-4xl font-bold">
-                  <OpensTree
-                    title="Litres through the taps"
-                    working={summed(
-                      'Litres through the taps',
-                      'L',
-                      stops.map((s) => ({ label: s.bedName, value: s.run.litres })),
-                    )}
-                  >
-                    {units.text('volume', totals.litres)}
-                  </OpensTree>
-                </dd>
-                <dt className="text-sm text-quiet">through the taps</dt>
-              </div>
-            </dl>
-          ) : null}
-          <Walk />
-          <PutOff items={round.putOff} />
-          <TimerStale />
-          <LeaveList items={leaveAlone} />
-          <TaskList tasks={round.tasks} named />
-          <SharpenGarden gardenId={garden.id} />
-          {empty ? null : (
-            <Button look="quiet" className="mt-4 -ml-4" onClick={() => window.print()}>
-              Print the round
-            </Button>
-          )}
-          {round.measuredShare < 0.99 ? (
-            <p className="mt-6 border-l-4 border-rule pl-3 text-sm">
-              <span className="assumed">{Math.round((1 - round.measuredShare) * 100)} %</span> of the past
-              fortnight’s weather was not measured and is taken as usual for the season.{' '}
-              <Link className="underline" to="../weather">
-                Give it real weather
+      <KeysSheet open={helping} onClose={() => setHelping(false)} />
+      <div className="print:hidden">
+        <Unplanned items={round.unplanned} />
+        {opened ? null : head}
+        {empty && round.unplanned.length === 0 ? (
+          <Empty title="No bed is planted yet on this date">
+            <p>
+              Add a bed in{' '}
+              <Link className="underline" to="../beds">
+                Beds
               </Link>
-              .
+              , or step to a day after planting.
             </p>
+          </Empty>
+        ) : null}
+        {!empty && stops.length === 0 ? (
+          <Empty title="Nothing asks for water today">
+            <p>
+              {growing
+                ? 'Every bed that grows has enough in store until its next round. Watering now would fill air the roots need, or run past them.'
+                : 'Nothing stands here that takes up water now. Below, why of each bed.'}
+            </p>
+          </Empty>
+        ) : null}
+        <div className={opened ? 'gap-x-6 lg:grid lg:grid-cols-[minmax(0,1fr)_19.5rem]' : 'mt-2'}>
+          {opened ? (
+            <aside
+              aria-label="Where you are"
+              className="lg:col-start-2 lg:row-span-2 lg:row-start-1 lg:border-l-2 lg:border-ink lg:pl-5"
+            >
+              <p className="flex justify-between gap-4 text-sm lg:hidden">
+                <strong>
+                  Stop {place} of {count}
+                </strong>
+                <span className="text-quiet">
+                  {today ? `${units.text('temperature', today.tMaxC)} today · ` : ''}
+                  {minutesText(totals.handsOnMinutes)} of your time in all
+                </span>
+              </p>
+              <div aria-hidden className="mt-1 mb-2 flex gap-1 lg:hidden">
+                {Array.from({ length: count }, (_, i) => (
+                  <span
+                    key={i}
+                    className={`h-1.5 flex-1 ${i + 1 < place ? 'bg-ink' : i + 1 === place ? 'bg-water' : 'bg-rule'}`}
+                  />
+                ))}
+              </div>
+              <OpenedStop
+                key={opened.bedId}
+                stop={opened}
+                place={place}
+                of={count}
+                next={stops[index + 1] ?? null}
+                acts={acts}
+                coreHeight={220}
+              />
+              <p className="mt-3 hidden text-sm text-quiet lg:block">
+                Keys with a stop focused: j k move, d done, o tap, ? all
+              </p>
+            </aside>
           ) : null}
-        </aside>
+          <section
+            className={opened && !all ? 'hidden lg:col-start-1 lg:block' : 'lg:col-start-1'}
+            aria-label="The walk"
+          >
+            {opened ? <div className="mb-1">{head}</div> : null}
+            <StopList
+              stops={stops}
+              settled={settled}
+              opened={opened?.bedId ?? null}
+              onOpen={(bedId) => {
+                open(bedId);
+                setAll(false);
+              }}
+              acts={acts}
+              now={minute}
+            />
+          </section>
+          <div className={opened ? 'lg:col-start-1 lg:row-start-2' : ''}>
+            <Besides leave={left} tasks={round.tasks} />
+          </div>
+        </div>
+        <div className="mt-6 grid gap-x-10 lg:grid-cols-2">
+          <div>
+            <PutOff items={round.putOff} />
+            <TimerStale />
+            <Walk />
+          </div>
+          <div>
+            <SharpenGarden gardenId={garden.id} />
+            {round.measuredShare < 0.99 ? (
+              <p className="mt-6 border-l-4 border-rule pl-3 text-sm">
+                <span className="assumed">{Math.round((1 - round.measuredShare) * 100)} %</span> of the past
+                fortnight’s weather was not measured and is taken as usual for the season.{' '}
+                <Link className="underline" to="../weather">
+                  Give it real weather
+                </Link>
+                .
+              </p>
+            ) : null}
+            {empty ? null : (
+              <Button look="quiet" className="mt-4 -ml-4" onClick={() => window.print()}>
+                Print the round
+              </Button>
+            )}
+          </div>
+        </div>
+        {opened ? (
+          <div className="sticky bottom-14 -mx-4 mt-4 flex items-center gap-4 border-t border-rule bg-sheet px-4 py-1 lg:hidden">
+            {stops[index + 1] ? (
+              <button
+                type="button"
+                className="min-h-14 min-w-0 flex-1 text-left leading-tight"
+                onClick={() => open(stops[index + 1]?.bedId ?? 0)}
+              >
+                <span className="block text-sm text-quiet">then</span>
+                <span className="block truncate font-serif text-lg font-semibold">
+                  {place + 1} {stops[index + 1]?.bedName}
+                </span>
+              </button>
+            ) : (
+              <span className="min-h-14 flex-1 py-4 text-quiet">the last stop</span>
+            )}
+            {stops[index + 1] ? (
+              <LargeTime
+                minutes={largeMinutes(stops[index + 1] as (typeof stops)[number])}
+                className="text-2xl"
+              />
+            ) : null}
+            <button
+              type="button"
+              aria-expanded={all}
+              className="min-h-14 px-2 whitespace-nowrap underline underline-offset-4"
+              onClick={() => {
+                setAll(!all);
+                window.scrollTo({ top: 0 });
+              }}
+            >
+              {all ? 'this stop' : 'all stops'}
+            </button>
+          </div>
+        ) : null}
       </div>
     </>
   );

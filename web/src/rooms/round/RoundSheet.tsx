@@ -1,6 +1,7 @@
 import type { RoundView } from '@kibble/contract';
 import { useGarden } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
+import { keepDry } from './stopWords.ts';
 import { leaveHead, longDate, timeOfDay } from '../../app/words.ts';
 
 /** The round on one sheet of paper, with boxes to tick. */
@@ -13,9 +14,9 @@ export function RoundSheet({ round }: { round: RoundView }) {
         {garden.name}, {longDate(round.date)}
       </h1>
       <p className="mb-2 text-sm">
-        {round.stops.length} to water, {minutesText(round.totals.minutes)} at the taps,{' '}
-        {units.text('volume', round.totals.litres)}. Sun up {timeOfDay(round.sun.sunrise * 60, units)}, down{' '}
-        {timeOfDay(round.sun.sunset * 60, units)}.
+        {round.stops.length} to water, {minutesText(round.totals.handsOnMinutes)} of your time,{' '}
+        {minutesText(round.totals.minutes)} of the taps, {units.text('volume', round.totals.litres)}. Sun up{' '}
+        {timeOfDay(round.sun.sunrise * 60, units)}, down {timeOfDay(round.sun.sunset * 60, units)}.
       </p>
       <table className="w-full text-sm">
         <thead className="text-left">
@@ -45,7 +46,7 @@ export function RoundSheet({ round }: { round: RoundView }) {
               <td className="pr-3">{units.number('volume', stop.run.litres)}</td>
               <td className="pr-3">
                 {stop.how}
-                {stop.keepLeavesDry && stop.spray === null && stop.byHand ? '; keep the leaves dry' : ''}
+                {keepDry(stop) ? '; keep the leaves dry' : ''}
                 {stop.checkFirst ? `; look ${units.text('depth', stop.checkFirst.depthMm)} down first` : ''}
               </td>
               <td />

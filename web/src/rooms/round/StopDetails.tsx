@@ -2,15 +2,15 @@ import type { StopView } from '@kibble/contract';
 import { Link } from 'react-router';
 import { useUnits } from '../../app/units.ts';
 import { BeyondNote } from '../../ui/BeyondNote.tsx';
-import { AIM_WORDS, byHandWords, hourWords, sprayWords } from '../../app/words.ts';
+import { hourWords, sprayWords } from '../../app/words.ts';
 
-/** The small print of a stop: what is assumed, where to aim, how many fills and seconds, and the best hour. */
+/** The small print of a stop: what is assumed, how many fills, and the best hour. */
 export function StopDetails({ stop }: { stop: StopView }) {
   const units = useUnits();
   return (
     <>
       {!stop.flowMeasured ? (
-        <p className="text-sm text-quiet">
+        <p className="mt-1 text-sm text-quiet">
           <span className="assumed">{units.text('flow', stop.litresPerMinute)}</span> is assumed;{' '}
           <Link className="underline underline-offset-4" to={`../ground/bed/${stop.bedId}`}>
             measure it
@@ -19,12 +19,13 @@ export function StopDetails({ stop }: { stop: StopView }) {
         </p>
       ) : null}
       <BeyondNote beyond={stop.beyond} unread={stop.unread} />
-      <p className="text-sm text-quiet">
-        {stop.aim ? `${AIM_WORDS[stop.aim]} ` : ''}
+      <p className="mt-1 text-sm text-quiet">
         {stop.fills
           ? `${stop.fills.count} ${stop.fills.count === 1 ? 'fill' : 'fills'} of ${units.text('volume', stop.fills.litresEach)}. `
           : ''}
-        {stop.byHand ? `${byHandWords(stop.byHand)} ` : ''}
+        {stop.byHand && stop.byHand.passes > 1
+          ? 'The first pass only makes the ground take the second: do the whole circuit, then again. '
+          : ''}
         {hourWords(stop.hour, units)}
         {stop.spray ? ` ${sprayWords(stop.spray, units)}` : ''}
       </p>

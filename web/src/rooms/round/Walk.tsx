@@ -38,6 +38,7 @@ export function Walk() {
             <strong>{timeOfDay(last, units)}</strong>.{' '}
           </>
         ) : null}
+        {minutesText(stops.reduce((sum, stop) => sum + stop.run.minutes, 0))} of the taps in all.{' '}
         <span className={sun.assumed ? 'assumed' : ''}>
           Sun up {timeOfDay(sun.sunrise * 60, units)}, down {timeOfDay(sun.sunset * 60, units)}.
         </span>

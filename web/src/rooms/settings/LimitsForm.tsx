@@ -1,5 +1,5 @@
 import type { GardenView } from '@kibble/contract';
-import { WIND_HOLD_MS } from '@kibble/core';
+import { USUAL_HOURS, WIND_HOLD_MS, type Span } from '@kibble/core';
 import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import { useChangeGardenMutation } from '../../app/api.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
@@ -33,13 +33,24 @@ interface Typed {
   restricts: 'everything' | 'sprays';
   lines: string;
   wind: string;
-  fewRounds: boolean;
+  /** Hours of people, twice a day, and of timers: from and until of each. */
+  own: Record<OwnSpan, Ends>;
+}
+
+type OwnSpan = 'people' | 'peopleAgain' | 'drips' | 'sprays';
+interface Ends {
+  from: string;
+  until: string;
 }
 
 const pad = (n: number): string => String(n).padStart(2, '0');
 /** Minutes after midnight as a time field has them. */
 const timeText = (minutes: number | undefined): string =>
   minutes === undefined ? '' : `${pad(Math.floor(minutes / 60) % 24)}:${pad(minutes % 60)}`;
+const endsOf = (span: Span | undefined): Ends => ({
+  from: timeText(span?.from),
+  until: timeText(span?.until),
+});
 const typedOf = ({ limits }: GardenView, units: Units): Typed => {
   const volume = (litres: number | null | undefined): string =>
     litres === null || litres === undefined ? '' : String(Math.round(units.of('volume').fromSi(litres)));
@@ -57,21 +68,30 @@ const typedOf = ({ limits }: GardenView, units: Units): Typed => {
     restricts: limits.restricts ?? 'everything',
     lines: plain(limits.lines),
     wind: limits.windHoldMs ? String(Number(units.of('wind').fromSi(limits.windHoldMs).toFixed(1))) : '',
-    fewRounds: limits.fewRounds ?? false,
+    own: {
+      people: endsOf(limits.people?.[0]),
+      peopleAgain: endsOf(limits.people?.[1]),
+      drips: endsOf(limits.timers?.drips),
+      sprays: endsOf(limits.timers?.sprays),
+    },
   };
 };
 
-const hoursOf = (typed: Typed): { from: number; until: number }[] | null => {
-  const pairs = [
-    [typed.from, typed.until],
-    [typed.from2, typed.until2],
-  ] as const;
-  const spans = pairs.flatMap(([a, b]) => {
-    const from = minuteOf(a);
-    const until = minuteOf(b);
-    return from === undefined || until === undefined ? [] : [{ from, until }];
-  });
+const spanOf = ({ from: a, until: b }: Ends): Span | undefined => {
+  const from = minuteOf(a);
+  const until = minuteOf(b);
+  return from === undefined || until === undefined ? undefined : { from, until };
+};
+const hoursOf = (pairs: readonly Ends[]): Span[] | null => {
+  const spans = pairs.flatMap((ends) => spanOf(ends) ?? []);
   return spans.length > 0 ? spans : null;
+};
+/** A timer has both its hours told, or the usual ones: of the one that was not told those. */
+const timersOf = ({ drips, sprays }: Typed['own']): { drips: Span; sprays: Span } | null => {
+  const told = { drips: spanOf(drips), sprays: spanOf(sprays) };
+  return told.drips || told.sprays
+    ? { drips: told.drips ?? USUAL_HOURS.drips, sprays: told.sprays ?? USUAL_HOURS.sprays }
+    : null;
 };
 
 /** One end without the other is no stretch, and both alike are none either. */
@@ -97,11 +117,17 @@ export function LimitsForm({ garden }: { garden: GardenView }) {
             litresPerDay: typedSi('capLitres', typed.litres, units) ?? null,
             litresPerWeek: typedSi('weekLitres', typed.week, units) ?? null,
             weekdays: typed.days.length === WEEK.length ? null : typed.days,
-            hours: hoursOf(typed),
+            hours: hoursOf([
+              { from: typed.from, until: typed.until },
+              { from: typed.from2, until: typed.until2 },
+            ]),
             restricts: typed.restricts,
             lines: typedSi('atOnce', typed.lines, units) ?? null,
             windHoldMs: typedSi('windHoldMs', typed.wind, units) ?? null,
-            fewRounds: typed.fewRounds,
+            people: hoursOf([typed.own.people, typed.own.peopleAgain]),
+            timers: timersOf(typed.own),
+            // Chosen in the fortnight.
+            roundDays: garden.limits.roundDays ?? null,
           },
         },
       }).unwrap();
@@ -222,6 +248,28 @@ function Rules({ form }: { form: UseFormReturn<Typed> }) {
   );
 }
 
+const OWN = [
+  ['people', 'You water'],
+  ['peopleAgain', 'And again'],
+  ['drips', 'A timer drips'],
+  ['sprays', 'A timer sprays'],
+] as const satisfies readonly (readonly [OwnSpan, string])[];
+
+function OwnHours({ form, name, words }: { form: UseFormReturn<Typed>; name: OwnSpan; words: string }) {
+  const errors = form.formState.errors.own?.[name];
+  return (
+    <>
+      <Field
+        label={`${words} from`}
+        type="time"
+        error={errors?.from?.message}
+        {...form.register(`own.${name}.from`, { validate: (v, all) => pairRule(v, all.own[name].until) })}
+      />
+      <Field label={`${words} until`} type="time" {...form.register(`own.${name}.until`)} />
+    </>
+  );
+}
+
 function Habits({ form }: { form: UseFormReturn<Typed> }) {
   const units = useUnits();
   const { errors } = form.formState;
@@ -250,10 +298,18 @@ function Habits({ form }: { form: UseFormReturn<Typed> }) {
           {...form.register('wind', { validate: (v) => numberRule('windHoldMs', v, units, true) })}
         />
       </div>
-      <label className="flex min-h-11 items-center gap-3">
-        <input type="checkbox" className="size-5 accent-ink" {...form.register('fewRounds')} /> Fewer rounds:
-        fill beds a day early where it costs them nothing to speak of
-      </label>
+      <fieldset>
+        <legend className="font-semibold">Your own hours</legend>
+        <p className="mb-2 text-sm text-quiet">
+          Empty: people from 6 to 10 and 17 to 20, never in the dark; timers drip from 22 to 7 and spray from
+          4 to 8. Round days are chosen in the fortnight.
+        </p>
+        <div className="grid grid-cols-2 gap-4 sm:grid-cols-4">
+          {OWN.map(([name, words]) => (
+            <OwnHours key={name} form={form} name={name} words={words} />
+          ))}
+        </div>
+      </fieldset>
     </>
   );
 }

@@ -1,0 +1,72 @@
+import type { FortnightView, LadderView } from '@kibble/contract';
+import { cropById, ladder, remedies, type BedOutlook, type PlanBed } from '@kibble/core';
+import { HORIZON_DAYS, type Context } from '../context.ts';
+import { bedOnPlan } from '../onPlan.ts';
+
+/** A bed alone over the fortnight, under the garden's rules but without its rivals. */
+const aloneOf = (bed: PlanBed, { site, weather, constraints, today }: Context) => ({
+  site,
+  bed,
+  weather,
+  constraints: {
+    ...constraints,
+    minutesPerDay: undefined,
+    litresPerDay: undefined,
+    litresPerWeek: undefined,
+  },
+  today,
+  horizonDays: HORIZON_DAYS,
+});
+
+/** How often a week a bed is asked. */
+function perWeekOf(bedId: number, { plan }: Context): number {
+  const { weekdays, between, onTimer } = plan.rounds;
+  if (onTimer.includes(bedId)) return 7;
+  return between.find((one) => one.bedId === bedId)?.weekdays.length ?? weekdays.length;
+}
+
+const told = (found: ReturnType<typeof remedies>): LadderView['remedies'] =>
+  found.map(({ remedy, lostShare, cropId }) => ({
+    remedy,
+    lostShare,
+    cropName: cropId ? cropById(cropId).name : null,
+  }));
+
+/** It loses more than its goal allows, by more than half a point. */
+const isOver = ({ lostShare, allowedShare }: BedOutlook): boolean => lostShare > allowedShare + 0.005;
+
+export function ladderOf(context: Context, bedId: number): LadderView {
+  const { planned, outlook } = bedOnPlan(context, bedId);
+  const alone = aloneOf(planned, context);
+  const perWeek = perWeekOf(bedId, context);
+  return {
+    perWeek,
+    onTimer: context.plan.rounds.onTimer.includes(bedId),
+    allowedShare: outlook.allowedShare,
+    lostShare: outlook.lostShare,
+    rungs: ladder(alone),
+    remedies: isOver(outlook) ? told(remedies(alone, perWeek)) : [],
+  };
+}
+
+/** So many are told with their remedies: each is followed another half a dozen ways. */
+const MOST = 6;
+
+/** Beds that lose more than their goal allows, the worst first, and what would help them most. */
+export function overOf(context: Context): FortnightView['over'] {
+  return context.plan.beds
+    .filter(isOver)
+    .sort((a, b) => b.lostShare - b.allowedShare - (a.lostShare - a.allowedShare))
+    .slice(0, MOST)
+    .map((outlook) => {
+      const { view, planned } = bedOnPlan(context, outlook.bedId);
+      const found = remedies(aloneOf(planned, context), perWeekOf(outlook.bedId, context));
+      return {
+        bedId: outlook.bedId,
+        bedName: view.name,
+        lostShare: outlook.lostShare,
+        allowedShare: outlook.allowedShare,
+        remedies: told(found).slice(0, 3),
+      };
+    });
+}

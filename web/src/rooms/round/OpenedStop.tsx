@@ -1,0 +1,195 @@
+import type { StopView } from '@kibble/contract';
+import { DRY_TO_MM } from '@kibble/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { minutesText, useUnits } from '../../app/units.ts';
+import {
+  AIM_WORDS,
+  checkFirstWords,
+  paceWords,
+  timeOfDay,
+  waitingWords,
+  waterSentence,
+} from '../../app/words.ts';
+import { PlaceDrawing } from '../../places/index.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Opens, Sentence } from '../../ui/Opens.tsx';
+import { CheckSheet } from './CheckSheet.tsx';
+import { DifferentSheet } from './DifferentSheet.tsx';
+import { LargeTime } from './LargeTime.tsx';
+import { FillCounter } from './FillCounter.tsx';
+import { SkipSheet } from './SkipSheet.tsx';
+import { StopDetails } from './StopDetails.tsx';
+import { howText, keepDry, largeMinutes, shortHow } from './stopWords.ts';
+import { isCarried, type StopActs } from './useStopActs.ts';
+
+/** What else can be said of a stop: its key, what it asks, a short word for the button and its name. */
+const OTHER_ACTS = [
+  ['a', 'different', 'Other', 'Other amount'],
+  ['l', 'check', 'Look', 'Look first'],
+  ['s', 'skip', 'Skip', 'Skip'],
+] as const;
+
+/** Where you are: one stop opened, with its core, what to do in a few words, what waiting would cost, and the acts. */
+export function OpenedStop({
+  stop,
+  place,
+  of,
+  next,
+  acts,
+  coreHeight,
+}: {
+  stop: StopView;
+  place: number;
+  of: number;
+  next: StopView | null;
+  acts: StopActs;
+  coreHeight: number;
+}) {
+  const units = useUnits();
+  const bed = { bedId: stop.bedId, bedName: stop.bedName };
+  const [asking, setAsking] = useState<'different' | 'skip' | 'check' | null>(null);
+  const { waiting } = stop.reason;
+  const pace = stop.byHand?.pace ? paceWords(stop.byHand.pace, stop.byHand.passes, units) : '';
+  const carried = isCarried(stop);
+  const running = acts.runs(stop.bedId);
+  return (
+    <article data-opened data-stop-panel aria-labelledby={`stop-${stop.bedId}`}>
+      <p className="hidden text-quiet lg:block">
+        Stop {place} of {of}, where you are
+      </p>
+      <h2 id={`stop-${stop.bedId}`} className="mb-2 text-3xl leading-tight">
+        <Link to={`../beds/${stop.bedId}`} className="decoration-rule underline-offset-4 hover:underline">
+          {stop.bedName}
+        </Link>
+      </h2>
+      <div className="grid grid-cols-[6.5rem_minmax(0,1fr)] gap-x-5">
+        <PlaceDrawing
+          kind={stop.kind}
+          core={stop.core}
+          width={104}
+          height={coreHeight}
+          depthMm={Math.min(1200, Math.max(500, stop.core.rootDepthMm * 1.3))}
+          title={stop.bedName}
+        />
+        <div>
+          <p className="leading-none">
+            <Opens
+              {...bed}
+              of="minutes"
+              assumed={!stop.flowMeasured}
+              label={`${minutesText(largeMinutes(stop))}: show the working`}
+            >
+              <LargeTime minutes={largeMinutes(stop)} className="text-6xl" />
+            </Opens>
+          </p>
+          <p className="mt-2 text-lg">
+            <Opens {...bed} of="litres">
+              {units.text('volume', stop.run.litres)}
+            </Opens>
+            {carried || !stop.tapName ? '' : `, ${stop.tapName}`}
+          </p>
+          <p className="text-quiet">
+            {shortHow(stop)}
+            {stop.runs[0] ? `, from ${timeOfDay(stop.runs[0].from, units)}` : ''}
+          </p>
+          {pace ? <p className="mt-1">{pace}.</p> : null}
+          {stop.aim ? <p className="mt-1">{AIM_WORDS[stop.aim]}</p> : null}
+          {keepDry(stop) ? <p className="mt-1 font-semibold text-brick">Keep the leaves dry.</p> : null}
+        </div>
+      </div>
+      <div className="mt-3 mb-3">
+        {stop.reason.code === 'growth' || stop.reason.code === 'floor' ? (
+          waiting ? (
+            <p>
+              <strong>{waitingWords(waiting)}</strong>
+            </p>
+          ) : null
+        ) : (
+          <p>
+            <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units, stop.run.localMm)} />
+          </p>
+        )}
+        {stop.checkFirst ? <p>{checkFirstWords(stop.checkFirst, units)}</p> : null}
+        {stop.wetFirst ? (
+          <p className="font-semibold">
+            Wet it lightly, wait ten minutes, then the rest: water runs down one channel.
+          </p>
+        ) : null}
+      </div>
+      <div className="no-print">
+        {carried ? (
+          <FillCounter stop={stop} onLast={() => acts.done(stop)} />
+        ) : running ? (
+          <p className="bg-sheet px-4 py-3 text-center font-semibold">The tap runs: its clock is above.</p>
+        ) : (
+          <Button
+            data-key="o"
+            className="min-h-14 w-full text-lg"
+            onClick={() => void acts.openTap(stop).catch(() => undefined)}
+          >
+            Open the tap
+          </Button>
+        )}
+        <div className="grid grid-cols-4 divide-x divide-rule border border-ink">
+          <Button
+            look="plain"
+            data-key="d"
+            className="px-1"
+            disabled={acts.isLoading}
+            onClick={() => void acts.done(stop).catch(() => undefined)}
+          >
+            Done
+          </Button>
+          {OTHER_ACTS.map(([key, which, short, name]) => (
+            <Button
+              key={key}
+              look="plain"
+              data-key={key}
+              className="px-1"
+              aria-label={name}
+              onClick={() => setAsking(which)}
+            >
+              {short}
+            </Button>
+          ))}
+        </div>
+        {acts.refused ? (
+          <p role="alert" className="mt-2 font-semibold text-brick">
+            {acts.refused}
+          </p>
+        ) : null}
+        <details className="mt-3 border-t border-rule">
+          <summary className="min-h-11 cursor-pointer py-2 text-quiet">Why, and how in full</summary>
+          <p>
+            <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units, stop.run.localMm)} />
+          </p>
+          <p className="mt-1">{howText(stop)}</p>
+          <p className="mt-1">
+            <Opens {...bed} of="depth">
+              {units.text('depth', stop.run.localMm)}
+            </Opens>{' '}
+            {stop.run.bedMm < stop.run.localMm - 0.05 ? 'where it falls' : 'over the bed'};{' '}
+            {minutesText(stop.handsOnMinutes)} of your own time.
+          </p>
+          <StopDetails stop={stop} />
+        </details>
+        {next ? (
+          <p className="mt-2 hidden border-t border-rule pt-2 lg:block">
+            <strong>Then</strong> {next.bedName}
+            {next.runs[0] ? ` at ${timeOfDay(next.runs[0].from, units)}` : ''}
+            {running ? ', while this runs' : ''}.
+          </p>
+        ) : null}
+      </div>
+      <DifferentSheet stop={stop} open={asking === 'different'} onClose={() => setAsking(null)} />
+      <CheckSheet
+        stop={stop}
+        depthMm={stop.checkFirst?.depthMm ?? DRY_TO_MM}
+        open={asking === 'check'}
+        onClose={() => setAsking(null)}
+      />
+      <SkipSheet stop={stop} open={asking === 'skip'} onClose={() => setAsking(null)} />
+    </article>
+  );
+}

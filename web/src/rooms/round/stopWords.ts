@@ -1,0 +1,38 @@
+import type { StopView } from '@kibble/contract';
+import { minutesText } from '../../app/units.ts';
+import { isCarried } from './useStopActs.ts';
+
+/** Minutes written large: what a person gives where somebody stands there or carries, else what the tap runs. */
+export const largeMinutes = (stop: StopView): number =>
+  Math.max(1, Math.round(isCarried(stop) ? stop.handsOnMinutes : stop.run.minutes));
+
+const WAYS: Readonly<Record<string, string>> = {
+  'hose wand': 'wand',
+  'watering can': 'can',
+  'soaker hose': 'soaker',
+  'gravity drip kit': 'drip kit',
+  'slow bucket': 'bucket',
+};
+
+/** How, in a few words on a row: can, 6 fills, 2 passes. */
+export function shortHow(stop: StopView): string {
+  const { byHand, run, fills, method } = stop;
+  const times = byHand?.passes ?? run.cycles;
+  const counted = times === 1 ? (byHand || fills ? '' : 'one run') : `${times} ${byHand ? 'passes' : 'runs'}`;
+  const filled = fills ? `${fills.count} ${fills.count === 1 ? 'fill' : 'fills'}` : '';
+  const timer = stop.timer ? 'by its timer' : '';
+  return [WAYS[method] ?? method, filled, counted, timer].filter((part) => part !== '').join(', ');
+}
+
+/** How it is done, in full: passes or runs and the rest between. */
+export function howText(stop: StopView): string {
+  const { run, byHand } = stop;
+  const times = byHand?.passes ?? run.cycles;
+  if (times === 1) return `By ${stop.how}.`;
+  const rest = byHand?.restMinutes ?? run.soakMinutes;
+  return `By ${stop.how}: ${times} ${byHand ? 'passes' : 'runs'} of ${minutesText(run.minutes / times)}, ${minutesText(rest)} between to soak in.`;
+}
+
+/** Wet leaves are a matter only where water may come on them. */
+export const keepDry = (stop: StopView): boolean =>
+  stop.keepLeavesDry && (stop.spray !== null || stop.byHand !== null);

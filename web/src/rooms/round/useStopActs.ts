@@ -1,0 +1,61 @@
+import type { StopView } from '@kibble/contract';
+import { METHOD_FACTS } from '@kibble/core';
+import { refusal, useLogWateringMutation, useMarkEventMutation } from '../../app/api.ts';
+import { useGarden } from '../../app/gardenRound.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits } from '../../app/units.ts';
+import { useTaps } from '../../ui/useTaps.ts';
+
+/** Something is filled and carried, and no tap is opened at the bed. */
+export const isCarried = (stop: Pick<StopView, 'fills' | 'method'>): boolean =>
+  stop.fills !== null && METHOD_FACTS[stop.method as keyof typeof METHOD_FACTS].fillLitres !== undefined;
+
+/** What can be done at a stop: written down as planned, its tap opened, or taken back. */
+export function useStopActs() {
+  const garden = useGarden();
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [water, { isLoading, error }] = useLogWateringMutation();
+  const [markEvent] = useMarkEventMutation();
+  const { taps, open } = useTaps(garden.id);
+  return {
+    isLoading,
+    refused: error ? refusal(error).message : null,
+    runs: (bedId: number): boolean => taps.some((tap) => tap.bedId === bedId),
+    done: async (stop: StopView): Promise<void> => {
+      const event = await water({
+        bedId: stop.bedId,
+        // What is carried is counted in litres; a tap is open for minutes, whatever it gives.
+        body: stop.fills
+          ? { litres: stop.run.litres, asPlanned: true }
+          : { minutes: stop.run.minutes, asPlanned: true },
+      }).unwrap();
+      dispatch(
+        noticeShown({
+          text: `${stop.bedName}: ${units.text('volume', event.litres ?? stop.run.litres)} written down.`,
+          undoEventId: event.id,
+        }),
+      );
+    },
+    openTap: async (stop: StopView): Promise<void> => {
+      // Asked at the first tap, when it is plain why.
+      if ('Notification' in window && Notification.permission === 'default')
+        void Notification.requestPermission();
+      const { bedId, run, byHand } = stop;
+      // By hand it is passes that are timed, as on the stop.
+      const runs = byHand?.passes ?? run.cycles;
+      await open({
+        bedId,
+        minutes: run.minutes / runs,
+        runs,
+        run: 1,
+        runMinutes: run.minutes / runs,
+        soakMinutes: byHand?.restMinutes ?? run.soakMinutes,
+        secondsEach: byHand?.pace?.by === 'plant' ? byHand.pace.seconds : null,
+      });
+    },
+    takeBack: (eventId: number): void => void markEvent({ id: eventId }),
+  };
+}
+export type StopActs = ReturnType<typeof useStopActs>;
