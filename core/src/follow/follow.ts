@@ -330,6 +330,7 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
       depletionShare: spareShare,
       code: decision.code,
       depletionMm: facts.goneMm,
+      carriedFrom: facts.isToday ? (input.carriedFrom ?? null) : null,
       wantedMm: decision.localMm,
       waiting: facts.waiting,
     },

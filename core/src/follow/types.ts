@@ -32,6 +32,8 @@ export interface PlanBed {
   school?: SchoolId;
   /** Days on which it is asked whether it can wait; left out, every day. What hangs, is planted or set by hand is not bound to them. */
   asked?: readonly IsoDate[];
+  /** Its round of this day was missed: it is asked today in its place. */
+  carriedFrom?: IsoDate;
   /** How deep its roots are believed to go; default the usual belief. */
   rootBelief?: RootBelief;
   /** Held dry on purpose up to and without this day. */
@@ -93,6 +95,8 @@ export interface WaterReason {
   cropUseMm: number;
   /** Share of the store that may go, before the day's use moves it. */
   depletionShare: number;
+  /** The round of this day was missed; told of today's watering. */
+  carriedFrom: IsoDate | null;
   /** What would fill it, mm on the wetted ground: more than is given when a day's limits allow only a part. */
   wantedMm: number;
   /** What waiting for the next round instead would cost; null where that was not asked. */

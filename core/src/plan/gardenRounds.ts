@@ -19,8 +19,9 @@ export interface RoundPlace {
   input: PlanBed;
   start: BedStart;
   tried: Map<string, BedPlan>;
-  /** The same place without its closed days. */
+  /** The same place without its closed days, and carried over from a missed round. */
   open?: RoundPlace;
+  carried?: RoundPlace;
 }
 
 const EVERY_DAY = [0, 1, 2, 3, 4, 5, 6];
@@ -46,12 +47,15 @@ export function askedOn(
   { today, horizonDays, away }: { today: IsoDate; horizonDays: number; away?: PlanConstraints['away'] },
 ): PlanBed {
   if (isAskedDaily(input)) return input;
+  const now = input.carriedFrom === undefined ? [] : [today];
   const last = addDays(today, horizonDays + LOOK_AHEAD_DAYS - 1);
   // Whoever goes away goes round before, and when they are back.
   const around = (away ?? [])
     .flatMap(({ from, until }) => [addDays(from, -1), addDays(until, 1)])
     .filter((date) => date >= today && date <= last);
-  const rounds = [...new Set([...datesOn(weekdays, today, horizonDays + LOOK_AHEAD_DAYS), ...around])].sort();
+  const rounds = [
+    ...new Set([...now, ...datesOn(weekdays, today, horizonDays + LOOK_AHEAD_DAYS), ...around]),
+  ].sort();
   return { ...input, asked: aroundClosed(rounds, input.closed ?? [], today) };
 }
 
@@ -86,7 +90,7 @@ export function gardenRounds(
   if (own) {
     const sparser = own.length > 1 ? own.slice(0, -1) : null;
     return {
-      plans: places.map((place) => planOn(place, own)),
+      plans: places.map((place) => withCarriedOver(place, own, null, today, planOn)),
       rounds: lazySparser(
         { by: 'gardener', weekdays: own, between: [], onTimer, kept: null },
         () => sparser && { perWeek: sparser.length, lostShare: lossOn(sparser) },
@@ -122,7 +126,7 @@ export function gardenRounds(
     sets[Math.max(main, chosen.get(place) ?? 0)] ?? open;
   const sparser = sets[main - 1];
   return {
-    plans: places.map((place) => planOn(place, daysOf(place))),
+    plans: places.map((place) => withCarriedOver(place, daysOf(place), kept?.madeOn ?? today, today, planOn)),
     rounds: lazySparser(
       {
         by: 'proposed',
@@ -145,6 +149,32 @@ export function gardenRounds(
       () => (sparser ? { perWeek: sparser.length, lostShare: lossOn(sparser) } : null),
     ),
   };
+}
+
+/**
+ * A place's plan on its days; where its last round was missed, nothing was given or left on purpose since, and it cannot wait
+ * for the next, it is asked today as well.
+ * @param since rounds before this day were not there to be missed; null where they always were
+ */
+function withCarriedOver(
+  place: RoundPlace,
+  weekdays: readonly number[],
+  since: IsoDate | null,
+  today: IsoDate,
+  planOn: (place: RoundPlace, weekdays: readonly number[]) => BedPlan,
+): BedPlan {
+  const plan = planOn(place, weekdays);
+  const { input } = place;
+  if (isAskedDaily(input) || plan.bed.asked?.includes(today) || plan.outlook.waiting?.due === null)
+    return plan;
+  const missed = Array.from({ length: 6 }, (_, d) => addDays(today, -d - 1)).find((date) =>
+    weekdays.includes(weekdayOf(date)),
+  );
+  if (missed === undefined || missed < input.startOn || (since !== null && missed < since)) return plan;
+  const isSince = (date: IsoDate): boolean => date >= missed;
+  if (input.irrigations.some(({ date }) => isSince(date)) || input.leftOn?.some(isSince)) return plan;
+  place.carried ??= { ...place, input: { ...input, carriedFrom: missed }, tried: new Map() };
+  return planOn(place.carried, weekdays);
 }
 
 /** What fewer rounds would cost is worked out when first read. */

@@ -203,6 +203,45 @@ test('what was given since Monday and today, and nothing of last week or tomorro
   });
 });
 
+describe('a missed round', () => {
+  // 8 July 2015 was a Wednesday: the Tuesday before was a round, the next is Saturday.
+  const rounds = { weekdays: [2, 6] };
+  const dry = { ...bed(1, 'tomato', '2015-05-15'), startOn: '2015-07-01', startFullness: 0.2 };
+  const today = (b: PlanBed) =>
+    planGarden({ site, beds: [b] }, weather, { rounds }, { today: '2015-07-08', members: 0 });
+  test('is carried over to the next day, and told', () =>
+    expect(today(dry).waterings[0]).toMatchObject({
+      date: '2015-07-08',
+      reason: { carriedFrom: '2015-07-07' },
+    }));
+  test('not where it was watered or left on purpose since; then its turn is the next round', () => {
+    const left = today({ ...dry, leftOn: ['2015-07-07'] });
+    expect(left.waterings[0]?.date).toBe('2015-07-11');
+    expect(left.beds[0]?.leave).toEqual({ code: 'not on this day', on: '2015-07-11' });
+    const watered = { ...dry, irrigations: [{ date: '2015-07-07', netMm: 5 }] };
+    expect(today(watered).waterings[0]?.date).toBe('2015-07-11');
+  });
+});
+
+describe('away', () => {
+  const sand = { ...bed(1, 'sweetcorn', '2015-05-10'), startOn: '2015-07-01' };
+  const away = [{ from: '2015-07-12', until: '2015-07-18' }];
+  const plan_ = (constraints: PlanConstraints, b: PlanBed = sand) =>
+    planGarden({ site, beds: [b] }, weather, constraints, { today: '2015-07-08', members: 0 });
+  test('nothing is asked of those who are away, the day before is a round, and what it costs is told', () => {
+    const made = plan_({ away });
+    for (const { date } of made.waterings) expect(date < '2015-07-12' || date > '2015-07-18').toBe(true);
+    const beds = [{ ...sand, startFullness: 0.6 }];
+    const gone = planGarden({ site, beds }, weather, { away }, { today: '2015-07-11', members: 0 });
+    expect(gone.waterings[0]?.date).toBe('2015-07-11');
+  });
+  test('a timer stays at home', () => {
+    const onTimer: PlanBed = { ...sand, delivery: { method: 'drip', litresPerMinute: 4, timer: true } };
+    const dates = plan_({ away: [{ from: '2015-07-09', until: '2015-07-20' }] }, onTimer).waterings;
+    expect(dates.some(({ date }) => date >= '2015-07-09' && date <= '2015-07-20')).toBe(true);
+  });
+});
+
 describe('caps', () => {
   test('no day goes over its minutes or its litres, and what is put off is told', () => {
     const free = plan({});

@@ -157,7 +157,7 @@ export function planGarden(
       follow,
     );
     // What was only sketched while it was tried is followed in full now that it stands.
-    return { fitted, settled: fitted.plans.map(inFull), givenUp: givenUp(plans, fitted.plans) };
+    return { fitted, settled: fitted.plans.map(inFull), givenUp: givenUp(spreadOut, fitted.plans) };
   };
   const { fitted, settled, ...cost } = weighContained(free, weigh, unplanned);
   const beds: BedOutlook[] = settled.map((p) => p.outlook);

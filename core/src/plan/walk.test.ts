@@ -40,6 +40,7 @@ const due = (
       cropUseMm: 5,
       depletionShare: 0.4,
       waiting: null,
+      carriedFrom: null,
       wantedMm: 20,
     },
   };

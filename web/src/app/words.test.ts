@@ -1,14 +1,21 @@
 import { describe, expect, test } from '@jest/globals';
-import type { LeaveReason, WaterReason, WeatherAlert } from '@kibble/core';
+import type { RoundsView } from '@kibble/contract';
+import type { LeaveReason, Waiting, WaterReason, WeatherAlert } from '@kibble/core';
 import { unitsOf } from './units.ts';
 import {
   alertWords,
   isHarm,
   leaveHead,
   leaveSentence,
+  nextRound,
+  paceWords,
   plain as textOf,
   plainDate,
+  roundsWords,
+  shareWords,
+  waitingWords,
   waterSentence,
+  weekdayWords,
   windowWords,
   type Sentence,
 } from './words.ts';
@@ -18,33 +25,88 @@ const us = unitsOf('us');
 const plain = (words: Sentence | string): string =>
   (typeof words === 'string' ? words : textOf(words)).replaceAll('\u00a0', ' ');
 
+const waiting: Waiting = {
+  until: '2026-07-17',
+  lostShare: 0.062,
+  highShare: 0.12,
+  missedShare: 0.041,
+  allowedShare: 0.03,
+  lowestKs: 0.8,
+  reachableKs: 1,
+  floor: 0.75,
+  due: 'growth',
+};
 const reason: WaterReason = {
-  code: 'refill line',
+  code: 'growth',
   depletionMm: 20.2,
   readilyMm: 24.6,
   totalMm: 77.6,
   useTodayMm: 7.1,
   cropUseMm: 7.1,
-  overdueDays: 0,
   wantedMm: 20.2,
-  sparedByRainMm: 9,
+  waiting,
+  carriedFrom: null,
   depletionShare: 0.4,
 };
 
 describe('why a bed is watered', () => {
   test('one sentence with figures, units and the depth it reaches', () => {
     expect(plain(waterSentence(reason, 637, metric))).toBe(
-      '20 of the 25 mm it can spare are gone, and today takes 7 mm more. This fills it to 640 mm deep.',
+      '20 of the 25 mm it can spare are gone. Waiting until Friday would cost 6.2 % of its growth till then. This fills it to 640 mm deep.',
     );
     expect(plain(waterSentence(reason, 637, us))).toMatch(/0.8 of the 0.97 in .* 25.2 in deep/);
   });
-  test('a bed past its line and a young one say so', () => {
+  test('a bed past what it can spare says so, and a part is called one', () => {
     expect(plain(waterSentence({ ...reason, depletionMm: 30 }, 500, metric))).toMatch(
-      /^Past its refill line: 30 mm are gone, it can spare 25 mm/,
+      /^30 mm are gone and it can spare 25 mm\./,
     );
-    expect(plain(waterSentence({ ...reason, code: 'establishing' }, 200, metric))).toMatch(
-      /^Still young and short of root/,
+    expect(plain(waterSentence(reason, 300, metric, 12))).toMatch(/takes only a part.* the rest follows/);
+    expect(plain(waterSentence({ ...reason, code: 'after the dry spell' }, 300, metric))).toMatch(/promised/);
+  });
+  test('what waiting costs: nothing, nothing unless it is dry, or a share', () => {
+    expect(waitingWords({ ...waiting, lostShare: 0, highShare: 0 })).toBe(
+      'Waiting until Friday costs nothing.',
     );
+    expect(plain(waitingWords({ ...waiting, lostShare: 0, highShare: 0.04 }))).toMatch(/unless .* 4 %/);
+    expect([0.004, 0.0151, 0.3].map((share) => plain(shareWords(share)))).toEqual([
+      'under 1 %',
+      '1.5 %',
+      '30 %',
+    ]);
+  });
+});
+
+describe('round days and a hand’s pace', () => {
+  const rounds: RoundsView = {
+    by: 'proposed',
+    weekdays: [5, 2],
+    between: [{ bedId: 1, bedName: 'Peppers', weekdays: [2, 5, 0] }],
+    onTimer: [],
+    sparser: { perWeek: 1, lostShare: 0.07 },
+  };
+  test('in one line: the days from Monday on, what one less would cost, and what needs more', () => {
+    expect(plain(roundsWords(rounds))).toBe(
+      'Rounds Tue and Fri. Once a week would cost 7 % of the growth. Between: Peppers.',
+    );
+    expect(roundsWords({ ...rounds, by: 'gardener', between: [], sparser: null })).toBe(
+      'Rounds Tue and Fri, as you chose.',
+    );
+    expect(weekdayWords([0, 1, 2, 3, 4, 5, 6])).toBe('every day');
+    // 14 July 2026 is a Tuesday.
+    expect(nextRound(rounds, '2026-07-14')).toBe('2026-07-17');
+    expect(nextRound({ weekdays: [] }, '2026-07-14')).toBeNull();
+  });
+  test('seconds at a plant, along the row, or cans: never two seconds at each of a hundred plants', () => {
+    expect(paceWords({ by: 'plant', seconds: 34, plants: 6 }, 2, metric)).toBe(
+      '34 s at each plant in each pass',
+    );
+    expect(paceWords({ by: 'metre', seconds: 7.2, metres: 40 }, 1, metric)).toBe(
+      '7.2 s along each metre of row',
+    );
+    expect(plain(paceWords({ by: 'can', metresEach: 1.5, metres: 12 }, 1, metric))).toMatch(
+      /a can on every 1.5 m/,
+    );
+    expect(paceWords({ by: 'metre', seconds: 10, metres: 4 }, 1, us)).toBe('3 s along each foot of row');
   });
 });
 
@@ -62,12 +124,13 @@ describe('why a bed is left alone', () => {
       on: '2026-07-22',
       rainMm: 27,
       chance: 0.6,
-      missedMm: 0.8,
-      missedShare: 0.06,
+      lostIfNotShare: 0.06,
     };
     expect(leaveHead(rain, null)).toBe('rain likely Wed 22');
-    expect(plain(leaveSentence(rain, metric, null))).toMatch(/27 mm .*60 %.* 6 % less than they wanted/);
-    expect(plain(leaveSentence({ ...rain, missedShare: 0 }, metric, null))).toMatch(/even if none comes/);
+    expect(plain(leaveSentence(rain, metric, null))).toMatch(
+      /27 mm .*60 %.* waiting costs 6 % of its growth/,
+    );
+    expect(plain(leaveSentence({ ...rain, lostIfNotShare: 0 }, metric, null))).toMatch(/even if none comes/);
     expect(plain(leaveSentence({ code: 'too windy', windMs: 8 }, us, null))).toMatch(/Wind of 18 mph/);
     const wet = { code: 'too wet', airlessDays: 3 } as const;
     expect(plain(leaveSentence({ ...wet, airOn: '2026-07-16' }, metric, null))).toMatch(

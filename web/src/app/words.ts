@@ -1,6 +1,7 @@
 import type { RoundsView, StopView, WindowView } from '@kibble/contract';
 import type {
   Aim,
+  RemedyId,
   BestHour,
   Cap,
   Explainable,
@@ -42,7 +43,7 @@ export const shareWords = (share: number): string => {
   const percent = 100 * share;
   if (percent < 0.1) return 'nothing';
   if (percent < 1) return 'under 1\u00a0%';
-  return `${percent < 9.5 ? Number(percent.toFixed(percent < 3 ? 1 : 0)) : Math.round(percent)}\u00a0%`;
+  return `${percent < 9.95 ? Number(percent.toFixed(1)) : Math.round(percent)}\u00a0%`;
 };
 
 /** What waiting for the next round would cost, in one sentence. */
@@ -76,6 +77,8 @@ export function waterSentence(
       deep,
       ' deep.',
     ];
+  if (reason.code === 'after the dry spell')
+    return ['The dry spell is over: the soak it was promised. It goes ', deep, ' deep.'];
   if (reason.code === 'wilting')
     return [
       'The plants hang, and not from heat: water now, whatever the hour. ',
@@ -117,6 +120,8 @@ export function leaveHead(reason: LeaveReason, nextDate: string | null): string 
       return 'too wet';
     case 'toughening':
       return `toughening until ${shortDay(reason.until)}`;
+    case 'hangs in wet ground':
+      return 'hangs, and not from thirst';
     case 'not on this day':
       return 'not on this day';
     case 'too windy':
@@ -164,6 +169,10 @@ export function leaveSentence(
     case 'toughening':
       return [
         'Held dry on purpose, so that the roots go down. If the plants hang in the morning or evening, that ends it: say so on the bed’s page.',
+      ];
+    case 'hangs in wet ground':
+      return [
+        'The ground has water: roots that hang in it lack air, or are sick. More water would finish them. Let it drain, shade it, and look at a root: white is well, brown is drowned.',
       ];
     case 'not on this day':
       return [
@@ -291,7 +300,7 @@ export function paceWords(pace: HandPace, passes: number, units: Units): string 
 
 /** How often a week, as people say it. */
 const PER_WEEK: Readonly<Record<number, string>> = { 1: 'Once a week', 2: 'Twice a week', 7: 'Every day' };
-const perWeekWords = (n: number): string => PER_WEEK[n] ?? `${n} times a week`;
+export const perWeekWords = (n: number): string => PER_WEEK[n] ?? `${n} times a week`;
 
 const SHORT_DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 /** Days of the week in their order from Monday: Tue, Fri and Sun. */
@@ -302,6 +311,19 @@ export function weekdayWords(weekdays: readonly number[]): string {
     .map((day) => SHORT_DAYS[day] ?? '');
   return names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : (names[0] ?? '');
 }
+
+const REMEDY_WORDS: Readonly<Record<RemedyId, string>> = {
+  straw: 'straw, a hand deep',
+  'shade cloth': 'shade cloth',
+  'straw and shade cloth': 'straw and shade cloth together',
+  compost: 'compost, once it is in the ground',
+  'wet the whole bed': 'wetting the whole bed',
+  'a timer': 'a timer',
+  'another round a week': 'another round a week',
+  'another crop': 'another crop there',
+};
+export const remedyWords = ({ remedy, cropName }: { remedy: RemedyId; cropName: string | null }): string =>
+  cropName ? `${REMEDY_WORDS[remedy]}, such as ${cropName.toLowerCase()}` : REMEDY_WORDS[remedy];
 
 /** The next day after today on which the garden is walked, within a week. */
 export function nextRound({ weekdays }: Pick<RoundsView, 'weekdays'>, today: string): string | null {

@@ -122,7 +122,7 @@ export function GardenShell() {
                       today={round.date}
                       onOpen={setDay}
                       scrubbing={scrubbing}
-                      folded={inRound || pathname.endsWith('/settings')}
+                      folded={/\/(round|fortnight|settings)$/.test(pathname)}
                     />
                   </div>
                 ) : (

@@ -5,6 +5,7 @@ import {
   type MulchMaterial,
   bucketTest,
   rectangleArea,
+  canHaveTimer,
   GOAL_FACTS,
   GOALS,
   type Goal,
@@ -47,6 +48,7 @@ export interface TypedBed {
   flow: string;
   bucketVolume: string;
   bucketSeconds: string;
+  timer: boolean;
   /** The guess a bed already runs on, L/min, and the method it was made for. */
   guessed: { method: Method; litresPerMinute: number } | null;
 }
@@ -88,6 +90,7 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   flow: '',
   bucketVolume: '',
   bucketSeconds: '',
+  timer: false,
   guessed: null,
 });
 
@@ -117,6 +120,7 @@ export function typedFrom(bed: BedView, units: Units): TypedBed {
     method: bed.delivery.method,
     flowBy: bed.delivery.measured ? 'told' : 'guess',
     flow: shown(units.of('flow').fromSi(bed.delivery.litresPerMinute)),
+    timer: bed.delivery.timer ?? false,
     guessed: bed.delivery.measured ? null : bed.delivery,
   };
 }
@@ -151,6 +155,7 @@ export function bedDraft(typed: TypedBed, units: Units, bed?: BedView | null): B
       method: typed.method,
       litresPerMinute: flowOf(typed, units),
       measured: typed.flowBy !== 'guess',
+      ...(typed.timer && canHaveTimer(typed.method) ? { timer: true } : {}),
     },
   };
 }
@@ -287,6 +292,12 @@ export function WaterFields({ form }: { form: UseFormReturn<TypedBed> }) {
         <option value="bucket">I timed a bucket</option>
         <option value="told">I know the figure</option>
       </Choice>
+      {canHaveTimer(method) ? (
+        <label className="flex min-h-11 items-center gap-3">
+          <input type="checkbox" className="size-5 accent-ink" {...form.register('timer')} /> A timer opens
+          and shuts it
+        </label>
+      ) : null}
       {by === 'told' ? (
         <Field
           label="Flow over the whole bed"

@@ -1,7 +1,14 @@
 import { Link, useParams } from 'react-router';
 import { useBedPageQuery } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
-import { leaveHead, leaveSentence, waterSentence, windowWords } from '../../app/words.ts';
+import {
+  leaveHead,
+  leaveSentence,
+  shareWords,
+  waitingWords,
+  waterSentence,
+  windowWords,
+} from '../../app/words.ts';
 import { DepletionChart } from '../../drawing/DepletionChart.tsx';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { Opens, Sentence } from '../../ui/Opens.tsx';
@@ -10,6 +17,7 @@ import { SharpenPlan } from '../ground/SharpenPlan.tsx';
 import { BedLog } from './BedLog.tsx';
 import { SettingsLog } from './SettingsLog.tsx';
 import { CoverAdvice } from './CoverAdvice.tsx';
+import { Ladder } from './Ladder.tsx';
 import { LastYear } from './LastYear.tsx';
 import { Plantings } from './Plantings.tsx';
 import { Schools } from './Schools.tsx';
@@ -86,7 +94,8 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
           {leave ? (
             <p className="text-lg">
               <strong>Leave alone today: {leaveHead(leave.reason, leave.nextDate)}.</strong>{' '}
-              <Sentence {...bed} pieces={leaveSentence(leave.reason, units, leave.event)} />
+              <Sentence {...bed} pieces={leaveSentence(leave.reason, units, leave.event)} />{' '}
+              {leave.waiting ? waitingWords(leave.waiting) : ''}
             </p>
           ) : null}
           {page.window ? (
@@ -101,12 +110,13 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
           ) : null}
           {page.roots ? (
             <p className="mt-1 text-quiet">
-              To be safe the plan counts on roots {units.text('depth', tens(page.roots.countedMm))} deep. If
-              they go down to {units.text('depth', tens(page.roots.upToMm))},{' '}
+              Doses go by roots {units.text('depth', tens(page.roots.countedMm))} deep, the middle of what is
+              believed. If they go down to {units.text('depth', tens(page.roots.upToMm))},{' '}
               {page.roots.leftIfDeepMm > 0
                 ? `it can still spare ${units.text('depth', page.roots.leftIfDeepMm)} today`
                 : 'it is past its line all the same'}
-              . A spade or a probe settles it:{' '}
+              ; if they are shallow, the fortnight costs {shareWords(page.loss.ifShallow)} of its growth. A
+              spade or a probe settles it:{' '}
               <Link className="underline underline-offset-4" to={`../ground/bed/${bedId}/dig`}>
                 dig and look
               </Link>
@@ -130,6 +140,9 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
         ))}
         <h2 className="text-2xl">Water gone from the root zone</h2>
         <DepletionChart days={page.days} today={today} fan={page.window?.fan} />
+        <div className="mt-6">
+          <Ladder bedId={bedId} />
+        </div>
         <div className="mt-6">
           <Schools bed={page.bed} />
         </div>

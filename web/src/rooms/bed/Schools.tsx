@@ -6,9 +6,9 @@ import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
-import { plainDate } from '../../app/words.ts';
+import { plainDate, shareWords } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Sheet } from '../../ui/Sheet.tsx';
+import { WiltSheet } from './WiltSheet.tsx';
 import { bedBodyOf } from '../beds/bedBodyOf.ts';
 
 /** How water is decided here: the schools side by side on this very bed, and the choice among them. */
@@ -67,7 +67,16 @@ export function Schools({ bed }: { bed: BedView }) {
         <table className="w-full text-[0.95rem]" data-testid="schools">
           <thead className="text-left text-sm text-quiet">
             <tr>
-              {['School', 'Waterings', 'Water', 'At the tap', 'Short days', 'Past the roots', ''].map((h) => (
+              {[
+                'Way',
+                'Waterings',
+                'Water',
+                'Your own time',
+                'Growth lost',
+                'Short days',
+                'Past the roots',
+                '',
+              ].map((h) => (
                 <th key={h} className="pr-3 font-normal">
                   {h}
                 </th>
@@ -88,7 +97,8 @@ export function Schools({ bed }: { bed: BedView }) {
                 <td className={`pr-3 ${r.litres === least ? 'font-semibold' : ''}`}>
                   {units.text('volume', r.litres)}
                 </td>
-                <td className="pr-3">{r.minutes < 1 ? 'none' : minutesText(r.minutes)}</td>
+                <td className="pr-3">{r.handsOnMinutes < 1 ? 'none' : minutesText(r.handsOnMinutes)}</td>
+                <td className="pr-3">{shareWords(r.lostShare)}</td>
                 <td className={`pr-3 ${r.stressDays > 0 ? 'font-semibold text-brick' : ''}`}>
                   {r.stressDays}
                   {r.worst <= 0.5 ? ', wilting' : ''}
@@ -137,13 +147,10 @@ function DrySpell({ bed, data }: { bed: BedView; data: SchoolsView }) {
   const [asking, setAsking] = useState(false);
   const [log, { error }] = useLogFindingMutation();
   const plantingId = bed.planting?.id ?? 0;
-  type Kept =
-    | { kind: 'toughen'; plantingId: number; what: 'start' | 'end'; days: number }
-    | { kind: 'wilt'; recovers: boolean };
+  type Kept = { kind: 'toughen'; plantingId: number; what: 'start' | 'end'; days: number };
   const write = async (input: Kept, text: string): Promise<void> => {
     const kept = await log({ gardenId: garden.id, body: { bedId: bed.id, input } }).unwrap();
     dispatch(noticeShown({ text, undoFindingIds: [kept.id] }));
-    setAsking(false);
   };
   const { toughen, holdUntil } = data;
   return (
@@ -192,38 +199,7 @@ function DrySpell({ bed, data }: { bed: BedView; data: SchoolsView }) {
           {refusal(error).message}
         </p>
       ) : null}
-      <Sheet open={asking} onClose={() => setAsking(false)} title={`${bed.name}: do they hang from thirst?`}>
-        <p className="mb-3">
-          A droop at noon that lifts by evening is heat, not thirst. Roots in wet ground hang too: look at the
-          soil first if it was watered lately.
-        </p>
-        <div className="flex flex-col items-start gap-2">
-          <Button
-            onClick={() =>
-              void write(
-                { kind: 'wilt', recovers: false },
-                `${bed.name}: wilting written down; it is on the round now.`,
-              ).catch(() => undefined)
-            }
-          >
-            They hang in the morning or evening
-          </Button>
-          <Button
-            look="quiet"
-            className="-ml-4"
-            onClick={() =>
-              void write({ kind: 'wilt', recovers: true }, `${bed.name}: a heat droop, written down.`).catch(
-                () => undefined,
-              )
-            }
-          >
-            Only at noon; they lift by evening
-          </Button>
-          <Button look="quiet" className="-ml-4" onClick={() => setAsking(false)}>
-            Not now
-          </Button>
-        </div>
-      </Sheet>
+      <WiltSheet bed={bed} open={asking} onClose={() => setAsking(false)} />
     </div>
   );
 }

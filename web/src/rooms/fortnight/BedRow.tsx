@@ -4,7 +4,7 @@ import { SHORT_OF_WATER } from '@kibble/core';
 import { memo, useMemo, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { minutesText, useUnits } from '../../app/units.ts';
-import { dayMonth } from '../../app/words.ts';
+import { dayMonth, shareWords } from '../../app/words.ts';
 import { barHeight, ROW, type Ask, type Cell } from './dragging.ts';
 
 /** A key up or down changes an amount by this share. */
@@ -16,6 +16,7 @@ export const BedRow = memo(function BedRow({
   dates,
   closed,
   target,
+  asked,
   onAsk,
 }: {
   bed: FortnightBed;
@@ -23,8 +24,11 @@ export const BedRow = memo(function BedRow({
   closed: string[];
   /** The day a bar hovers over. */
   target: number | null;
+  /** Of each day: the garden's round, or one on which only this bed and others like it are asked. */
+  asked: ('round' | 'between' | null)[];
   onAsk: Ask;
 }) {
+  const { lostShare, allowedShare } = bed.costs;
   return (
     <tr className="border-t border-rule">
       <th scope="row" className="py-1 pr-2 text-left text-sm leading-tight">
@@ -41,9 +45,15 @@ export const BedRow = memo(function BedRow({
           dates={dates}
           shut={closed.includes(date)}
           isTarget={target === i}
+          asked={asked[i] ?? null}
           onAsk={onAsk}
         />
       ))}
+      <td
+        className={`pl-2 text-right text-sm whitespace-nowrap ${lostShare > allowedShare + 0.0005 ? 'font-semibold text-brick' : ''}`}
+      >
+        {shareWords(lostShare)}
+      </td>
     </tr>
   );
 });
@@ -55,6 +65,7 @@ function DayCell({
   dates,
   shut,
   isTarget,
+  asked,
   onAsk,
 }: {
   bed: FortnightBed;
@@ -63,6 +74,7 @@ function DayCell({
   dates: readonly string[];
   shut: boolean;
   isTarget: boolean;
+  asked: 'round' | 'between' | null;
   onAsk: Ask;
 }) {
   const cell = bed.waterings.find((w) => w.date === date);
@@ -75,7 +87,7 @@ function DayCell({
   const short = (bed.stress[i] ?? 1) < SHORT_OF_WATER;
   return (
     <td
-      className={`relative p-0 align-bottom ${shut ? 'shut' : ''} ${isTarget ? 'bg-sheet outline-2 outline-ink' : ''}`}
+      className={`relative p-0 align-bottom ${shut ? 'shut' : asked === 'round' ? 'border-x border-ink bg-sheet' : asked === 'between' ? 'bg-sheet/60' : ''} ${isTarget ? 'bg-sheet outline-2 outline-ink' : ''}`}
       style={{ height: ROW }}
     >
       {cell ? (
@@ -92,7 +104,7 @@ function DayCell({
           onOpen={() => onAsk(bed, cell, { bedId: bed.bedId, date })}
         />
       ) : null}
-      {inWindow ? <span aria-hidden className="absolute inset-x-0 bottom-0 h-[3px] bg-ink/50" /> : null}
+      {inWindow ? <span aria-hidden className="absolute inset-x-0 bottom-0 h-[3px] bg-ink" /> : null}
       {short ? (
         <span className="absolute right-0 bottom-0 left-0 h-[5px] bg-brick" title="runs short" />
       ) : null}
@@ -120,7 +132,7 @@ function Bar({
   });
   const label = useMemo(
     () =>
-      `${bed.bedName}, ${dayMonth(cell.date)}: ${units.text('depth', cell.localMm)}, ${minutesText(cell.minutes)}${cell.byHand ? ', set by hand' : ''}. Left and right move it, up and down change it, Enter opens it.`,
+      `${bed.bedName}, ${dayMonth(cell.date)}: ${units.text('depth', cell.localMm)}, ${minutesText(cell.minutes)} of the tap${cell.byHand ? ', set by hand' : ''}. Left and right move it, up and down change it, Enter opens it.`,
     [bed.bedName, cell, units],
   );
   const upright = transform !== null && Math.abs(transform.y) > Math.abs(transform.x);

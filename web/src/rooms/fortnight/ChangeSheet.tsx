@@ -5,8 +5,8 @@ import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
-import { useUnits, type Units } from '../../app/units.ts';
-import { dayMonth } from '../../app/words.ts';
+import { minutesText, useUnits, type Units } from '../../app/units.ts';
+import { dayMonth, shareWords } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -23,6 +23,8 @@ interface Props {
 const ROWS: readonly (readonly [string, (c: Costs, u: Units) => string])[] = [
   ['Waterings', (c) => String(c.waterings)],
   ['Water', (c, u) => u.text('volume', c.litres)],
+  ['Your own time', (c) => (c.handsOnMinutes < 0.5 ? 'none' : minutesText(c.handsOnMinutes))],
+  ['Growth lost', (c) => shareWords(c.lostShare)],
   ['Days the plants run short', (c) => String(c.stressDays)],
   ['Past the roots', (c, u) => u.text('depth', c.lostBelowRootsMm)],
 ];

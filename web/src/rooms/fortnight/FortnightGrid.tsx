@@ -7,20 +7,30 @@ import {
   type DragEndEvent,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import { memo, useState } from 'react';
+import { getDay, parseISO } from 'date-fns';
+import { memo, useMemo, useState } from 'react';
 import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
-import { shortDay, timeOfDay } from '../../app/words.ts';
+import { dayMonth, shortDay, timeOfDay } from '../../app/words.ts';
 import { BedRow } from './BedRow.tsx';
 import { landing, type Ask, type Dragged } from './dragging.ts';
+
+function DayHead({ date, today }: { date: string; today: string }) {
+  return (
+    <span className={date === today ? 'font-bold' : ''}>{date === today ? 'Today' : shortDay(date)}</span>
+  );
+}
 
 /** Beds by days. A bar dragged sideways moves to another day, dragged up or down it becomes more or less. */
 export const FortnightGrid = memo(function FortnightGrid({
   view: data,
   onAsk,
+  onRound,
 }: {
   view: FortnightView;
   onAsk: Ask;
+  /** A whole round is to be moved. */
+  onRound: (date: string) => void;
 }) {
   const garden = useGarden();
   const { ribbon } = useGardenRound();
@@ -55,8 +65,23 @@ export const FortnightGrid = memo(function FortnightGrid({
     else if (to && to !== cell.date) onAsk(bed, cell, { bedId: bed.bedId, date: cell.date, to });
   };
   const sums = data.perDay;
+  const { round, askedBy } = useMemo(() => {
+    const { rounds, dates } = data;
+    const on = (weekdays: readonly number[]) =>
+      dates.map((date) => weekdays.includes(getDay(parseISO(date))));
+    const main = on(rounds.weekdays);
+    const plain = main.map((is) => (is ? ('round' as const) : null));
+    const more = rounds.between.map(
+      ({ bedId, weekdays }) =>
+        [
+          bedId,
+          on(weekdays).map((is, i) => (main[i] ? ('round' as const) : is ? ('between' as const) : null)),
+        ] as const,
+    );
+    return { round: plain, askedBy: new Map(more) };
+  }, [data]);
   const over = (i: number): boolean =>
-    (caps.minutesPerDay !== undefined && (sums[i]?.minutes ?? 0) > caps.minutesPerDay + 0.01) ||
+    (caps.minutesPerDay !== undefined && (sums[i]?.handsOnMinutes ?? 0) > caps.minutesPerDay + 0.01) ||
     (caps.litresPerDay !== undefined && (sums[i]?.litres ?? 0) > caps.litresPerDay + 0.01);
 
   return (
@@ -66,16 +91,25 @@ export const FortnightGrid = memo(function FortnightGrid({
           <thead className="text-xs">
             <tr>
               <th className="w-40 text-left font-normal text-quiet">highs, use, rain</th>
-              {data.dates.map((date) => {
+              {data.dates.map((date, i) => {
                 const day = ribbon.find((d) => d.date === date);
                 return (
                   <th
                     key={date}
-                    className={`px-0.5 pb-1 text-center font-normal ${data.closed.includes(date) ? 'shut' : ''}`}
+                    className={`px-0.5 pb-1 text-center font-normal ${data.closed.includes(date) ? 'shut' : round[i] ? 'border-x border-t-4 border-ink bg-sheet' : ''}`}
                   >
-                    <span className={date === garden.today ? 'font-bold' : 'text-quiet'}>
-                      {date === garden.today ? 'Today' : shortDay(date)}
-                    </span>
+                    {data.beds.some((bed) => bed.waterings.some((w) => w.date === date)) ? (
+                      <button
+                        type="button"
+                        className="min-h-6 underline underline-offset-4"
+                        aria-label={`Move the whole round of ${dayMonth(date)}`}
+                        onClick={() => onRound(date)}
+                      >
+                        <DayHead date={date} today={garden.today} />
+                      </button>
+                    ) : (
+                      <DayHead date={date} today={garden.today} />
+                    )}
                     <br />
                     <span className={day && day.tMaxC >= 32 ? 'font-bold text-brick' : ''}>
                       {day ? `${units.number('temperature', day.tMaxC)}°` : ''}
@@ -90,6 +124,7 @@ export const FortnightGrid = memo(function FortnightGrid({
                   </th>
                 );
               })}
+              <th className="w-20 text-right font-normal text-quiet">growth lost</th>
             </tr>
           </thead>
           <tbody>
@@ -100,6 +135,7 @@ export const FortnightGrid = memo(function FortnightGrid({
                 dates={data.dates}
                 closed={data.closed}
                 target={target?.bedId === bed.bedId ? target.day : null}
+                asked={askedBy.get(bed.bedId) ?? round}
                 onAsk={onAsk}
               />
             ))}
@@ -107,12 +143,12 @@ export const FortnightGrid = memo(function FortnightGrid({
           <tfoot className="border-t border-ink text-sm">
             <tr>
               <th scope="row" className="py-1 text-left font-normal">
-                minutes
+                your minutes
                 {caps.minutesPerDay !== undefined ? `, at most ${Math.round(caps.minutesPerDay)}` : ''}
               </th>
               {sums.map((d, i) => (
                 <td key={data.dates[i]} className={`text-center ${over(i) ? 'font-bold text-brick' : ''}`}>
-                  {d.minutes < 0.5 ? '' : Math.round(d.minutes)}
+                  {d.handsOnMinutes < 0.5 ? '' : Math.round(d.handsOnMinutes)}
                 </td>
               ))}
             </tr>

@@ -1,10 +1,10 @@
-import type { FortnightBed, PlanChange } from '@kibble/contract';
+import type { FortnightBed, FortnightView, PlanChange } from '@kibble/contract';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
 import { useFortnightQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
-import { useUnits } from '../../app/units.ts';
-import { longDate } from '../../app/words.ts';
+import { minutesText, useUnits } from '../../app/units.ts';
+import { longDate, remedyWords, shareWords } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Unplanned } from '../../ui/Unplanned.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
@@ -12,6 +12,8 @@ import { ChangeSheet } from './ChangeSheet.tsx';
 import type { Cell } from './dragging.ts';
 import type { Ask } from './dragging.ts';
 import { FortnightGrid } from './FortnightGrid.tsx';
+import { MoveRound } from './MoveRound.tsx';
+import { Rounds } from './Rounds.tsx';
 import { LeftOut } from './LeftOut.tsx';
 import { TimerSettings } from './TimerSettings.tsx';
 
@@ -21,6 +23,8 @@ export function FortnightRoom() {
   const units = useUnits();
   const { data, error, refetch } = useFortnightQuery(garden.id);
   const [change, setChange] = useState<{ bed: FortnightBed; cell: Cell; change: PlanChange } | null>(null);
+  const [moving, setMoving] = useState<string | null>(null);
+  const moveRound = useCallback((date: string) => setMoving(date), []);
   const ask = useCallback<Ask>((bed, cell, asked) => setChange({ bed, cell, change: asked }), []);
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="the fortnight" />;
@@ -43,7 +47,8 @@ export function FortnightRoom() {
             'volume',
             sums.reduce((s, d) => s + d.litres, 0),
           )}{' '}
-          in {data.beds.reduce((s, b) => s + b.waterings.length, 0)} waterings.{' '}
+          in {data.beds.reduce((s, b) => s + b.waterings.length, 0)} waterings,{' '}
+          {minutesText(sums.reduce((s, d) => s + d.handsOnMinutes, 0))} of your time.{' '}
           <span className="hidden print:inline">
             {garden.name}, as planned on {longDate(garden.today)}.
           </span>
@@ -58,17 +63,21 @@ export function FortnightRoom() {
         </p>
       </div>
       <Unplanned items={data.unplanned} />
-      {data.leftOut.length > 0 ? <LeftOut view={data} /> : null}
-      <FortnightGrid view={data} onAsk={ask} />
+      {data.leftOut.length + data.givenUp.length > 0 ? <LeftOut view={data} /> : null}
+      <Over over={data.over} />
+      <Rounds view={data} />
+      <FortnightGrid view={data} onAsk={ask} onRound={moveRound} />
       <p className="mt-2 text-sm text-quiet">
-        Bars: depth where it falls, {units.of('depth').unit}. The line under a row: when its next watering may
-        fall due in eight of ten ways of the weather. Brick at the foot of a day: the plants run short.
-        Hatched days are closed.
+        Framed days are rounds, paler ones between are for the beds that need more. Bars: depth where it
+        falls, {units.of('depth').unit}. The dark line under a row: when its next watering may fall due in
+        eight of ten ways the weather and the roots may go. Brick at the foot of a day: the plants run short.
+        Hatched days are closed. A day’s name moves its whole round.
       </p>
       <Button look="quiet" className="no-print -ml-4" onClick={() => window.print()}>
         Print the fortnight
       </Button>
       <TimerSettings view={data} />
+      {moving ? <MoveRound view={data} date={moving} onClose={() => setMoving(null)} /> : null}
       {change ? (
         <ChangeSheet
           {...change}
@@ -78,5 +87,23 @@ export function FortnightRoom() {
         />
       ) : null}
     </section>
+  );
+}
+
+/** Beds that lose more than their goal allows: named, with what would help. */
+function Over({ over }: { over: FortnightView['over'] }) {
+  if (over.length === 0) return null;
+  return (
+    <ul className="mt-2 border-l-4 border-brick pl-3" data-testid="over">
+      {over.map((bed) => (
+        <li key={bed.bedId}>
+          <strong>{bed.bedName}</strong> loses {shareWords(bed.lostShare)} of its growth, its goal allows{' '}
+          {shareWords(bed.allowedShare)}.
+          {bed.remedies.length > 0
+            ? ` What would help: ${bed.remedies.map((r) => `${remedyWords(r)} (${shareWords(r.lostShare)})`).join(', ')}.`
+            : ''}
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -1,6 +1,6 @@
 import type { FortnightView } from '@kibble/contract';
 import { minutesText, useUnits } from '../../app/units.ts';
-import { capWords, dayMonth } from '../../app/words.ts';
+import { capWords, dayMonth, shareWords } from '../../app/words.ts';
 
 /** What did not fit, and what it waits for. */
 export function LeftOut({ view }: { view: FortnightView }) {
@@ -9,7 +9,7 @@ export function LeftOut({ view }: { view: FortnightView }) {
   return (
     <section aria-labelledby="left-out" className="mt-2 border-l-4 border-brick pl-3">
       <h2 id="left-out" className="text-lg">
-        Does not fit
+        {view.leftOut.length > 0 ? 'Does not fit' : 'What the rules cost'}
       </h2>
       <ul>
         {shown.map((l) => (
@@ -29,9 +29,9 @@ export function LeftOut({ view }: { view: FortnightView }) {
           {view.givenUp
             .map(
               (g) =>
-                `${g.bedName} ${g.shortDays > 0 ? `${g.shortDays} ${g.shortDays === 1 ? 'day' : 'days'} short of water` : `${units.text('depth', g.missedMm)} missed`}`,
+                `${g.bedName} ${shareWords(g.lostShare)} of its growth${g.shortDays > 0 ? `, ${g.shortDays} ${g.shortDays === 1 ? 'day' : 'days'} short of water` : ''}${g.by === 'closed days' ? ' for closed days' : ''}`,
             )
-            .join(', ')}
+            .join('; ')}
           .
         </p>
       ) : null}

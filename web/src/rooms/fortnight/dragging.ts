@@ -9,9 +9,10 @@ export interface Dragged {
 }
 
 /** Height of a row, and depth at which a bar is as tall as its row, mm. */
-export const ROW = 40;
-const FULL_MM = 45;
-const LEAST = 17;
+export const ROW = 34;
+const FULL_MM = 60;
+/** A bar is tall enough to be met with a finger's tip or a mouse. */
+const LEAST = 24;
 export const barHeight = (mm: number): number =>
   Math.max(LEAST, Math.min(ROW - 4, (mm / FULL_MM) * (ROW - 4)));
 

@@ -5,7 +5,7 @@ import { useMarkEventMutation } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
 import { Sentence } from '../../ui/Opens.tsx';
 import { AnywaySheet } from './AnywaySheet.tsx';
-import { leaveHead, leaveSentence } from '../../app/words.ts';
+import { leaveHead, leaveSentence, waitingWords } from '../../app/words.ts';
 
 /** What not to water today, and why: most harm is done by a little every day. */
 export function LeaveList({ items }: { items: LeaveView[] }) {
@@ -15,10 +15,10 @@ export function LeaveList({ items }: { items: LeaveView[] }) {
   const asked = items.find((item) => item.bedId === anyway);
   if (items.length === 0) return null;
   return (
-    <section aria-labelledby="leave-alone">
-      <h2 id="leave-alone" className="mb-1 text-2xl">
-        Leave alone today
-      </h2>
+    <section aria-labelledby="why-leave">
+      <h3 id="why-leave" className="mb-1 text-xl">
+        Why each is left alone
+      </h3>
       <ul>
         {items.map((item) => (
           <li key={item.bedId} className="border-t border-rule py-2">
@@ -36,7 +36,8 @@ export function LeaveList({ items }: { items: LeaveView[] }) {
                 bedId={item.bedId}
                 bedName={item.bedName}
                 pieces={leaveSentence(item.reason, units, item.event)}
-              />
+              />{' '}
+              {item.waiting ? waitingWords(item.waiting) : ''}
             </span>{' '}
             {!item.event && item.reason.code !== 'nothing growing' ? (
               <button

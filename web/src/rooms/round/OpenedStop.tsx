@@ -6,6 +6,7 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import {
   AIM_WORDS,
   checkFirstWords,
+  dayName,
   paceWords,
   timeOfDay,
   waitingWords,
@@ -99,6 +100,9 @@ export function OpenedStop({
         </div>
       </div>
       <div className="mt-3 mb-3">
+        {stop.reason.carriedFrom ? (
+          <p className="font-semibold text-brick">Carried over from {dayName(stop.reason.carriedFrom)}.</p>
+        ) : null}
         {stop.reason.code === 'growth' || stop.reason.code === 'floor' ? (
           waiting ? (
             <p>

@@ -1,0 +1,81 @@
+import type { LadderView } from '@kibble/contract';
+import { refusal, useLadderQuery } from '../../app/api.ts';
+import { minutesText, useUnits } from '../../app/units.ts';
+import { perWeekWords, remedyWords, shareWords } from '../../app/words.ts';
+
+/** How often it is asked, and what every other way would come to: rounds, litres, minutes of one's own, growth. */
+export function Ladder({ bedId }: { bedId: number }) {
+  const units = useUnits();
+  const { data, error } = useLadderQuery(bedId);
+  if (error) return <p className="font-semibold text-brick">{refusal(error).message}</p>;
+  if (!data) return null;
+  return (
+    <section aria-labelledby="ladder">
+      <h2 id="ladder" className="mb-1 text-2xl">
+        How often
+      </h2>
+      <p className="border-t border-ink pt-2">
+        {data.onTimer ? 'A timer comes every day. ' : `Asked ${perWeekWords(data.perWeek).toLowerCase()}. `}
+        Over the fortnight that costs <strong>{shareWords(data.lostShare)}</strong> of its growth; its goal
+        lets it lose {shareWords(data.allowedShare)}.
+      </p>
+      <div className="overflow-x-auto">
+        <table className="w-full text-[0.95rem]" data-testid="ladder">
+          <thead className="text-left text-sm text-quiet">
+            <tr>
+              {[
+                'Asked',
+                'Waterings',
+                'Water',
+                'Your own time',
+                'Growth lost',
+                'if the roots are shallow',
+              ].map((head) => (
+                <th key={head} className="pr-4 font-normal">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {data.rungs.map((rung) => {
+              const here = !data.onTimer && rung.perWeek === data.perWeek;
+              const over = rung.lostShare > data.allowedShare + 0.0005;
+              return (
+                <tr key={rung.perWeek} className="border-t border-rule align-baseline">
+                  <th
+                    scope="row"
+                    className={`py-1 pr-4 text-left whitespace-nowrap ${here ? 'font-bold' : 'font-normal'}`}
+                  >
+                    {perWeekWords(rung.perWeek)}
+                    {here ? ' ←' : ''}
+                  </th>
+                  <td className="pr-4">{rung.waterings}</td>
+                  <td className="pr-4 whitespace-nowrap">{units.text('volume', rung.litres)}</td>
+                  <td className="pr-4 whitespace-nowrap">
+                    {rung.handsOnMinutes < 0.5 ? 'none' : minutesText(rung.handsOnMinutes)}
+                  </td>
+                  <td className={`pr-4 whitespace-nowrap ${over ? 'font-semibold text-brick' : ''}`}>
+                    {shareWords(rung.lostShare)}
+                  </td>
+                  <td className="pr-4 whitespace-nowrap">{shareWords(rung.lostIfShallow)}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      {data.remedies.length > 0 ? <Remedies remedies={data.remedies} /> : null}
+    </section>
+  );
+}
+
+/** What would help, each with the growth that would then be lost. */
+function Remedies({ remedies }: { remedies: LadderView['remedies'] }) {
+  return (
+    <p className="mt-2">
+      <strong>What would help:</strong>{' '}
+      {remedies.map((one) => `${remedyWords(one)} (${shareWords(one.lostShare)} lost)`).join(', ')}.
+    </p>
+  );
+}

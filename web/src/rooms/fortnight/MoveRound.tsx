@@ -1,0 +1,76 @@
+import type { FortnightView } from '@kibble/contract';
+import { useState } from 'react';
+import { refusal, useLogFindingMutation } from '../../app/api.ts';
+import { useGarden } from '../../app/gardenRound.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { minutesText } from '../../app/units.ts';
+import { dayMonth } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+/** All waterings of a day moved to another one together; undone together. */
+export function MoveRound({
+  view,
+  date,
+  onClose,
+}: {
+  view: FortnightView;
+  date: string;
+  onClose: () => void;
+}) {
+  const garden = useGarden();
+  const dispatch = useAppDispatch();
+  const [log, { isLoading, error }] = useLogFindingMutation();
+  const at = view.dates.indexOf(date);
+  const [to, setTo] = useState(view.dates[at + 1] ?? view.dates[at - 1] ?? date);
+  const due = view.beds.flatMap((bed) =>
+    bed.waterings.some((w) => w.date === date) ? [{ bedId: bed.bedId, bedName: bed.bedName }] : [],
+  );
+  const minutes = view.perDay[at]?.handsOnMinutes ?? 0;
+  const move = async (): Promise<void> => {
+    const ids: number[] = [];
+    for (const { bedId } of due)
+      ids.push(
+        (await log({ gardenId: garden.id, body: { bedId, input: { kind: 'plan', date, to } } }).unwrap()).id,
+      );
+    dispatch(
+      noticeShown({
+        text: `The round of ${dayMonth(date)} is moved to ${dayMonth(to)}.`,
+        undoFindingIds: ids,
+      }),
+    );
+    onClose();
+  };
+  return (
+    <Sheet open onClose={onClose} title={`The round of ${dayMonth(date)}`}>
+      <p className="mb-3">
+        {due.length === 1 ? '1 bed' : `${due.length} beds`}, {minutesText(minutes)} of your time:{' '}
+        {due.map(({ bedName }) => bedName).join(', ')}.
+      </p>
+      <Choice label="Move all of it to" value={to} onChange={(e) => setTo(e.target.value)}>
+        {view.dates
+          .filter((day) => day !== date)
+          .map((day) => (
+            <option key={day} value={day}>
+              {dayMonth(day)}
+            </option>
+          ))}
+      </Choice>
+      {error ? (
+        <p role="alert" className="mt-2 font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      <div className="mt-4 flex gap-2">
+        <Button disabled={isLoading || to === date} onClick={() => void move().catch(() => undefined)}>
+          Move the round
+        </Button>
+        <Button look="quiet" onClick={onClose}>
+          Leave it as it was
+        </Button>
+      </div>
+    </Sheet>
+  );
+}
