@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { test as base } from '@playwright/test';
+import { test as base, type Locator, type Page } from '@playwright/test';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -43,3 +43,23 @@ export const test = base.extend<{ kibble: string }>({
   },
 });
 export { expect } from '@playwright/test';
+
+/** Rows of the walk, each a stop that is still to be made. */
+export const stopsOf = (page: Page): Locator => page.getByRole('main').locator('li[data-stop]');
+/** One stop's row. */
+export const stopOf = (page: Page, name: string): Locator =>
+  page.getByRole('main').getByRole('listitem', { name, exact: true });
+/** The stop that is opened beside the walk. */
+export const openedStop = (page: Page): Locator => page.getByRole('complementary', { name: 'Where you are' });
+/** Opens a stop from its row. */
+export async function openStop(page: Page, name: string): Promise<Locator> {
+  await page
+    .getByRole('main')
+    .locator(`li[data-stop][aria-label="${name}"]`)
+    .getByRole('button')
+    .first()
+    .click();
+  const opened = openedStop(page);
+  await opened.getByRole('heading', { name, exact: true }).waitFor();
+  return opened;
+}

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
-import { expect, test } from './kibble.ts';
+import { expect, openedStop, stopsOf, test } from './kibble.ts';
 
 /** Four years of real daily weather, as it ships in vega-datasets. */
 const SEATTLE = fileURLToPath(
@@ -53,14 +53,15 @@ test('four answers, a real weather file, a true plan: water in the dry July, non
   await page.getByRole('link', { name: 'Round', exact: true }).click();
   await expect(page.getByText(/weather was not measured/)).toBeHidden();
   // The record has 0.8 mm between 3 June and this day, and highs up to 34 °C.
-  await expect(page.getByRole('button', { name: 'Done' })).toHaveCount(1);
-  await expect(page.getByText('it can spare').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(stopsOf(page)).toHaveCount(1);
+  await openedStop(page).getByText('Why, and how in full').click();
+  await expect(openedStop(page).getByText('it can spare').first()).toBeVisible();
+  await openedStop(page).getByRole('button', { name: 'Done' }).click();
   await expect(page.getByText('Nothing asks for water today')).toBeVisible();
 
   // Nobody came for seven weeks: one round’s passes do not fill it, and an hour with the wand does.
   await practiceDate(page, '2015-08-28');
-  await expect(page.getByRole('button', { name: 'Done' })).toHaveCount(1);
+  await expect(stopsOf(page)).toHaveCount(1);
   await page.getByRole('button', { name: 'Other amount' }).click();
   await page.getByRole('dialog').getByLabel('Amount').fill('60');
   await page.getByRole('dialog').getByRole('button', { name: 'Write it down' }).click();

@@ -1,32 +1,30 @@
-import { expect, test } from './kibble.ts';
+import { expect, openedStop, openStop, stopOf, stopsOf, test } from './kibble.ts';
 
 test('a week at Three Poplars: the round, an interruption, a dragged watering, a cap, a wilt, heat and a storm', async ({
   page,
   kibble,
 }) => {
-  const stop = (name: string) => page.getByRole('main').getByRole('listitem', { name, exact: true });
-
   // Tuesday: the tap is opened, somebody calls, the page is reloaded, the clock has gone on.
   await page.goto(`${kibble}/garden/1/round`);
-  await stop('Peppers, low ground').getByRole('button', { name: 'Open the tap' }).click();
+  await (await openStop(page, 'Tunnel tomatoes')).getByRole('button', { name: 'Open the tap' }).click();
   const taps = page.getByRole('region', { name: 'Taps that run' });
   await expect(taps.getByRole('timer')).toHaveText(/31:\d\d/);
-  await expect(page).toHaveTitle(/31:\d\d Peppers, low ground/);
+  await expect(page).toHaveTitle(/31:\d\d Tunnel tomatoes/);
   await page.reload();
   await expect(taps.getByRole('timer')).toHaveText(/31:\d\d/);
   await page.getByRole('link', { name: 'Fortnight' }).click();
   await expect(taps).toBeVisible();
   await taps.getByRole('button', { name: 'It is off' }).click();
-  await expect(page.getByText(/Peppers, low ground: .* written down/)).toBeVisible();
+  await expect(page.getByText(/Tunnel tomatoes: .* written down/)).toBeVisible();
   await expect(taps).toBeHidden();
 
-  // A watering is dragged to another day; what it costs is shown before it is kept.
-  const corn = page.getByRole('button', { name: /^Sweetcorn block, Tue 14 Jul/ });
+  // A watering is dragged to another day; what it costs in growth is shown before it is kept.
+  const corn = page.getByRole('button', { name: /^Sweetcorn block, Fri 17 Jul/ });
   const from = await corn.boundingBox();
   const to = await page
     .getByRole('row', { name: /Sweetcorn block/ })
     .locator('td')
-    .nth(4)
+    .nth(7)
     .boundingBox();
   if (!from || !to) throw new Error('the fortnight must be drawn');
   await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
@@ -35,32 +33,32 @@ test('a week at Three Poplars: the round, an interruption, a dragged watering, a
   await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 6 });
   await page.waitForTimeout(200);
   await page.mouse.up();
-  const sheet = page.getByRole('dialog', { name: 'Sweetcorn block, Tue 14 Jul' });
-  await expect(sheet.getByLabel('On', { exact: true })).toHaveValue('2026-07-18');
-  await expect(sheet.getByTestId('consequence')).toContainText('Days the plants run short');
+  const sheet = page.getByRole('dialog', { name: 'Sweetcorn block, Fri 17 Jul' });
+  await expect(sheet.getByLabel('On', { exact: true })).toHaveValue('2026-07-21');
+  await expect(sheet.getByRole('row', { name: /^Growth lost nothing (under|\d)/ })).toBeVisible();
   await expect(sheet.getByText(/run short on \d+ more day/)).toBeVisible();
   await sheet.getByRole('button', { name: 'Keep it so' }).click();
   await expect(
-    page.getByRole('button', { name: /^Sweetcorn block, Sat 18 Jul: .*set by hand/ }),
+    page.getByRole('button', { name: /^Sweetcorn block, Tue 21 Jul: .*set by hand/ }),
   ).toBeVisible();
   // By keyboard it goes back, and undo takes that back too.
-  await page.getByRole('button', { name: /^Sweetcorn block, Sat 18 Jul/ }).focus();
+  await page.getByRole('button', { name: /^Sweetcorn block, Tue 21 Jul/ }).focus();
   await page.keyboard.press('ArrowLeft');
-  await expect(page.getByRole('dialog').getByLabel('On', { exact: true })).toHaveValue('2026-07-17');
+  await expect(page.getByRole('dialog').getByLabel('On', { exact: true })).toHaveValue('2026-07-20');
   await page.keyboard.press('Escape');
 
   // A cap: what does not fit is named, and no day goes over.
   await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'Settings' }).click();
-  await page.getByLabel('Minutes a day at most').fill('120');
+  await page.getByLabel('Minutes a day at most').fill('30');
   await page.getByRole('button', { name: 'Keep the limits' }).click();
   await expect(page.getByText('Limits kept.', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Fortnight' }).click();
   await expect(page.getByRole('heading', { name: 'Does not fit' })).toBeVisible();
   const minutes = await page
-    .getByRole('row', { name: /^minutes, at most 120/ })
+    .getByRole('row', { name: /^your minutes, at most 30/ })
     .locator('td')
     .allInnerTexts();
-  for (const text of minutes) expect(Number(text || 0)).toBeLessThanOrEqual(120);
+  for (const text of minutes) expect(Number(text || 0)).toBeLessThanOrEqual(30);
 
   // The heat: a bed hangs in the evening and is on the round at once.
   await page.getByRole('button', { name: 'Next day' }).click();
@@ -68,11 +66,14 @@ test('a week at Three Poplars: the round, an interruption, a dragged watering, a
   await page.goto(`${kibble}/garden/1/beds/5`);
   await page.getByRole('button', { name: 'The plants hang' }).click();
   await page.getByRole('button', { name: 'They hang in the morning or evening' }).click();
+  // Not before somebody has felt the soil.
+  await page.getByRole('button', { name: 'Dry: it crumbles or runs' }).click();
   await expect(page.getByText('The plants hang, and not from heat: water now')).toBeVisible();
   await page.getByRole('link', { name: 'Round', exact: true }).click();
-  await expect(stop('Melons, clay corner').getByText(/water now, whatever the hour/)).toBeVisible();
-  await stop('Melons, clay corner').getByRole('button', { name: 'Done' }).click();
-  await expect(stop('Melons, clay corner')).toBeHidden();
+  const melons = await openStop(page, 'Melons, clay corner');
+  await expect(melons.getByText(/water now, whatever the hour/).first()).toBeVisible();
+  await melons.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('button', { name: 'Take it back: Melons, clay corner' })).toBeVisible();
 
   // The storm of the 22nd and 23rd: on the 24th the heavy beds are left alone.
   for (let day = 16; day <= 24; day += 1) {
@@ -85,21 +86,21 @@ test('a week at Three Poplars: the round, an interruption, a dragged watering, a
 test('the schools side by side, one chosen, and Kibble left to choose again', async ({ page, kibble }) => {
   await page.goto(`${kibble}/garden/1/beds/3`);
   const table = page.getByTestId('schools');
-  await expect(table.getByRole('row', { name: /^deep and seldom ←/ })).toBeVisible();
+  await expect(table.getByRole('row', { name: /^as seldom as it can ←/ })).toBeVisible();
   await expect(table.getByRole('row', { name: /^fixed week/ })).toBeVisible();
   await page.getByRole('radio', { name: /^the season since/ }).check();
   const litres = async (school: RegExp): Promise<number> =>
     Number(
       (await table.getByRole('row', { name: school }).locator('td').nth(1).innerText()).replace(/\D/g, ''),
     );
-  expect(await litres(/^hold to the first wilt/)).toBeLessThan(await litres(/^deep and seldom/));
+  expect(await litres(/^hold to the first wilt/)).toBeLessThan(await litres(/^as seldom as it can/));
   await page.getByRole('button', { name: 'Decide by hold to the first wilt' }).click();
   await expect(page.getByText('hold to the first wilt, by your choice')).toBeVisible();
   await page.getByRole('link', { name: 'Round', exact: true }).click();
-  await expect(page.getByRole('main').getByRole('listitem', { name: 'Sweetcorn block' })).toHaveCount(0);
+  await expect(stopsOf(page).filter({ hasText: 'Sweetcorn block' })).toHaveCount(0);
   await page.goto(`${kibble}/garden/1/beds/3`);
   await page.getByRole('button', { name: 'Let Kibble choose' }).click();
-  await expect(page.getByText(/deep and seldom, because/)).toBeVisible();
+  await expect(page.getByText(/as seldom as it can, because/)).toBeVisible();
   // A leafy crop is never offered to wilt.
   await page.goto(`${kibble}/garden/1/beds/6`);
   await expect(page.getByTestId('schools')).toBeVisible();
@@ -116,45 +117,102 @@ test('a dry spell begins, mutes the bed, and wilting ends it', async ({ page, ki
   await expect(page.getByText(/^Dry spell until/)).toBeVisible();
   await expect(page.getByText(/Leave alone today: toughening until/)).toBeVisible();
   await page.getByRole('button', { name: 'The plants hang' }).click();
+  // Wet ground that hangs is not watered; dry ground is, and the spell is over.
   await page.getByRole('button', { name: 'They hang in the morning or evening' }).click();
+  await page.getByRole('button', { name: 'Wet: it sticks or shines' }).click();
+  await expect(page.getByText(/Leave alone today: hangs, and not from thirst/)).toBeVisible();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText(/Leave alone today: toughening until/)).toBeVisible();
+  await page.getByRole('button', { name: 'The plants hang' }).click();
+  await page.getByRole('button', { name: 'They hang in the morning or evening' }).click();
+  await page.getByRole('button', { name: 'Dry: it crumbles or runs' }).click();
   await expect(page.getByText('The plants hang, and not from heat: water now')).toBeVisible();
 });
 
-test('one letter each: the keys of the round', async ({ page, kibble }) => {
+test('one letter each: the keys of the round, with a stop focused', async ({ page, kibble }) => {
   await page.goto(`${kibble}/garden/1/round`);
-  const done = page.getByRole('button', { name: 'Done' });
-  await done.first().waitFor();
-  const before = await done.count();
+  const stops = stopsOf(page);
+  await stops.first().waitFor();
+  const before = await stops.count();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys on the round' })).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.keyboard.press('j');
+  // Without a stop focused a letter does nothing.
+  await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('d');
-  await expect(done).toHaveCount(before - 1);
+  await expect(stops).toHaveCount(before);
+  await page.keyboard.press('j');
+  await page.keyboard.press('j');
+  const second = (await stops.nth(1).getAttribute('aria-label')) ?? '';
+  await expect(openedStop(page).getByRole('heading', { name: second })).toBeVisible();
+  await page.keyboard.press('d');
+  await expect(stops).toHaveCount(before - 1);
+  await page.keyboard.press('j');
   await page.keyboard.press('s');
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
+  await page.keyboard.press('l');
+  await expect(page.getByRole('dialog', { name: /^Look first/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('a');
+  await expect(page.getByRole('dialog', { name: /^How much did/ })).toBeVisible();
 });
 
-test('a run in cycles: off, soaking in, again, and all of it written down once', async ({ page, kibble }) => {
+test('by hand it is passes that are timed: off, soaking in, again, and all of it written down once', async ({
+  page,
+  kibble,
+}) => {
   await page.goto(`${kibble}/garden/1/round`);
-  await page
-    .getByRole('main')
-    .getByRole('listitem', { name: 'Sweetcorn block', exact: true })
-    .getByRole('button', { name: 'Open the tap' })
-    .click();
+  await (await openStop(page, 'Onions')).getByRole('button', { name: 'Open the tap' }).click();
   const taps = page.getByRole('region', { name: 'Taps that run' });
-  await expect(taps).toContainText('run 1 of 4');
+  await expect(taps).toContainText('pass 1 of 2');
   await taps.getByRole('button', { name: 'It is off' }).click();
   await expect(taps).toContainText('soaking in; water another bed meanwhile');
   // The bed is still on the round: its watering is not over.
-  await expect(
-    page.getByRole('main').getByRole('listitem', { name: 'Sweetcorn block', exact: true }),
-  ).toBeVisible();
+  await expect(stopOf(page, 'Onions')).toBeVisible();
   await taps.getByRole('button', { name: 'It runs again' }).click();
-  await expect(taps).toContainText('run 2 of 4');
+  await expect(taps).toContainText('pass 2 of 2');
   await taps.getByRole('button', { name: 'It is off' }).click();
-  await taps.getByRole('button', { name: 'Enough for today' }).click();
-  await expect(page.getByText(/Sweetcorn block: .* written down/)).toBeVisible();
+  await expect(page.getByText(/Onions: .* written down/)).toBeVisible();
   await expect(taps).toBeHidden();
+});
+
+test('other round days are tried before they are kept, a whole round is moved, days away are told what they cost', async ({
+  page,
+  kibble,
+}) => {
+  await page.goto(`${kibble}/garden/1/fortnight`);
+  await page.getByText('What if other days, or days away?').click();
+  // Tuesdays only: what that would lose stands there before anything is kept.
+  for (const day of ['Fri', 'Sun']) await page.getByLabel(day, { exact: true }).uncheck();
+  const tried = page.getByTestId('rounds-tried');
+  await expect(tried.getByText(/Over what their goal allows: /)).toBeVisible();
+  await tried.getByRole('button', { name: 'Leave it as it was' }).click();
+  await expect(tried).toBeHidden();
+  await page.getByLabel('Wed', { exact: true }).check();
+  await tried.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(page.getByText(/^Rounds Tue, Wed, Fri and Sun, as you chose\./)).toBeVisible();
+  await page.getByRole('button', { name: 'Let Kibble propose them' }).click();
+  await expect(page.getByText(/^Rounds Tue, Fri and Sun\. /)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Move the whole round of Fri 17 Jul' }).click();
+  const sheet = page.getByRole('dialog', { name: 'The round of Fri 17 Jul' });
+  await sheet.getByLabel('Move all of it to').selectOption('2026-07-18');
+  await sheet.getByRole('button', { name: 'Move the round' }).click();
+  await expect(
+    page.getByRole('button', { name: /^Sweetcorn block, Sat 18 Jul: .*set by hand/ }),
+  ).toBeVisible();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: /^Sweetcorn block, Fri 17 Jul/ })).toBeVisible();
+
+  await page.getByLabel('Away from').fill('2026-07-18');
+  await page.getByLabel('Away until').fill('2026-07-20');
+  await expect(tried.getByText(/^Before leaving, water /)).toBeVisible();
+  await tried.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(page.getByText('Away Sat 18 Jul to Mon 20 Jul.')).toBeVisible();
+  const plan = (await (await page.request.get(`${kibble}/api/gardens/1/fortnight`)).json()) as {
+    beds: { waterings: { date: string }[] }[];
+  };
+  for (const { waterings } of plan.beds)
+    for (const { date } of waterings) expect(date < '2026-07-18' || date > '2026-07-20').toBe(true);
 });

@@ -1,12 +1,15 @@
 import { writeFileSync } from 'node:fs';
 import {
   addDays,
+  compareSchools,
   cropById,
   daysBetween,
   dripLayout,
   followSeason,
   plantOnDay,
   referenceEt,
+  weekdayOf,
+  weekdaySets,
   wettedShare,
   type Method,
   type PlanBed,
@@ -175,6 +178,16 @@ interface Case {
   weather: WeatherName;
   perWeek: number;
   band: Band;
+  /** Growth lost over the season when it is asked no more often than the upper end of its band; only where it is over it. */
+  lostAtBand: number | null;
+}
+
+/** Growth a bed loses over its season when it is asked so often a week. */
+function lostAsked(bed: PlanBed, weather: readonly SourcedDay[], to: string, perWeek: number): number {
+  const weekdays = weekdaySets([0, 1, 2, 3, 4, 5, 6], 2).find((set) => set.length === perWeek) ?? [];
+  const asked = weather.map(({ date }) => date).filter((date) => weekdays.includes(weekdayOf(date)));
+  const rows = compareSchools({ site: SITE, bed: { ...bed, asked }, weather, from: bed.startOn, to });
+  return rows.find(({ school }) => school === 'as seldom as it can')?.lostShare ?? 0;
 }
 
 const started = Date.now();
@@ -203,13 +216,11 @@ for (const [cropId, plantedOn, kind, roots] of BEDS)
           startFullness: 1,
         };
         const [first, last] = countedDays(cropId, plantedOn);
-        const waterings = followSeason({
-          site: SITE,
-          bed,
-          weather: (skies.get(weather) as SourcedDay[]).filter(({ date }) => date >= startOn),
-          to: last,
-        });
+        const days = (skies.get(weather) as SourcedDay[]).filter(({ date }) => date >= startOn);
+        const waterings = followSeason({ site: SITE, bed, weather: days, to: last });
         const count = waterings.filter(({ date }) => date >= first && date <= last).length;
+        const perWeek = (7 * count) / (daysBetween(first, last) + 1);
+        const band = bandOf(kind, soil, w);
         cases.push({
           crop: cropId === 'apple' ? `${cropId}, ${plantedOn.slice(0, 4)}` : cropId,
           kind,
@@ -217,8 +228,9 @@ for (const [cropId, plantedOn, kind, roots] of BEDS)
           soil,
           method,
           weather,
-          perWeek: (7 * count) / (daysBetween(first, last) + 1),
-          band: bandOf(kind, soil, w),
+          perWeek,
+          band,
+          lostAtBand: perWeek > OVER * band[1] ? lostAsked(bed, days, last, Math.ceil(band[1])) : null,
         });
       });
 
@@ -242,7 +254,7 @@ console.log(
 );
 for (const c of singled)
   console.log(
-    `  ${c.crop}, ${c.soil}, ${c.method}, ${c.weather}: ${c.perWeek.toFixed(1)} a week, band to ${c.band[1]}`,
+    `  ${c.crop}, ${c.soil}, ${c.method}, ${c.weather}: ${c.perWeek.toFixed(1)} a week, band to ${c.band[1]}; asked ${Math.ceil(c.band[1])} a week it would lose ${(100 * (c.lostAtBand ?? 0)).toFixed(0)} %`,
   );
 const crops = [...new Set(cases.map(({ crop }) => crop))];
 const lines = [
@@ -256,7 +268,9 @@ for (const crop of crops)
         const c = cases.find(
           (x) => x.crop === crop && x.soil === soil && x.method === name && x.weather === weather,
         );
-        return c ? `${c.perWeek.toFixed(1)}${isOver(c) ? '↑' : isUnder(c) ? '↓' : ''}` : '';
+        if (!c) return '';
+        const excess = c.lostAtBand === null ? '' : `↑${(100 * c.lostAtBand).toFixed(0)}`;
+        return `${c.perWeek.toFixed(1)}${excess}${isUnder(c) ? '↓' : ''}`;
       }).join(' / '),
     );
     lines.push(`| ${crop} | ${soil} | ${cells.join(' | ')} |`);

@@ -287,7 +287,13 @@ export const bedPageView = bedHead.extend({
   roots: z.object({ countedMm: z.number(), upToMm: z.number(), leftIfDeepMm: z.number() }).nullable(),
   sharpen: sharpenView.nullable(),
   /** Growth lost over the fortnight, shares: as believed, with shallow roots, and what its goal allows. */
-  loss: z.object({ share: z.number(), ifShallow: z.number(), allowedShare: z.number() }),
+  loss: z.object({
+    share: z.number(),
+    ifShallow: z.number(),
+    allowedShare: z.number(),
+    /** The same of the fortnight behind, as its balance has it. */
+    lately: z.number(),
+  }),
   bed: bedView,
   next: z.object({ date: day, litres: z.number(), minutes: z.number(), localMm: z.number() }).nullable(),
   events: z.array(eventView),

@@ -175,6 +175,7 @@ export { PER_WEEK, weekdaySets } from './rounds/weekdaySets.ts';
 export { gardenLoss, gardenRoundDays } from './plan/gardenLoss.ts';
 export { planGarden, unplannedBy } from './plan/planGarden.ts';
 export type * from './follow/types.ts';
+export { growthLost } from './follow/growthLost.ts';
 export { rootDoubt } from './follow/waysOfRoots.ts';
 export type * from './clock/constraints.ts';
 export type * from './share/types.ts';

@@ -76,7 +76,7 @@ function plantFacts(plantings: readonly PlantingInput[], date: IsoDate, goal: Go
 }
 
 /** Yield response of a day, by what each planting drinks. */
-function responseOn(plantings: readonly PlantingInput[], date: IsoDate): number {
+export function responseOn(plantings: readonly PlantingInput[], date: IsoDate): number {
   let drinks = 0;
   let minds = 0;
   for (const planting of plantings) {

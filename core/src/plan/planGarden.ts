@@ -147,9 +147,12 @@ export function planGarden(
   });
   const { plans: free, rounds } = gardenRounds(sound, constraints, { today, hot: isHot(aheadDays), planOn });
   const mostMinutes = Math.min(constraints.minutesPerDay ?? USUAL_MINUTES, 24 * 60);
+  const givenTodayMinutes = constraints.givenToday?.minutes ?? 0;
   /** The beds' plans weighed against one another and fitted to the limits. */
   const weigh = (plans: readonly BedPlan[]) => {
-    const spreadOut = large ? plans : spread(plans, { today, horizonDays, mostMinutes }, follow);
+    const spreadOut = large
+      ? plans
+      : spread(plans, { today, horizonDays, mostMinutes, givenTodayMinutes }, follow);
     const fitted = fitToLimits(
       spreadOut,
       constraints,

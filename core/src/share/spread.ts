@@ -20,19 +20,21 @@ const STAYS: ReadonlySet<PlannedWatering['reason']['code']> = new Set([
 /**
  * Moves waterings of places that can take it from overfull round days to others, so that no day is more than a person has
  * the time for.
- * @param plans each place with its plan; `mostMinutes` of a person's time on a day; `follow` tries a place another way
+ * @param plans each place with its plan; `mostMinutes` of a person's time on a day, and those of today so far; `follow` tries a place another way
  * @returns the plans; a day that cannot be eased stays as it is
  * Source: judgement; growth as the engine has it.
  */
 export function spread(
   plans: readonly BedPlan[],
-  options: { today: IsoDate; horizonDays: number; mostMinutes: number },
+  options: { today: IsoDate; horizonDays: number; mostMinutes: number; givenTodayMinutes: number },
   follow: Follow,
 ): BedPlan[] {
-  const { today, horizonDays, mostMinutes } = options;
+  const { today, horizonDays } = options;
   const current = [...plans];
   for (let d = 0; d < horizonDays; d += 1) {
     const date = addDays(today, d);
+    // What was done today already was part of the day.
+    const mostMinutes = options.mostMinutes - (d === 0 ? options.givenTodayMinutes : 0);
     for (;;) {
       if (minutesOf(current, date) <= mostMinutes) break;
       const moves = current.flatMap((plan, i) => {

@@ -1,5 +1,12 @@
 import type { BedPageView, BedView, ChartDay, UnplannedBedView } from '@kibble/contract';
-import { balanceTotals, cropCautions, rootDoubt, stageStrip, type DailyRecord } from '@kibble/core';
+import {
+  balanceTotals,
+  cropCautions,
+  growthLost,
+  rootDoubt,
+  stageStrip,
+  type DailyRecord,
+} from '@kibble/core';
 import type { Context } from '../context.ts';
 import { cropOfBed, plantingsOf } from '../placeInput.ts';
 import { sharpenBed } from './sharpen.ts';
@@ -36,6 +43,8 @@ const stripsOf = (bed: BedView, { today, site }: Context): BedPageView['strips']
     return [{ plantingId: view.id, cropName: view.cropName, steps: stageStrip(planting, today) }];
   });
 
+/** Days behind, of which the growth lost is told. */
+const LATELY_DAYS = 14;
 /** Days compared with the same days a year before. */
 const COMPARED_DAYS = 30;
 
@@ -80,7 +89,12 @@ export function bedPageOf(
     window: outlook.window,
     roots: rootDoubt(outlook.roots),
     sharpen: sharpenBed(bed, context),
-    loss: { share: outlook.lostShare, ifShallow: outlook.lostIfShallow, allowedShare: outlook.allowedShare },
+    loss: {
+      share: outlook.lostShare,
+      ifShallow: outlook.lostIfShallow,
+      allowedShare: outlook.allowedShare,
+      lately: growthLost(past.slice(-LATELY_DAYS), plantingsOf(bed, context.site.latitudeDeg)),
+    },
     bed,
     stop: place.stop,
     leave: place.leave,

@@ -141,7 +141,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
         <h2 className="text-2xl">Water gone from the root zone</h2>
         <DepletionChart days={page.days} today={today} fan={page.window?.fan} />
         <div className="mt-6">
-          <Ladder bedId={bedId} />
+          <Ladder bedId={bedId} lately={page.loss.lately} />
         </div>
         <div className="mt-6">
           <Schools bed={page.bed} />

@@ -4,7 +4,7 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import { perWeekWords, remedyWords, shareWords } from '../../app/words.ts';
 
 /** How often it is asked, and what every other way would come to: rounds, litres, minutes of one's own, growth. */
-export function Ladder({ bedId }: { bedId: number }) {
+export function Ladder({ bedId, lately }: { bedId: number; lately: number }) {
   const units = useUnits();
   const { data, error } = useLadderQuery(bedId);
   if (error) return <p className="font-semibold text-brick">{refusal(error).message}</p>;
@@ -17,7 +17,7 @@ export function Ladder({ bedId }: { bedId: number }) {
       <p className="border-t border-ink pt-2">
         {data.onTimer ? 'A timer comes every day. ' : `Asked ${perWeekWords(data.perWeek).toLowerCase()}. `}
         Over the fortnight that costs <strong>{shareWords(data.lostShare)}</strong> of its growth; its goal
-        lets it lose {shareWords(data.allowedShare)}.
+        lets it lose {shareWords(data.allowedShare)}. The fortnight behind cost {shareWords(lately)}.
       </p>
       <div className="overflow-x-auto">
         <table className="w-full text-[0.95rem]" data-testid="ladder">
