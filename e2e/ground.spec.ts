@@ -152,7 +152,11 @@ test('a figure changed in the working changes the number before it is kept, and 
   await page.goto(`${kibble}/garden/1/round`);
   const stop = await openStop(page, 'Tunnel tomatoes');
   const shown = stop.getByRole('button', { name: /show the working/ });
-  const before = Number.parseInt(await shown.innerText(), 10);
+  const minutes = (text: string): number => {
+    const [, hours, rest] = /^(?:(\d+)\sh)?\s?(\d+)?/.exec(text) ?? [];
+    return 60 * Number(hours ?? 0) + Number(rest ?? 0);
+  };
+  const before = minutes(await shown.innerText());
   await shown.click();
   const drawer = page.getByRole('dialog');
   // Half the flow: longer today, and what was given before was less than it was taken for.
@@ -165,7 +169,7 @@ test('a figure changed in the working changes the number before it is kept, and 
   await drawer.getByLabel('Flow').fill('2.5');
   await drawer.getByRole('button', { name: 'Keep these figures' }).click();
   await expect
-    .poll(async () => Number.parseInt((await shown.getAttribute('aria-label')) ?? '', 10))
+    .poll(async () => minutes((await shown.getAttribute('aria-label')) ?? ''))
     .toBeGreaterThan(1.9 * before);
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect(

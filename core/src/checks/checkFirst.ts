@@ -11,7 +11,7 @@ const UNSURE_DAYS = 3;
 /** A balance begun so lately still rests on how wet the ground was said to be, days. Judgement. */
 const YOUNG_DAYS = 10;
 /** Looks further back than this say nothing of today. Judgement. */
-const MOIST_DAYS = 2;
+const MOIST_DAYS = 4;
 /** How deep to look: half the roots, within what a trowel reaches, mm. Common practice: 75–150 mm. */
 const DEEPEST_MM = 150;
 

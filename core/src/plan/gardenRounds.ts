@@ -3,6 +3,7 @@ import { LOOK_AHEAD_DAYS } from '../follow/shut.ts';
 import { gardenLoss } from './gardenLoss.ts';
 import type { BedStart } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
+import { mayBeMissed, type AskedFor } from '../rounds/askedFor.ts';
 import { chooseSet, roundOfGarden } from '../rounds/chooseSet.ts';
 import { aroundClosed, datesOn } from '../rounds/roundDates.ts';
 import type { KeptRounds, RoundDays } from '../rounds/types.ts';
@@ -19,8 +20,9 @@ export interface RoundPlace {
   input: PlanBed;
   start: BedStart;
   tried: Map<string, BedPlan>;
-  /** The same place without its closed days, and carried over from a missed round. */
+  /** The same place without its closed days, carried over from a missed round, and before what it was given today. */
   open?: RoundPlace;
+  morning?: RoundPlace;
   carried?: RoundPlace;
 }
 
@@ -85,14 +87,21 @@ export function gardenRounds(
   const { today, hot, planOn } = options;
   const onTimer = places.filter(({ input }) => input.delivery.timer).map(({ input }) => input.id);
   const own = rounds?.weekdays;
+  const asked = rounds?.kept?.asked;
   const lossOn = (days: readonly number[]): number =>
     gardenLoss(places.map((place) => planOn(place, days).outlook)).lostShare;
   if (own) {
     const sparser = own.length > 1 ? own.slice(0, -1) : null;
     return {
-      plans: places.map((place) => withCarriedOver(place, own, null, today, planOn)),
+      plans: places.map((place) => withCarriedOver(place, own, null, today, asked, planOn)),
       rounds: lazySparser(
-        { by: 'gardener', weekdays: own, between: [], onTimer, kept: null },
+        {
+          by: 'gardener',
+          weekdays: own,
+          between: [],
+          onTimer,
+          kept: { madeOn: today, anchor: own[0] ?? USUAL_ANCHOR, perWeek: own.length, hot, places: [] },
+        },
         () => sparser && { perWeek: sparser.length, lostShare: lossOn(sparser) },
       ),
     };
@@ -126,7 +135,9 @@ export function gardenRounds(
     sets[Math.max(main, chosen.get(place) ?? 0)] ?? open;
   const sparser = sets[main - 1];
   return {
-    plans: places.map((place) => withCarriedOver(place, daysOf(place), kept?.madeOn ?? today, today, planOn)),
+    plans: places.map((place) =>
+      withCarriedOver(place, daysOf(place), kept?.madeOn ?? today, today, asked, planOn),
+    ),
     rounds: lazySparser(
       {
         by: 'proposed',
@@ -154,13 +165,14 @@ export function gardenRounds(
 /**
  * A place's plan on its days; where its last round was missed, nothing was given or left on purpose since, and it cannot wait
  * for the next, it is asked today as well.
- * @param since rounds before this day were not there to be missed; null where they always were
+ * @param asked what the last round asked for, where a plan was made on it; `since` rounds before this day were not there to be missed; null where they always were
  */
 function withCarriedOver(
   place: RoundPlace,
   weekdays: readonly number[],
   since: IsoDate | null,
   today: IsoDate,
+  asked: AskedFor | undefined,
   planOn: (place: RoundPlace, weekdays: readonly number[]) => BedPlan,
 ): BedPlan {
   const plan = planOn(place, weekdays);
@@ -171,6 +183,7 @@ function withCarriedOver(
     weekdays.includes(weekdayOf(date)),
   );
   if (missed === undefined || missed < input.startOn || (since !== null && missed < since)) return plan;
+  if (!mayBeMissed(asked, missed, input.id)) return plan;
   const isSince = (date: IsoDate): boolean => date >= missed;
   if (input.irrigations.some(({ date }) => isSince(date)) || input.leftOn?.some(isSince)) return plan;
   place.carried ??= { ...place, input: { ...input, carriedFrom: missed }, tried: new Map() };

@@ -7,7 +7,7 @@ import { followAhead, startOf } from '../follow/follow.ts';
 import { LOOK_AHEAD_DAYS, withDaysToCome } from '../follow/shut.ts';
 import type { BedOutlook, PlanBed } from '../follow/types.ts';
 import { newClockBook } from '../share/clockBook.ts';
-import { fitToLimits, LARGE } from '../share/fitToLimits.ts';
+import { fitToLimits, LARGE, turnsOf } from '../share/fitToLimits.ts';
 import { follower } from '../share/follower.ts';
 import type { BedPlan } from '../share/types.ts';
 import { spread } from '../share/spread.ts';
@@ -19,6 +19,7 @@ import type { SourcedDay } from '../weather/completeWeather.ts';
 import { forecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
 import { weatherSeries } from '../weather/weatherSeries.ts';
+import { askedFor } from '../rounds/askedFor.ts';
 import { askedOn, gardenRounds, isHot, planWithoutClosures, type RoundPlace } from './gardenRounds.ts';
 import { newMemo, type PlanMemo } from './memo.ts';
 import type { GardenPlan, PlanOptions, Unplanned } from './types.ts';
@@ -93,23 +94,32 @@ export function planGarden(
   const large = garden.beds.length > LARGE;
   const places = new Map<number, RoundPlace>();
   const ahead = { today, horizonDays, firstReasons: options.reasons !== 'all' };
-  const { follow, inFull } = follower(
-    (bedId) => {
-      const place = places.get(bedId);
-      if (!place) throw new Error(`bed ${bedId} was not followed to this morning`);
-      return place.start;
-    },
-    memo.tries,
-    { ...ahead, large },
-  );
+  const placeOf = (bedId: number): RoundPlace => {
+    const place = places.get(bedId);
+    if (!place) throw new Error(`bed ${bedId} was not followed to this morning`);
+    return place;
+  };
+  const { follow, inFull } = follower((bedId) => placeOf(bedId).start, memo.tries, { ...ahead, large });
   const unplanned: Unplanned[] = [];
-  const planOn = (place: RoundPlace, weekdays: readonly number[]): BedPlan => {
-    const input = askedOn(place.input, weekdays, { today, horizonDays, away: constraints.away });
+  const planFor = (place: RoundPlace, input: PlanBed): BedPlan => {
     const key = input.asked ? input.asked.join() : 'daily';
     const made = place.tried.get(key) ?? followAhead(place.start, input, { ...ahead, sketch: true });
     place.tried.set(key, made);
     return made;
   };
+  const planOn = (place: RoundPlace, weekdays: readonly number[]): BedPlan =>
+    planFor(place, askedOn(place.input, weekdays, { today, horizonDays, away: constraints.away }));
+  const followed = (input: PlanBed): RoundPlace => ({
+    input,
+    start: startOf(input, days, series(), first, {
+      site: garden.site,
+      today,
+      ensemble: ensemble(),
+      pastDays: options.pastDays,
+      kinds: options.kinds,
+    }),
+    tried: new Map(),
+  });
   const sound = garden.beds.flatMap((bed, i): RoundPlace[] => {
     options.onProgress?.(i + 1, garden.beds.length);
     const known = memo.places.get(bed.id);
@@ -127,14 +137,7 @@ export function planGarden(
       const windy = windyDays(bed, constraints, aheadDays);
       const most = mostAtOnce(bed, constraints, garden.site, today);
       const input = { ...here(bed), closed, windy, most };
-      const start = startOf(input, days, series(), first, {
-        site: garden.site,
-        today,
-        ensemble: ensemble(),
-        pastDays: options.pastDays,
-        kinds: options.kinds,
-      });
-      const place: RoundPlace = { input, start, tried: new Map() };
+      const place = followed(input);
       // What cannot be followed ahead cannot be planned either.
       planOn(place, [weekdayOf(today)]);
       places.set(bed.id, place);
@@ -147,16 +150,46 @@ export function planGarden(
   });
   const { plans: free, rounds } = gardenRounds(sound, constraints, { today, hot: isHot(aheadDays), planOn });
   const mostMinutes = Math.min(constraints.minutesPerDay ?? USUAL_MINUTES, 24 * 60);
-  const givenTodayMinutes = constraints.givenToday?.minutes ?? 0;
+  /** A place's plan without what was settled of it today: done, or left on purpose. */
+  const asOfMorning = (plan: BedPlan): BedPlan => {
+    const place = places.get(plan.bed.id);
+    const { input } = place ?? {};
+    if (!place || !input || !(input.settledToday || input.irrigations.some(({ date }) => date === today)))
+      return plan;
+    place.morning ??= followed({
+      ...input,
+      settledToday: false,
+      irrigations: input.irrigations.filter(({ date }) => date !== today),
+      leftOn: input.leftOn?.filter((date) => date !== today),
+    });
+    return planFor(place.morning, { ...place.morning.input, asked: plan.bed.asked });
+  };
+  const inMorning = follower(
+    (bedId) => {
+      const place = placeOf(bedId);
+      return (place.morning ?? place).start;
+    },
+    memo.tries,
+    { ...ahead, large },
+  );
+  const turnsToday = (plans: readonly BedPlan[]): number =>
+    plans.reduce((sum, plan) => {
+      const morning = asOfMorning(plan);
+      const planned = morning === plan ? undefined : morning.waterings.find(({ date }) => date === today);
+      return sum + (planned ? turnsOf(morning, planned) : 0);
+    }, 0);
   /** The beds' plans weighed against one another and fitted to the limits. */
   const weigh = (plans: readonly BedPlan[]) => {
     const spreadOut = large
       ? plans
-      : spread(plans, { today, horizonDays, mostMinutes, givenTodayMinutes }, follow);
+      : spread(plans, { today, horizonDays, mostMinutes }, follow, {
+          of: asOfMorning,
+          follow: inMorning.follow,
+        });
     const fitted = fitToLimits(
       spreadOut,
       constraints,
-      { site: garden.site, today, horizonDays, book: memo.book },
+      { site: garden.site, today, horizonDays, book: memo.book, turnsToday: large ? 0 : turnsToday(plans) },
       follow,
     );
     // What was only sketched while it was tried is followed in full now that it stands.
@@ -167,6 +200,12 @@ export function planGarden(
   const kept = settled.flatMap((p) => p.waterings);
   kept.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.bedId - b.bedId));
   const now = kept.filter((w) => w.date === today);
+  if (rounds.kept) {
+    const walked = [rounds.weekdays, ...rounds.between.map((b) => b.weekdays)].flat();
+    const due = now.map(({ bedId }) => bedId);
+    const asked = askedFor(constraints.rounds?.kept?.asked, today, due, walked.includes(weekdayOf(today)));
+    rounds.kept = { ...rounds.kept, asked };
+  }
   const todayTotals = {
     handsOnMinutes: now.reduce((sum, w) => sum + w.handsOnMinutes, 0),
     minutes: now.reduce((sum, w) => sum + w.run.minutes, 0),

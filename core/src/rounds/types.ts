@@ -1,6 +1,7 @@
 import type { IsoDate } from '../units/dates.ts';
+import type { AskedFor } from './askedFor.ts';
 
-/** Round days that were proposed, kept so that they do not move from one day to the next. */
+/** What a plan hands on to the next: round days that were proposed, so that they do not move, and what was asked for. */
 export interface KeptRounds {
   madeOn: IsoDate;
   /** Weekday that all sets hold, Sunday 0, and how often a week the garden's round is. */
@@ -8,8 +9,9 @@ export interface KeptRounds {
   perWeek: number;
   /** It was hot then. */
   hot: boolean;
-  /** How often each place is asked. */
+  /** How often each place is asked; empty where the days are the gardener's own. */
   places: { bedId: number; perWeek: number }[];
+  asked?: AskedFor;
 }
 
 /** The days on which a garden is walked. */
@@ -23,6 +25,6 @@ export interface RoundDays {
   onTimer: number[];
   /** What one round a week less would cost, growth lost over the garden, 0–1; null where there is none less. */
   sparser: { perWeek: number; lostShare: number } | null;
-  /** To be handed back with the next plan; null for the gardener's own days. */
+  /** To be handed back with the next plan; null where there is nothing to plan. */
   kept: KeptRounds | null;
 }

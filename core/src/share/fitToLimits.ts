@@ -43,6 +43,8 @@ export function fitToLimits(
     site: Site;
     today: IsoDate;
     horizonDays: number;
+    /** Times a tap was opened again today already. */
+    turnsToday?: number;
     /** Days put on the clock before, and from then on those of this plan. */
     book?: ClockBook;
   },
@@ -91,7 +93,15 @@ export function fitToLimits(
       }
     };
     refuse(overWeek(current, date, week, constraints, weigh));
-    refuse(overDay(current, date, leftOfDay(constraints, d === 0), weigh));
+    refuse(
+      overDay(
+        current,
+        date,
+        leftOfDay(constraints, d === 0),
+        Math.max(0, TURNS_A_DAY - (d === 0 ? (options.turnsToday ?? 0) : 0)),
+        weigh,
+      ),
+    );
     for (const [tap, source] of sources) refuse(overSource(current, date, tap, source.level(), weigh));
     let slots: RunSlot[] = [];
     if (sun) {
@@ -170,19 +180,16 @@ function overDay(
   plans: readonly BedPlan[],
   date: IsoDate,
   constraints: PlanConstraints,
+  turns: number,
   weigh: Weigh,
 ): Refused[] {
-  const caps = {
-    minutes: constraints.minutesPerDay,
-    litres: constraints.litresPerDay,
-    turns: TURNS_A_DAY,
-  };
+  const caps = { minutes: constraints.minutesPerDay, litres: constraints.litresPerDay, turns };
   const due = dueOn(plans, date);
   const sum = (of: (x: (typeof due)[number]) => number): number => due.reduce((s, x) => s + of(x), 0);
   const over = {
     minutes: sum((x) => x.watering.handsOnMinutes) > (caps.minutes ?? Number.POSITIVE_INFINITY),
     litres: sum((x) => x.watering.run.litres) > (caps.litres ?? Number.POSITIVE_INFINITY),
-    turns: sum((x) => turnsOf(plans[x.i] as BedPlan, x.watering)) > TURNS_A_DAY,
+    turns: sum((x) => turnsOf(plans[x.i] as BedPlan, x.watering)) > turns,
   };
   if (!over.minutes && !over.litres && !over.turns) return [];
   const why: Cap = over.minutes ? 'minutes a day' : over.litres ? 'litres a day' : 'turns of the tap';

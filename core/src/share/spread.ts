@@ -19,36 +19,51 @@ const STAYS: ReadonlySet<PlannedWatering['reason']['code']> = new Set([
 
 /**
  * Moves waterings of places that can take it from overfull round days to others, so that no day is more than a person has
- * the time for.
- * @param plans each place with its plan; `mostMinutes` of a person's time on a day, and those of today so far; `follow` tries a place another way
+ * the time for. It is done for the garden as it stood this morning: what is done of a walk takes nothing else off it and adds
+ * nothing. What was watered since moves only its later rounds.
+ * @param plans each place with its plan; `mostMinutes` of a person's time on a day; `follow` tries a place another way;
+ *   `morning` a place's plan without what was settled of it today, itself where nothing was, and the like of `follow` for it
  * @returns the plans; a day that cannot be eased stays as it is
  * Source: judgement; growth as the engine has it.
  */
 export function spread(
   plans: readonly BedPlan[],
-  options: { today: IsoDate; horizonDays: number; mostMinutes: number; givenTodayMinutes: number },
+  options: { today: IsoDate; horizonDays: number; mostMinutes: number },
   follow: Follow,
+  morning: { of: (plan: BedPlan) => BedPlan; follow: Follow },
 ): BedPlan[] {
-  const { today, horizonDays } = options;
+  const { today, horizonDays, mostMinutes } = options;
+  const days = Array.from({ length: horizonDays }, (_, d) => addDays(today, d));
+  const before = plans.map(morning.of);
+  const isSettled = (i: number): boolean => before[i] !== plans[i];
+  const eased = days.reduce(
+    (now, date) => easeDay(now, date, mostMinutes, morning.follow, () => true),
+    before,
+  );
+  const current = eased.map((plan, i) => (isSettled(i) ? (plans[i] as BedPlan) : plan));
+  return days.slice(1).reduce((now, date) => easeDay(now, date, mostMinutes, follow, isSettled), current);
+}
+
+function easeDay(
+  plans: readonly BedPlan[],
+  date: IsoDate,
+  mostMinutes: number,
+  follow: Follow,
+  mayMove: (i: number) => boolean,
+): BedPlan[] {
   const current = [...plans];
-  for (let d = 0; d < horizonDays; d += 1) {
-    const date = addDays(today, d);
-    // What was done today already was part of the day.
-    const mostMinutes = options.mostMinutes - (d === 0 ? options.givenTodayMinutes : 0);
-    for (;;) {
-      if (minutesOf(current, date) <= mostMinutes) break;
-      const moves = current.flatMap((plan, i) => {
-        const watering = on(plan, date);
-        if (!watering || STAYS.has(watering.reason.code)) return [];
-        const moved = follow(plan, 'left out', date);
-        return eases(current, i, moved, mostMinutes)
-          ? [{ i, moved, costs: moved.outlook.lostShare - plan.outlook.lostShare }]
-          : [];
-      });
-      if (moves.length === 0) break;
-      const { i, moved } = moves.reduce((a, b) => (b.costs < a.costs ? b : a));
-      current[i] = moved;
-    }
+  while (minutesOf(current, date) > mostMinutes) {
+    const moves = current.flatMap((plan, i) => {
+      const watering = on(plan, date);
+      if (!watering || !mayMove(i) || STAYS.has(watering.reason.code)) return [];
+      const moved = follow(plan, 'left out', date);
+      return eases(current, i, moved, mostMinutes)
+        ? [{ i, moved, costs: moved.outlook.lostShare - plan.outlook.lostShare }]
+        : [];
+    });
+    if (moves.length === 0) break;
+    const { i, moved } = moves.reduce((a, b) => (b.costs < a.costs ? b : a));
+    current[i] = moved;
   }
   return current;
 }

@@ -17,6 +17,7 @@ export function Rounds({ view }: { view: FortnightView }) {
   const garden = useGarden();
   const dispatch = useAppDispatch();
   const [change, { isLoading, error }] = useChangeGardenMutation();
+  const [open, setOpen] = useState(false);
   const [days, setDays] = useState<number[] | null>(null);
   const [away, setAway] = useState<{ from: string; until: string } | null>(null);
   const { limits } = garden;
@@ -42,7 +43,7 @@ export function Rounds({ view }: { view: FortnightView }) {
     if (next.length > 0) setDays(next);
   };
   return (
-    <details id="rounds" className="no-print mt-3 border-t border-rule" open={tried !== null || undefined}>
+    <details id="rounds" className="no-print mt-3 border-t border-rule" open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary className="min-h-11 cursor-pointer py-2">
         <strong>{roundsWords(view.rounds)}</strong>{' '}
         <span className="underline underline-offset-4">What if other days, or days away?</span>
