@@ -54,7 +54,7 @@ const CORE_ROOMS = {
   follow: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'schools', 'places', 'readings'],
   rounds: ['units'],
   clock: ['units', 'weather', 'plants', 'sources', 'delivery', 'follow', 'rounds'],
-  share: ['units', 'weather', 'plants', 'sources', 'schools', 'follow', 'clock'],
+  share: ['units', 'weather', 'plants', 'sources', 'delivery', 'schools', 'follow', 'clock'],
   plan: ['units', 'weather', 'schools', 'places', 'follow', 'rounds', 'clock', 'share'],
   compare: [
     'units',

@@ -58,7 +58,7 @@ function easeDay(
       if (!watering || !mayMove(i) || STAYS.has(watering.reason.code)) return [];
       const moved = follow(plan, 'left out', date);
       return eases(current, i, moved, mostMinutes)
-        ? [{ i, moved, costs: moved.outlook.lostShare - plan.outlook.lostShare }]
+        ? [{ i, moved, costs: costOf(plan, moved) / Math.max(1, watering.handsOnMinutes) }]
         : [];
     });
     if (moves.length === 0) break;
@@ -67,6 +67,10 @@ function easeDay(
   }
   return current;
 }
+
+/** Growth lost by it; what costs next to nothing is told apart by the minutes it eases. */
+const costOf = (plan: BedPlan, moved: BedPlan): number =>
+  Math.max(1e-4, moved.outlook.lostShare - plan.outlook.lostShare);
 
 /** Hardly more is lost, there are no more waterings, and no day becomes overfull by it that was not. */
 function eases(plans: readonly BedPlan[], i: number, moved: BedPlan, mostMinutes: number): boolean {

@@ -123,7 +123,7 @@ export function leaveHead(reason: LeaveReason, nextDate: string | null): string 
     case 'hangs in wet ground':
       return 'hangs, and not from thirst';
     case 'not on this day':
-      return 'not on this day';
+      return nextDate ? `waits until ${shortDay(nextDate)}` : 'not on this day';
     case 'too windy':
       return 'too windy';
     case 'frozen':
@@ -178,7 +178,7 @@ export function leaveSentence(
       return [
         reason.on
           ? `It is thirsty, but today is no round of its own: its turn is ${dayName(reason.on)}.`
-          : 'It is thirsty, but today is closed to it or its turn was put off.',
+          : 'It is thirsty, but today is closed to it, or its turn was moved so that today is not too long.',
       ];
     case 'too windy':
       return [

@@ -17,7 +17,7 @@ export function AmountFields({
   const { unit } = useUnits().of('volume');
   return (
     <div className="grid grid-cols-2 gap-4">
-      <Field label="Amount" inputMode="decimal" autoFocus error={error} hint={hint} {...amount} />
+      <Field label="Amount" inputMode="decimal" error={error} hint={hint} {...amount} />
       <Choice label="in" {...by}>
         <option value="minutes">minutes</option>
         <option value="litres">{unit === 'L' ? 'litres' : 'gallons'}</option>

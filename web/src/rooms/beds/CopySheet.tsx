@@ -31,7 +31,6 @@ export function CopySheet({ bed, onClose }: { bed: BedView; onClose: () => void 
         <Field
           label="How many"
           inputMode="numeric"
-          autoFocus
           error={form.formState.errors.count?.message ?? (error ? refusal(error).message : undefined)}
           hint="They share its ground tests; each has its own log."
           {...form.register('count', { validate: (v) => wholeRule('copies', v, units) })}

@@ -43,7 +43,12 @@ export function Rounds({ view }: { view: FortnightView }) {
     if (next.length > 0) setDays(next);
   };
   return (
-    <details id="rounds" className="no-print mt-3 border-t border-rule" open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
+    <details
+      id="rounds"
+      className="no-print mt-3 border-t border-rule"
+      open={open}
+      onToggle={(e) => setOpen(e.currentTarget.open)}
+    >
       <summary className="min-h-11 cursor-pointer py-2">
         <strong>{roundsWords(view.rounds)}</strong>{' '}
         <span className="underline underline-offset-4">What if other days, or days away?</span>

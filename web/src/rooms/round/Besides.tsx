@@ -73,7 +73,9 @@ export function Besides({ leave, tasks }: { leave: LeaveView[]; tasks: TaskView[
             {grouped(tasks).map(([words, names], i) => (
               <span key={words}>
                 {i > 0 ? ' · ' : ''}
-                {words}: {names.length > 2 ? `${names.length} beds` : names.join(', ')}
+                {words}
+                {words.endsWith('?') ? ' ' : ': '}
+                {names.length > 2 ? `${names.length} beds` : names.join(', ')}
               </span>
             ))}{' '}
             {more('tasks', open === 'tasks' ? 'fold' : 'what to do')}

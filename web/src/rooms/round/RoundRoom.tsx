@@ -1,5 +1,5 @@
 import { summed } from '@kibble/core';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
@@ -50,9 +50,7 @@ export function RoundRoom() {
   const index = found >= 0 ? found : Math.min(chosen?.at ?? 0, stops.length - 1);
   const opened = stops[index];
   const open = (bedId: number): void => setChosen({ bedId, at: stops.findIndex((s) => s.bedId === bedId) });
-  useEffect(() => {
-    if (opened && found < 0) setChosen({ bedId: opened.bedId, at: index });
-  }, [opened, found, index]);
+  if (opened && found < 0) setChosen({ bedId: opened.bedId, at: index });
   const { helping, setHelping } = useRoundKeys(stops, index, open);
   const harmful = round.alerts.filter(isHarm);
   const quiet = round.alerts.filter((alert) => !isHarm(alert));
