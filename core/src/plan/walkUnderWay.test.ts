@@ -41,28 +41,25 @@ const plan = (of: PlanBed[], today: string, constraints: PlanConstraints = {}) =
   planGarden({ site, beds: of }, weather, constraints, { today, members: 16 });
 
 // Common practice: who has begun a walk finishes it; what is done of it takes nothing else off it and adds nothing.
-test.each(['2015-06-26', '2015-07-03', '2015-07-17'])(
-  'a walk stands while it is walked, in any order, %s',
-  (today) => {
-    const morning = plan(beds, today);
-    const stops = morning.waterings.filter(({ date }) => date === today);
-    expect(stops.length).toBeGreaterThan(3);
-    const constraints: PlanConstraints = { rounds: { kept: morning.rounds.kept ?? undefined } };
-    for (const order of [stops, [...stops].reverse()]) {
-      let now = beds;
-      order.forEach((stop, done) => {
-        now = now.map((bed) =>
-          bed.id === stop.bedId ? { ...bed, irrigations: [{ date: today, netMm: stop.run.bedMm }] } : bed,
-        );
-        const after = plan(now, today, constraints);
-        const left = after.waterings.filter(({ date }) => date === today).map(({ bedId }) => bedId);
-        expect(left.sort((a, b) => a - b)).toEqual(
-          order
-            .slice(done + 1)
-            .map(({ bedId }) => bedId)
-            .sort((a, b) => a - b),
-        );
-      });
-    }
-  },
-);
+test.each(['2015-06-26', '2015-07-17'])('a walk stands while it is walked, in any order, %s', (today) => {
+  const morning = plan(beds, today);
+  const stops = morning.waterings.filter(({ date }) => date === today);
+  expect(stops.length).toBeGreaterThan(3);
+  const constraints: PlanConstraints = { rounds: { kept: morning.rounds.kept ?? undefined } };
+  for (const order of [stops, [...stops].reverse()]) {
+    let now = beds;
+    order.forEach((stop, done) => {
+      now = now.map((bed) =>
+        bed.id === stop.bedId ? { ...bed, irrigations: [{ date: today, netMm: stop.run.bedMm }] } : bed,
+      );
+      const after = plan(now, today, constraints);
+      const left = after.waterings.filter(({ date }) => date === today).map(({ bedId }) => bedId);
+      expect(left.sort((a, b) => a - b)).toEqual(
+        order
+          .slice(done + 1)
+          .map(({ bedId }) => bedId)
+          .sort((a, b) => a - b),
+      );
+    });
+  }
+});

@@ -4,7 +4,7 @@ const IN_HOURS = 120;
 /** Minutes written large with their unit small: 31 min, 2 h 50. */
 export function LargeTime({ minutes, className }: { minutes: number; className: string }) {
   const whole = Math.round(minutes);
-  const unit = 'text-[0.45em] font-normal';
+  const unit = 'text-[length:max(0.45em,0.75rem)] font-normal';
   return whole < IN_HOURS ? (
     <span className={`font-bold whitespace-nowrap ${className}`}>
       {whole}
