@@ -20,7 +20,7 @@ test('pictures of the main views', async ({ page, kibble }) => {
   for (const [name, path, width, height] of VIEWS) {
     await page.setViewportSize({ width, height });
     await page.goto(`${kibble}${path}`);
-    await page.getByRole('heading', { level: 1 }).waitFor();
+    await page.getByRole('heading').first().waitFor();
     await page.waitForLoadState('networkidle');
     await page.evaluate(() => document.fonts.ready);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
@@ -100,7 +100,7 @@ test('your data', async ({ page, kibble }) => {
 test('the round in the dark', async ({ page, kibble }) => {
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.goto(`${kibble}/garden/1/round`);
-  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.getByRole('heading').first().waitFor();
   await page.waitForLoadState('networkidle');
   await page.screenshot({ path: 'docs/screenshots/round-dark.png' });
 });

@@ -165,7 +165,8 @@ const LEAST_SHARE = 0.1;
 /**
  * What a day's decision is made from.
  * @param from the run that morning and the day; the days on which it is asked; the waterings planned so far; the ways the days
- *   ahead may go, looked at only where they decide, or null where nothing is to be decided
+ *   ahead may go, looked at only where they decide, or null where nothing is to be decided; what waiting costs where it was
+ *   asked before, by the day until which
  */
 export function dayFacts(
   input: PlanBed,
@@ -177,6 +178,7 @@ export function dayFacts(
     asked: readonly boolean[];
     waterings: readonly PlannedWatering[];
     paths: (() => readonly Path[]) | null;
+    known?: Map<number, Waiting>;
   },
 ): DayFacts {
   const { run, d, asked } = from;
@@ -215,14 +217,18 @@ export function dayFacts(
   };
   // What waiting costs is told of today whatever the day, and decides on the others on which it is asked.
   const weighed = school.line === 'growth' ? isAsked || isToday : isToday;
-  if (from.paths && weighed && plants.growing && !facts.frozen && !facts.byHand && until > d)
-    facts.waiting = waitingCost(from.paths(), {
-      from: d,
-      until,
-      givenL: () => arrivingL(run, d, Math.max(leastMm, goneMm - rainByThenMm)),
-      weightOf: (k) => plantsOn(now, input, k),
-      days: now.days,
-    });
+  if (from.paths && weighed && plants.growing && !facts.frozen && !facts.byHand && until > d) {
+    facts.waiting =
+      from.known?.get(until) ??
+      waitingCost(from.paths(), {
+        from: d,
+        until,
+        givenL: () => arrivingL(run, d, Math.max(leastMm, goneMm - rainByThenMm)),
+        weightOf: (k) => plantsOn(now, input, k),
+        days: now.days,
+      });
+    from.known?.set(until, facts.waiting);
+  }
   return facts;
 }
 

@@ -45,6 +45,8 @@ export interface BedStart {
   site: Site;
   /** What it is this morning; the same however the days ahead are tried. */
   morning?: ReturnType<typeof morningOf>;
+  /** What waiting until a day would cost today over all members, by that day's place in the series. */
+  waitingToday?: Map<number, Waiting>;
 }
 
 /** Follows a place to this morning. */
@@ -87,6 +89,8 @@ export interface AheadOptions {
   horizonDays: number;
   /** Leaves the days' records and the workings out: for trying one thing after another. */
   sketch?: boolean;
+  /** Today is weighed by the expected weather too, not by every member: enough to choose round days by. */
+  rough?: boolean;
   /** Works out only the first watering's reasons, so that a large garden's plan stays small. */
   firstReasons?: boolean;
   /** Goes no further than the first watering after this day, and can be taken up again there. */
@@ -168,12 +172,14 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     const isToday = d === todayIndex;
     let givenL = at(now.givenL, d);
     const settled = givenL > 0 || (isToday && Boolean(input.settledToday));
+    const byMembers = isToday && !options.rough;
     const facts = dayFacts(input, now, school, {
       run,
       d,
       asked,
       waterings,
-      paths: settled ? null : () => (isToday ? members() : paths),
+      paths: settled ? null : () => (byMembers ? members() : paths),
+      known: byMembers ? (start.waitingToday ??= new Map()) : undefined,
     });
     const decision = givenL > 0 ? null : decide(facts, input);
     const held = gateOf(facts, decision, input);

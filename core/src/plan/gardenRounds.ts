@@ -73,7 +73,7 @@ const stillHolds = (kept: KeptRounds, today: IsoDate, hot: boolean, ids: readonl
  * The days on which a garden is walked, and each place's plan on them: the gardener's own, or proposed ones, by which each place
  * is asked as seldom as its goal allows, the round is the sparsest that suffices for half of them, and those that need more
  * are asked between.
- * @param planOn a place's plan when it is asked on some weekdays
+ * @param planOn a place's plan when it is asked on some weekdays; `tryOn` about what it would be, for choosing between days
  */
 export function gardenRounds(
   places: readonly RoundPlace[],
@@ -82,14 +82,15 @@ export function gardenRounds(
     today: IsoDate;
     hot: boolean;
     planOn: (place: RoundPlace, weekdays: readonly number[]) => BedPlan;
+    tryOn: (place: RoundPlace, weekdays: readonly number[]) => BedPlan;
   },
 ): { plans: BedPlan[]; rounds: RoundDays } {
-  const { today, hot, planOn } = options;
+  const { today, hot, planOn, tryOn } = options;
   const onTimer = places.filter(({ input }) => input.delivery.timer).map(({ input }) => input.id);
   const own = rounds?.weekdays;
   const asked = rounds?.kept?.asked;
   const lossOn = (days: readonly number[]): number =>
-    gardenLoss(places.map((place) => planOn(place, days).outlook)).lostShare;
+    gardenLoss(places.map((place) => tryOn(place, days).outlook)).lostShare;
   if (own) {
     const sparser = own.length > 1 ? own.slice(0, -1) : null;
     return {
@@ -110,7 +111,7 @@ export function gardenRounds(
   const bound = places.filter(({ input }) => !isAskedDaily(input));
   const ids = places.map(({ input }) => input.id);
   const kept = rounds?.kept && stillHolds(rounds.kept, today, hot, ids) ? rounds.kept : null;
-  const anchor = kept?.anchor ?? anchorFor(bound, open, today, planOn);
+  const anchor = kept?.anchor ?? anchorFor(bound, open, today, tryOn);
   const sets = weekdaySets(open, anchor);
   const perWeek = sets.map((set) => set.length);
   const setOf = (many: number): number =>
@@ -122,13 +123,13 @@ export function gardenRounds(
   const choose = (place: RoundPlace): number => {
     const before = keptOf.get(place.input.id);
     if (before !== undefined) return setOf(before);
-    const allowed = planOn(place, sets[0] as number[]).outlook.allowedShare;
-    return chooseSet(perWeek, allowed, (i) => planOn(place, sets[i] as number[]).outlook.lostShare);
+    const allowed = tryOn(place, sets[0] as number[]).outlook.allowedShare;
+    return chooseSet(perWeek, allowed, (i) => tryOn(place, sets[i] as number[]).outlook.lostShare);
   };
   const chosen = new Map(bound.map((place) => [place, choose(place)]));
   // What needs nothing at all speaks for no day.
   const thirsty = bound.filter(
-    (place) => planOn(place, sets[chosen.get(place) ?? 0] as number[]).waterings.length > 0,
+    (place) => tryOn(place, sets[chosen.get(place) ?? 0] as number[]).waterings.length > 0,
   );
   const main = kept ? setOf(kept.perWeek) : roundOfGarden(thirsty.map((place) => chosen.get(place) ?? 0));
   const daysOf = (place: RoundPlace): readonly number[] =>

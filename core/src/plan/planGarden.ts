@@ -101,14 +101,18 @@ export function planGarden(
   };
   const { follow, inFull } = follower((bedId) => placeOf(bedId).start, memo.tries, { ...ahead, large });
   const unplanned: Unplanned[] = [];
-  const planFor = (place: RoundPlace, input: PlanBed): BedPlan => {
-    const key = input.asked ? input.asked.join() : 'daily';
-    const made = place.tried.get(key) ?? followAhead(place.start, input, { ...ahead, sketch: true });
+  const planFor = (place: RoundPlace, input: PlanBed, rough = false): BedPlan => {
+    const key = `${rough ? 'about ' : ''}${input.asked ? input.asked.join() : 'daily'}`;
+    const made = place.tried.get(key) ?? followAhead(place.start, input, { ...ahead, sketch: true, rough });
     place.tried.set(key, made);
     return made;
   };
+  const onDays = (place: RoundPlace, weekdays: readonly number[]): PlanBed =>
+    askedOn(place.input, weekdays, { today, horizonDays, away: constraints.away });
   const planOn = (place: RoundPlace, weekdays: readonly number[]): BedPlan =>
-    planFor(place, askedOn(place.input, weekdays, { today, horizonDays, away: constraints.away }));
+    planFor(place, onDays(place, weekdays));
+  const tryOn = (place: RoundPlace, weekdays: readonly number[]): BedPlan =>
+    planFor(place, onDays(place, weekdays), true);
   const followed = (input: PlanBed): RoundPlace => ({
     input,
     start: startOf(input, days, series(), first, {
@@ -139,7 +143,7 @@ export function planGarden(
       const input = { ...here(bed), closed, windy, most };
       const place = followed(input);
       // What cannot be followed ahead cannot be planned either.
-      planOn(place, [weekdayOf(today)]);
+      tryOn(place, [weekdayOf(today)]);
       places.set(bed.id, place);
       memo.places.set(bed.id, { of: bed, place });
       return [place];
@@ -148,7 +152,12 @@ export function planGarden(
       return [];
     }
   });
-  const { plans: free, rounds } = gardenRounds(sound, constraints, { today, hot: isHot(aheadDays), planOn });
+  const { plans: free, rounds } = gardenRounds(sound, constraints, {
+    today,
+    hot: isHot(aheadDays),
+    planOn,
+    tryOn,
+  });
   const mostMinutes = Math.min(constraints.minutesPerDay ?? USUAL_MINUTES, 24 * 60);
   /** A place's plan without what was settled of it today: done, or left on purpose. */
   const asOfMorning = (plan: BedPlan): BedPlan => {
