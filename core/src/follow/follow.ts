@@ -89,8 +89,8 @@ export interface AheadOptions {
   horizonDays: number;
   /** Leaves the days' records and the workings out: for trying one thing after another. */
   sketch?: boolean;
-  /** Today is weighed by the expected weather too, not by every member: enough to choose round days by. */
-  rough?: boolean;
+  /** Today is weighed by the expected weather too, not by every member, with roots of each depth or of the middle one: enough to choose round days by. */
+  rough?: 'each depth' | 'middle depth';
   /** Works out only the first watering's reasons, so that a large garden's plan stays small. */
   firstReasons?: boolean;
   /** Goes no further than the first watering after this day, and can be taken up again there. */
@@ -145,9 +145,13 @@ function countDay(path: Ahead, facts: DayFacts): void {
 export function followAhead(start: BedStart, input: PlanBed, options: AheadOptions): Followed {
   const { now, school, ways } = start;
   const { days, todayIndex } = now;
+  const weighed =
+    options.rough === 'middle depth'
+      ? ways.filter(({ counted }) => counted).map((way) => ({ ...way, share: 1 }))
+      : ways;
   const morning = (start.morning ??= morningOf(start, input, options));
   const { resume } = options;
-  const paths = pathsAhead(ways).map((path, i): Ahead => {
+  const paths = pathsAhead(weighed).map((path, i): Ahead => {
     const before = resume?.paths[i];
     if (!before) return { ...path, lostL: 0, wantedL: 0, missedL: 0 };
     path.run.place.copy(before.state, path.run.state);
@@ -155,7 +159,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
   });
   const main = item(
     paths,
-    ways.findIndex(({ counted }) => counted),
+    weighed.findIndex(({ counted }) => counted),
   );
   const { run } = main;
   const asked = askedDays(input, days, todayIndex);

@@ -3,7 +3,7 @@ import { closedDays, windyDays } from '../clock/closures.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
 import { mostAtOnce } from '../clock/mostAtOnce.ts';
 import { asHere } from '../follow/asHere.ts';
-import { followAhead, startOf } from '../follow/follow.ts';
+import { followAhead, startOf, type AheadOptions } from '../follow/follow.ts';
 import { LOOK_AHEAD_DAYS, withDaysToCome } from '../follow/shut.ts';
 import type { BedOutlook, PlanBed } from '../follow/types.ts';
 import { newClockBook } from '../share/clockBook.ts';
@@ -101,7 +101,7 @@ export function planGarden(
   };
   const { follow, inFull } = follower((bedId) => placeOf(bedId).start, memo.tries, { ...ahead, large });
   const unplanned: Unplanned[] = [];
-  const planFor = (place: RoundPlace, input: PlanBed, rough = false): BedPlan => {
+  const planFor = (place: RoundPlace, input: PlanBed, rough?: AheadOptions['rough']): BedPlan => {
     const key = `${rough ? 'about ' : ''}${input.asked ? input.asked.join() : 'daily'}`;
     const made = place.tried.get(key) ?? followAhead(place.start, input, { ...ahead, sketch: true, rough });
     place.tried.set(key, made);
@@ -112,7 +112,7 @@ export function planGarden(
   const planOn = (place: RoundPlace, weekdays: readonly number[]): BedPlan =>
     planFor(place, onDays(place, weekdays));
   const tryOn = (place: RoundPlace, weekdays: readonly number[]): BedPlan =>
-    planFor(place, onDays(place, weekdays), true);
+    planFor(place, onDays(place, weekdays), large ? 'middle depth' : 'each depth');
   const followed = (input: PlanBed): RoundPlace => ({
     input,
     start: startOf(input, days, series(), first, {
