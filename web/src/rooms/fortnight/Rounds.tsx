@@ -206,7 +206,7 @@ function Tried({
       {data.losers.length > 0 ? (
         <p className="mt-2 text-brick">
           Over what their goal allows:{' '}
-          {data.losers.map((l) => `${l.bedName} loses ${shareWords(l.lostShare)}`).join(', ')}.
+          {data.losers.map((l) => `${l.bedName} ${shareWords(l.lostShare)}`).join(', ')}.
         </p>
       ) : null}
       {tried.away ? (
