@@ -1,6 +1,6 @@
 import { Link, useParams } from 'react-router';
 import { useBedPageQuery } from '../../app/api.ts';
-import { useUnits } from '../../app/units.ts';
+import { minutesText, useUnits } from '../../app/units.ts';
 import {
   leaveHead,
   leaveSentence,
@@ -77,7 +77,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
               <strong>
                 Water today:{' '}
                 <Opens {...bed} of="minutes" assumed={!stop.flowMeasured}>
-                  {Math.round(stop.run.minutes)} min
+                  {minutesText(stop.run.minutes)}
                 </Opens>
                 ,{' '}
                 <Opens {...bed} of="litres">
