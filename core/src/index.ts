@@ -109,7 +109,7 @@ export { adviseMethod, type MethodAdvice, type MethodQuestion } from './delivery
 export { bestHour, handPasses, type BestHour } from './delivery/bestHour.ts';
 export { efficiencyAt, HOURS, type HourOfDay } from './delivery/losses.ts';
 export { todaysHabit, type HabitVerdict } from './delivery/todaysHabit.ts';
-export { canHaveTimer, handsOnMinutes, TIMER_MINUTES_A_WEEK } from './delivery/handsOn.ts';
+export { canHaveTimer, handsOnMinutes } from './delivery/handsOn.ts';
 export { METHODS, METHOD_FACTS, type Method } from './delivery/methods.ts';
 export {
   deliveryRate,

@@ -35,9 +35,6 @@ const HANDS_ON: Readonly<Record<Method, HandsOn>> = {
   'soaker hose': opened,
 };
 
-/** A timer is looked after so much a week, minutes. Judgement. */
-export const TIMER_MINUTES_A_WEEK = 2;
-
 /**
  * Minutes that a watering takes of a person's own time: that is what the limits of a day speak of. A tap that runs by itself
  * takes little of it, and one on a timer none.
