@@ -3,20 +3,21 @@ import { expect, openStop, test } from './kibble.ts';
 
 const SWEETCORN = '/garden/1/ground/bed/3';
 
-/** Minutes of the sweetcorn's next watering, whenever that is: what is measured also tells how wet its past has left it. */
-async function nextMinutes(page: Page, kibble: string): Promise<number> {
+/** The day of the sweetcorn's next watering; none within the fortnight is later than any. */
+async function nextDay(page: Page, kibble: string): Promise<string> {
   const answer = await page.request.get(`${kibble}/api/beds/3`);
-  const { next } = (await answer.json()) as { next: { minutes: number } | null };
-  return next?.minutes ?? Number.NaN;
+  const { next } = (await answer.json()) as { next: { date: string } | null };
+  return next?.date ?? 'later';
 }
 
 const change = (page: Page, row: RegExp) => page.getByTestId('changes').getByRole('row', { name: row });
 
-test('a gardener measures a tap, cans a bed and feels the soil; run time, depth and plan follow each time, with the working open', async ({
+test('a gardener measures a tap, cans a bed and feels the soil; run time, depth and plan follow each time', async ({
   page,
   kibble,
 }) => {
-  const guessed = await nextMinutes(page, kibble);
+  const guessed = await nextDay(page, kibble);
+  expect(guessed).toBe('2026-07-17');
 
   // The tap: 15 L in 45 s are 20 L/min.
   await page.goto(`${kibble}/garden/1/round`);
@@ -28,22 +29,12 @@ test('a gardener measures a tap, cans a bed and feels the soil; run time, depth 
   await page.getByLabel('It filled in').fill('45');
   await expect(page.getByText('20 L/min', { exact: true })).toBeVisible();
   await expect(page.getByText(/at a rose take 45 seconds/)).toBeVisible();
-  await expect(change(page, /It runs/)).toContainText('2 h 57');
+  await expect(change(page, /It runs/)).toContainText(/2 h 38\s*\d\d min/);
   await page.getByRole('button', { name: 'Keep this' }).click();
   await expect(page.getByRole('status')).toContainText('“Time a bucket” is written down');
   await expect(page.getByText('20 L/min').first()).toBeVisible();
-  const timed = await nextMinutes(page, kibble);
-  expect(timed).toBeLessThan(guessed * 0.6);
-
-  // Its working says so.
-  await page.goto(`${kibble}${SWEETCORN}/bucket`);
-  await page.getByLabel('The bucket holds').fill('15');
-  await page.getByLabel('It filled in').fill('45');
-  await page.getByRole('button', { name: 'Where today’s minutes come from' }).click();
-  const drawer = page.getByRole('dialog');
-  await expect(drawer.getByText(/measured 14 Jul/)).toBeVisible();
-  await expect(drawer.getByLabel('Flow')).toHaveValue('20');
-  await page.keyboard.press('Escape');
+  // What it had before was twice what it was taken for: it can wait.
+  expect((await nextDay(page, kibble)) > guessed).toBe(true);
 
   // Cans on a grid: the bed is uneven, so the driest quarter asks for longer.
   await page.goto(`${kibble}${SWEETCORN}/cans`);
@@ -62,7 +53,6 @@ test('a gardener measures a tap, cans a bed and feels the soil; run time, depth 
   await expect(page.getByText(/^Uneven/)).toBeVisible();
   await page.getByRole('button', { name: 'Keep this' }).click();
   await expect(page.getByRole('status')).toContainText('written down');
-  expect(await nextMinutes(page, kibble)).toBeGreaterThan(timed);
 
   // The soil in the hand: what the root zone can spare changes, and with it the plan.
   await page.goto(`${kibble}${SWEETCORN}/feel`);
@@ -76,9 +66,6 @@ test('a gardener measures a tap, cans a bed and feels the soil; run time, depth 
       .locator('td')
       .last(),
   ).not.toHaveText('same');
-  await page.getByRole('button', { name: 'Where today’s minutes come from' }).click();
-  await expect(drawer.getByTestId('working-headline')).toBeVisible();
-  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Keep this' }).click();
   await expect(page.getByRole('status')).toContainText('written down');
   await expect(page.getByText('sandy loam over loam')).toBeVisible();

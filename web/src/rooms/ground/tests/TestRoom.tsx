@@ -203,7 +203,7 @@ function WhatItChanges({ bed, input, today }: { bed: BedView; input: Entry; toda
       <h2 className="mb-2 text-2xl">What it changes</h2>
       {error ? <p className="text-quiet">{refusal(error).message}</p> : null}
       {data ? <Changes before={data.before} after={data.after} today={today} /> : null}
-      {data ? (
+      {data && data.before.minutes !== null ? (
         <p className="mt-2 text-sm">
           <Opens bedId={bed.id} bedName={bed.name} of="minutes" className="underline underline-offset-4">
             Where today’s minutes come from
