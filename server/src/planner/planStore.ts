@@ -1,3 +1,4 @@
+import type { KeptRounds } from '@kibble/core';
 import { Mutex } from 'async-mutex';
 import type { Logger } from 'pino';
 import type { Garden } from '../db/models.ts';
@@ -67,12 +68,21 @@ export class PlanStore {
         await this.bring(garden);
         const { text, faults, kept } = await this.planner.view(garden.id, name, asked, this.wall.now());
         this.tell(faults);
-        if (kept) await keepRounds(garden.id, kept);
+        if (kept) await this.remember(garden.id, kept);
         return text;
       } catch (error) {
         if (!(error instanceof NotThere) || again) throw error;
         this.touch({ gardenId: garden.id });
       }
+    }
+  }
+
+  /** What a plan hands on is worth keeping, but no full disk takes the round away: it is worked out again after a start. */
+  private async remember(gardenId: number, kept: KeptRounds): Promise<void> {
+    try {
+      await keepRounds(gardenId, kept);
+    } catch (error) {
+      this.log.warn({ err: error, gardenId }, 'the round days could not be kept');
     }
   }
 
