@@ -11,6 +11,7 @@ const unevenness = (days: readonly number[]): number => {
  * Nested sets of weekdays, once a week to daily, spread as evenly over the week as nesting lets them.
  * @param open weekdays that may be used, Sunday 0, at least one; `anchor` the one that all sets hold, or the first open one after it
  * @returns one set for each of `PER_WEEK` that there are days for, and all open days where that is none of them
+ * Source: judgement; arithmetic on the calendar.
  */
 export function weekdaySets(open: readonly number[], anchor: number): number[][] {
   const after = (day: number): number => (day - anchor + 7) % 7;

@@ -290,7 +290,7 @@ export function paceWords(pace: HandPace, passes: number, units: Units): string 
       return pace.plants > 1 ? `${Math.round(pace.seconds)} s at each plant${each}` : '';
     case 'metre': {
       const feet = units.system === 'us';
-      const seconds = feet ? pace.seconds * 0.3048 : pace.seconds;
+      const seconds = pace.seconds / units.of('length').fromSi(1);
       return `${seconds < 9.5 ? Number(seconds.toFixed(1)) : Math.round(seconds)} s along each ${feet ? 'foot' : 'metre'} of row${each}`;
     }
     case 'can':
