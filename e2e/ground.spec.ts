@@ -71,6 +71,46 @@ test('a gardener measures a tap, cans a bed and feels the soil; run time, depth 
   await expect(page.getByText('sandy loam over loam')).toBeVisible();
 });
 
+test('a tap measured on a bed that is due: its minutes follow, and their working says when it was measured', async ({
+  page,
+  kibble,
+}) => {
+  const nextMinutes = async (): Promise<number> => {
+    const answer = await page.request.get(`${kibble}/api/beds/1`);
+    const { next } = (await answer.json()) as { next: { minutes: number } | null };
+    return next?.minutes ?? Number.NaN;
+  };
+  const guessed = await nextMinutes();
+  await page.goto(`${kibble}/garden/1/ground/bed/1/bucket`);
+  // 15 L in 150 s are 6 L/min.
+  await page.getByLabel('The bucket holds').fill('15');
+  await page.getByLabel('It filled in').fill('150');
+  await expect(page.getByText('6 L/min', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this' }).click();
+  await expect(page.getByRole('status')).toContainText('written down');
+  const timed = await nextMinutes();
+  expect(timed).toBeGreaterThan(0);
+  expect(timed).not.toBeCloseTo(guessed, 0);
+
+  await page.goto(`${kibble}/garden/1/ground/bed/1/bucket`);
+  await page.getByLabel('The bucket holds').fill('15');
+  await page.getByLabel('It filled in').fill('150');
+  await page.getByRole('button', { name: 'Where today’s minutes come from' }).click();
+  const drawer = page.getByRole('dialog');
+  await expect(drawer.getByText(/measured 14 Jul/)).toBeVisible();
+  await expect(drawer.getByLabel('Flow')).toHaveValue('6');
+  await page.keyboard.press('Escape');
+
+  // Growth lost opens too: on the bed's page, and of each way of asking it.
+  await page.goto(`${kibble}/garden/1/beds/1`);
+  await page
+    .getByTestId('ladder')
+    .getByRole('row', { name: /Once a week/ })
+    .getByRole('button')
+    .click();
+  await expect(drawer.getByTestId('working-headline')).toContainText('%');
+});
+
 test('a clock goes on through a reload and in another tab, and stopping it writes the time', async ({
   page,
   kibble,

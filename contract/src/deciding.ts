@@ -11,6 +11,7 @@ import { day, entryDate, runSlotView } from './parts.ts';
 import { roundsView, unplannedView } from './round.ts';
 import { awayDays, weekdays } from './garden.ts';
 import { limited } from './limited.ts';
+import { working } from './working.ts';
 
 const figures = z.object({
   school: z.enum(SCHOOLS),
@@ -46,6 +47,8 @@ const rung = z.object({
   handsOnMinutes: z.number(),
   lostShare: z.number(),
   lostIfShallow: z.number(),
+  over: z.boolean(),
+  because: working.nullable(),
 });
 const remedy = z.object({ remedy: z.enum(REMEDIES), lostShare: z.number(), cropName: z.string().nullable() });
 
@@ -81,6 +84,8 @@ export const costs = z.object({
   lostShare: z.number(),
   lostIfShallow: z.number(),
   allowedShare: z.number(),
+  /** That is more than its goal allows. */
+  over: z.boolean(),
   stressDays: z.number(),
   lostBelowRootsMm: z.number(),
 });

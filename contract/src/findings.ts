@@ -33,11 +33,13 @@ const toldValue = z
   })
   .superRefine((told, ctx) => {
     const { label, min, max, unit } = TELLABLE[told.field];
+    // A share is told in percent.
+    const [times, shown] = unit === 'share' ? [100, '%'] : [1, unit];
     if (told.value >= min && told.value <= max) return;
     ctx.addIssue({
       code: 'custom',
       path: ['value'],
-      message: `${label} must be a number from ${min} to ${max}${unit ? ` ${unit}` : ''}; got ${told.value}`,
+      message: `${label} must be a number from ${times * min} to ${times * max} ${shown}; got ${Number((times * told.value).toPrecision(6))}`,
     });
   });
 

@@ -5,7 +5,7 @@ import { limited } from './limited.ts';
 import { day, oneOf } from './parts.ts';
 import { givenText } from './refusalWords.ts';
 
-const working = z.custom<Working>((v) => typeof v === 'object' && v !== null && 'inputs' in v);
+export const working = z.custom<Working>((v) => typeof v === 'object' && v !== null && 'inputs' in v);
 export const explainable = z.enum(EXPLAINABLE, {
   error: ({ input }) => `Number must be one of ${EXPLAINABLE.join(', ')}; got ${givenText(input)}`,
 });

@@ -125,7 +125,7 @@ export {
 } from './delivery/runPlan.ts';
 
 export { bedTasks, soakBeforeMulch, type BedTask, type TaskFacts } from './care/tasks.ts';
-export { GOAL_FACTS, GOALS, type Goal } from './plants/goals.ts';
+export { GOAL_FACTS, GOALS, keepsTo, type Goal } from './plants/goals.ts';
 export { standingOn, stands } from './plants/standing.ts';
 export { byHand, type ByHand } from './follow/byHand.ts';
 export { balanceStart, BALANCE_DAYS, START_FULLNESS } from './follow/balanceStart.ts';
@@ -176,6 +176,7 @@ export { gardenLoss, gardenRoundDays } from './plan/gardenLoss.ts';
 export { planGarden, unplannedBy } from './plan/planGarden.ts';
 export type * from './follow/types.ts';
 export { growthLost } from './follow/growthLost.ts';
+export { LATELY_DAYS } from './explain/explainGrowth.ts';
 export { rootDoubt } from './follow/waysOfRoots.ts';
 export type * from './clock/constraints.ts';
 export type * from './share/types.ts';

@@ -216,7 +216,7 @@ describe('bad readings', () => {
     [{ kind: 'soaker', litres: 1, minutes: 5, caughtM: 20, lengthM: 10 }, /at most the length of the hose/],
     [
       { kind: 'told', field: 'wettedShare', value: 3 },
-      /Share that gets wet must be a number from 0.05 to 1; got 3/,
+      /Share that gets wet must be a number from 5 to 100 %; got 300/,
     ],
     [
       { kind: 'feel', horizon: 'top', answers: { ball: true, ribbon: true, rub: 'smooth' } },

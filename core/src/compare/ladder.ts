@@ -1,11 +1,14 @@
+import { explainGrowth } from '../explain/explainGrowth.ts';
 import type { PlanBed } from '../follow/types.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
 import { planGarden } from '../plan/planGarden.ts';
+import { keepsTo } from '../plants/goals.ts';
 import { weekdaySets } from '../rounds/weekdaySets.ts';
 import type { IsoDate } from '../units/dates.ts';
 import { weekdayOf } from '../units/weekdays.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { Site } from '../weather/types.ts';
+import type { Working } from '../working/types.ts';
 
 /** What a place comes to when it is asked so often a week. */
 export interface Rung {
@@ -16,6 +19,10 @@ export interface Rung {
   /** Growth lost, share of what is wanted: as deep as its roots are believed to go, and if they are shallow. */
   lostShare: number;
   lostIfShallow: number;
+  /** That is more than its goal allows. */
+  over: boolean;
+  /** The working of the growth lost. */
+  because: Working | null;
 }
 
 /** A place over the plan's days, alone in its garden. */
@@ -49,6 +56,8 @@ export function rungOn(
     handsOnMinutes: waterings.reduce((sum, w) => sum + w.handsOnMinutes, 0),
     lostShare: outlook?.lostShare ?? 0,
     lostIfShallow: outlook?.lostIfShallow ?? 0,
+    over: outlook !== undefined && !keepsTo(outlook.lostShare, outlook.allowedShare),
+    because: outlook ? explainGrowth(outlook) : null,
   };
 }
 

@@ -29,7 +29,7 @@ const wettedLeaf = (delivery: Delivery, known: Known): Working =>
   leaf(
     'Share that gets wet',
     wettedFractionOf(delivery),
-    '',
+    'share',
     known.wettedFraction ?? usual(`usual for: ${METHOD_FACTS[delivery.method].how}, on this soil`),
     'wettedShare',
   );
@@ -55,7 +55,7 @@ export function explainRun(
     leaf(
       'Share that reaches the soil',
       reachingShareOf(delivery),
-      '',
+      'share',
       known.efficiency ?? usual(`usual for: ${method.how}`),
       'reachingShare',
     ),
@@ -65,13 +65,13 @@ export function explainRun(
     worked(
       'Share that evens out',
       evenedShare(evenness),
-      '',
-      '0.4 + 0.6 × evenness of the driest quarter: more is given, so that the drier parts have enough',
+      'share',
+      '40 % + 0.6 × evenness of the driest quarter: more is given, so that the drier parts have enough',
       [
         leaf(
           'Evenness of the driest quarter',
           evenness,
-          '',
+          'share',
           known.evenness ?? usual(`usual for: ${method.how}; cans set out would tell`),
           'evenness',
         ),

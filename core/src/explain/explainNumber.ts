@@ -1,7 +1,9 @@
 import type { BedOutlook, PlanBed } from '../follow/types.ts';
+import { explainWaiting } from '../follow/because.ts';
 import { explainRate } from '../delivery/explainRate.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
 import { LAYER_MM } from '../soil/soilProfile.ts';
+import { explainGrowth, explainLately } from './explainGrowth.ts';
 import { monthName } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { explainReferenceEt } from '../weather/explainReferenceEt.ts';
@@ -25,6 +27,9 @@ export const EXPLAINABLE = [
   'evaporation',
   'runoff',
   'lost',
+  'waiting',
+  'growth',
+  'lately',
 ] as const;
 export type Explainable = (typeof EXPLAINABLE)[number];
 
@@ -65,7 +70,7 @@ const explainUse: Explain = (c) => {
         'basal coefficient × what sun and wind take × how freely they can drink',
         [
           explainReferenceEt(day, c.site),
-          leaf('How freely they can drink', today.stressCoefficient, '', { kind: 'worked out' }),
+          leaf('How freely they can drink', today.stressCoefficient, 'share of their fill', { kind: 'worked out' }),
         ],
       ),
       leaf('Dries from the soil', today.evaporationMm, 'mm', { kind: 'worked out' }),
@@ -167,6 +172,9 @@ const EXPLAIN: Readonly<Record<Explainable, Explain>> = {
     (d) => d.lostBelowRootsMm,
     false,
   ),
+  waiting: (c) => c.outlook.waiting && explainWaiting(c.outlook.waiting),
+  growth: (c) => explainGrowth(c.outlook),
+  lately: (c) => explainLately(c.outlook.past, c.bed.bed.plantings),
 };
 
 /** The working of one number of a bed, or null when there is no such number today. */

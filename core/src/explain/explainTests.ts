@@ -34,15 +34,15 @@ export function explainCans(test: { depthsMm: readonly number[]; minutes: number
     worked(
       'Evenness of the driest quarter',
       result.lowQuarterUniformity,
-      '',
+      'share',
       'mean of the driest quarter ÷ mean of all',
       [mean],
     ),
     worked(
       'Evenness after Christiansen',
       result.christiansenUniformity,
-      '',
-      '1 − mean difference from the mean ÷ mean',
+      'share',
+      '100 % − mean difference from the mean ÷ mean',
       [mean],
     ),
   ];
@@ -97,7 +97,7 @@ export const explainRoof = (harvest: {
   worked('The roof sends', roofHarvest(harvest), 'L', 'roof × rain × share that runs off', [
     leaf('Roof', harvest.roofM2, 'm²', { kind: 'told' }),
     leaf('Rain', harvest.rainMm, 'mm', { kind: 'told' }),
-    leaf('Share that runs off', harvest.runoffCoefficient, '', {
+    leaf('Share that runs off', harvest.runoffCoefficient, 'share', {
       kind: 'assumed',
       why: 'usual for tiles or metal',
     }),

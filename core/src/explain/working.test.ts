@@ -3,6 +3,7 @@ import { planGarden } from '../plan/planGarden.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { addDays } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
+import { explainNumber } from './explainNumber.ts';
 import { explainRate } from '../delivery/explainRate.ts';
 import {
   explainBucket,
@@ -53,6 +54,36 @@ const find = (working: Working, label: string): Working => {
 };
 const flatten = (working: Working): Working[] =>
   working.inputs.flatMap((input) => [input, ...flatten(input)]);
+
+describe('the working of growth lost', () => {
+  const [outlook] = plan.beds;
+  const tell = (of: 'growth' | 'lately' | 'waiting'): Working => {
+    if (!outlook) throw new Error('no outlook');
+    const made = explainNumber(of, { bed, outlook, site, weather, today: ahead });
+    if (!made) throw new Error(`no working of ${of}`);
+    return made;
+  };
+  test('over the plan: what is missed, weighed, of what is wanted', () => {
+    const growth = tell('growth');
+    expect(growth.value).toBeCloseTo(
+      find(growth, 'Missed, weighed').value / find(growth, 'The plants want').value,
+      9,
+    );
+    expect(find(growth, 'What its goal lets it lose').value).toBe(0.03);
+  });
+  test('behind: the days add up to what was missed, and tomatoes mind a tenth more than in proportion at most', () => {
+    const lately = tell('lately');
+    const missed = find(lately, 'Missed').value;
+    const days = find(lately, 'Missed').inputs.reduce((sum, day) => sum + day.value, 0);
+    expect(Math.abs(days - missed)).toBeLessThan(14 * 0.05);
+    // FAO-33 table 24: ky of tomato 0.4 to 1.1 by stage.
+    const share = missed / find(lately, 'The plants wanted').value;
+    expect(lately.value).toBeLessThanOrEqual(1.1 * 1.1 * share + 1e-9);
+  });
+  test('waiting: the plan’s own figure', () => {
+    expect(tell('waiting').value).toBe(outlook?.waiting?.lostShare);
+  });
+});
 
 describe('the working of a watering', () => {
   test('each value follows from its inputs by the formula beside it', () => {

@@ -66,19 +66,19 @@ function explainShare({ facts, input, site }: Grounds): Working {
   const crop = planting ? cropOf(planting) : null;
   const { form } = input.bed;
   const own = crop?.p.value ?? evening.spareShare;
-  const ownLeaf = leaf('The crop’s share', own, '', crop ? provenanceOf(crop.p.source) : usual('no crop'));
+  const ownLeaf = leaf('The crop’s share', own, 'share', crop ? provenanceOf(crop.p.source) : usual('no crop'));
   // A bed of several crops takes the tenderest one's share.
   const moved =
     Math.abs(own - evening.spareShare) < 1e-9
       ? ownLeaf
-      : worked('The share for this bed', evening.spareShare, '', 'that of the tenderest crop on it', [
+      : worked('The share for this bed', evening.spareShare, 'share', 'that of the tenderest crop on it', [
           ownLeaf,
         ]);
   return worked(
     'Share that may go',
     evening.readilyMm / Math.max(1e-9, evening.totalMm),
-    '',
-    'the share for this bed + 0.04 × (5 − its use today in mm), from 0.1 to 0.8',
+    'share',
+    'the share for this bed + 4 % for each mm that its use today is under 5 mm, from 10 to 80 %',
     [
       moved,
       worked(
@@ -161,8 +161,8 @@ export const explainWaiting = (waiting: Waiting): Working =>
           kind: 'worked out',
         }),
         leaf('What its goal lets it lose', waiting.allowedShare, 'share', usual('a judgement')),
-        leaf('Drinks on the worst day', waiting.lowestKs, 'of its fill', { kind: 'worked out' }),
-        leaf('And is to drink at least', waiting.floor, 'of its fill', usual('a judgement')),
+        leaf('Drinks on the worst day', waiting.lowestKs, 'share of its fill', { kind: 'worked out' }),
+        leaf('And is to drink at least', waiting.floor, 'share of its fill', usual('a judgement')),
       ],
     ),
   );

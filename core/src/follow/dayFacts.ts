@@ -1,5 +1,5 @@
 import { at, item } from '../units/at.ts';
-import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
+import { cropOf, plantOnDay, plantsOnDay, stageDates, type Standing } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
 import { GOAL_FACTS, type Goal } from '../plants/goals.ts';
 import type { PlantingInput } from '../plants/types.ts';
@@ -60,28 +60,26 @@ export interface DayFacts extends PlantFacts {
 
 /** What stands on a place on a day, as far as it decides. It is the same however often the days ahead are tried. */
 function plantFacts(plantings: readonly PlantingInput[], date: IsoDate, goal: Goal): PlantFacts {
-  const plants = plantings.flatMap((p) => plantOnDay(p, date) ?? []);
+  const standing = plantsOnDay(plantings, date);
   const main = standingOn(plantings, date);
-  const growing = plants.some((plant) => !plant.over);
+  const growing = standing.some(({ plant }) => !plant.over);
   return {
     growing,
     ended: main && !growing ? endOf(main, date) : null,
-    stage: main ? plantOnDay(main, date)?.stage : undefined,
-    young: plants.some((plant) => !plant.over && !plant.rooted),
+    stage: standing.find(({ planting }) => planting === main)?.plant.stage,
+    young: standing.some(({ plant }) => !plant.over && !plant.rooted),
     plantedOut: somethingPlantedOut(plantings, date),
-    ky: responseOn(plantings, date),
+    ky: responseOf(standing),
     lossShare: GOAL_FACTS[goal].lossShare,
-    floor: floorOf(plantings, date, goal),
+    floor: floorOf(standing, goal),
   };
 }
 
-/** Yield response of a day, by what each planting drinks. */
-export function responseOn(plantings: readonly PlantingInput[], date: IsoDate): number {
+/** Yield response by what each planting drinks. */
+export function responseOf(standing: readonly Standing[]): number {
   let drinks = 0;
   let minds = 0;
-  for (const planting of plantings) {
-    const plant = plantOnDay(planting, date);
-    if (!plant) continue;
+  for (const { planting, plant } of standing) {
     const use = (planting.share ?? 1) * plant.kcb;
     drinks += use;
     minds += use * yieldResponse(cropOf(planting))[plant.stage];

@@ -110,7 +110,7 @@ export const WATER_RULES: readonly WaterRule[] = [
               why: 'common practice: an inch a week',
             }),
             leaf('Rain of the week', f.weekly.rainMm, 'mm', { kind: 'worked out' }),
-            leaf('Share that gets wet', wettedFractionOf(input.delivery), '', { kind: 'worked out' }),
+            leaf('Share that gets wet', wettedFractionOf(input.delivery), 'share', { kind: 'worked out' }),
           ],
         ),
     }),

@@ -228,12 +228,15 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
   const next = waterings[0] ?? null;
   if (leave?.code === 'enough in store') {
     const daysInHand = next ? daysBetween(options.today, next.date) : options.horizonDays;
+    const because = once(() => becauseEnough(morning.grounds, daysInHand, waiting));
     leave = {
       code: 'enough in store',
       daysInHand,
       depletionMm: morning.told.depletionMm,
       readilyMm: morning.told.readilyMm,
-      because: options.sketch ? null : becauseEnough(morning.grounds, daysInHand, waiting),
+      get because() {
+        return because();
+      },
     };
   }
   const mean = (of: (path: Ahead) => number): number =>

@@ -1,6 +1,7 @@
 import type { DailyRecord } from '../places/dailyRecord.ts';
 import type { PlantingInput } from '../plants/types.ts';
-import { responseOn } from './dayFacts.ts';
+import { plantsOnDay } from '../plants/plantOnDay.ts';
+import { responseOf } from './dayFacts.ts';
 import { shareOf } from './sums.ts';
 
 /**
@@ -13,7 +14,7 @@ export function growthLost(days: readonly DailyRecord[], plantings: readonly Pla
   let lost = 0;
   let wanted = 0;
   for (const { date, transpirationWantedMm, transpirationMm } of days) {
-    lost += responseOn(plantings, date) * (transpirationWantedMm - transpirationMm);
+    lost += responseOf(plantsOnDay(plantings, date)) * (transpirationWantedMm - transpirationMm);
     wanted += transpirationWantedMm;
   }
   return shareOf(lost, wanted);

@@ -132,7 +132,8 @@ export type LeaveReason =
       daysInHand: number;
       depletionMm: number;
       readilyMm: number;
-      because?: Working | null;
+      /** Worked out when first read. */
+      readonly because?: Working;
     }
   | {
       /** Without that rain it would be watered; what is lost if it fails, share of the growth wanted until the next round. */

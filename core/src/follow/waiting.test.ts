@@ -12,6 +12,7 @@ import { yieldResponse } from '../plants/yieldResponse.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
 import { addDays } from '../units/dates.ts';
 import { completeWeather, type SourcedDay } from '../weather/completeWeather.ts';
+import { plantsOnDay } from '../plants/plantOnDay.ts';
 import { floorOf } from './floor.ts';
 import { addDay, keptAfter, noSums } from './sums.ts';
 import type { PlanBed } from './types.ts';
@@ -60,7 +61,8 @@ describe('what is missed, and what water makes of it', () => {
     expect(keptAfter(60, 0, 100)).toBe(1);
   });
   test('what bolts, fruit that splits and what is new drink at least nine tenths, whatever the goal', () => {
-    const on = (cropId: string, plantedOn: string) => floorOf([{ cropId, plantedOn }], '2015-07-20', 'alive');
+    const on = (cropId: string, plantedOn: string) =>
+      floorOf(plantsOnDay([{ cropId, plantedOn }], '2015-07-20'), 'alive');
     expect(on('lettuce', '2015-06-20')).toBe(0.9);
     expect(on('tomato', '2015-05-10')).toBe(0.9);
     expect(on('tomato', '2015-06-25')).toBe(GOAL_FACTS.alive.floor);

@@ -42,23 +42,38 @@ export const isAskedDaily = ({ delivery, school }: PlanBed): boolean => {
   return Boolean(delivery.timer) || line === 'daily' || line === null;
 };
 
-/** A place on some days of the week; none are all. */
-export function askedOn(
-  input: PlanBed,
-  weekdays: readonly number[],
-  { today, horizonDays, away }: { today: IsoDate; horizonDays: number; away?: PlanConstraints['away'] },
-): PlanBed {
-  if (isAskedDaily(input)) return input;
-  const now = input.carriedFrom === undefined ? [] : [today];
+/** Puts places on some days of the week; the dates of each set of days are looked up once. */
+export function askedOn({
+  today,
+  horizonDays,
+  away,
+}: {
+  today: IsoDate;
+  horizonDays: number;
+  away?: PlanConstraints['away'];
+}): (input: PlanBed, weekdays: readonly number[]) => PlanBed {
   const last = addDays(today, horizonDays + LOOK_AHEAD_DAYS - 1);
   // Whoever goes away goes round before, and when they are back.
   const around = (away ?? [])
     .flatMap(({ from, until }) => [addDays(from, -1), addDays(until, 1)])
     .filter((date) => date >= today && date <= last);
-  const rounds = [
-    ...new Set([...now, ...datesOn(weekdays, today, horizonDays + LOOK_AHEAD_DAYS), ...around]),
-  ].sort();
-  return { ...input, asked: aroundClosed(rounds, input.closed ?? [], today) };
+  const known = new Map<string, IsoDate[]>();
+  const roundsOn = (weekdays: readonly number[], carried: boolean): IsoDate[] => {
+    const key = `${carried} ${weekdays.join()}`;
+    const before = known.get(key);
+    if (before) return before;
+    const on = datesOn(weekdays, today, horizonDays + LOOK_AHEAD_DAYS);
+    const rounds = [...new Set([...(carried ? [today] : []), ...on, ...around])].sort();
+    known.set(key, rounds);
+    return rounds;
+  };
+  return (input, weekdays) =>
+    isAskedDaily(input)
+      ? input
+      : {
+          ...input,
+          asked: aroundClosed(roundsOn(weekdays, input.carriedFrom !== undefined), input.closed ?? [], today),
+        };
 }
 
 /** Whether proposed days still hold: until Monday, a heat wave, its end, or another place. */

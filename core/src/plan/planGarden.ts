@@ -107,12 +107,11 @@ export function planGarden(
     place.tried.set(key, made);
     return made;
   };
-  const onDays = (place: RoundPlace, weekdays: readonly number[]): PlanBed =>
-    askedOn(place.input, weekdays, { today, horizonDays, away: constraints.away });
+  const onDays = askedOn({ today, horizonDays, away: constraints.away });
   const planOn = (place: RoundPlace, weekdays: readonly number[]): BedPlan =>
-    planFor(place, onDays(place, weekdays));
+    planFor(place, onDays(place.input, weekdays));
   const tryOn = (place: RoundPlace, weekdays: readonly number[]): BedPlan =>
-    planFor(place, onDays(place, weekdays), large ? 'middle depth' : 'each depth');
+    planFor(place, onDays(place.input, weekdays), large ? 'middle depth' : 'each depth');
   const followed = (input: PlanBed): RoundPlace => ({
     input,
     start: startOf(input, days, series(), first, {

@@ -10,6 +10,12 @@ export interface GoalFacts {
   floor: number;
 }
 
+/** Growth that a fortnight's forecast cannot tell apart: a loss this near to what is allowed keeps to it. Judgement. */
+const NEAR = 0.0025;
+
+/** Whether a loss keeps to what a goal allows, both shares of the growth wanted. */
+export const keepsTo = (lostShare: number, allowedShare: number): boolean => lostShare <= allowedShare + NEAR;
+
 export const GOAL_FACTS: Readonly<Record<Goal, GoalFacts>> = {
   show: { words: 'lush, for show', lossShare: 0.01, floor: 0.9 },
   steady: { words: 'a steady crop', lossShare: 0.03, floor: 0.75 },

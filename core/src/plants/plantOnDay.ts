@@ -203,6 +203,19 @@ export function plantOnDay(planting: PlantingInput, date: IsoDate): PlantOnDay |
   };
 }
 
+/** A planting that stands on a day, with what it is then. */
+export interface Standing {
+  planting: PlantingInput;
+  plant: PlantOnDay;
+}
+
+/** Everything that stands on a place on a day. */
+export const plantsOnDay = (plantings: readonly PlantingInput[], date: IsoDate): Standing[] =>
+  plantings.flatMap((planting) => {
+    const plant = plantOnDay(planting, date);
+    return plant ? [{ planting, plant }] : [];
+  });
+
 /** First day of each stage of this planting, as the curve stands on `date`; what is picked as long as it lives has no last one. */
 export function stageDates(planting: PlantingInput, date: IsoDate): { stage: StageName; from: IsoDate }[] {
   const crop = cropOf(planting);

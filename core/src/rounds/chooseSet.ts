@@ -1,8 +1,8 @@
+import { keepsTo } from '../plants/goals.ts';
+
 /** A denser set must save so much growth for each day a week more; where the sparser loses much already, a quarter of it. Judgement. */
 const WORTH_A_DAY = 0.01;
 const MUCH = 2;
-/** Growth that a forecast of a fortnight cannot tell apart: a set this near to what is allowed keeps to it. Judgement. */
-const NEAR = 0.0025;
 
 /**
  * How often a place is to be asked: the sparsest set whose loss stays within what its goal allows. Where there is none, the
@@ -17,7 +17,7 @@ export function chooseSet(
   lossOf: (i: number) => number,
 ): number {
   const last = perWeek.length - 1;
-  for (let i = 0; i <= last; i += 1) if (lossOf(i) <= allowedShare + NEAR) return i;
+  for (let i = 0; i <= last; i += 1) if (keepsTo(lossOf(i), allowedShare)) return i;
   // None suffices: from the densest back, as long as what lies between is hardly worth it.
   let chosen = last;
   for (let i = last - 1; i >= 0; i -= 1) {

@@ -111,7 +111,7 @@ export function thresholdOf({ line }: School, spare: number, held: number): numb
 }
 
 const asShare = (share: number): Working =>
-  leaf('Share', share, '', { kind: 'assumed', why: 'how this way of watering is read; a judgement' });
+  leaf('Share', share, 'share', { kind: 'assumed', why: 'how this way of watering is read; a judgement' });
 
 /** The working of a school's line. @param spare working of what can be spared; `heldMm` what is held */
 export function explainLine(school: School, spare: Working, heldMm: number): Working | null {

@@ -79,7 +79,8 @@ export function fitToLimits(
         if (plan.open && last !== undefined && last < date) current[i] = follow(plan, 'gone on', last);
       }
     const refuse = (refused: readonly Refused[]): void => {
-      for (const { due, why } of refused) {
+      const later = quick ? inTurn(refused, dueOn(current, date), current, weigh) : null;
+      for (const [k, { due, why }] of refused.entries()) {
         const { watering, i } = due;
         leftOut.push({
           bedId: watering.bedId,
@@ -89,7 +90,7 @@ export function fitToLimits(
           litres: watering.run.litres,
           why,
         });
-        current[i] = follow(current[i] as BedPlan, 'put off', date);
+        current[i] = follow(current[i] as BedPlan, 'put off', date, later?.[k]);
       }
     };
     refuse(overWeek(current, date, week, constraints, weigh));
@@ -122,6 +123,30 @@ export function fitToLimits(
   return { plans: current, leftOut: told(leftOut, current), schedule };
 }
 
+/**
+ * Days after which each of those that were refused has its turn: as many a day as found room today, what presses most first.
+ * A large garden's beds are not asked on every day on which there is no room for them.
+ */
+function inTurn(
+  refused: readonly Refused[],
+  due: ReturnType<typeof dueOn>,
+  plans: readonly BedPlan[],
+  weigh: Weigh,
+): number[] {
+  const forTurns = refused[0]?.why === 'turns of the tap';
+  const competing = forTurns
+    ? due.filter(({ i, watering }) => turnsOf(plans[i] as BedPlan, watering) > 0)
+    : due;
+  const aDay = Math.max(1, competing.length - refused.length);
+  const losses = refused.map(({ due }) => weigh(plans[due.i] as BedPlan, due.watering).loss);
+  const order = losses.map((_, k) => k).sort((a, b) => (losses[b] as number) - (losses[a] as number));
+  const later = new Array<number>(refused.length);
+  order.forEach((k, rank) => {
+    later[k] = Math.min(ASKED_AGAIN_DAYS, 1 + Math.floor(rank / aDay));
+  });
+  return later;
+}
+
 const dueOn = (plans: readonly BedPlan[], date: IsoDate): { i: number; watering: PlannedWatering }[] =>
   plans.flatMap((plan, i) => {
     const watering = plan.waterings.find((w) => w.date === date);
@@ -146,6 +171,9 @@ type Weigh = (plan: BedPlan, watering: PlannedWatering) => Competing;
 export const LARGE = 60;
 /** Their runs are put on the clock for a week: beyond it the weather moves them anyway. Judgement. */
 const CLOCKED_DAYS = 7;
+
+/** However many wait before it, a bed that found no room is asked again after so many days: rain may have made some. Judgement. */
+const ASKED_AGAIN_DAYS = 4;
 
 /** What waiting costs a bed: what its plants miss more when a watering is put off. Asked once for each plan of a bed. */
 function weigher(follow: Follow, quick: boolean): Weigh {

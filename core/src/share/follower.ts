@@ -1,5 +1,6 @@
 import { followAhead, type AheadOptions, type BedStart } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
+import { whenRead } from '../follow/whenRead.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
 import type { BedPlan, Follow, Tried } from './types.ts';
 
@@ -10,15 +11,19 @@ const without = ({ fixed }: PlanBed, date: IsoDate): PlanBed['fixed'] =>
   fixed?.filter((f) => f.date !== date);
 
 /** What a bed's facts are under each way of trying it. */
-const BED_OF: Readonly<Record<Tried, (plan: BedPlan, date: IsoDate) => PlanBed>> = {
-  'put off': ({ bed, waterings }, date) => {
+const BED_OF: Readonly<Record<Tried, (plan: BedPlan, date: IsoDate, days: number) => PlanBed>> = {
+  'put off': ({ bed, waterings }, date, days) => {
     const made = new Set(waterings.map((w) => w.date));
     const before = bed.asked?.filter((day) => day < date && !made.has(day)) ?? [];
     return {
       ...bed,
-      blocked: [...(bed.blocked ?? []), ...before, date],
-      // It has its turn on the next day, not only on the next round.
-      asked: bed.asked && [...new Set([...bed.asked, addDays(date, 1)])].sort(),
+      blocked: [
+        ...(bed.blocked ?? []),
+        ...before,
+        ...Array.from({ length: days }, (_, d) => addDays(date, d)),
+      ],
+      // It has its turn on that day, not only on the next round.
+      asked: bed.asked && [...new Set([...bed.asked, addDays(date, days)])].sort(),
       fixed: without(bed, date),
     };
   },
@@ -32,7 +37,8 @@ const BED_OF: Readonly<Record<Tried, (plan: BedPlan, date: IsoDate) => PlanBed>>
 
 /**
  * Tries beds of a garden one way or another; what was tried on the same plan before is not followed again.
- * @param startOf each bed this morning; `large` gardens' beds are followed no further than to their next watering
+ * @param startOf each bed this morning; `large` gardens' beds are followed no further than to their next watering, and told
+ *   in full only where somebody reads them
  */
 export function follower(
   startOf: (bedId: number) => BedStart,
@@ -48,12 +54,16 @@ export function follower(
     return made;
   };
   return {
-    follow: (plan, how, date) =>
-      tried(plan, `${how} ${date}`, () => {
-        const bed = BED_OF[how](plan, date);
+    follow: (plan, how, date, days = 1) =>
+      tried(plan, `${how} ${date} ${days}`, () => {
+        const bed = BED_OF[how](plan, date, days);
         const part = large && how !== 'left out' ? { stopAfter: date, resume: plan.open } : {};
         return followAhead(startOf(bed.id), bed, { ...ahead, ...part, sketch: true });
       }),
-    inFull: (plan) => tried(plan, 'in full', () => followAhead(startOf(plan.bed.id), plan.bed, ahead)),
+    inFull: (plan) =>
+      tried(plan, 'in full', () => {
+        const full = (): BedPlan => followAhead(startOf(plan.bed.id), plan.bed, ahead);
+        return large && !plan.open ? whenRead(plan, full) : full();
+      }),
   };
 }

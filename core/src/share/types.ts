@@ -10,7 +10,13 @@ export type BedPlan = Followed;
  * comes before it free to take its place; or gone on with after a day.
  */
 export type Tried = 'put off' | 'left out' | 'gone on';
-export type Follow = (plan: BedPlan, how: Tried, date: IsoDate) => BedPlan;
+export type Follow = (
+  plan: BedPlan,
+  how: Tried,
+  date: IsoDate,
+  /** Put off, it has its turn again after so many days; one where none is given. */
+  days?: number,
+) => BedPlan;
 
 /** Limits a watering may fail to fit. */
 export type Cap =

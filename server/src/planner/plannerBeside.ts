@@ -11,6 +11,8 @@ import type { Done, Task } from './planThread.ts';
 /** Beds and events carried to the thread at once: more would hold up those who wait meanwhile. */
 const BEDS_AT_ONCE = 40;
 const EVENTS_AT_ONCE = 2000;
+/** Room for what is tried and thrown away while a large garden is planned: with the usual few a tenth of the time goes into sweeping. */
+const YOUNG_MB = 128;
 
 /** Plans made and kept in a thread of their own, so that the one that answers is never held up by them. */
 export class PlannerBeside implements Planner {
@@ -20,7 +22,13 @@ export class PlannerBeside implements Planner {
   private constructor(filename: string) {
     // One thread: it keeps what was followed, and a second would have to follow it again.
     // What reads TypeScript for the process that answers is nothing to a file of plain JavaScript.
-    this.pool = new Piscina<Task, Done>({ filename, minThreads: 1, maxThreads: 1, execArgv: [] });
+    this.pool = new Piscina<Task, Done>({
+      filename,
+      minThreads: 1,
+      maxThreads: 1,
+      execArgv: [],
+      resourceLimits: { maxYoungGenerationSizeMb: YOUNG_MB },
+    });
     this.pool.on('message', ({ gardenId, done, of }: { gardenId: number; done: number; of: number }) => {
       this.under.set(gardenId, { done, of });
     });

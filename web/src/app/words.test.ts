@@ -64,7 +64,7 @@ describe('why a bed is watered', () => {
     expect(plain(waterSentence({ ...reason, code: 'after the dry spell' }, 300, metric))).toMatch(/promised/);
   });
   test('what waiting costs: nothing, nothing unless it is dry, or a share', () => {
-    expect(waitingWords({ ...waiting, lostShare: 0, highShare: 0 })).toBe(
+    expect(plain(waitingWords({ ...waiting, lostShare: 0, highShare: 0 }))).toBe(
       'Waiting until Friday costs nothing.',
     );
     expect(plain(waitingWords({ ...waiting, lostShare: 0, highShare: 0.04 }))).toMatch(/unless .* 4 %/);

@@ -47,14 +47,21 @@ export const shareWords = (share: number): string => {
 };
 
 /** What waiting for the next round would cost, in one sentence. */
-export function waitingWords(waiting: Waiting): string {
+export function waitingWords(waiting: Waiting): Sentence {
   const until = dayName(waiting.until);
-  const lost = shareWords(waiting.lostShare);
-  if (lost === 'nothing')
+  const opens = (share: number): Piece => ({ of: 'waiting', text: shareWords(share) });
+  const lost = opens(waiting.lostShare);
+  if (shareWords(waiting.lostShare) === 'nothing')
     return waiting.highShare > 0.01
-      ? `Waiting until ${until} costs nothing unless it is drier than it looks; then ${shareWords(waiting.highShare)} of its growth.`
-      : `Waiting until ${until} costs nothing.`;
-  return `Waiting until ${until} would cost ${lost} of its growth till then.`;
+      ? [
+          `Waiting until ${until} costs `,
+          lost,
+          ' unless it is drier than it looks; then ',
+          opens(waiting.highShare),
+          ' of its growth.',
+        ]
+      : [`Waiting until ${until} costs `, lost, '.'];
+  return [`Waiting until ${until} would cost `, lost, ' of its growth till then.'];
 }
 
 /** Given less than what is wanted by more than this, it is a part. */
@@ -101,7 +108,7 @@ export function waterSentence(
     ? [gone, ' are gone and it can spare ', spare, '. ']
     : [gone, ' of the ', spare, ' it can spare are gone. '];
   const wait: Sentence =
-    reason.waiting && reason.waiting.due !== null ? [`${waitingWords(reason.waiting)} `] : [];
+    reason.waiting && reason.waiting.due !== null ? [...waitingWords(reason.waiting), ' '] : [];
   return reason.wantedMm > PART * givenMm
     ? [...start, ...wait, 'A round takes only a part: this goes ', deep, ' deep, the rest follows.']
     : [...start, ...wait, 'This fills it to ', deep, ' deep.'];

@@ -13,7 +13,13 @@ describe('a value of the working', () => {
     expect(plain(workingText(leaf('Depth', 12.34, 'mm', { kind: 'told' }), metric))).toBe('12.3 mm');
     expect(plain(workingText(leaf('Flow', 20.19, 'L/min', { kind: 'told' }), metric))).toBe('20.2 L/min');
     expect(plain(workingText(leaf('Flow', 20.19, 'L/min', { kind: 'told' }), us))).toBe('5.3 gal/min');
-    expect(workingText(leaf('Share', 0.456, '', { kind: 'told' }), metric)).toBe('0.46');
+    expect(workingText(leaf('Members', 0.456, '', { kind: 'told' }), metric)).toBe('0.46');
+  });
+  test('a share is told in percent, a small one to its tenth', () => {
+    const share = (value: number, unit = 'share'): string =>
+      plain(workingText(leaf('Share', value, unit, { kind: 'told' }), metric));
+    expect([share(0.456), share(0.0123), share(1), share(0)]).toEqual(['46 %', '1.2 %', '100 %', '0 %']);
+    expect(share(0.9, 'share of its fill')).toBe('90 % of its fill');
   });
   test('a total is the sum of its parts', () => {
     const total = summed('Minutes', 'min', [
@@ -47,6 +53,6 @@ describe('where a value comes from', () => {
   test('a figure is changed in the unit it is read in', () => {
     expect(tellUnit('flow', us).unit).toBe('gal/min');
     expect(tellUnit('area', metric).unit).toBe('m²');
-    expect(tellUnit('evenness', metric).toSi(0.7)).toBe(0.7);
+    expect(tellUnit('evenness', metric).toSi(70)).toBe(0.7);
   });
 });

@@ -14,10 +14,23 @@ const QUANTITY: Readonly<Record<string, Quantity>> = {
   'm/s': 'wind',
   m: 'height',
   min: 'minutes',
+  share: 'share',
+};
+
+/** A share is told in percent, and of what where that is not plain. */
+const SHARE = /^share(.*)$/;
+/** Under this many percent the tenths count. */
+const TENTHS_UNDER = 10;
+const percentText = (share: number): string => {
+  const percent = 100 * share;
+  const maximumFractionDigits = Math.abs(percent) < TENTHS_UNDER ? 1 : 0;
+  return `${percent.toLocaleString(undefined, { maximumFractionDigits })}\u00a0%`;
 };
 
 /** A working's value in the gardener's units; depths to a tenth, for they are being checked. */
 export function workingText(working: Working, units: Units): string {
+  const [, of] = SHARE.exec(working.unit) ?? [];
+  if (of !== undefined) return `${percentText(working.value)}${of}`;
   const quantity = QUANTITY[working.unit];
   if (quantity && !(quantity === 'depth' && units.system === 'metric'))
     return units.text(quantity, working.value);

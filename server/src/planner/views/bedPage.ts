@@ -3,6 +3,7 @@ import {
   balanceTotals,
   cropCautions,
   growthLost,
+  LATELY_DAYS,
   rootDoubt,
   stageStrip,
   type DailyRecord,
@@ -43,8 +44,6 @@ const stripsOf = (bed: BedView, { today, site }: Context): BedPageView['strips']
     return [{ plantingId: view.id, cropName: view.cropName, steps: stageStrip(planting, today) }];
   });
 
-/** Days behind, of which the growth lost is told. */
-const LATELY_DAYS = 14;
 /** Days compared with the same days a year before. */
 const COMPARED_DAYS = 30;
 

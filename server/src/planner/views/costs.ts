@@ -1,5 +1,5 @@
 import type { Costs } from '@kibble/contract';
-import { gardenLoss, SHORT_OF_WATER, type BedOutlook, type GardenPlan } from '@kibble/core';
+import { gardenLoss, keepsTo, SHORT_OF_WATER, type BedOutlook, type GardenPlan } from '@kibble/core';
 
 /** What a bed comes to over the plan. */
 export function costsOf(outlook: BedOutlook, plan: GardenPlan): Costs {
@@ -11,6 +11,7 @@ export function costsOf(outlook: BedOutlook, plan: GardenPlan): Costs {
     lostShare: outlook.lostShare,
     lostIfShallow: outlook.lostIfShallow,
     allowedShare: outlook.allowedShare,
+    over: !keepsTo(outlook.lostShare, outlook.allowedShare),
     stressDays: outlook.ahead.filter((day) => day.stressCoefficient < SHORT_OF_WATER).length,
     lostBelowRootsMm: outlook.ahead.reduce((sum, day) => sum + day.lostBelowRootsMm, 0),
   };
@@ -20,11 +21,13 @@ export function costsOf(outlook: BedOutlook, plan: GardenPlan): Costs {
 export function gardenCosts(plan: GardenPlan): Costs {
   const all = plan.beds.map((outlook) => costsOf(outlook, plan));
   const sum = (of: (costs: Costs) => number): number => all.reduce((total, costs) => total + of(costs), 0);
+  const loss = gardenLoss(plan.beds);
   return {
     litres: sum((c) => c.litres),
     waterings: sum((c) => c.waterings),
     handsOnMinutes: sum((c) => c.handsOnMinutes),
-    ...gardenLoss(plan.beds),
+    ...loss,
+    over: !keepsTo(loss.lostShare, loss.allowedShare),
     stressDays: sum((c) => c.stressDays),
     lostBelowRootsMm: sum((c) => c.lostBelowRootsMm),
   };

@@ -1,5 +1,5 @@
 import type { FortnightView, LadderView } from '@kibble/contract';
-import { cropById, ladder, remedies, type BedOutlook, type PlanBed } from '@kibble/core';
+import { cropById, keepsTo, ladder, remedies, type BedOutlook, type PlanBed } from '@kibble/core';
 import { HORIZON_DAYS, type Context } from '../context.ts';
 import { bedOnPlan } from '../onPlan.ts';
 
@@ -32,8 +32,7 @@ const told = (found: ReturnType<typeof remedies>): LadderView['remedies'] =>
     cropName: cropId ? cropById(cropId).name : null,
   }));
 
-/** It loses more than its goal allows, by more than half a point. */
-const isOver = ({ lostShare, allowedShare }: BedOutlook): boolean => lostShare > allowedShare + 0.005;
+const isOver = ({ lostShare, allowedShare }: BedOutlook): boolean => !keepsTo(lostShare, allowedShare);
 
 export function ladderOf(context: Context, bedId: number): LadderView {
   const { planned, outlook } = bedOnPlan(context, bedId);

@@ -1,5 +1,5 @@
 import type { RoundsTry, RoundsTryView } from '@kibble/contract';
-import { addDays, gardenRoundDays, type GardenPlan } from '@kibble/core';
+import { addDays, gardenRoundDays, keepsTo, type GardenPlan } from '@kibble/core';
 import type { Context } from '../context.ts';
 import { gardenCosts } from './costs.ts';
 
@@ -25,7 +25,7 @@ export function tryRounds(context: Context, { roundDays, away }: RoundsTry): Rou
     losers: after.beds
       .filter(
         ({ bedId, lostShare, allowedShare }) =>
-          lostShare > allowedShare && lostShare > (lostBefore.get(bedId) ?? 0) + WORTH_NAMING,
+          !keepsTo(lostShare, allowedShare) && lostShare > (lostBefore.get(bedId) ?? 0) + WORTH_NAMING,
       )
       .sort((a, b) => b.lostShare - a.lostShare)
       .map(({ bedId, lostShare }) => ({ bedId, bedName: nameOf(bedId), lostShare })),

@@ -95,7 +95,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
             <p className="text-lg">
               <strong>Leave alone today: {leaveHead(leave.reason, leave.nextDate)}.</strong>{' '}
               <Sentence {...bed} pieces={leaveSentence(leave.reason, units, leave.event)} />{' '}
-              {leave.waiting ? waitingWords(leave.waiting) : ''}
+              {leave.waiting ? <Sentence {...bed} pieces={waitingWords(leave.waiting)} /> : null}
             </p>
           ) : null}
           {page.window ? (
@@ -141,7 +141,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
         <h2 className="text-2xl">Water gone from the root zone</h2>
         <DepletionChart days={page.days} today={today} fan={page.window?.fan} />
         <div className="mt-6">
-          <Ladder bedId={bedId} lately={page.loss.lately} />
+          <Ladder {...bed} lately={page.loss.lately} />
         </div>
         <div className="mt-6">
           <Schools bed={page.bed} />

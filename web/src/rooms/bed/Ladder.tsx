@@ -1,12 +1,13 @@
 import type { LadderView } from '@kibble/contract';
 import { refusal, useLadderQuery } from '../../app/api.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
+import { Opens, OpensTree } from '../../ui/Opens.tsx';
 import { perWeekWords, remedyWords, shareWords } from '../../app/words.ts';
 
 /** How often it is asked, and what every other way would come to: rounds, litres, minutes of one's own, growth. */
-export function Ladder({ bedId, lately }: { bedId: number; lately: number }) {
+export function Ladder({ lately, ...bed }: { bedId: number; bedName: string; lately: number }) {
   const units = useUnits();
-  const { data, error } = useLadderQuery(bedId);
+  const { data, error } = useLadderQuery(bed.bedId);
   if (error) return <p className="font-semibold text-brick">{refusal(error).message}</p>;
   if (!data) return null;
   return (
@@ -16,8 +17,17 @@ export function Ladder({ bedId, lately }: { bedId: number; lately: number }) {
       </h2>
       <p className="border-t border-ink pt-2">
         {data.onTimer ? 'A timer comes every day. ' : `Asked ${perWeekWords(data.perWeek).toLowerCase()}. `}
-        Over the fortnight that costs <strong>{shareWords(data.lostShare)}</strong> of its growth; its goal
-        lets it lose {shareWords(data.allowedShare)}. The fortnight behind cost {shareWords(lately)}.
+        Over the fortnight that costs{' '}
+        <strong>
+          <Opens {...bed} of="growth">
+            {shareWords(data.lostShare)}
+          </Opens>
+        </strong>{' '}
+        of its growth; its goal lets it lose {shareWords(data.allowedShare)}. The fortnight behind cost{' '}
+        <Opens {...bed} of="lately">
+          {shareWords(lately)}
+        </Opens>
+        .
       </p>
       <div className="overflow-x-auto">
         <table className="w-full text-[0.95rem]" data-testid="ladder">
@@ -40,7 +50,6 @@ export function Ladder({ bedId, lately }: { bedId: number; lately: number }) {
           <tbody>
             {data.rungs.map((rung) => {
               const here = !data.onTimer && rung.perWeek === data.perWeek;
-              const over = rung.lostShare > data.allowedShare + 0.0005;
               return (
                 <tr key={rung.perWeek} className="border-t border-rule align-baseline">
                   <th
@@ -55,8 +64,17 @@ export function Ladder({ bedId, lately }: { bedId: number; lately: number }) {
                   <td className="pr-4 whitespace-nowrap">
                     {rung.handsOnMinutes < 0.5 ? 'none' : minutesText(rung.handsOnMinutes)}
                   </td>
-                  <td className={`pr-4 whitespace-nowrap ${over ? 'font-semibold text-brick' : ''}`}>
-                    {shareWords(rung.lostShare)}
+                  <td className={`pr-4 whitespace-nowrap ${rung.over ? 'font-semibold text-brick' : ''}`}>
+                    {rung.because ? (
+                      <OpensTree
+                        working={rung.because}
+                        title={`${bed.bedName}, asked ${perWeekWords(rung.perWeek).toLowerCase()}`}
+                      >
+                        {shareWords(rung.lostShare)}
+                      </OpensTree>
+                    ) : (
+                      shareWords(rung.lostShare)
+                    )}
                   </td>
                   <td className="pr-4 whitespace-nowrap">{shareWords(rung.lostIfShallow)}</td>
                 </tr>

@@ -5,6 +5,7 @@ import { memo, useMemo, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth, shareWords } from '../../app/words.ts';
+import { Opens } from '../../ui/Opens.tsx';
 import { barHeight, ROW, type Ask, type Cell } from './dragging.ts';
 
 /** A key up or down changes an amount by this share. */
@@ -28,7 +29,7 @@ export const BedRow = memo(function BedRow({
   asked: ('round' | 'between' | null)[];
   onAsk: Ask;
 }) {
-  const { lostShare, allowedShare } = bed.costs;
+  const { lostShare, over } = bed.costs;
   return (
     <tr className="border-t border-rule">
       <th scope="row" className="py-1 pr-2 text-left text-sm leading-tight">
@@ -49,10 +50,10 @@ export const BedRow = memo(function BedRow({
           onAsk={onAsk}
         />
       ))}
-      <td
-        className={`pl-2 text-right text-sm whitespace-nowrap ${lostShare > allowedShare + 0.0005 ? 'font-semibold text-brick' : ''}`}
-      >
-        {shareWords(lostShare)}
+      <td className={`pl-2 text-right text-sm whitespace-nowrap ${over ? 'font-semibold text-brick' : ''}`}>
+        <Opens bedId={bed.bedId} bedName={bed.bedName} of="growth">
+          {shareWords(lostShare)}
+        </Opens>
       </td>
     </tr>
   );

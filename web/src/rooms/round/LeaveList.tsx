@@ -37,7 +37,9 @@ export function LeaveList({ items }: { items: LeaveView[] }) {
                 bedName={item.bedName}
                 pieces={leaveSentence(item.reason, units, item.event)}
               />{' '}
-              {item.waiting ? waitingWords(item.waiting) : ''}
+              {item.waiting ? (
+                <Sentence bedId={item.bedId} bedName={item.bedName} pieces={waitingWords(item.waiting)} />
+              ) : null}
             </span>{' '}
             {!item.event && item.reason.code !== 'nothing growing' ? (
               <button

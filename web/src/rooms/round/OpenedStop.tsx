@@ -106,7 +106,9 @@ export function OpenedStop({
         {stop.reason.code === 'growth' || stop.reason.code === 'floor' ? (
           waiting ? (
             <p>
-              <strong>{waitingWords(waiting)}</strong>
+              <strong>
+                <Sentence {...bed} pieces={waitingWords(waiting)} />
+              </strong>
             </p>
           ) : null
         ) : (
