@@ -70,7 +70,9 @@ const explainUse: Explain = (c) => {
         'basal coefficient × what sun and wind take × how freely they can drink',
         [
           explainReferenceEt(day, c.site),
-          leaf('How freely they can drink', today.stressCoefficient, 'share of their fill', { kind: 'worked out' }),
+          leaf('How freely they can drink', today.stressCoefficient, 'share of their fill', {
+            kind: 'worked out',
+          }),
         ],
       ),
       leaf('Dries from the soil', today.evaporationMm, 'mm', { kind: 'worked out' }),

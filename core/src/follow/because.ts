@@ -66,7 +66,12 @@ function explainShare({ facts, input, site }: Grounds): Working {
   const crop = planting ? cropOf(planting) : null;
   const { form } = input.bed;
   const own = crop?.p.value ?? evening.spareShare;
-  const ownLeaf = leaf('The crop’s share', own, 'share', crop ? provenanceOf(crop.p.source) : usual('no crop'));
+  const ownLeaf = leaf(
+    'The crop’s share',
+    own,
+    'share',
+    crop ? provenanceOf(crop.p.source) : usual('no crop'),
+  );
   // A bed of several crops takes the tenderest one's share.
   const moved =
     Math.abs(own - evening.spareShare) < 1e-9

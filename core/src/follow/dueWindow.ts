@@ -10,7 +10,7 @@ import { pathsOfMembers } from './paths.ts';
 import { gaugeOf, trialOf } from './run.ts';
 import { askedDays, nextAsked } from './shut.ts';
 import { addDay, keptAfter } from './sums.ts';
-import type { DueWindow, PlanBed } from './types.ts';
+import type { DueDates, DueWindow, PlanBed } from './types.ts';
 import { stepUnder, waitingCost, type Path } from './waiting.ts';
 
 /** What the members of an ensemble make of one place. */
@@ -25,15 +25,19 @@ interface Spread {
   counted: number[];
 }
 
-/** Runs one place through every member, each followed by the rule of the plan as if its own days ahead were known. */
+/**
+ * Runs one place through every member, each followed by the rule of the plan as if its own days ahead were known: over all
+ * days, or only to its first watering.
+ */
 function spreadOf(
   input: PlanBed,
   start: BedStart,
   ensemble: ForecastEnsemble,
-  { days, settled }: { days: number; settled: boolean },
+  { days, firstOnly }: { days: number; firstOnly: boolean },
 ): Spread {
   const { now, school, ways } = start;
   const { todayIndex } = now;
+  const settled = Boolean(input.settledToday) || at(now.givenL, todayIndex) > 0;
   const { members } = ensemble;
   const dueDay = new Int16Array(members).fill(days);
   const givenL = new Float64Array(members);
@@ -55,7 +59,8 @@ function spreadOf(
     const sums = { ...before };
     const path: Path = { share: 1, run, sums, sky };
     if (way.counted) counted.push(m);
-    for (let i = 0; i < days; i += 1) {
+    const isKnown = (): boolean => firstOnly && at(dueDay, m) < days;
+    for (let i = 0; i < days && !isKnown(); i += 1) {
       const d = todayIndex + i;
       const perMm = place.litresPerMm(d);
       const had = i === 0 ? at(now.givenL, d) : 0;
@@ -114,22 +119,37 @@ function quantile(sorted: Float64Array, share: number): number {
   return at(sorted, Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1)));
 }
 
-/** Due dates and litres over the members of the ensemble, each with roots as deep as they may be. */
-export function windowOf(
+/** The days on which one in ten, half and nine in ten of the members have their first watering. */
+function datesOf(dueDay: Int16Array, { today, horizonDays: days }: Span): DueDates {
+  const sorted = Float64Array.from(dueDay).sort();
+  const date = (share: number): IsoDate | null => {
+    const day = quantile(sorted, share);
+    return day < days ? addDays(today, day) : null;
+  };
+  return { early: date(0.1), likely: date(0.5), late: date(0.9) };
+}
+
+interface Span {
+  today: IsoDate;
+  horizonDays: number;
+}
+
+/** Due dates over the members of the ensemble, each with roots as deep as they may be. */
+export function dueDatesOf(
   input: PlanBed,
   start: BedStart,
   ensemble: ForecastEnsemble,
-  { today, horizonDays: days }: { today: IsoDate; horizonDays: number },
-): DueWindow {
-  const { now } = start;
-  const settled = Boolean(input.settledToday) || at(now.givenL, now.todayIndex) > 0;
-  const spread = spreadOf(input, start, ensemble, { days, settled });
-  const dueDays = Float64Array.from(spread.dueDay).sort();
+  span: Span,
+): DueDates {
+  const { dueDay } = spreadOf(input, start, ensemble, { days: span.horizonDays, firstOnly: true });
+  return datesOf(dueDay, span);
+}
+
+/** Due dates and litres over the members of the ensemble, each with roots as deep as they may be. */
+export function windowOf(input: PlanBed, start: BedStart, ensemble: ForecastEnsemble, span: Span): DueWindow {
+  const { today, horizonDays: days } = span;
+  const spread = spreadOf(input, start, ensemble, { days, firstOnly: false });
   const givenL = spread.givenL.sort();
-  const date = (share: number): IsoDate | null => {
-    const day = quantile(dueDays, share);
-    return day < days ? addDays(today, day) : null;
-  };
   const litres = (share: number): number => quantile(givenL, share) / efficiencyOf(input.delivery);
   // Of very few members none may have them.
   const counted =
@@ -141,9 +161,7 @@ export function windowOf(
     return { date: addDays(today, d), lowMm: quantile(onDay, 0.1), highMm: quantile(onDay, 0.9) };
   });
   return {
-    early: date(0.1),
-    likely: date(0.5),
-    late: date(0.9),
+    ...datesOf(spread.dueDay, span),
     litres: { low: litres(0.1), middle: litres(0.5), high: litres(0.9) },
     fan,
   };

@@ -16,7 +16,7 @@ import type { WeatherSeries } from '../weather/weatherSeries.ts';
 import { explainAmount, explainGoneOf, explainSpare, type Grounds } from './because.ts';
 import { arrivingL, dayFacts, plantsOn, type DayFacts } from './dayFacts.ts';
 import { becauseEnough, decide, type Decision } from './decide.ts';
-import { windowOf } from './dueWindow.ts';
+import { dueDatesOf, windowOf } from './dueWindow.ts';
 import { gateOf, type Held } from './gates.ts';
 import { pathsAhead, pathsOfMembers } from './paths.ts';
 import { askedDays, nextAsked } from './shut.ts';
@@ -261,6 +261,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     allowedShare: plantsOn(now, input, todayIndex).lossShare,
     waiting,
     window: null,
+    dates: null,
     get roots() {
       return rootOutlooks(ways);
     },
@@ -270,8 +271,12 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
   // Dozens of ways of the weather for each bed: followed only for those whose window somebody looks at.
   if (ensemble && !options.sketch) {
     const window = once(() => windowOf(input, start, ensemble, options));
+    const dates = once(() => dueDatesOf(input, start, ensemble, options));
     for (const told of next ? [outlook, next] : [outlook])
-      Object.defineProperty(told, 'window', { get: window, enumerable: true });
+      Object.defineProperties(told, {
+        window: { get: window, enumerable: true },
+        dates: { get: dates, enumerable: true },
+      });
   }
   return { bed: input, outlook, waterings, open };
 }

@@ -63,10 +63,14 @@ export interface PlanBed {
 }
 
 /** When the next watering falls due in 10, 50 and 90 % of the ways the weather may go; null past the horizon. */
-export interface DueWindow {
+export interface DueDates {
   early: IsoDate | null;
   likely: IsoDate | null;
   late: IsoDate | null;
+}
+
+/** The same, with what comes of it over the plan. */
+export interface DueWindow extends DueDates {
   /** Litres through the tap over the horizon: 10, 50 and 90 %. */
   litres: { low: number; middle: number; high: number };
   /** Water gone from the root zone at the end of each day ahead, mm: 10 and 90 %. */
@@ -169,6 +173,8 @@ export interface PlannedWatering {
   reason: WaterReason;
   /** On a bed's first watering: how sure its date is. Worked out when first read. */
   readonly window?: DueWindow;
+  /** Only its dates: followed no further than to the first watering. Worked out when first read. */
+  readonly dates?: DueDates;
 }
 
 /** A bed as it stands if its roots go so deep, mm in the watered ground. */
@@ -223,6 +229,7 @@ export interface BedOutlook {
   spare: Working;
   /** Null when no ensemble was asked for. Worked out when first read. */
   readonly window: DueWindow | null;
+  readonly dates: DueDates | null;
   /** How deep its roots may go, and how it then stands this morning. Worked out when first read. */
   readonly roots: RootOutlook[];
   /** Present when nothing is asked of the bed today. */

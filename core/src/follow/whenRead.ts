@@ -18,9 +18,11 @@ function readingFrom<T extends object>(own: T, keys: readonly (keyof T)[], from:
 export function whenRead(sketch: Followed, inFull: () => Followed): Followed {
   const full = once(inFull);
   const waterings = sketch.waterings.map((watering, i) =>
-    readingFrom(watering, i === 0 ? ['because', 'window'] : ['because'], () => item(full().waterings, i)),
+    readingFrom(watering, i === 0 ? ['because', 'window', 'dates'] : ['because'], () =>
+      item(full().waterings, i),
+    ),
   );
-  const outlook = readingFrom(sketch.outlook, ['ahead', 'window'], () => full().outlook);
+  const outlook = readingFrom(sketch.outlook, ['ahead', 'window', 'dates'], () => full().outlook);
   outlook.next = waterings[0] ?? null;
   return { ...sketch, waterings, outlook };
 }

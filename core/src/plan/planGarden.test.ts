@@ -138,6 +138,9 @@ describe('days closed to watering: plan and window go by one rule', () => {
       if (date) expect([2, 5]).toContain(new Date(`${date}T12:00:00Z`).getUTCDay());
     const first = waterings[0]?.date ?? '';
     expect(first >= (window?.early ?? '9') && first <= (window?.late ?? '9')).toBe(true);
+    // Asked only when, it says the same.
+    const { early, likely, late } = window ?? {};
+    expect(beds[0]?.dates).toEqual({ early, likely, late });
   });
 });
 

@@ -65,6 +65,12 @@ export function fitToLimits(
     ([tap, { kind, takenTodayL, ...source }]) =>
       [Number(tap), openSource(kind, source, takenTodayL)] as const,
   );
+  const goOnUntil = (date: IsoDate): void => {
+    for (const [i, plan] of current.entries()) {
+      const last = plan.waterings.at(-1)?.date;
+      if (plan.open && last !== undefined && last < date) current[i] = follow(plan, 'gone on', last);
+    }
+  };
   for (let d = 0; d < options.horizonDays; d += 1) {
     const date = addDays(options.today, d);
     const sun = quick && d >= CLOCKED_DAYS ? null : sunOf(book, constraints, options.site, date);
@@ -73,11 +79,7 @@ export function fitToLimits(
       week.litres = d === 0 ? within('litresThisWeek', constraints.litresThisWeek ?? 0, 0, 1e9, 'L') : 0;
     }
     // A large garden's beds are followed from one watering to the next as the days come.
-    if (quick)
-      for (const [i, plan] of current.entries()) {
-        const last = plan.waterings.at(-1)?.date;
-        if (plan.open && last !== undefined && last < date) current[i] = follow(plan, 'gone on', last);
-      }
+    if (quick) goOnUntil(date);
     const refuse = (refused: readonly Refused[]): void => {
       const later = quick ? inTurn(refused, dueOn(current, date), current, weigh) : null;
       for (const [k, { due, why }] of refused.entries()) {
@@ -120,6 +122,7 @@ export function fitToLimits(
     week.litres += dueOn(current, date).reduce((sum, { watering }) => sum + watering.run.litres, 0);
     for (const [tap, source] of sources) source.step(0, litresOf(onTap(current, date, tap)));
   }
+  if (quick) goOnUntil(addDays(options.today, options.horizonDays));
   return { plans: current, leftOut: told(leftOut, current), schedule };
 }
 

@@ -38,7 +38,7 @@ export function fortnightOf(context: Context, { unplanned }: Places): FortnightV
               byHand: w.reason.code === 'set by hand',
             })),
           stress: outlook.ahead.map((day) => day.stressCoefficient),
-          window: outlook.window ? { early: outlook.window.early, late: outlook.window.late } : null,
+          window: outlook.dates && { early: outlook.dates.early, late: outlook.dates.late },
           costs: costsOf(outlook, plan),
         },
       ];

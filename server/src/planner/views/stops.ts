@@ -178,7 +178,7 @@ export function stopOf(
             today,
             startOn: planned.startOn,
             rootDepthMm: outlook.rootDepthMm,
-            window: watering.window,
+            window: watering.dates,
             foundMoistOn: foundMoistOn(bed, context),
           }),
     spray: sprayOf(bed, runs, context),
