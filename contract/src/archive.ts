@@ -23,6 +23,9 @@ export const ARCHIVE_TABLES = {
     limits: 'text',
     longitudeDeg: 'number?',
     version: 'whole',
+    town: 'text?',
+    summers: 'text?',
+    air: 'text?',
   },
   taps: {
     id: 'whole',
@@ -51,6 +54,7 @@ export const ARCHIVE_TABLES = {
     version: 'whole',
     groundId: 'whole?',
     kind: 'text',
+    wetnessOn: 'text?',
   },
   plantings: {
     id: 'whole',
@@ -121,6 +125,14 @@ export const ARCHIVE_TABLES = {
     rhMaxPct: 'number?',
     solarMJ: 'number?',
     importId: 'whole',
+  },
+  said_days: {
+    id: 'whole',
+    gardenId: 'whole',
+    date: 'text',
+    said: 'text',
+    at: 'moment',
+    removedAt: 'moment?',
   },
   events: {
     id: 'whole',

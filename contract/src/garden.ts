@@ -1,10 +1,12 @@
 import {
+  AIRS,
   BED_FORMS,
   CATALOGUE,
   GOALS,
   RANKS,
   SCHOOLS,
   STAGE_NAMES,
+  SUMMERS,
   SOURCE_KINDS,
   type CropEntry,
   type PlaceKindId,
@@ -31,7 +33,7 @@ const cropId = z.string().refine((id) => cropIds.has(id) || /^own-[1-9]\d{0,14}$
 });
 
 /** How the ground's wetness was on the first day of a bed's balance. */
-export const START_WETNESS = ['soaked', 'moist', 'dry'] as const;
+export const START_WETNESS = ['soaked', 'moist', 'drying', 'dry'] as const;
 
 export const deliveryBody = z.object({
   method: oneOf('Method', METHODS),
@@ -67,6 +69,8 @@ export const bedBody = z.object({
   mulchMaterial: oneOf('Mulch', MULCH_MATERIALS).nullish(),
   mulchMm: limited('mulchMm').nullish(),
   startWetness: oneOf('Wetness at the start', START_WETNESS).default('soaked'),
+  /** The day on which it was so; its first day when left out. The balance begins then. */
+  wetnessOn: entryDate('Day on which the ground was so').nullish(),
   /** The gardener's own name for a part of the garden. */
   place: z
     .string()
@@ -97,32 +101,46 @@ export const clockBody = z.discriminatedUnion('mode', [
 
 export const stepBody = z.object({ days: limitedWhole('days') });
 
+const timeZone = z
+  .string()
+  .min(1)
+  .max(60)
+  .refine(
+    (zone) => {
+      try {
+        new Intl.DateTimeFormat('en', { timeZone: zone });
+        return true;
+      } catch {
+        return false;
+      }
+    },
+    {
+      error: ({ input }) =>
+        `Time zone must be one this computer knows, such as Europe/Paris; got ${givenText(input)}`,
+    },
+  );
+
+/** The town a garden lies near, and what summers and the air are like there: for days nobody measured. */
+const ABOUT_PLACE = {
+  town: z
+    .string()
+    .trim()
+    .max(160, { error: ({ input }) => `Town must be 160 letters or fewer; got ${String(input).length}` })
+    .nullish(),
+  summers: oneOf('Summers', SUMMERS).nullish(),
+  air: oneOf('Air', AIRS).nullish(),
+};
+
 export const gardenBody = z.object({
   name: name('Name of the garden'),
   latitudeDeg: limited('latitudeDeg'),
   elevationM: limited('elevationM').default(0),
   /** For sunrise on the clock; without it the middle of the time zone is taken. */
   longitudeDeg: limited('longitudeDeg').nullish(),
-  timeZone: z
-    .string()
-    .min(1)
-    .max(60)
-    .refine(
-      (zone) => {
-        try {
-          new Intl.DateTimeFormat('en', { timeZone: zone });
-          return true;
-        } catch {
-          return false;
-        }
-      },
-      {
-        error: ({ input }) =>
-          `Time zone must be one this computer knows, such as Europe/Paris; got ${givenText(input)}`,
-      },
-    ),
+  timeZone,
   units: oneOf('Units', UNIT_SYSTEMS).default('metric'),
   clock: clockBody.default({ mode: 'real' }),
+  ...ABOUT_PLACE,
 });
 
 export const setupBody = z.object({ garden: gardenBody, bed: bedBody });
@@ -189,7 +207,11 @@ export const gardenPatch = z.object({
   name: name('Name of the garden').optional(),
   units: oneOf('Units', UNIT_SYSTEMS).optional(),
   clock: clockBody.optional(),
+  latitudeDeg: limited('latitudeDeg').optional(),
   longitudeDeg: limited('longitudeDeg').nullish(),
+  elevationM: limited('elevationM').optional(),
+  timeZone: timeZone.optional(),
+  ...ABOUT_PLACE,
 });
 
 export type BedBody = z.infer<typeof bedBody>;
@@ -246,6 +268,7 @@ export const bedView = z.object({
   mulchMaterial: storedAs<Stored<BedBody, 'mulchMaterial'>>().nullable(),
   mulchMm: z.number().nullable(),
   startWetness: storedAs<BedBody['startWetness']>(),
+  wetnessOn: day.nullable(),
   place: z.string().nullable(),
   goal: storedAs<BedBody['goal']>(),
   rank: storedAs<Stored<BedBody, 'rank'>>().nullable(),
@@ -295,6 +318,9 @@ export const gardenView = z.object({
   elevationM: z.number(),
   longitudeDeg: z.number().nullable(),
   timeZone: z.string(),
+  town: z.string().nullable(),
+  summers: z.enum(SUMMERS).nullable().catch(null),
+  air: z.enum(AIRS).nullable().catch(null),
   units: z.enum(UNIT_SYSTEMS),
   clockMode: z.enum(['real', 'practice']),
   today: day,

@@ -21,7 +21,7 @@ import { SECTION_STATES } from './lists.ts';
 import { limited } from './limited.ts';
 import { day, runSlotView } from './parts.ts';
 
-export const DAY_SOURCES = ['record', 'forecast', 'own record', 'ordinary day'] as const;
+export const DAY_SOURCES = ['record', 'forecast', 'said', 'own record', 'ordinary day'] as const;
 
 export const ribbonDay = z.object({
   date: day,

@@ -11,6 +11,7 @@ import {
 } from '@kibble/core';
 import Papa from 'papaparse';
 import { z } from 'zod';
+import { aheadDay, stationView } from './ownWeather.ts';
 import { LIMITS, rangeWords, withinLimit, type LimitedField } from './limits.ts';
 import { FIRST_DAY, LAST_DAY } from './parts.ts';
 
@@ -525,6 +526,9 @@ export const weatherView = z.object({
   to: z.string().nullable(),
   count: z.number(),
   longestDryRun: z.object({ days: z.number(), from: z.string() }).nullable(),
+  /** Today and the days ahead, as the plan has them. */
+  ahead: z.array(aheadDay),
+  station: stationView.nullable(),
   /** Files taken in, newest first; each can be taken back as a whole. */
   imports: z.array(
     z.object({

@@ -18,7 +18,8 @@ export {
 } from './weather/forecastEnsemble.ts';
 export { placeFactors, type PlaceWords } from './weather/placeFactors.ts';
 export { hargreavesEt } from './weather/hargreavesEt.ts';
-export { AIRS, ordinaryDay, SUMMERS, type Air, type Summers } from './weather/ordinaryDay.ts';
+export { HEATS, RAINS, saidWeather, SKIES, WINDS, type SaidDay } from './weather/saidWeather.ts';
+export { AIRS, ordinaryDay, SUMMERS, summersAt, type Air, type Summers } from './weather/ordinaryDay.ts';
 export { weatherFromWords, type WeatherWords } from './weather/words.ts';
 export {
   completeWeather,

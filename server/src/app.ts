@@ -13,6 +13,7 @@ import { entryRoutes } from './routes/entries.ts';
 import { gardenRoutes } from './routes/gardens.ts';
 import { planRoutes } from './routes/plans.ts';
 import { tapRoutes } from './routes/taps.ts';
+import { townRoutes } from './routes/towns.ts';
 import { wateringRoutes } from './routes/waterings.ts';
 import { weatherRoutes } from './routes/weather.ts';
 import { yourDataRoutes } from './routes/yourData.ts';
@@ -50,6 +51,7 @@ export function kibbleApp(services: Services, webDir?: string): Express {
     tapRoutes(services),
     draftRoutes(services),
     weatherRoutes(services),
+    townRoutes(services),
     yourDataRoutes(services),
   );
   app.use('/api', (req) => {

@@ -18,6 +18,7 @@ import { keepNightlyCopies } from './jobs/nightlyCopy.ts';
 import { watchSelfStopping } from './jobs/selfStopping.ts';
 import { PlannerBeside } from './planner/plannerBeside.ts';
 import { PlanStore } from './planner/planStore.ts';
+import { Towns } from './towns/towns.ts';
 import { seedDemo } from './seed.ts';
 import { removeDatabase } from './services/archive.ts';
 import type { WallClock } from './services/clock.ts';
@@ -144,9 +145,11 @@ export async function startKibble(options: StartOptions): Promise<Running> {
       }
       const plans = new PlanStore(await PlannerBeside.start(join(folder, 'program')), wall, log);
       undone.unshift(() => plans.stop());
+      const towns = await Towns.start(join(folder, 'program'));
+      undone.unshift(() => towns.stop());
       const runs = watchSelfStopping(sequelize, wall, log, plans);
       undone.unshift(() => runs.stop());
-      const services = { sequelize, wall, log, plans, onRuns: runs.look, data: { file, stationUrl } };
+      const services = { sequelize, wall, log, plans, towns, onRuns: runs.look, data: { file, stationUrl } };
       const app = kibbleApp(services, options.webDir);
       const server = await listenSomewhere(app, options.port);
       undone.unshift(keepNightlyCopies(file, wall, log), () => closed(server));

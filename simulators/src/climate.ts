@@ -3,6 +3,9 @@ import { addDays, dayOfYear, extraterrestrialRadiation } from '@kibble/core';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 
+/** This station measures everything. */
+type MeasuredDay = Required<StationDay>;
+
 /** An invented dry inland plain: the same seed and date give the same day, whenever and in whatever order it is asked for. */
 export interface Climate {
   seed: number;
@@ -10,7 +13,7 @@ export interface Climate {
 }
 
 /** Days with a story, month-day to what happens: a heat wave, a storm, a soaking rain, the first frosts. Invented. */
-const STORY: Readonly<Record<string, Partial<StationDay>>> = {
+const STORY: Readonly<Record<string, Partial<MeasuredDay>>> = {
   '07-16': { tMaxC: 34.2, tMinC: 18.4, windMs: 3.1, rainMm: 0, rhMinPct: 24 },
   '07-17': { tMaxC: 35.1, tMinC: 19.3, windMs: 3.6, rainMm: 0, rhMinPct: 21 },
   '07-18': { tMaxC: 36.4, tMinC: 20.1, windMs: 4.4, rainMm: 0, rhMinPct: 18 },
@@ -41,7 +44,7 @@ function swing(seed: number, date: string): number {
 }
 
 /** The weather that was, or will have been, on a date. */
-export function weatherOn(climate: Climate, date: string): StationDay {
+export function weatherOn(climate: Climate, date: string): MeasuredDay {
   const roll = dice(climate.seed, date, 1);
   const doy = dayOfYear(date);
   const month = Number(date.slice(5, 7)) - 1;
@@ -51,7 +54,7 @@ export function weatherOn(climate: Climate, date: string): StationDay {
   const wet = roll() < (WET_SHARE[month] ?? 0);
   const range = (wet ? 8 : 12.5) + 2.2 * season + (roll() - 0.5) * 2.5;
   const above = extraterrestrialRadiation({ latitudeDeg: climate.latitudeDeg, dayOfYear: doy });
-  const day: StationDay = {
+  const day: MeasuredDay = {
     date,
     tMinC: mean - range / 2,
     tMaxC: mean + range / 2,
@@ -67,7 +70,7 @@ export function weatherOn(climate: Climate, date: string): StationDay {
 
 const tenth = (value: number): number => Math.round(value * 10) / 10;
 
-function tidy<T extends StationDay>(day: T): T {
+function tidy<T extends MeasuredDay>(day: T): T {
   const tMinC = tenth(Math.min(day.tMinC, day.tMaxC - 1));
   return {
     ...day,
@@ -82,7 +85,7 @@ function tidy<T extends StationDay>(day: T): T {
 }
 
 /** What a forecast issued on the morning of `today` says of the day `lead` days on: right today, vaguer with every day. */
-export function forecastOn(climate: Climate, today: string, lead: number): StationForecastDay {
+export function forecastOn(climate: Climate, today: string, lead: number): Required<StationForecastDay> {
   const truth = weatherOn(climate, addDays(today, lead));
   const roll = dice(climate.seed, truth.date, 1000 + lead + 31 * dayOfYear(today));
   const doubt = Math.min(1, lead / 10);

@@ -4,16 +4,21 @@ import { addDays, type IsoDate } from '../units/dates.ts';
 export const BALANCE_DAYS = 400;
 
 /** Share of the available water in the ground by what the gardener remembers of its first day. Judgement. */
-export const START_FULLNESS = { soaked: 1, moist: 0.65, dry: 0.2 } as const;
+export const START_FULLNESS = { soaked: 1, moist: 0.8, drying: 0.5, dry: 0.2 } as const;
 
-/** Where a bed's balance begins: with its planting, or, on old plantings, after a winter that filled the ground. */
+/**
+ * Where a bed's balance begins: with its planting, or on the later day of which somebody said how wet the ground was; on old
+ * plantings after a winter that filled the ground.
+ */
 export function balanceStart(
   startOn: IsoDate,
   wetness: string,
   today: IsoDate,
+  wetnessOn: IsoDate | null = null,
 ): { startOn: IsoDate; startFullness: number } {
   const earliest = addDays(today, -BALANCE_DAYS);
-  if (startOn < earliest) return { startOn: earliest, startFullness: 1 };
+  const from = wetnessOn !== null && wetnessOn > startOn && wetnessOn <= today ? wetnessOn : startOn;
+  if (from < earliest) return { startOn: earliest, startFullness: 1 };
   const known: Readonly<Record<string, number>> = START_FULLNESS;
-  return { startOn, startFullness: known[wetness] ?? 1 };
+  return { startOn: from, startFullness: known[wetness] ?? 1 };
 }

@@ -1,10 +1,11 @@
 import { OutOfRange } from '../units/guard.ts';
 import { addDays, dayOfYear, daysBetween, type IsoDate } from '../units/dates.ts';
 import { ordinaryDay } from './ordinaryDay.ts';
+import { saidOfPast, saidWeather, type SaidDay } from './saidWeather.ts';
 import type { Site, WeatherDay } from './types.ts';
 
-/** Where a day of the series came from: seen, made from the garden's own record, or an ordinary day of the season. */
-export type DaySource = 'record' | 'forecast' | 'own record' | 'ordinary day';
+/** Where a day of the series came from: measured, forecast, said by hand, made from the garden's own record, or an ordinary day of the season. */
+export type DaySource = 'record' | 'forecast' | 'said' | 'own record' | 'ordinary day';
 
 /** Days on record that are like a made-up one: those of its season. */
 export const LIKE = Symbol('days like it');
@@ -59,12 +60,15 @@ function meanOf(days: readonly WeatherDay[], date: IsoDate): WeatherDay {
 /**
  * An unbroken series of weather from `from` to `to`. Each day is taken from the record, else the forecast,
  * else the mean of the garden's own record around that time of year or of its last days, else an ordinary day
- * of the season. Made-up days never bring rain: a plan that hopes for water is worse than one that waits to be told.
+ * of the season. What somebody said of a day by hand comes before a forecast; of a day that was measured only figures they
+ * read count. Made-up days never bring rain: a plan that hopes for water is worse than one that waits to be told.
  * @throws RangeError when `to` is before `from`
  */
 export function completeWeather(options: {
   record: readonly WeatherDay[];
   forecast: readonly ForecastDay[];
+  /** What somebody said of days, by date. */
+  said?: ReadonlyMap<IsoDate, SaidDay>;
   site: Site;
   from: IsoDate;
   to: IsoDate;
@@ -109,12 +113,19 @@ export function completeWeather(options: {
 
   return Array.from({ length: count }, (_, i) => {
     const date = addDays(from, i);
+    const said = options.said?.get(date);
     const real = recorded.get(date);
-    if (real) return { ...real, source: 'record', rainChance: real.rainMm > 0 ? 1 : 0 };
+    if (real) {
+      const day = said ? saidOfPast(said, real) : real;
+      return { ...day, source: 'record', rainChance: day.rainMm > 0 ? 1 : 0 };
+    }
     const told = forecast.get(date);
-    if (told) return { ...told, source: 'forecast' };
-    const own = fromOwnRecord(date);
-    if (own) return own;
-    return { ...ordinaryDay(date, site), source: 'ordinary day', rainChance: 0 };
+    const usual: SourcedDay = told
+      ? { ...told, source: 'forecast' }
+      : (fromOwnRecord(date) ?? { ...ordinaryDay(date, site), source: 'ordinary day', rainChance: 0 });
+    if (!said) return usual;
+    const day = saidWeather(said, usual, site);
+    // Of what has been it is known whether it rained.
+    return { ...day, source: 'said', rainChance: date < today ? (day.rainMm > 0 ? 1 : 0) : day.rainChance };
   });
 }

@@ -8,6 +8,7 @@ import type { Site } from './types.ts';
 const DAY_SOURCE: Readonly<Record<SourcedDay['source'], (date: IsoDate) => Provenance>> = {
   record: (on) => ({ kind: 'measured', on }),
   forecast: () => ({ kind: 'table', name: 'the forecast' }),
+  said: () => ({ kind: 'told' }),
   'own record': () => ({ kind: 'assumed', why: 'usual for this time of year in the garden’s own record' }),
   'ordinary day': () => ({ kind: 'assumed', why: 'an ordinary day of the season' }),
 };

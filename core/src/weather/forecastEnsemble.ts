@@ -42,6 +42,8 @@ const CHANCE_SHOWER_MM = 3;
 const WET_DAY_USE = 0.67;
 /** How often a day has the luck of the day before: rain comes in spells. Judgement; the same summers' wet days follow wet ones four times as often as dry ones. */
 const SAME_LUCK = 0.3;
+/** Spread of a day that was told in words, °C, beside what a forecast of its day has. Judgement. */
+const SAID_SD_C = 2;
 /** Spread of an ordinary day nobody measured, °C: all that is known is the season. Judgement. */
 const UNKNOWN_SD_C = 4;
 /** Spread of a whole season about those on record, in logarithms of its demand: few summers tell little of the next. Judgement. */
@@ -106,7 +108,11 @@ export function forecastEnsemble(options: {
         ? 0
         : day.source === 'ordinary day'
           ? UNKNOWN_SD_C
-          : Math.min(TEMP_SD_MOST_C, TEMP_SD_C + TEMP_SD_PER_DAY_C * d),
+          : Math.min(
+              TEMP_SD_MOST_C,
+              TEMP_SD_C + TEMP_SD_PER_DAY_C * d + (day.source === 'said' ? SAID_SD_C : 0),
+            ),
+      told: day.source === 'forecast' || day.source === 'said',
       like: day.source === 'own record' && (day[LIKE]?.at.length ?? 0) >= ENOUGH_DAYS ? day[LIKE] : undefined,
       member: { ...day },
     };
@@ -117,7 +123,7 @@ export function forecastEnsemble(options: {
     const season = Math.exp(SEASON_SD * normal());
     // The day before: of the record, or only whether it was wet.
     let before: number | boolean | null = options.yesterday ? options.yesterday.rainMm >= WET_DAY_MM : null;
-    for (const [d, { day, known, sky, windMs, sd, like, member }] of each.entries()) {
+    for (const [d, { day, known, told, sky, windMs, sd, like, member }] of each.entries()) {
       const at = m * days.length + d;
       if (like) {
         const { et0, rain, climate, index } = resample(like, day.date, before);
@@ -137,9 +143,9 @@ export function forecastEnsemble(options: {
       const other = uniform();
       if (uniform() > SAME_LUCK) luck = other;
       const amount = normal();
-      const chance = known ? 0 : day.source === 'forecast' ? day.rainChance : climate.chance;
+      const chance = known ? 0 : told ? day.rainChance : climate.chance;
       if (known) ensemble.rain[at] = day.rainMm;
-      else if (day.source === 'forecast') {
+      else if (told) {
         const sdLog = RAIN_LOG_SD + RAIN_LOG_SD_PER_DAY * d;
         const mean = day.rainMm > 0 ? day.rainMm : CHANCE_SHOWER_MM;
         ensemble.rain[at] = luck < day.rainChance ? mean * Math.exp(sdLog * amount - sdLog ** 2 / 2) : 0;

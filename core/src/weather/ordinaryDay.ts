@@ -38,7 +38,8 @@ const BY_LATITUDE: readonly (readonly [upTo: number, summers: Summers])[] = [
   [57, 'mild'],
   [90, 'cool'],
 ];
-const summersAt = (latitudeDeg: number): Summers =>
+/** What summers are like where nobody said. */
+export const summersAt = (latitudeDeg: number): Summers =>
   BY_LATITUDE.find(([upTo]) => Math.abs(latitudeDeg) <= upTo)?.[1] ?? 'cool';
 
 /** How much colder the middle of winter is, °C a degree of latitude. Judgement. */

@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
+import type { Air, Summers } from '@kibble/core';
 
 export class Garden extends Model<InferAttributes<Garden>, InferCreationAttributes<Garden>> {
   declare id: CreationOptional<number>;
@@ -19,6 +20,10 @@ export class Garden extends Model<InferAttributes<Garden>, InferCreationAttribut
   declare practiceDate: string | null;
   declare isDemo: CreationOptional<boolean>;
   declare stationUrl: CreationOptional<string | null>;
+  /** The town it lies near, in words; what its summers and its air are like. */
+  declare town: CreationOptional<string | null>;
+  declare summers: CreationOptional<Summers | null>;
+  declare air: CreationOptional<Air | null>;
   /** JSON of the contract's `gardenLimits`. */
   declare limits: CreationOptional<string>;
   /** Counts the changes: who changes it says which state they saw. */
@@ -32,6 +37,8 @@ export class Bed extends Model<InferAttributes<Bed>, InferCreationAttributes<Bed
   declare name: string;
   declare startOn: string;
   declare startWetness: string;
+  /** The day on which the ground was so; null for its first day. */
+  declare wetnessOn: CreationOptional<string | null>;
   declare archivedAt: CreationOptional<Date | null>;
   /** The ground it lies on, alone or with others. */
   declare groundId: number;
@@ -175,6 +182,17 @@ export class WeatherDayRow extends Model<
   declare solarMJ: number | null;
 }
 
+/** What somebody said of a day's weather. The latest that was not taken back counts. */
+export class SaidDayRow extends Model<InferAttributes<SaidDayRow>, InferCreationAttributes<SaidDayRow>> {
+  declare id: CreationOptional<number>;
+  declare gardenId: number;
+  declare date: string;
+  /** JSON of the core's `SaidDay`. */
+  declare said: string;
+  declare at: Date;
+  declare removedAt: CreationOptional<Date | null>;
+}
+
 /** A file of weather that was taken in: one act, which can be taken back as one. */
 export class ImportRow extends Model<InferAttributes<ImportRow>, InferCreationAttributes<ImportRow>> {
   declare id: CreationOptional<number>;
@@ -246,6 +264,9 @@ export function defineModels(sequelize: Sequelize): void {
       practiceDate: textOrNull(),
       isDemo: flag(),
       stationUrl: textOrNull(),
+      town: textOrNull(),
+      summers: textOrNull(),
+      air: textOrNull(),
       limits: { type: DataTypes.TEXT, allowNull: false, defaultValue: '{}' },
       version: version(),
     },
@@ -259,6 +280,7 @@ export function defineModels(sequelize: Sequelize): void {
       name: text(),
       startOn: text(),
       startWetness: text(),
+      wetnessOn: textOrNull(),
       archivedAt: moment(),
       groundId: integer(),
       kind: { type: DataTypes.STRING, allowNull: false, defaultValue: 'ground' },
@@ -375,6 +397,10 @@ export function defineModels(sequelize: Sequelize): void {
       removedAt: moment(),
     },
     as('imports'),
+  );
+  SaidDayRow.init(
+    { id: key(), gardenId: integer(), date: text(), said: longText(), at: time(), removedAt: moment() },
+    as('said_days'),
   );
   KeptRoundsRow.init(
     { gardenId: { type: DataTypes.INTEGER, primaryKey: true }, body: longText() },

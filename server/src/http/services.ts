@@ -1,6 +1,7 @@
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
 import type { PlanStore } from '../planner/planStore.ts';
+import type { Towns } from '../towns/towns.ts';
 import type { WallClock } from '../services/clock.ts';
 
 /** What routes and services are given. */
@@ -9,6 +10,8 @@ export interface Services {
   wall: WallClock;
   log: Logger;
   plans: PlanStore;
+  /** Where towns are looked up; left out, there is no gazetteer. */
+  towns?: Pick<Towns, 'search'>;
   /** Called when a tap was opened. */
   onRuns?: () => void;
   /** Where the data lies, and the demo's weather station; left out where nothing is kept on disk. */

@@ -65,7 +65,8 @@ export interface Context extends Facts {
 
 function alertsOf(weather: readonly SourcedDay[], today: string): WeatherAlert[] {
   const ahead = weather.filter(
-    (day) => day.date >= today && (day.source === 'forecast' || day.source === 'record'),
+    ({ date, source }) =>
+      date >= today && (source === 'forecast' || source === 'said' || source === 'record'),
   );
   const behind = weather.filter((day) => day.date < today && day.source === 'record');
   return [

@@ -55,7 +55,7 @@ export function planBed(
   const { periods }: HistoryOfBed = historyOf(bed, today, tried);
   const now = nowOf(periods);
   const plantings = plantingsOf(bed, latitudeDeg);
-  const start = balanceStart(bed.startOn, bed.startWetness, today);
+  const start = balanceStart(bed.startOn, bed.startWetness, today, bed.wetnessOn);
   // What happened before the balance begins, or lies ahead of a practice date set back, is not in it.
   const mine = events.filter(
     (event) => event.bedId === bed.id && event.date >= start.startOn && event.date <= today,

@@ -5,7 +5,7 @@ import type { Garden } from '../db/models.ts';
 import { todayOf, type WallClock } from '../services/clock.ts';
 import { keepRounds } from '../services/keptRounds.ts';
 import { bedFacts, gardenFacts } from './gardenFacts.ts';
-import { stationIsSilent } from '../services/weather.ts';
+import { forgetForecasts, stationIsSilent } from '../services/station.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
 import { NotThere, type Planner, type Viewed } from './planner.ts';
 
@@ -17,8 +17,16 @@ export interface Touched {
 
 /** Of more beds at once a garden is read anew as a whole. */
 const FEW_BEDS = 20;
-/** A station that did not answer is asked again after so long, ms. */
+/** A station that did not answer is asked again after so long, and one that did what it forecasts now, ms. */
 const SILENT_MS = 60_000;
+const ASKED_AGAIN_MS = 3_600_000;
+
+/** When a garden's station is asked again: never where it has none, or keeps a day of its own. */
+function untilOf(garden: Garden, today: string, now: number): number {
+  if (garden.stationUrl === null) return Number.POSITIVE_INFINITY;
+  if (stationIsSilent(garden, today)) return now + SILENT_MS;
+  return garden.clockMode === 'practice' ? Number.POSITIVE_INFINITY : now + ASKED_AGAIN_MS;
+}
 
 /** What is known of a garden's facts at the planner. */
 interface Held {
@@ -108,6 +116,7 @@ export class PlanStore {
     await held.turn.runExclusive(async () => {
       const today = todayOf(garden, this.wall);
       const now = this.wall.now().getTime();
+      if (now >= held.until) forgetForecasts(garden.id);
       if (held.today !== today || now >= held.until) held.stale = 'all';
       const { stale } = held;
       if (stale !== 'all' && stale.size === 0) return;
@@ -117,7 +126,7 @@ export class PlanStore {
         if (stale === 'all') {
           await this.planner.put(garden.id, await gardenFacts(garden, this.wall, this.log));
           held.today = today;
-          held.until = stationIsSilent(garden, today) ? now + SILENT_MS : Number.POSITIVE_INFINITY;
+          held.until = untilOf(garden, today, now);
         } else {
           const { beds, events } = await bedFacts(garden, [...stale], this.wall);
           await this.planner.change(garden.id, beds, events);

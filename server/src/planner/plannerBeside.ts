@@ -1,11 +1,10 @@
-import { pathToFileURL } from 'node:url';
 import type { BedView, EventView } from '@kibble/contract';
 import { Piscina } from 'piscina';
 import { Refusal } from '../errors.ts';
 import type { Facts } from './facts.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
 import { NotThere, type Planner, type Viewed } from './planner.ts';
-import { planThreadFile } from './planThreadFile.ts';
+import { threadFile } from './threadFile.ts';
 import type { Done, Task } from './planThread.ts';
 
 /** Beds and events carried to the thread at once: more would hold up those who wait meanwhile. */
@@ -36,7 +35,7 @@ export class PlannerBeside implements Planner {
 
   /** @param folder where the thread's program may be written */
   static async start(folder: string): Promise<PlannerBeside> {
-    return new PlannerBeside(pathToFileURL(await planThreadFile(folder)).href);
+    return new PlannerBeside(await threadFile(new URL('./planThread.ts', import.meta.url), folder));
   }
 
   async put(gardenId: number, facts: Facts): Promise<void> {

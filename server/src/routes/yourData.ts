@@ -9,7 +9,7 @@ import { answer, read, Refusal } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { factsOf, pour, prepareRestore, writeArchive } from '../services/archive.ts';
 import type { Services } from '../http/services.ts';
-import { forgetForecasts } from '../services/weather.ts';
+import { forgetForecasts } from '../services/station.ts';
 
 /** Largest file that is taken back in. */
 const ARCHIVE_BODY = '300mb';

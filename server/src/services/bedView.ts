@@ -85,6 +85,7 @@ export function bedToView(of: {
     mulchLaidOn: mulched ? (mulched.laidOn ?? laid?.from ?? bed.startOn) : null,
     startOn: bed.startOn,
     startWetness: bed.startWetness as BedView['startWetness'],
+    wetnessOn: bed.wetnessOn ?? null,
     place: bed.place ?? null,
     goal: now('goal'),
     rank: (bed.rank ?? null) as BedView['rank'],

@@ -19,6 +19,7 @@ const bedColumns = (body: BedBody) => ({
   name: body.name,
   startOn: body.planting.plantedOn,
   startWetness: body.startWetness,
+  wetnessOn: body.wetnessOn ?? null,
   place: body.place || null,
   rank: body.rank ?? null,
   lengthM: body.lengthM ?? null,

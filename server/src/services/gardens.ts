@@ -17,6 +17,9 @@ export async function createGarden(
     latitudeDeg: body.latitudeDeg,
     elevationM: body.elevationM,
     longitudeDeg: body.longitudeDeg ?? null,
+    town: body.town ?? null,
+    summers: body.summers ?? null,
+    air: body.air ?? null,
     timeZone: body.timeZone,
     units: body.units,
     clockMode: body.clock.mode,
@@ -38,6 +41,17 @@ function limitsOf(garden: Garden, setAside: SetAside[]): GardenLimits {
   return {};
 }
 
+/** What says where a garden lies and what it is like there. */
+const PLACE_FIELDS = [
+  'latitudeDeg',
+  'longitudeDeg',
+  'elevationM',
+  'timeZone',
+  'town',
+  'summers',
+  'air',
+] as const satisfies readonly (keyof GardenPatch)[];
+
 /** Changes a garden's name, units, place, limits or date. */
 export async function changeGarden(garden: Garden, body: GardenPatch): Promise<void> {
   const { version, limits, clock, ...plain } = body;
@@ -51,7 +65,10 @@ export async function changeGarden(garden: Garden, body: GardenPatch): Promise<v
   await garden.update({
     name: plain.name ?? garden.name,
     units: plain.units ?? garden.units,
-    longitudeDeg: plain.longitudeDeg === undefined ? garden.longitudeDeg : plain.longitudeDeg,
+    // What is not told stays; what is told to be nothing is nothing.
+    ...Object.fromEntries(
+      PLACE_FIELDS.flatMap((field) => (plain[field] === undefined ? [] : [[field, plain[field]]])),
+    ),
     limits: limits ? JSON.stringify(limits) : garden.limits,
     version: garden.version + 1,
   });
@@ -142,6 +159,9 @@ export async function gardenToView(
     elevationM: garden.elevationM,
     longitudeDeg: garden.longitudeDeg ?? null,
     timeZone: garden.timeZone,
+    town: garden.town ?? null,
+    summers: garden.summers ?? null,
+    air: garden.air ?? null,
     units: garden.units,
     clockMode: garden.clockMode,
     today,

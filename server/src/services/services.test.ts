@@ -11,7 +11,9 @@ import { openDatabase } from '../db/open.ts';
 import { writerOf } from '../db/writer.ts';
 import { todayOf } from './clock.ts';
 import { createGarden } from './gardens.ts';
-import { forgetForecasts, gardenWeather, storeDays, storeImport } from './weather.ts';
+import { forgetForecasts } from './station.ts';
+import { gardenWeather, storeImport } from './weather.ts';
+import { storeDays } from './weatherRows.ts';
 
 const at = new Date('2026-07-14T05:00:00Z');
 const log = pino({ level: 'silent' });
@@ -104,6 +106,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     '006',
     '007',
     '008',
+    '009',
   ]);
   await again.close();
   sequelize = await openDatabase(file);

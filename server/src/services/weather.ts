@@ -1,66 +1,27 @@
-import { forecastDay, stationDays, stationForecast, type WeatherView } from '@kibble/contract';
+import { saidDay, type WeatherView } from '@kibble/contract';
 import {
   addDays,
   BALANCE_DAYS,
   completeWeather,
-  daysBetween,
   referenceEt,
   type ForecastDay,
+  type SaidDay,
   type Site,
   type SourcedDay,
   type WeatherDay,
 } from '@kibble/core';
 import { Op } from 'sequelize';
 import type { Logger } from 'pino';
-import { Bed, EventRow, ImportRow, WeatherDayRow, type Garden } from '../db/models.ts';
-import { writerOf } from '../db/writer.ts';
+import { Bed, EventRow, ImportRow, SaidDayRow, WeatherDayRow, type Garden } from '../db/models.ts';
+import { lastForecast, refreshFromStation, troubleOf } from './station.ts';
+import { storeDays } from './weatherRows.ts';
 
 export const siteOf = (garden: Garden): Site => ({
   latitudeDeg: garden.latitudeDeg,
   elevationM: garden.elevationM,
+  summers: garden.summers ?? undefined,
+  air: garden.air ?? undefined,
 });
-
-const STATION_PATIENCE_MS = 4000;
-
-/** What a station last forecast, by garden and day; a restart asks again. */
-const forecasts = new Map<string, ForecastDay[]>();
-
-async function ask(url: string): Promise<unknown> {
-  const answer = await fetch(url, { signal: AbortSignal.timeout(STATION_PATIENCE_MS) });
-  if (!answer.ok) throw new Error(`the station answered ${answer.status}`);
-  return answer.json();
-}
-
-/** Rows written at once: more would pass the most values that SQLite takes in one line. */
-const BATCH = 1000;
-
-/** Writes days; a day that stands already from the same import, or from the station (import 0), is replaced. */
-export async function storeDays(
-  gardenId: number,
-  importId: number,
-  days: readonly WeatherDay[],
-): Promise<void> {
-  for (let i = 0; i < days.length; i += BATCH)
-    await WeatherDayRow.bulkCreate(
-      days.slice(i, i + BATCH).map((day) => ({
-        gardenId,
-        source: importId === 0 ? 'station' : 'import',
-        importId,
-        date: day.date,
-        tMinC: day.tMinC,
-        tMaxC: day.tMaxC,
-        rainMm: day.rainMm,
-        windMs: day.windMs ?? null,
-        rhMinPct: day.rhMinPct ?? null,
-        rhMaxPct: day.rhMaxPct ?? null,
-        solarMJ: day.solarMJ ?? null,
-      })),
-      {
-        updateOnDuplicate: ['tMinC', 'tMaxC', 'rainMm', 'windMs', 'rhMinPct', 'rhMaxPct', 'solarMJ'],
-        conflictAttributes: ['gardenId', 'date', 'importId'],
-      } as Parameters<typeof WeatherDayRow.bulkCreate>[1],
-    );
-}
 
 /** Takes a file's days in as one act, which can be taken back as one. */
 export async function storeImport(
@@ -73,44 +34,6 @@ export async function storeImport(
   await storeDays(gardenId, row.id, days);
   return row;
 }
-
-/** Brings the station's past days up to yesterday and its forecast up to today. A silent station leaves what is known. */
-async function refreshFromStation(
-  garden: Garden,
-  today: string,
-  earliest: string,
-  log: Logger,
-): Promise<ForecastDay[]> {
-  if (!garden.stationUrl) return [];
-  const key = `${garden.id} ${today}`;
-  const known = forecasts.get(key);
-  if (known) return known;
-  try {
-    const last = await WeatherDayRow.max<string | null, WeatherDayRow>('date', {
-      where: { gardenId: garden.id, source: 'station' },
-    });
-    const yesterday = addDays(today, -1);
-    const from = last && last >= earliest ? addDays(last, 1) : earliest;
-    if (from <= yesterday) {
-      for (let start = from; start <= yesterday; start = addDays(start, 700)) {
-        const end = daysBetween(start, yesterday) > 699 ? addDays(start, 699) : yesterday;
-        const { days } = stationDays.parse(await ask(`${garden.stationUrl}/days?from=${start}&to=${end}`));
-        await writerOf(garden.sequelize)(() => storeDays(garden.id, 0, days));
-      }
-    }
-    const { days } = stationForecast.parse(await ask(`${garden.stationUrl}/forecast?today=${today}`));
-    const forecast = days.map((day) => forecastDay.parse(day));
-    forecasts.set(key, forecast);
-    return forecast;
-  } catch (error) {
-    log.warn({ err: error, garden: garden.id }, 'the weather station did not answer');
-    return [];
-  }
-}
-
-/** Whether a garden's station has not said what it forecasts for today. */
-export const stationIsSilent = (garden: Garden, today: string): boolean =>
-  garden.stationUrl !== null && !forecasts.has(`${garden.id} ${today}`);
 
 const known = (value: number | null): number | undefined => value ?? undefined;
 
@@ -155,6 +78,40 @@ async function gaugesOf(garden: Garden, from: string, to: string): Promise<Map<s
   return new Map(events.map((event) => [event.date, event]));
 }
 
+/** How likely rain is that a file has for a day ahead, and any where it has none. Judgement. */
+const FILED_CHANCE = { wet: 0.8, dry: 0.1 };
+
+/** Days ahead that files brought, the latest of several. */
+async function filedAhead(garden: Garden, from: string, to: string): Promise<ForecastDay[]> {
+  const days = await recordOf(garden, from, to);
+  return days.map((day) => ({ ...day, rainChance: day.rainMm > 0 ? FILED_CHANCE.wet : FILED_CHANCE.dry }));
+}
+
+/** What somebody said of days, by date: the latest word on each. What cannot be read any more was not said. */
+export async function saidOf(gardenId: number, from: string, to: string): Promise<Map<string, SaidDay>> {
+  const rows = await SaidDayRow.findAll({
+    where: { gardenId, removedAt: null, date: { [Op.between]: [from, to] } },
+    order: ['id'],
+    raw: true,
+  });
+  const said = new Map<string, SaidDay>();
+  for (const row of rows) {
+    const read = saidDay.nullable().safeParse(parsed(row.said));
+    if (!read.success) continue;
+    if (read.data === null) said.delete(row.date);
+    else said.set(row.date, read.data);
+  }
+  return said;
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return undefined;
+  }
+}
+
 /**
  * An unbroken series for the garden, from `from` to the end of the horizon, seen from today.
  * @param asking whether the station may be asked; otherwise what it last said is taken
@@ -169,16 +126,19 @@ export async function gardenWeather(
 ): Promise<SourcedDay[]> {
   const forecast = asking
     ? await refreshFromStation(garden, today, addDays(from, -30), log)
-    : (forecasts.get(`${garden.id} ${today}`) ?? []);
+    : lastForecast(garden);
   // Whether a bed can be planned does not hang on what past years were like.
   const oldest = asking ? addDays(today, -READ_DAYS) : from;
   const record = await recordOf(garden, from < oldest ? from : oldest, addDays(today, -1));
+  const last = addDays(today, horizonDays - 1);
   const days = completeWeather({
     record,
-    forecast: forecast.filter((day) => day.date >= today),
+    // A file somebody brought comes before what the station says by itself.
+    forecast: [...forecast.filter((day) => day.date >= today), ...(await filedAhead(garden, today, last))],
+    said: await saidOf(garden.id, from, last),
     site: siteOf(garden),
     from,
-    to: addDays(today, horizonDays - 1),
+    to: last,
     today,
   });
   // A gauge speaks also for days nothing else measured, and for rain that fell this morning.
@@ -202,7 +162,14 @@ export async function earliestStart(garden: Garden, today: string): Promise<stri
 const RECENT_DAYS = 60;
 
 /** The weather room: the last days of the record with their gauge readings, how much there is, and the files it came from. */
-export async function weatherPage(garden: Garden, today: string): Promise<WeatherView> {
+export async function weatherPage(
+  garden: Garden,
+  today: string,
+  horizonDays: number,
+  log: Logger,
+): Promise<WeatherView> {
+  // First, for it brings what the station measured since.
+  const ahead = await gardenWeather(garden, today, today, horizonDays, log);
   const yesterday = addDays(today, -1);
   const files = await ImportRow.findAll({ where: { gardenId: garden.id }, order: [['id', 'DESC']] });
   const standing = files.filter(({ removedAt }) => !removedAt).map(({ id }) => id);
@@ -227,7 +194,20 @@ export async function weatherPage(garden: Garden, today: string): Promise<Weathe
     ).map(({ date }) => date),
   );
   const site = siteOf(garden);
+  const said = await saidOf(garden.id, today, addDays(today, horizonDays - 1));
   return {
+    ahead: ahead.map((day) => ({
+      date: day.date,
+      tMinC: day.tMinC,
+      tMaxC: day.tMaxC,
+      rainMm: day.rainMm,
+      rainChance: day.rainChance,
+      windMs: day.windMs ?? null,
+      et0Mm: referenceEt(day, site).mm,
+      source: day.source,
+      said: said.get(day.date) ?? null,
+    })),
+    station: garden.stationUrl === null ? null : { url: garden.stationUrl, trouble: troubleOf(garden.id) },
     days: recent.map((day) => ({
       date: day.date,
       tMinC: day.tMinC,
@@ -270,6 +250,3 @@ function longestDryRun(days: readonly WeatherDay[]): { days: number; from: strin
   }
   return best;
 }
-
-/** Forgets forecasts, so that the next look asks the station again. */
-export const forgetForecasts = (): void => forecasts.clear();

@@ -1,0 +1,104 @@
+import { HEATS, RAINS, SKIES, WINDS } from '@kibble/core';
+import { z } from 'zod';
+import { limited } from './limited.ts';
+import { day, entryDate, oneOf } from './parts.ts';
+import { givenText } from './refusalWords.ts';
+
+/** What somebody says of a day: words, or figures where they have them; what is left out is as it would be otherwise. */
+export const saidDay = z
+  .object({
+    heat: oneOf('Heat', HEATS).optional(),
+    sky: oneOf('Sky', SKIES).optional(),
+    rain: oneOf('Rain', RAINS).optional(),
+    wind: oneOf('Wind', WINDS).optional(),
+    tMinC: limited('tMinC').optional(),
+    tMaxC: limited('tMaxC').optional(),
+  })
+  .refine(({ tMinC, tMaxC }) => tMinC === undefined || tMaxC === undefined || tMinC <= tMaxC, {
+    error: ({ input }) => {
+      const { tMinC, tMaxC } = input as { tMinC: number; tMaxC: number };
+      return `Lowest temperature must not be above the highest, ${tMaxC} °C; got ${tMinC} °C`;
+    },
+    path: ['tMinC'],
+  });
+
+/** Days said at once; null takes back what was said of one. */
+export const saidBody = z.object({
+  days: z
+    .array(z.object({ date: entryDate('Day'), said: saidDay.nullable() }))
+    .min(1, { error: 'Days must be at least one; got none' })
+    .max(31, { error: ({ input }) => `Days must be at most 31; got ${(input as unknown[]).length}` }),
+});
+/** What was written down, and what it took the place of: to be taken back as one. */
+export const saidAnswer = z.object({ ids: z.array(z.number()) });
+export const saidUndo = z.object({
+  ids: z
+    .array(z.number().int().min(1))
+    .min(1, { error: 'Entries to take back must be at least one; got none' })
+    .max(31),
+});
+
+/** A station's address: whatever answers Kibble's own days and forecast (docs/station.md). */
+export const stationAddress = z
+  .string()
+  .trim()
+  .max(500, { error: ({ input }) => `Address must be 500 letters or fewer; got ${String(input).length}` })
+  .refine(
+    (text) => {
+      try {
+        const { protocol, search, hash } = new URL(text);
+        return (protocol === 'http:' || protocol === 'https:') && search === '' && hash === '';
+      } catch {
+        return false;
+      }
+    },
+    {
+      error: ({ input }) =>
+        `Address must begin with http:// or https:// and have no “?”, such as http://192.168.1.20:8080; got ${givenText(input)}`,
+    },
+  )
+  .transform((text) => text.replace(/\/+$/, ''));
+
+export const stationBody = z.object({
+  url: stationAddress.nullable(),
+  /** It is kept though it does not answer now. */
+  anyway: z.boolean().default(false),
+});
+
+export const stationKept = z.object({ url: z.string().nullable() });
+
+/** A day ahead, in figures, with what was said of it by hand. */
+export const aheadDay = z.object({
+  date: day,
+  tMinC: z.number(),
+  tMaxC: z.number(),
+  rainMm: z.number(),
+  rainChance: z.number(),
+  windMs: z.number().nullable(),
+  et0Mm: z.number(),
+  source: z.string(),
+  said: saidDay.nullable(),
+});
+
+/** How the station does: whether it answers, and what it did last. */
+export const stationView = z.object({
+  url: z.string(),
+  /** What went wrong when it was last asked; null when it answered. */
+  trouble: z.string().nullable(),
+});
+
+/** A town of the gazetteer. */
+export const townView = z.object({
+  name: z.string(),
+  region: z.string().nullable(),
+  country: z.string(),
+  latitudeDeg: z.number(),
+  longitudeDeg: z.number(),
+  timeZone: z.string(),
+});
+export type SaidBody = z.infer<typeof saidBody>;
+export type SaidAnswer = z.infer<typeof saidAnswer>;
+export type StationView = z.infer<typeof stationView>;
+export type StationBody = z.input<typeof stationBody>;
+export type AheadDay = z.infer<typeof aheadDay>;
+export type TownView = z.infer<typeof townView>;

@@ -1,0 +1,30 @@
+import type { SaidBody } from '@kibble/contract';
+import { addDays } from '@kibble/core';
+import { SaidDayRow, type Garden } from '../db/models.ts';
+import { Refusal } from '../errors.ts';
+
+/** Days behind and ahead of which the weather can be said. */
+const BEHIND_DAYS = 30;
+const AHEAD_DAYS = 13;
+
+/** Writes down what somebody said of days' weather. @returns the entries, by which it can be taken back */
+export async function saySo(garden: Garden, today: string, { days }: SaidBody, at: Date): Promise<number[]> {
+  const [from, to] = [addDays(today, -BEHIND_DAYS), addDays(today, AHEAD_DAYS)];
+  const ids: number[] = [];
+  for (const [i, { date, said }] of days.entries()) {
+    if (date < from || date > to)
+      throw new Refusal('invalid', `Day must lie from ${from} to ${to}; got ${date}`, `days.${i}.date`);
+    const row = await SaidDayRow.create({ gardenId: garden.id, date, said: JSON.stringify(said), at });
+    ids.push(row.id);
+  }
+  return ids;
+}
+
+/** Takes what was said back. */
+export async function unsay(garden: Garden, ids: readonly number[], at: Date): Promise<void> {
+  const [count] = await SaidDayRow.update(
+    { removedAt: at },
+    { where: { id: [...ids], gardenId: garden.id, removedAt: null } },
+  );
+  if (count === 0) throw new Refusal('not-found', `Nothing of ${garden.name} was said under these.`, 'ids');
+}
