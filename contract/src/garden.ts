@@ -16,6 +16,7 @@ import {
   MULCH_MATERIALS,
   START_METHODS,
   TEXTURE_CLASSES,
+  WEEKS,
 } from '@kibble/core';
 import { z } from 'zod';
 import { findingView } from './findings.ts';
@@ -143,7 +144,12 @@ export const gardenBody = z.object({
   ...ABOUT_PLACE,
 });
 
-export const setupBody = z.object({ garden: gardenBody, bed: bedBody });
+export const setupBody = z.object({
+  garden: gardenBody,
+  bed: bedBody,
+  /** What the last week was like. */
+  week: oneOf('Last week', WEEKS).optional(),
+});
 
 /** Days of the week, Sunday 0. */
 export const weekdays = (what: string) =>

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { limited } from './limited.ts';
 import { day, entryDate, oneOf } from './parts.ts';
 import { givenText } from './refusalWords.ts';
+import type { CoreView } from './round.ts';
 
 /** What somebody says of a day: words, or figures where they have them; what is left out is as it would be otherwise. */
 export const saidDay = z
@@ -78,6 +79,14 @@ export const aheadDay = z.object({
   et0Mm: z.number(),
   source: z.string(),
   said: saidDay.nullable(),
+  /** What it would be if nothing had been said of it. */
+  unsaid: z.object({
+    tMinC: z.number(),
+    tMaxC: z.number(),
+    rainMm: z.number(),
+    rainChance: z.number(),
+    source: z.string(),
+  }),
 });
 
 /** How the station does: whether it answers, and what it did last. */
@@ -96,6 +105,14 @@ export const townView = z.object({
   longitudeDeg: z.number(),
   timeZone: z.string(),
 });
+/** What a garden that is being made would be told today. mm deep in the watered ground. */
+export const setupSketch = z.object({
+  core: z.custom<CoreView>((v) => typeof v === 'object' && v !== null && 'layersMm' in v),
+  /** What sun and wind take on a day now, mm. */
+  et0Mm: z.number(),
+  next: z.object({ date: day, minutes: z.number(), litres: z.number() }).nullable(),
+});
+export type SetupSketch = z.infer<typeof setupSketch>;
 export type SaidBody = z.infer<typeof saidBody>;
 export type SaidAnswer = z.infer<typeof saidAnswer>;
 export type StationView = z.infer<typeof stationView>;

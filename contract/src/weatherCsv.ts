@@ -13,7 +13,7 @@ import Papa from 'papaparse';
 import { z } from 'zod';
 import { aheadDay, stationView } from './ownWeather.ts';
 import { LIMITS, rangeWords, withinLimit, type LimitedField } from './limits.ts';
-import { FIRST_DAY, LAST_DAY } from './parts.ts';
+import { day, FIRST_DAY, LAST_DAY } from './parts.ts';
 
 /** What a column of a weather file can be. */
 export type WeatherField =
@@ -526,6 +526,8 @@ export const weatherView = z.object({
   to: z.string().nullable(),
   count: z.number(),
   longestDryRun: z.object({ days: z.number(), from: z.string() }).nullable(),
+  /** The days on record of the year up to yesterday: rain, and what sun and wind took, mm. */
+  year: z.array(z.object({ date: day, rainMm: z.number(), et0Mm: z.number() })),
   /** Today and the days ahead, as the plan has them. */
   ahead: z.array(aheadDay),
   station: stationView.nullable(),

@@ -18,7 +18,20 @@ export {
 } from './weather/forecastEnsemble.ts';
 export { placeFactors, type PlaceWords } from './weather/placeFactors.ts';
 export { hargreavesEt } from './weather/hargreavesEt.ts';
-export { HEATS, RAINS, saidWeather, SKIES, WINDS, type SaidDay } from './weather/saidWeather.ts';
+export { typedFigure, typedNumber, type TypedKind } from './units/typed.ts';
+export { dryGaps, rainAgainstUse, type RainAndUse } from './weather/rainAgainstUse.ts';
+export { TERRAIN_M, terrainOf, TERRAINS, type Terrain } from './weather/terrain.ts';
+export {
+  HEATS,
+  RAINS,
+  saidWeather,
+  SKIES,
+  WEEK_DAYS,
+  WEEKS,
+  WINDS,
+  type SaidDay,
+  type Week,
+} from './weather/saidWeather.ts';
 export { AIRS, ordinaryDay, SUMMERS, summersAt, type Air, type Summers } from './weather/ordinaryDay.ts';
 export { weatherFromWords, type WeatherWords } from './weather/words.ts';
 export {

@@ -4,7 +4,7 @@ import { addDays, type IsoDate } from '../units/dates.ts';
 export const BALANCE_DAYS = 400;
 
 /** Share of the available water in the ground by what the gardener remembers of its first day. Judgement. */
-export const START_FULLNESS = { soaked: 1, moist: 0.8, drying: 0.5, dry: 0.2 } as const;
+export const START_FULLNESS = { soaked: 1, moist: 0.85, drying: 0.65, dry: 0.2 } as const;
 
 /**
  * Where a bed's balance begins: with its planting, or on the later day of which somebody said how wet the ground was; on old

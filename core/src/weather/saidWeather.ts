@@ -48,6 +48,15 @@ const RAIN: Readonly<Record<NonNullable<SaidDay['rain']>, { mm: number; chance: 
 /** m/s at 2 m. Judgements. */
 const WIND: Readonly<Record<NonNullable<SaidDay['wind']>, number>> = { still: 1, breeze: 2.5, windy: 5.5 };
 
+/** What the last week was like, in three words, and what that says of each of its days. Judgements. */
+export const WEEKS = ['hot and dry', 'as usual', 'wet'] as const;
+export type Week = (typeof WEEKS)[number];
+export const WEEK_DAYS: Readonly<Record<Week, SaidDay | null>> = {
+  'hot and dry': { heat: 'warm', sky: 'sun', rain: 'dry' },
+  'as usual': null,
+  wet: { sky: 'grey', rain: 'showers' },
+};
+
 /** What is left where nobody says how warm the night is, °C below the day. Judgement. */
 const USUAL_RANGE_C = 11;
 

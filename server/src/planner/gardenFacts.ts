@@ -63,7 +63,7 @@ export async function glanceFacts(
   const view = await gardenToView(garden, wall, [bedId]);
   const { today } = view;
   const from = addDays(today, -GLANCE_DAYS);
-  const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, log, false);
+  const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, log, { asking: false });
   const events = await eventsOf(garden.id, view.beds, today, { from, only: true });
   return { garden: view, events, site: siteOf(garden), today, weather, kept: null };
 }

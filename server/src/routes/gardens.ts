@@ -1,16 +1,26 @@
-import { gardenName, gardenPatch, gardenView, ownCropBody, setupBody, stepBody } from '@kibble/contract';
+import {
+  gardenName,
+  gardenPatch,
+  gardenView,
+  ownCropBody,
+  setupBody,
+  setupSketch,
+  stepBody,
+} from '@kibble/contract';
 import { Router } from 'express';
 import { Garden } from '../db/models.ts';
-import { answer, read, readId } from '../errors.ts';
+import { answer, read, readId, Refusal, refusing } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { sendJson } from '../http/sendView.ts';
 import { createBed } from '../services/beds.ts';
-import { stepClock, todayOf } from '../services/clock.ts';
+import { dayIn, stepClock, todayOf } from '../services/clock.ts';
 import { findGarden } from '../services/find.ts';
 import { changeGarden, createGarden, gardenToView } from '../services/gardens.ts';
 import { addOwnCrop } from '../services/ownCrops.ts';
 import { checkPlantedBy } from '../services/plantings.ts';
+import { saySo } from '../services/saidDays.ts';
 import { prove } from '../planner/prove.ts';
+import { daysOfWeek, sketchOf } from '../planner/sketch.ts';
 import type { Services } from '../http/services.ts';
 
 /** Gardens, their clock and limits, and plants of their own. */
@@ -33,7 +43,10 @@ export function gardenRoutes(services: Services): Router {
       const body = read(setupBody, req.body);
       const garden = await createGarden(body.garden);
       checkPlantedBy(body.bed, todayOf(garden, wall), 'bed.');
+      const today = todayOf(garden, wall);
       const bed = await createBed(garden.id, body.bed, wall.now());
+      const days = daysOfWeek(body.week ?? 'as usual', today);
+      if (days.length > 0) await saySo(garden, today, { days }, wall.now());
       if (proving) await prove([bed.id], 'bed', wall, log);
       return {
         status: 201,
@@ -42,6 +55,21 @@ export function gardenRoutes(services: Services): Router {
       };
     }),
   );
+
+  // What a garden that is being made would be told: nothing is written down.
+  router.post('/gardens/sketch', (req, res) => {
+    const body = read(setupBody, req.body);
+    const today = dayIn(body.garden.timeZone, wall);
+    checkPlantedBy(body.bed, today, 'bed.');
+    if (body.bed.planting.cropId.startsWith('own-'))
+      throw new Refusal('invalid', 'Crop must be one of the catalogue’s plants in a new garden.', 'cropId');
+    res.json(
+      answer(
+        setupSketch,
+        refusing(() => sketchOf(body, today)),
+      ),
+    );
+  });
 
   router.patch(
     '/gardens/:id',

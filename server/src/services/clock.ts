@@ -12,8 +12,11 @@ export const wallClock: WallClock = { now: () => new Date() };
 /** Today at the garden: the practice date, or the wall clock's day in the garden's zone. */
 export function todayOf(garden: Garden, wall: WallClock): string {
   if (garden.clockMode === 'practice' && garden.practiceDate) return garden.practiceDate;
-  return formats(garden.timeZone).day.format(wall.now());
+  return dayIn(garden.timeZone, wall);
 }
+
+/** The wall clock's day in a zone. */
+export const dayIn = (timeZone: string, wall: WallClock): string => formats(timeZone).day.format(wall.now());
 
 /** Making a formatter is dear, using one is not. */
 const made = new Map<string, { day: Intl.DateTimeFormat; offset: Intl.DateTimeFormat }>();

@@ -26,7 +26,7 @@ async function textOf(answer: Response): Promise<string> {
   for await (const part of answer.body ?? []) {
     bytes += (part as Uint8Array).length;
     if (bytes > MOST_BYTES) throw new StationTrouble('it sends more than a million letters');
-    parts.push(part as Uint8Array);
+    parts.push(part);
   }
   return Buffer.concat(parts).toString('utf8');
 }

@@ -3,6 +3,7 @@ import {
   addDays,
   BALANCE_DAYS,
   completeWeather,
+  dryGaps,
   referenceEt,
   type ForecastDay,
   type SaidDay,
@@ -114,7 +115,7 @@ function parsed(text: string): unknown {
 
 /**
  * An unbroken series for the garden, from `from` to the end of the horizon, seen from today.
- * @param asking whether the station may be asked; otherwise what it last said is taken
+ * @param options whether the station may be asked, otherwise what it last said is taken; and whether what was said by hand counts
  */
 export async function gardenWeather(
   garden: Garden,
@@ -122,7 +123,7 @@ export async function gardenWeather(
   from: string,
   horizonDays: number,
   log: Logger,
-  asking = true,
+  { asking = true, byHand = true }: { asking?: boolean; byHand?: boolean } = {},
 ): Promise<SourcedDay[]> {
   const forecast = asking
     ? await refreshFromStation(garden, today, addDays(from, -30), log)
@@ -135,7 +136,7 @@ export async function gardenWeather(
     record,
     // A file somebody brought comes before what the station says by itself.
     forecast: [...forecast.filter((day) => day.date >= today), ...(await filedAhead(garden, today, last))],
-    said: await saidOf(garden.id, from, last),
+    said: byHand ? await saidOf(garden.id, from, last) : undefined,
     site: siteOf(garden),
     from,
     to: last,
@@ -160,6 +161,14 @@ export async function earliestStart(garden: Garden, today: string): Promise<stri
 }
 
 const RECENT_DAYS = 60;
+
+const unsaidOf = ({ tMinC, tMaxC, rainMm, rainChance, source }: SourcedDay) => ({
+  tMinC,
+  tMaxC,
+  rainMm,
+  rainChance,
+  source,
+});
 
 /** The weather room: the last days of the record with their gauge readings, how much there is, and the files it came from. */
 export async function weatherPage(
@@ -194,9 +203,10 @@ export async function weatherPage(
     ).map(({ date }) => date),
   );
   const site = siteOf(garden);
+  const unsaid = await gardenWeather(garden, today, today, horizonDays, log, { byHand: false });
   const said = await saidOf(garden.id, today, addDays(today, horizonDays - 1));
   return {
-    ahead: ahead.map((day) => ({
+    ahead: ahead.map((day, i) => ({
       date: day.date,
       tMinC: day.tMinC,
       tMaxC: day.tMaxC,
@@ -206,7 +216,9 @@ export async function weatherPage(
       et0Mm: referenceEt(day, site).mm,
       source: day.source,
       said: said.get(day.date) ?? null,
+      unsaid: unsaidOf(unsaid[i] ?? day),
     })),
+    year: year.map((day) => ({ date: day.date, rainMm: day.rainMm, et0Mm: referenceEt(day, site).mm })),
     station: garden.stationUrl === null ? null : { url: garden.stationUrl, trouble: troubleOf(garden.id) },
     days: recent.map((day) => ({
       date: day.date,
@@ -233,20 +245,9 @@ export async function weatherPage(
   };
 }
 
-/** Longest run of days without rain worth the name (under 1 mm) in the past year. */
-function longestDryRun(days: readonly WeatherDay[]): { days: number; from: string } | null {
-  let best: { days: number; from: string } | null = null;
-  let from: string | null = null;
-  let length = 0;
-  for (const day of days) {
-    if (day.rainMm < 1) {
-      from ??= day.date;
-      length += 1;
-      if (!best || length > best.days) best = { days: length, from };
-    } else {
-      from = null;
-      length = 0;
-    }
-  }
-  return best;
-}
+/** Longest run of days without rain worth the name in the past year. */
+const longestDryRun = (days: readonly WeatherDay[]): { days: number; from: string } | null =>
+  dryGaps(days, 1).reduce<{ days: number; from: string } | null>(
+    (best, gap) => (best && best.days >= gap.days ? best : gap),
+    null,
+  );

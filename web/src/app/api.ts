@@ -36,24 +36,38 @@ import type {
   PlantingChange,
   ProgressView,
   RoundView,
+  SaidAnswer,
+  SaidBody,
   SectionView,
+  SetupSketch,
   SharpenView,
   SkipBody,
+  StationBody,
+  TownView,
   WalkView,
   WateringBody,
   WeatherView,
 } from '@kibble/contract';
+import type { Air, Summers, Week } from '@kibble/core';
 import { createApi } from '@reduxjs/toolkit/query/react';
 import { baseQuery } from './baseQuery.ts';
 
 /** What a setup or bed form sends; defaults are filled in by the server's schema. */
 export type BedDraft = BedDraftBody;
+export interface SetupDraft {
+  garden: GardenDraft;
+  bed: BedDraft;
+  week?: Week;
+}
 export interface GardenDraft {
   name: string;
   latitudeDeg: number;
   elevationM?: number;
-  longitudeDeg?: number;
+  longitudeDeg?: number | null;
   timeZone: string;
+  town?: string | null;
+  summers?: Summers | null;
+  air?: Air | null;
   units: 'metric' | 'us';
   clock?: { mode: 'real' } | { mode: 'practice'; date: string };
 }
@@ -159,7 +173,7 @@ export const api = createApi({
       query: (id) => `gardens/${id}/weather`,
       providesTags: ['Weather'],
     }),
-    createGarden: build.mutation<GardenView, { garden: GardenDraft; bed: BedDraft }>({
+    createGarden: build.mutation<GardenView, SetupDraft>({
       query: (body) => ({ url: 'gardens', method: 'POST', body }),
       invalidatesTags: WHOLE,
     }),
@@ -301,6 +315,29 @@ export const api = createApi({
       query: ({ gardenId, ...body }) => ({ url: `gardens/${gardenId}/weather/import`, method: 'POST', body }),
       invalidatesTags: WHOLE,
     }),
+    towns: build.query<TownView[], string>({
+      query: (named) => `towns?named=${encodeURIComponent(named)}`,
+    }),
+    sketch: build.query<SetupSketch, SetupDraft>({
+      query: (body) => ({ url: 'gardens/sketch', method: 'POST', body }),
+      keepUnusedDataFor: 5,
+    }),
+    sayWeather: build.mutation<SaidAnswer, { gardenId: number; body: SaidBody }>({
+      query: ({ gardenId, body }) => ({ url: `gardens/${gardenId}/weather/said`, method: 'POST', body }),
+      invalidatesTags: WHOLE,
+    }),
+    unsayWeather: build.mutation<SaidAnswer, { gardenId: number; ids: number[] }>({
+      query: ({ gardenId, ids }) => ({
+        url: `gardens/${gardenId}/weather/said/take-back`,
+        method: 'POST',
+        body: { ids },
+      }),
+      invalidatesTags: WHOLE,
+    }),
+    keepStation: build.mutation<{ url: string | null }, { gardenId: number; body: StationBody }>({
+      query: ({ gardenId, body }) => ({ url: `gardens/${gardenId}/weather/station`, method: 'PUT', body }),
+      invalidatesTags: WHOLE,
+    }),
     markImport: build.mutation<{ id: number }, { id: number; restore?: boolean }>({
       query: ({ id, restore }) =>
         restore
@@ -347,6 +384,11 @@ export const {
   useLookAtFileMutation,
   useMakeCopyMutation,
   useMarkImportMutation,
+  useTownsQuery,
+  useSketchQuery,
+  useSayWeatherMutation,
+  useUnsayWeatherMutation,
+  useKeepStationMutation,
   useRestoreDataMutation,
   useYourDataQuery,
   useRoundQuery,

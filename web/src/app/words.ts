@@ -280,7 +280,9 @@ const DRIFT_MS = 3;
 
 /** Why to look into the ground before watering. */
 export function checkFirstWords(check: NonNullable<StopView['checkFirst']>, units: Units): string {
-  const deep = units.text('depth', check.depthMm);
+  // A finger tells inches, not their hundredths.
+  const inches = Math.round(units.of('depth').fromSi(check.depthMm));
+  const deep = units.system === 'us' ? `${inches}\u00a0in` : units.text('depth', check.depthMm);
   const why = {
     'found moist': 'It was moist when last looked at',
     'balance is young': 'Its balance is only days old',

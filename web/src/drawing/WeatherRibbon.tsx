@@ -70,7 +70,7 @@ export function WeatherRibbon({
           return (
             <li
               key={day.date}
-              className={`min-w-0 flex-1 pt-1 text-center ${isToday ? 'border-2 border-b-0 border-ink bg-sheet' : 'border-2 border-b-0 border-transparent'} ${far ? 'hidden md:block' : ''} ${madeUp ? 'opacity-60' : ''}`}
+              className={`min-w-0 flex-1 pt-1 text-center ${isToday ? 'border-2 border-b-0 border-ink bg-sheet' : 'border-2 border-b-0 border-transparent'} ${far ? 'hidden md:block' : ''}`}
               title={`${shortDay(day.date)}: ${units.text('temperature', day.tMinC)} to ${units.text('temperature', day.tMaxC)}, use ${units.text('depth', day.et0Mm)}, rain ${units.text('depth', day.rainMm)}${guess ? ` (${Math.round(day.rainChance * 100)} %)` : ''}${madeUp ? '; nobody measured or forecast this day, it is a usual one for the season' : ''}`}
             >
               <button
@@ -86,6 +86,7 @@ export function WeatherRibbon({
                   {isToday ? 'Today' : shortDay(day.date)}
                 </div>
                 <div className={`text-sm ${day.tMaxC >= HOT_C ? 'font-bold text-brick' : ''}`}>
+                  {madeUp ? '≈' : ''}
                   {units.number('temperature', day.tMaxC)}°
                 </div>
                 {folded ? (
@@ -138,8 +139,8 @@ export function WeatherRibbon({
       </ol>
       <p className={`hidden pb-1 text-xs text-quiet ${folded ? '' : 'md:block'}`}>
         Highest {units.of('temperature').unit}. Brown: what sun and wind take, {units.of('depth').unit} a day.
-        Blue: rain, {units.of('depth').unit}; paler with a question mark while it is only forecast. Faded days
-        are usual ones for the season.
+        Blue: rain, {units.of('depth').unit}; paler with a question mark while it is only forecast. ≈ a usual
+        day for the season: nobody measured or forecast it.
       </p>
     </section>
   );

@@ -1,103 +1,56 @@
 import type { GardenView } from '@kibble/contract';
-import { clsx } from 'clsx';
 import { useEffect, useMemo, useState } from 'react';
-import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { Outlet, useLocation, useParams } from 'react-router';
 import { WeatherRibbon } from '../drawing/WeatherRibbon.tsx';
 import { PlanProgress } from '../ui/PlanProgress.tsx';
 import { NoticeBar } from '../ui/NoticeBar.tsx';
 import { TapBar } from '../ui/TapBar.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
-import { refusal, useGardenQuery, useGardensQuery, useRoundQuery, useStepClockMutation } from '../app/api.ts';
+import { refusal, useGardenQuery, useRoundQuery, useStepClockMutation } from '../app/api.ts';
 import { UNITS_KEY } from '../app/baseQuery.ts';
 import { DayDrawer } from '../ui/Opens.tsx';
 import { GardenContext, RoundContext } from '../app/gardenRound.ts';
 import { unitsOf, UnitsContext } from '../app/units.ts';
 import { longDate } from '../app/words.ts';
+import { Find } from './Find.tsx';
+import { Rail } from './Rail.tsx';
 
 /** From so many beds on it takes long enough to be told how far it is. */
 const LARGE_BEDS = 60;
-
-/** Path, name in the rail, and the shorter name on the phone's bar. */
-const ROOMS = [
-  ['round', 'Round', 'Round'],
-  ['section', 'Garden', 'Garden'],
-  ['fortnight', 'Fortnight', 'Plan'],
-  ['ground', 'Ground & taps', 'Ground'],
-  ['weather', 'Weather', 'Weather'],
-  ['settings', 'Settings', 'Settings'],
-] as const;
 
 /** Rail, ribbon and the room between them. */
 export function GardenShell() {
   const id = Number(useParams().gardenId);
   const { data: round, error, refetch, isFetching } = useRoundQuery(id);
   const { data: garden, error: noGarden } = useGardenQuery(id);
-  const { data: gardens } = useGardensQuery(null);
-  const navigate = useNavigate();
   // In the section the weather is drawn along, elsewhere a day opens its working.
   const { pathname } = useLocation();
   const scrubbing = pathname.endsWith('/section');
   const inRound = pathname.endsWith('/round');
-  const inBeds = /\/beds(\/|$)/.test(pathname);
   const [day, setDay] = useState<string | null>(null);
+  const [finding, setFinding] = useState(false);
   const needsRound = /\/(round|fortnight)$/.test(pathname);
   const system = garden?.units ?? 'metric';
   const units = useMemo(() => unitsOf(system), [system]);
+  useEffect(() => {
+    const press = (e: KeyboardEvent): void => {
+      const typing = (e.target as HTMLElement).closest('input, select, textarea, [role=dialog]');
+      const asked = e.key === '/' || (e.key.toLowerCase() === 'k' && (e.ctrlKey || e.metaKey));
+      if (!asked || (typing && e.key === '/')) return;
+      e.preventDefault();
+      setFinding(true);
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, []);
   useEffect(() => localStorage.setItem('kibble.garden', String(id)), [id]);
   useEffect(() => localStorage.setItem(UNITS_KEY, system), [system]);
 
   return (
     <UnitsContext value={units}>
       <div className="min-h-screen pb-16 md:flex md:pb-0">
-        <nav
-          aria-label="Rooms"
-          className="fixed inset-x-0 bottom-0 z-10 flex border-t border-rule bg-paper md:sticky md:top-0 md:h-screen md:w-36 md:flex-none md:flex-col md:border-t-0 md:border-r"
-        >
-          <Link
-            to={`/garden/${id}/round`}
-            className="hidden px-5 pt-5 pb-6 font-serif text-3xl font-bold md:block"
-          >
-            Kibble
-          </Link>
-          {ROOMS.map(([path, name, short]) => (
-            <NavLink
-              key={path}
-              to={`/garden/${id}/${path}`}
-              className={({ isActive: here }) => {
-                const isActive = here || (path === 'section' && inBeds);
-                return clsx(
-                  'flex min-h-14 flex-1 items-center justify-center font-serif text-sm md:text-lg md:min-h-11 md:flex-none md:justify-start md:border-l-4 md:px-4',
-                  isActive
-                    ? 'border-ink font-semibold text-ink underline underline-offset-8 md:no-underline'
-                    : 'border-transparent text-quiet',
-                );
-              }}
-            >
-              <span className="hidden md:inline">{name}</span>
-              <span className="md:hidden">{short}</span>
-            </NavLink>
-          ))}
-          <div className="mt-auto hidden p-4 text-sm md:block">
-            <label className="text-quiet" htmlFor="garden-choice">
-              Garden
-            </label>
-            <select
-              id="garden-choice"
-              className="mb-2 w-full border-b border-ink bg-paper py-1 font-semibold"
-              value={id}
-              onChange={(event) => void navigate(`/garden/${event.target.value}/round`)}
-            >
-              {(gardens ?? []).map((garden) => (
-                <option key={garden.id} value={garden.id}>
-                  {garden.name}
-                </option>
-              ))}
-            </select>
-            <Link to="/new" className="underline underline-offset-4">
-              New garden
-            </Link>
-          </div>
-        </nav>
+        <Rail id={id} onFind={() => setFinding(true)} />
+        {garden && finding ? <Find garden={garden} open onClose={() => setFinding(false)} /> : null}
         <div className="min-w-0 flex-1">
           {noGarden || (error && !round && needsRound) ? (
             <Trouble error={noGarden ?? error} onRetry={() => void refetch()} />

@@ -19,7 +19,7 @@ function Around({ id, label, hint, error, unit, children }: Frame & { id: string
       </label>
       <div className="flex items-center gap-2">
         {children}
-        {unit ? <span className="text-quiet">{unit}</span> : null}
+        {unit ? <span className="whitespace-nowrap text-quiet">{unit}</span> : null}
       </div>
       {error ? (
         <p id={`${id}-error`} role="alert" className="font-semibold text-brick">

@@ -10,6 +10,7 @@ import {
   useMarkPlantingMutation,
   useMarkSettingsMutation,
   useRestoreDataMutation,
+  useUnsayWeatherMutation,
 } from '../app/api.ts';
 import { noticeDismissed } from '../app/noticeSlice.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -29,6 +30,7 @@ export function NoticeBar() {
   const [markImport] = useMarkImportMutation();
   const [lookAtCopy] = useLookAtCopyMutation();
   const [restoreData] = useRestoreDataMutation();
+  const [unsay] = useUnsayWeatherMutation();
   useEffect(() => {
     if (!notice) return;
     const timer = setTimeout(() => dispatch(noticeDismissed()), STAYS_MS);
@@ -44,12 +46,14 @@ export function NoticeBar() {
     notice.undoBedIds !== undefined ||
     notice.undoImportId !== undefined ||
     (notice.undoSettingIds?.length ?? 0) > 0 ||
+    notice.undoSaid !== undefined ||
     notice.undoCopy !== undefined;
   const undo = async (): Promise<void> => {
     if (notice.undoEventId !== undefined) await markEvent({ id: notice.undoEventId });
     if (notice.undoBedId !== undefined) await archiveBed({ bedId: notice.undoBedId, restore: true });
     for (const id of notice.undoFindingIds ?? []) await markFinding({ id });
     if (notice.undoTapId !== undefined) await archiveTap({ tapId: notice.undoTapId, restore: true });
+    if (notice.undoSaid) await unsay(notice.undoSaid);
     for (const bedId of notice.undoBedIds ?? []) await archiveBed({ bedId });
     if (notice.undoPlantingId !== undefined) await markPlanting({ id: notice.undoPlantingId, restore: true });
     if (notice.undoImportId !== undefined) await markImport({ id: notice.undoImportId });

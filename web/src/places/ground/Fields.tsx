@@ -40,7 +40,9 @@ export interface TypedBed {
   notes: string;
   mulch: string;
   mulchMaterial: MulchMaterial;
-  startWetness: 'soaked' | 'moist' | 'dry';
+  startWetness: 'soaked' | 'moist' | 'drying' | 'dry';
+  /** The day of which that is told; its first day when empty. */
+  wetnessOn: string;
   cropId: string;
   plantedOn: string;
   method: Method;
@@ -83,6 +85,7 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   mulch: '',
   mulchMaterial: 'straw',
   startWetness: 'soaked',
+  wetnessOn: '',
   cropId: 'tomato',
   plantedOn,
   method: 'hose wand',
@@ -115,6 +118,7 @@ export function typedFrom(bed: BedView, units: Units): TypedBed {
     mulchMaterial: bed.mulchMaterial ?? 'straw',
     mulch: bed.mulchMm ? shown(units.of('depth').fromSi(bed.mulchMm)) : '',
     startWetness: bed.startWetness,
+    wetnessOn: bed.wetnessOn ?? '',
     cropId: bed.planting?.cropId ?? 'tomato',
     plantedOn: bed.planting?.plantedOn ?? bed.startOn,
     method: bed.delivery.method,
@@ -145,6 +149,7 @@ export function bedDraft(typed: TypedBed, units: Units, bed?: BedView | null): B
     mulchMaterial: mulchMm ? typed.mulchMaterial : null,
     mulchMm,
     startWetness: typed.startWetness,
+    wetnessOn: typed.wetnessOn || null,
     planting: {
       cropId: typed.cropId,
       plantedOn: typed.plantedOn,

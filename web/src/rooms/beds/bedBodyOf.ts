@@ -13,6 +13,7 @@ export function bedBodyOf(bed: BedView): BedDraftBody {
     mulchMaterial: bed.mulchMaterial,
     mulchMm: bed.mulchMm,
     startWetness: bed.startWetness,
+    wetnessOn: bed.wetnessOn,
     place: bed.place,
     goal: bed.goal,
     rank: bed.rank,

@@ -10,6 +10,7 @@ const KEYS = [
   ['l', 'look into the ground first'],
   ['s', 'skip, with a reason'],
   ['p', 'print the round'],
+  ['/', 'find a bed, a room, an act'],
   ['?', 'this sheet'],
 ] as const;
 

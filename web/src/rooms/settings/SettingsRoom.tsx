@@ -2,11 +2,10 @@ import { Link } from 'react-router';
 import { useForm, useWatch } from 'react-hook-form';
 import { useChangeGardenMutation, useGardensQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useSeenVersion } from '../../app/seenVersion.ts';
-import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
+import { PlaceOfGarden } from './PlaceOfGarden.tsx';
 import { LimitsForm } from './LimitsForm.tsx';
 import { SetAside } from './SetAside.tsx';
 import { YourData } from './YourData.tsx';
@@ -17,28 +16,25 @@ interface Typed {
   units: 'metric' | 'us';
   clock: 'real' | 'practice';
   date: string;
-  longitude: string;
 }
 
 /** Name, units and the garden's date. */
 export function SettingsRoom() {
   const garden = useGarden();
   const [change, { isLoading, error, isSuccess, reset }] = useChangeGardenMutation();
-  const { name, units, clockMode, longitudeDeg } = garden;
-  const { seen, saw } = useSeenVersion(garden.version, { name, units, clockMode, longitudeDeg });
+  const { name, units, clockMode } = garden;
+  const { seen, saw } = useSeenVersion(garden.version, { name, units, clockMode });
   const values: Typed = {
     name,
     units,
     clock: clockMode,
     date: garden.today,
-    longitude: longitudeDeg === null ? '' : String(longitudeDeg),
   };
   const form = useForm<Typed>({ values, resetOptions: { keepDirtyValues: true } });
-  const shown = useUnits();
   const { data: gardens } = useGardensQuery(null);
   const clock = useWatch({ control: form.control, name: 'clock' });
   const send = (version: number) =>
-    form.handleSubmit(async ({ clock: mode, date, longitude, ...typed }) => {
+    form.handleSubmit(async ({ clock: mode, date, ...typed }) => {
       const kept = await change({
         id: garden.id,
         patch: {
@@ -46,7 +42,6 @@ export function SettingsRoom() {
           name: typed.name,
           units: typed.units,
           clock: mode === 'real' ? { mode } : { mode, date },
-          longitudeDeg: typedSi('longitudeDeg', longitude, shown) ?? null,
         },
       }).unwrap();
       saw(kept.version);
@@ -90,14 +85,6 @@ export function SettingsRoom() {
             })}
           />
         ) : null}
-        <Field
-          label="Longitude"
-          unit="°"
-          inputMode="decimal"
-          hint="East positive, west negative: for sunrise and sunset on your clock. Empty: the middle of the time zone is taken, up to an hour off."
-          error={form.formState.errors.longitude?.message}
-          {...form.register('longitude', { validate: (v) => numberRule('longitudeDeg', v, shown, true) })}
-        />
         <RefusalOrConflict
           error={error}
           onMine={(version) => void send(version)().catch(() => undefined)}
@@ -113,11 +100,8 @@ export function SettingsRoom() {
           </Button>
           {isSuccess && !form.formState.isDirty ? <span role="status">Kept.</span> : null}
         </div>
-        <p className="text-sm text-quiet">
-          {garden.name} lies at {Math.abs(garden.latitudeDeg)}° {garden.latitudeDeg < 0 ? 'south' : 'north'},
-          in the time of {garden.timeZone}.
-        </p>
       </form>
+      <PlaceOfGarden garden={garden} />
       <LimitsForm garden={garden} />
       <YourData />
       <SetAside garden={garden} />

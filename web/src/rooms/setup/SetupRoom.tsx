@@ -1,165 +1,180 @@
-import type { ReactNode } from 'react';
-import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useEffect, useRef, useState } from 'react';
+import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
 import { refusal, useCreateGardenMutation, useGardensQuery } from '../../app/api.ts';
 import { numberRule } from '../../app/numberRule.ts';
 import { unitsOf, UnitsContext } from '../../app/units.ts';
+import { WaterFields, type TypedBed } from '../../places/ground/Fields.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
 import { BringFile, LookSheet, useBringBack } from '../settings/YourData.tsx';
-import {
-  bedDraft,
-  CropFields,
-  emptyBed,
-  SoilFields,
-  WaterFields,
-  type TypedBed,
-} from '../../places/ground/Fields.tsx';
+import { Growing } from './Growing.tsx';
+import { GroundStep } from './GroundStep.tsx';
+import { PlantStep } from './PlantStep.tsx';
+import { forgetSetup, keepSetup, keptSetup, setupDraft, todayIn, type TypedSetup } from './typedSetup.ts';
+import { WhereStep } from './WhereStep.tsx';
 
-interface TypedPlace {
-  name: string;
-  latitude: string;
-  hemisphere: 'north' | 'south';
-  units: 'metric' | 'us';
-}
+const STEPS = [
+  ['Where', 'Where is it?'],
+  ['Ground', 'What is the ground like?'],
+  ['Plants', 'What grows there?'],
+  ['Water', 'How do you water it?'],
+] as const;
 
-function Question({ n, title, children }: { n: number; title: string; children: ReactNode }) {
-  return (
-    <section className="grid grid-cols-[2rem_minmax(0,1fr)] gap-x-4 border-t border-ink py-5">
-      <span className="font-serif text-2xl text-quiet">{n}</span>
-      <div>
-        <h2 className="mb-3 text-xl">{title}</h2>
-        {children}
-      </div>
-    </section>
-  );
-}
+/** Fields that must stand before a step is left. */
+const ASKED: readonly (readonly (keyof TypedSetup)[])[] = [
+  ['latitude'],
+  ['soilBy', 'wateredOn'],
+  ['area', 'plantedOn'],
+  ['flow', 'bucketVolume', 'bucketSeconds'],
+];
 
-const localToday = (): string => new Intl.DateTimeFormat('sv-SE').format(new Date());
-
-/** A garden in four answers. What is not asked is assumed, marked so, and can be sharpened later. */
+/** A garden in four answers, one to a screen. What is not asked is assumed, marked so, and can be sharpened later. */
 export function SetupRoom() {
   const navigate = useNavigate();
   const bring = useBringBack();
   const { data: gardens } = useGardensQuery(null);
   const [create, { isLoading, error }] = useCreateGardenMutation();
-  const place = useForm<TypedPlace>({
-    defaultValues: { name: '', latitude: '', hemisphere: 'north', units: 'metric' },
-  });
-  const bed = useForm<TypedBed>({ defaultValues: emptyBed(localToday()) });
-  const [system, setSystem] = useState<'metric' | 'us'>('metric');
-  const units = unitsOf(system);
-  const errors = place.formState.errors;
+  const form = useForm<TypedSetup>({ defaultValues: keptSetup(), mode: 'onTouched' });
+  const typed = useWatch({ control: form.control }) as TypedSetup;
+  const [step, setStep] = useState(0);
+  const units = unitsOf(typed.units);
+  useEffect(() => keepSetup(typed), [typed]);
+  const question = useRef<HTMLHeadingElement>(null);
+  const goTo = (n: number): void => {
+    setStep(n);
+    // The next question is read from its top.
+    requestAnimationFrame(() => {
+      window.scrollTo(0, 0);
+      question.current?.focus({ preventScroll: true });
+    });
+  };
 
+  /** Whether a step's answers may stand; what may not is said beside it. */
+  const stands = async (n: number): Promise<boolean> => {
+    if (n === 0) {
+      const rule = numberRule('latitudeDeg', typed.latitude, units);
+      if (rule !== true && !typed.byHand) {
+        form.setError('latitude', { message: 'Town must be one of the list; type its first letters.' });
+        return false;
+      }
+    }
+    if (n === 1 && typed.soilBy === null) {
+      form.setError('soilBy', { message: 'Soil must be told by its feel, or by its name below.' });
+      return false;
+    }
+    return form.trigger([...(ASKED[n] ?? [])], { shouldFocus: true });
+  };
   const submit = async (): Promise<void> => {
-    const placeOk = await place.trigger(undefined, { shouldFocus: true });
-    const bedOk = await bed.trigger(undefined, { shouldFocus: placeOk });
-    if (!placeOk || !bedOk) return;
-    const typed = place.getValues();
-    const latitude = Number(typed.latitude.replace(',', '.')) * (typed.hemisphere === 'south' ? -1 : 1);
-    const made = await create({
-      garden: {
-        name: typed.name,
-        latitudeDeg: latitude,
-        timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC',
-        units: system,
-      },
-      bed: bedDraft(bed.getValues(), units),
-    }).unwrap();
+    for (let n = 0; n <= step; n += 1)
+      if (!(await stands(n))) {
+        goTo(n);
+        return;
+      }
+    if (step < STEPS.length - 1) {
+      goTo(step + 1);
+      return;
+    }
+    const made = await create(setupDraft(typed, units)).unwrap();
+    forgetSetup();
     void navigate(`/garden/${made.id}/round`);
   };
+  const placed = numberRule('latitudeDeg', typed.latitude, units) === true;
+  const known = placed ? sketchable(typed, step, units) : null;
 
   return (
     <UnitsContext value={units}>
-      <main className="mx-auto max-w-3xl px-4 py-8">
-        <p className="font-serif text-2xl font-bold">Kibble</p>
-        <h1 className="mt-4 text-3xl">Four answers to a first plan</h1>
-        <p className="mb-6 text-quiet">
-          The rest is assumed, shown as assumed, and can be put right later.
-          {gardens && gardens.length > 0 ? (
-            <>
-              {' '}
-              Or go back to{' '}
-              <Link className="underline" to="/">
-                {gardens[0]?.name}
-              </Link>
-              .
-            </>
-          ) : null}
-        </p>
-        <p className="mb-6">
-          <BringFile bring={bring} label="I have a garden in a file from another Kibble" />
-        </p>
-        {bring.error ? (
-          <p role="alert" className="mb-3 font-semibold text-brick">
-            {refusal(bring.error).message}
-          </p>
-        ) : null}
-        <LookSheet bring={bring} />
-        <form
-          noValidate
-          onSubmit={(e) => {
-            e.preventDefault();
-            void submit().catch(() => undefined);
-          }}
-        >
-          <Question n={1} title="Where is it?">
-            <div className="grid gap-4 sm:grid-cols-2">
-              <Field
-                label="Name of the garden"
-                placeholder="Home"
-                error={errors.name?.message}
-                {...place.register('name', {
-                  validate: (v) => v.trim() !== '' || 'Name of the garden must not be empty.',
-                })}
-              />
-              <Choice
-                label="Units"
-                value={system}
-                onChange={(e) => setSystem(e.target.value as 'metric' | 'us')}
+      <main className="mx-auto max-w-5xl px-4 py-6">
+        <div className="flex flex-wrap items-baseline gap-x-6">
+          <p className="font-serif text-2xl font-bold">Kibble</p>
+          <h1 className="text-2xl">Four answers to a first plan</h1>
+        </div>
+        <ol className="mt-2 flex gap-x-2 border-b border-ink sm:gap-x-6">
+          {STEPS.map(([name], n) => (
+            <li key={name} aria-current={n === step ? 'step' : undefined}>
+              <button
+                type="button"
+                className={`min-h-11 px-1 disabled:text-quiet ${n === step ? 'border-b-4 border-ink font-bold' : 'border-b-4 border-transparent'}`}
+                disabled={n > step}
+                onClick={() => goTo(n)}
               >
-                <option value="metric">millimetres, litres, °C</option>
-                <option value="us">inches, gallons, °F</option>
-              </Choice>
-              <Field
-                label="Latitude"
-                unit="degrees"
-                inputMode="decimal"
-                error={errors.latitude?.message}
-                hint="From any map; whole degrees are enough. It sets how high the sun stands."
-                {...place.register('latitude', {
-                  validate: (v) =>
-                    v.includes('-')
-                      ? 'Latitude must be 0 to 90 degrees; say south of the equator beside it.'
-                      : numberRule('latitudeDeg', v, units),
-                })}
-              />
-              <Choice label="of the equator" {...place.register('hemisphere')}>
-                <option value="north">north</option>
-                <option value="south">south</option>
-              </Choice>
+                {n + 1}&ensp;{name}
+              </button>
+            </li>
+          ))}
+        </ol>
+        <div className="grid gap-x-12 gap-y-8 pt-4 lg:grid-cols-[minmax(0,1fr)_16rem]">
+          <form
+            noValidate
+            onSubmit={(e) => {
+              e.preventDefault();
+              void submit().catch(() => undefined);
+            }}
+          >
+            <h2 ref={question} tabIndex={-1} className="mb-3 text-2xl outline-none">
+              {STEPS[step]?.[1]}
+            </h2>
+            <div className="flex flex-col gap-3">
+              {step === 0 ? <WhereStep form={form} /> : null}
+              {step === 1 ? <GroundStep form={form} /> : null}
+              {step === 2 ? <PlantStep form={form} /> : null}
+              {step === 3 ? <WaterFields form={form as unknown as UseFormReturn<TypedBed>} /> : null}
             </div>
-          </Question>
-          <Question n={2} title="What is the soil like?">
-            <SoilFields form={bed} />
-          </Question>
-          <Question n={3} title="What grows there, and since when?">
-            <CropFields form={bed} />
-          </Question>
-          <Question n={4} title="How do you water it?">
-            <WaterFields form={bed} />
-          </Question>
-          {error ? (
+            {error ? (
+              <p role="alert" className="mt-3 font-semibold text-brick">
+                {refusal(error).message}
+              </p>
+            ) : null}
+            <div className="mt-4 flex items-center gap-3">
+              <Button type="submit" disabled={isLoading}>
+                {step < STEPS.length - 1 ? 'Next' : 'Show me the plan'}
+              </Button>
+              {step > 0 ? (
+                <Button look="quiet" onClick={() => goTo(step - 1)}>
+                  Back
+                </Button>
+              ) : null}
+            </div>
+          </form>
+          <aside aria-label="The plan so far" className="lg:border-l lg:border-rule lg:pl-6">
+            <Growing draft={known} today={todayIn(typed.timeZone)} answered={step + 1} />
+          </aside>
+        </div>
+        <section className="mt-8 border-t border-rule pt-3 text-quiet">
+          <p>
+            The rest is assumed, shown as assumed, and can be put right later.
+            {gardens && gardens.length > 0 ? (
+              <>
+                {' '}
+                Or go back to{' '}
+                <Link className="underline underline-offset-4" to={`/garden/${gardens[0]?.id}/round`}>
+                  {gardens[0]?.name}
+                </Link>
+                .
+              </>
+            ) : null}
+          </p>
+          <BringFile bring={bring} label="I have a garden in a file from another Kibble" />
+          {bring.error ? (
             <p role="alert" className="mb-3 font-semibold text-brick">
-              {refusal(error).message}
+              {refusal(bring.error).message}
             </p>
           ) : null}
-          <Button type="submit" disabled={isLoading}>
-            Show me the plan
-          </Button>
-        </form>
+          <LookSheet bring={bring} />
+        </section>
       </main>
     </UnitsContext>
   );
+}
+
+/** The answers so far with what is usual for the rest, to be drawn. */
+function sketchable(typed: TypedSetup, step: number, units: ReturnType<typeof unitsOf>) {
+  const area = numberRule('areaM2', typed.area, units) === true ? typed.area : '10 m2';
+  const rest: Partial<TypedSetup> = step < 3 ? { flowBy: 'guess', flow: '' } : {};
+  const flowStands =
+    typed.flowBy === 'guess' ||
+    (typed.flowBy === 'told' && numberRule('litresPerMinute', typed.flow, units) === true) ||
+    (typed.flowBy === 'bucket' &&
+      numberRule('litres', typed.bucketVolume, units) === true &&
+      Number(typed.bucketSeconds) > 0);
+  return setupDraft({ ...typed, area, ...(flowStands ? rest : { flowBy: 'guess', flow: '' }) }, units);
 }

@@ -1,80 +1,121 @@
+import type { WeatherView } from '@kibble/contract';
+import { useState } from 'react';
 import { useWeatherQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
 import { fullDate, plainDate } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
-import { GaugeForm } from './GaugeForm.tsx';
+import { AheadInWords } from './AheadInWords.tsx';
 import { ImportPanel } from './ImportPanel.tsx';
 import { Imports } from './Imports.tsx';
+import { RainAgainstUse } from './RainAgainstUse.tsx';
+import { ReadingForm } from './ReadingForm.tsx';
+import { StationForm } from './StationForm.tsx';
 
-const SHOWN = 21;
+/** Days to a page of the record. */
+const PAGE = 14;
 
-/** The record: what was measured, what the gauge said, and a file of days brought in. */
+/** What is heard of the days ahead, what was measured of those behind, and where both come from. */
 export function WeatherRoom() {
   const garden = useGarden();
   const { data, error, refetch } = useWeatherQuery(garden.id);
-  const units = useUnits();
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="the record" />;
+  const ahead = <AheadInWords garden={garden} ahead={data.ahead} />;
+  // Where a station forecasts, what somebody hears besides comes after what was measured.
+  const heard = data.station !== null && data.station.trouble === null;
   return (
-    <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
-      <section>
-        <h1 className="text-3xl">Weather</h1>
-        <p className="mb-4 text-quiet">
-          {data.count === 0
-            ? 'No measured weather yet: every day is taken as usual for the season.'
-            : `${data.count.toLocaleString()} days on record, ${fullDate(data.from ?? '')} to ${fullDate(data.to ?? '')}.`}
-          {data.longestDryRun
-            ? ` Longest dry run of the past year: ${data.longestDryRun.days} days from ${plainDate(data.longestDryRun.from, garden.today)}.`
-            : ''}
-        </p>
-        {data.count > 0 ? (
-          <table className="w-full">
-            <caption className="sr-only">The latest days on record, newest first</caption>
-            <thead className="text-right text-sm text-quiet">
-              <tr>
-                <th className="py-1 text-left font-normal">Day</th>
-                <th className="font-normal">Low {units.of('temperature').unit}</th>
-                <th className="font-normal">High {units.of('temperature').unit}</th>
-                <th className="font-normal">Rain {units.of('depth').unit}</th>
-                <th className="hidden font-normal sm:table-cell">Wind {units.of('wind').unit}</th>
-                <th className="font-normal">Sun and wind take {units.of('depth').unit}</th>
-                <th className="hidden pl-4 text-left font-normal sm:table-cell">From</th>
-              </tr>
-            </thead>
-            <tbody className="text-right">
-              {data.days.slice(0, SHOWN).map((day) => (
-                <tr key={day.date} className="border-t border-rule">
-                  <td className="py-1 text-left">{plainDate(day.date, garden.today)}</td>
-                  <td>{units.number('temperature', day.tMinC)}</td>
-                  <td className={day.tMaxC >= 32 ? 'font-bold text-brick' : ''}>
-                    {units.number('temperature', day.tMaxC)}
-                  </td>
-                  <td className={day.rainMm > 0 ? 'font-semibold text-water' : 'text-quiet'}>
-                    {units.number('depth', day.rainMm)}
-                  </td>
-                  <td className="hidden sm:table-cell">
-                    {day.windMs === null ? '–' : units.number('wind', day.windMs)}
-                  </td>
-                  <td>{units.system === 'us' ? units.number('depth', day.et0Mm) : day.et0Mm.toFixed(1)}</td>
-                  <td className="hidden pl-4 text-left text-quiet sm:table-cell">
-                    {day.gaugeMm === null
-                      ? day.source === 'import'
-                        ? 'your file'
-                        : 'station'
-                      : 'your gauge'}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        ) : null}
-      </section>
-      <div className="flex flex-col gap-8">
-        <GaugeForm garden={garden} />
-        <ImportPanel garden={garden} />
-        <Imports items={data.imports} />
+    <>
+      <h1 className="mb-2 text-3xl">Weather</h1>
+      {heard ? null : <div className="mb-8">{ahead}</div>}
+      <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,22rem)]">
+        <section aria-labelledby="behind">
+          <h2 id="behind" className="text-2xl">
+            Rain against use
+          </h2>
+          <p className="mb-2 text-quiet">
+            {data.count === 0
+              ? 'No measured weather yet: a day nobody said anything of is taken as a usual one of its season.'
+              : `${data.count.toLocaleString()} days on record, ${fullDate(data.from ?? '')} to ${fullDate(data.to ?? '')}.`}
+          </p>
+          <RainAgainstUse days={data.year} today={garden.today} />
+          {data.count > 0 ? (
+            <details className="mt-4 border-t border-rule">
+              <summary className="min-h-11 cursor-pointer py-2">The days themselves</summary>
+              <Days days={data.days} today={garden.today} />
+            </details>
+          ) : null}
+        </section>
+        <div className="flex flex-col gap-8">
+          <ReadingForm garden={garden} />
+          <StationForm garden={garden} station={data.station} />
+          <ImportPanel garden={garden} />
+          <Imports items={data.imports} />
+        </div>
       </div>
-    </div>
+      {heard ? <div className="mt-8">{ahead}</div> : null}
+    </>
+  );
+}
+
+function Days({ days, today }: { days: WeatherView['days']; today: string }) {
+  const units = useUnits();
+  const [page, setPage] = useState(0);
+  const pages = Math.ceil(days.length / PAGE);
+  const head = 'px-2 font-normal';
+  return (
+    <>
+      <div className="overflow-x-auto">
+        <table className="w-full">
+          <caption className="sr-only">The latest days on record, newest first</caption>
+          <thead className="text-right text-sm text-quiet">
+            <tr>
+              <th className="py-1 pr-2 text-left font-normal">Day</th>
+              <th className={head}>Low {units.of('temperature').unit}</th>
+              <th className={head}>High {units.of('temperature').unit}</th>
+              <th className={head}>Rain {units.of('depth').unit}</th>
+              <th className={head}>Wind {units.of('wind').unit}</th>
+              <th className={head}>Sun and wind take {units.of('depth').unit}</th>
+              <th className="pl-4 text-left font-normal">From</th>
+            </tr>
+          </thead>
+          <tbody className="text-right">
+            {days.slice(page * PAGE, (page + 1) * PAGE).map((day) => (
+              <tr key={day.date} className="border-t border-rule">
+                <td className="py-1 pr-2 text-left whitespace-nowrap">{plainDate(day.date, today)}</td>
+                <td className="px-2">{units.number('temperature', day.tMinC)}</td>
+                <td className={`px-2 ${day.tMaxC >= 32 ? 'font-bold text-brick' : ''}`}>
+                  {units.number('temperature', day.tMaxC)}
+                </td>
+                <td className={`px-2 ${day.rainMm > 0 ? 'font-semibold text-water' : 'text-quiet'}`}>
+                  {units.number('depth', day.rainMm)}
+                </td>
+                <td className="px-2">{day.windMs === null ? '–' : units.number('wind', day.windMs)}</td>
+                <td className="px-2">
+                  {units.system === 'us' ? units.number('depth', day.et0Mm) : day.et0Mm.toFixed(1)}
+                </td>
+                <td className="pl-4 text-left whitespace-nowrap text-quiet">
+                  {day.gaugeMm === null ? (day.source === 'import' ? 'your file' : 'station') : 'your gauge'}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {pages > 1 ? (
+        <p className="mt-1 flex items-center gap-3">
+          <Button look="quiet" className="-ml-4" disabled={page === 0} onClick={() => setPage(page - 1)}>
+            Newer
+          </Button>
+          <span className="text-quiet">
+            Page {page + 1} of {pages}
+          </span>
+          <Button look="quiet" disabled={page >= pages - 1} onClick={() => setPage(page + 1)}>
+            Older
+          </Button>
+        </p>
+      ) : null}
+    </>
   );
 }

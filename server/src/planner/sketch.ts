@@ -1,0 +1,109 @@
+import type { SetupBody, SetupSketch } from '@kibble/contract';
+import {
+  addDays,
+  balanceStart,
+  completeWeather,
+  cropById,
+  plantOnDay,
+  planGarden,
+  referenceEt,
+  soilProfile,
+  USUAL_TOPSOIL_MM,
+  WEEK_DAYS,
+  type PlanBed,
+  type SaidDay,
+  type Site,
+  type SourcedDay,
+  type Week,
+} from '@kibble/core';
+import { HORIZON_DAYS } from './context.ts';
+
+const DAYS_OF_A_WEEK = 7;
+
+/** What the last week was like, as something said of each of its days. */
+export function daysOfWeek(week: Week, today: string): { date: string; said: SaidDay }[] {
+  const said = WEEK_DAYS[week];
+  return said
+    ? Array.from({ length: DAYS_OF_A_WEEK }, (_, d) => ({ date: addDays(today, d - DAYS_OF_A_WEEK), said }))
+    : [];
+}
+
+function bedOf({ bed, garden }: SetupBody, today: string): PlanBed {
+  const { planting, delivery, mulchMaterial, mulchMm, underCover } = bed;
+  const horizons = [
+    { textureClass: bed.textureClass, ...(bed.subsoilClass ? { thicknessMm: USUAL_TOPSOIL_MM } : {}) },
+    ...(bed.subsoilClass ? [{ textureClass: bed.subsoilClass }] : []),
+  ];
+  return {
+    id: 1,
+    bed: {
+      areaM2: bed.areaM2,
+      ground: { horizons },
+      form: bed.form,
+      place: { underCover },
+      mulch: mulchMaterial && mulchMm ? { material: mulchMaterial, depthMm: mulchMm } : undefined,
+      plantings: [
+        { cropId: planting.cropId, plantedOn: planting.plantedOn, latitudeDeg: garden.latitudeDeg },
+      ],
+    },
+    delivery,
+    irrigations: [],
+    ...balanceStart(planting.plantedOn, bed.startWetness, today, bed.wetnessOn),
+  };
+}
+
+/** A garden of one bed as it would be planned today, from what its maker has answered so far. Nothing is written down. */
+export function sketchOf(body: SetupBody, today: string): SetupSketch {
+  const { garden, week } = body;
+  const site: Site = {
+    latitudeDeg: garden.latitudeDeg,
+    elevationM: garden.elevationM,
+    summers: garden.summers ?? undefined,
+    air: garden.air ?? undefined,
+  };
+  const bed = bedOf(body, today);
+  const weather = completeWeather({
+    record: [],
+    forecast: [],
+    said: new Map(daysOfWeek(week ?? 'as usual', today).map(({ date, said }) => [date, said])),
+    site,
+    from: bed.startOn,
+    to: addDays(today, HORIZON_DAYS - 1),
+    today,
+  });
+  const { beds, unplanned } = planGarden(
+    { site, beds: [bed] },
+    weather,
+    {},
+    { today, members: 0, pastDays: 0 },
+  );
+  const [outlook] = beds;
+  if (!outlook) throw new RangeError(unplanned[0]?.message ?? 'the bed cannot be planned');
+  const crop = cropById(body.bed.planting.cropId);
+  const plant = plantOnDay(bed.bed.plantings[0] as (typeof bed.bed.plantings)[number], today);
+  const profile = soilProfile(bed.bed.ground);
+  return {
+    core: {
+      layersMm: outlook.layersMm,
+      fieldCapacityMm: outlook.fieldCapacityMm,
+      wiltingPointMm: outlook.wiltingPointMm,
+      saturationMm: outlook.saturationMm,
+      textures: profile.textureOfLayer,
+      rootDepthMm: outlook.rootDepthMm,
+      depletionMm: outlook.depletionMm,
+      readilyMm: outlook.readilyMm,
+      totalMm: outlook.totalMm,
+      mulchMm: body.bed.mulchMm ?? 0,
+      lastFrontMm: null,
+      cropId: crop.id,
+      group: crop.group,
+      growth: plant ? plant.heightM / crop.heightM : 0,
+    },
+    et0Mm: referenceEt(weather.find(({ date }) => date === today) as SourcedDay, site).mm,
+    next: outlook.next && {
+      date: outlook.next.date,
+      minutes: outlook.next.run.minutes,
+      litres: outlook.next.run.litres,
+    },
+  };
+}

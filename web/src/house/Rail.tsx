@@ -1,0 +1,141 @@
+import { clsx } from 'clsx';
+import { DropdownMenu } from 'radix-ui';
+import { Link, NavLink, useLocation, useNavigate } from 'react-router';
+import { useGardensQuery } from '../app/api.ts';
+import { BAR, MORE, ROOM_GROUPS, type Room } from './rooms.ts';
+
+/** A bed's page lies in the garden, a test in the ground. */
+const inRoom = (path: string, pathname: string): boolean =>
+  pathname.split('/')[3] === path || (path === 'section' && /\/beds(\/|$)/.test(pathname));
+
+const LINK =
+  'flex items-center border-transparent font-serif text-quiet aria-[current=page]:border-ink aria-[current=page]:font-semibold aria-[current=page]:text-ink';
+
+function RoomLink({ id, room, className }: { id: number; room: Room; className: string }) {
+  const { pathname } = useLocation();
+  return (
+    <NavLink
+      to={`/garden/${id}/${room.path}`}
+      aria-current={inRoom(room.path, pathname) ? 'page' : undefined}
+      className={clsx(LINK, className)}
+    >
+      {room.name}
+    </NavLink>
+  );
+}
+
+/** The way through: groups under one another at the side, on the phone four rooms at the thumb and the rest behind “More”. */
+export function Rail({ id, onFind }: { id: number; onFind: () => void }) {
+  const { data: gardens } = useGardensQuery(null);
+  const navigate = useNavigate();
+  return (
+    <>
+      <nav
+        aria-label="Rooms"
+        className="hidden border-r border-rule md:sticky md:top-0 md:flex md:h-screen md:w-36 md:flex-none md:flex-col"
+      >
+        <Link to={`/garden/${id}/round`} className="px-5 pt-5 pb-3 font-serif text-3xl font-bold">
+          Kibble
+        </Link>
+        {ROOM_GROUPS.map(({ name, rooms }) => (
+          <div key={name} role="group" aria-label={name} className="mb-3">
+            <p aria-hidden className="px-5 text-sm text-quiet">
+              {name}
+            </p>
+            {rooms.map((room) => (
+              <RoomLink
+                key={room.path}
+                id={id}
+                room={room}
+                className="min-h-11 border-l-4 px-4 text-lg leading-tight"
+              />
+            ))}
+          </div>
+        ))}
+        <button
+          type="button"
+          className="min-h-11 px-5 text-left text-sm underline underline-offset-4"
+          onClick={onFind}
+        >
+          Find… <kbd className="font-sans text-quiet no-underline">/</kbd>
+        </button>
+        <div className="mt-auto p-4 text-sm">
+          <label className="text-quiet" htmlFor="garden-choice">
+            Garden
+          </label>
+          <select
+            id="garden-choice"
+            className="mb-2 w-full border-b border-ink bg-paper py-1 font-semibold"
+            value={id}
+            onChange={(event) => void navigate(`/garden/${event.target.value}/round`)}
+          >
+            {(gardens ?? []).map((garden) => (
+              <option key={garden.id} value={garden.id}>
+                {garden.name}
+              </option>
+            ))}
+          </select>
+          <Link to="/new" className="underline underline-offset-4">
+            New garden
+          </Link>
+        </div>
+      </nav>
+      <nav
+        aria-label="Rooms at the thumb"
+        className="fixed inset-x-0 bottom-0 z-10 flex border-t border-rule bg-paper md:hidden print:hidden"
+      >
+        {BAR.map((room) => (
+          <RoomLink
+            key={room.path}
+            id={id}
+            room={room}
+            className="min-h-14 flex-1 justify-center text-[0.95rem] aria-[current=page]:underline aria-[current=page]:underline-offset-8"
+          />
+        ))}
+        <More id={id} onFind={onFind} />
+      </nav>
+    </>
+  );
+}
+
+/** What does not stand in the bar. */
+function More({ id, onFind }: { id: number; onFind: () => void }) {
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const here = MORE.some(({ path }) => inRoom(path, pathname));
+  const item =
+    'flex min-h-12 items-center px-5 text-lg outline-none data-highlighted:bg-ink data-highlighted:text-paper';
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        className={clsx(
+          'min-h-14 flex-1 font-serif text-[0.95rem]',
+          here ? 'font-semibold underline underline-offset-8' : 'text-quiet',
+        )}
+      >
+        More
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          side="top"
+          align="end"
+          sideOffset={4}
+          className="z-20 min-w-52 border border-ink bg-paper font-serif"
+        >
+          {MORE.map(({ path, name }) => (
+            <DropdownMenu.Item
+              key={path}
+              className={item}
+              onSelect={() => void navigate(`/garden/${id}/${path}`)}
+            >
+              {name}
+            </DropdownMenu.Item>
+          ))}
+          <DropdownMenu.Item className={`${item} border-t border-rule`} onSelect={onFind}>
+            Find…
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

@@ -1,0 +1,170 @@
+import type { UnitSystem } from '@kibble/contract';
+import {
+  cropById,
+  summersAt,
+  TERRAIN_M,
+  type Air,
+  type Summers,
+  type Terrain,
+  type Week,
+} from '@kibble/core';
+import { addYears, format, parseISO } from 'date-fns';
+import type { SetupDraft } from '../../app/api.ts';
+import { figureOf } from '../../app/numberRule.ts';
+import type { Unit, Units } from '../../app/units.ts';
+import { bedDraft, emptyBed, type TypedBed } from '../../places/ground/Fields.tsx';
+
+/** Everything the setup asks, as it is typed. */
+export interface TypedSetup extends TypedBed {
+  garden: string;
+  units: UnitSystem;
+  /** The town taken, in words; empty where the place is typed by hand. */
+  town: string;
+  byHand: boolean;
+  latitude: string;
+  hemisphere: 'north' | 'south';
+  longitude: number | null;
+  timeZone: string;
+  terrain: Terrain;
+  /** Null until somebody says: then it goes by the latitude. */
+  summers: Summers | null;
+  air: Air | null;
+  /** Whether the soil is told by its feel or by its name, or not known yet. */
+  soilBy: 'feel' | 'name' | null;
+  ball: 'yes' | 'no' | null;
+  ribbon: 'none' | 'under 25 mm' | '25 to 50 mm' | 'over 50 mm' | null;
+  rub: 'gritty' | 'smooth' | 'neither' | null;
+  /** How the ground is now: a word, or watered well on a day. */
+  ground: TypedBed['startWetness'] | 'watered' | null;
+  wateredOn: string;
+  week: Week | null;
+  /** It has stood there for years. */
+  longStanding: boolean;
+}
+
+/** Today where the garden is. The Swedish form of a date is YYYY-MM-DD. */
+export const todayIn = (timeZone: string): string =>
+  new Intl.DateTimeFormat('sv-SE', { timeZone }).format(new Date());
+
+/** Regions of the world that go by inches and degrees Fahrenheit. */
+const US_UNITS = new Set(['US', 'LR', 'MM']);
+const usualUnits = (): UnitSystem => {
+  try {
+    return US_UNITS.has(new Intl.Locale(navigator.language).region ?? '') ? 'us' : 'metric';
+  } catch {
+    return 'metric';
+  }
+};
+
+/** Zones of the south are named by their places: where the browser keeps the time of one, so does the garden. */
+const SOUTHERN =
+  /^(Australia|Antarctica)\/|^Pacific\/(Auckland|Chatham|Fiji|Noumea|Apia|Tongatapu)|^Africa\/(Johannesburg|Maputo|Harare|Lusaka|Windhoek|Gaborone|Maseru|Mbabane)|^America\/(Argentina|Sao_Paulo|Santiago|Montevideo|Asuncion|Lima|La_Paz)/;
+
+export const emptySetup = (): TypedSetup => {
+  const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+  return {
+    ...emptyBed(todayIn(timeZone)),
+    garden: '',
+    units: usualUnits(),
+    town: '',
+    byHand: false,
+    latitude: '',
+    hemisphere: SOUTHERN.test(timeZone) ? 'south' : 'north',
+    longitude: null,
+    timeZone,
+    terrain: 'lowland',
+    summers: null,
+    air: null,
+    soilBy: null,
+    ball: null,
+    ribbon: null,
+    rub: null,
+    ground: null,
+    wateredOn: todayIn(timeZone),
+    week: null,
+    longStanding: false,
+  };
+};
+
+/** The latitude typed or taken, south negative; NaN where there is none. */
+export const latitudeOf = ({ latitude, hemisphere }: TypedSetup, units: Units): number =>
+  latitude.trim() === ''
+    ? Number.NaN
+    : figureOf('degrees', latitude, units) * (hemisphere === 'south' ? -1 : 1);
+
+export const summersOf = (typed: TypedSetup, units: Units): Summers => {
+  const latitude = latitudeOf(typed, units);
+  return typed.summers ?? summersAt(Number.isNaN(latitude) ? 45 : latitude);
+};
+
+/** Years after which what lives on is counted as old. */
+const LONG_YEARS = 6;
+
+/** The garden as the API takes it. */
+export function setupDraft(typed: TypedSetup, units: Units): SetupDraft {
+  const annual = cropById(typed.cropId).cycle === 'annual';
+  const long = typed.longStanding && !annual;
+  const today = todayIn(typed.timeZone);
+  const bed = bedDraft(typed, units);
+  const watered = typed.ground === 'watered';
+  return {
+    garden: {
+      name: typed.garden.trim() || 'My garden',
+      latitudeDeg: latitudeOf(typed, units),
+      longitudeDeg: typed.longitude,
+      elevationM: TERRAIN_M[typed.terrain],
+      timeZone: typed.timeZone,
+      town: typed.town || null,
+      summers: summersOf(typed, units),
+      air: typed.air,
+      units: typed.units,
+    },
+    bed: {
+      ...bed,
+      name: typed.name.trim() || cropById(typed.cropId).name,
+      startWetness: watered || typed.ground === null ? 'soaked' : (typed.ground as TypedBed['startWetness']),
+      // Nobody said: then it was soaked when it was planted, as everywhere.
+      wetnessOn: typed.ground === null ? null : watered ? typed.wateredOn : today,
+      planting: {
+        ...bed.planting,
+        plantedOn: long ? format(addYears(parseISO(today), -LONG_YEARS), 'yyyy-MM-dd') : typed.plantedOn,
+      },
+    },
+    ...(typed.week ? { week: typed.week } : {}),
+  };
+}
+
+const FIGURES = [
+  ['area', 'area'],
+  ['mulch', 'depth'],
+  ['flow', 'flow'],
+  ['bucketVolume', 'volume'],
+] as const;
+
+const written = (value: number, { decimals }: Unit): string =>
+  String(Number(value.toFixed(Math.max(1, decimals))));
+
+/** What was typed, said in other units: the same things, not the same figures. */
+export function inUnits(typed: TypedSetup, from: Units, to: Units): Partial<TypedSetup> {
+  return Object.fromEntries(
+    FIGURES.flatMap(([field, quantity]) => {
+      const si = figureOf(quantity, typed[field], from);
+      return typed[field].trim() === '' || Number.isNaN(si)
+        ? []
+        : [[field, written(to.of(quantity).fromSi(si), to.of(quantity))]];
+    }),
+  );
+}
+
+const KEY = 'kibble.setup';
+/** What was typed before the page was left or loaded anew. */
+export function keptSetup(): TypedSetup {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(KEY) ?? 'null') as Partial<TypedSetup> | null;
+    return { ...emptySetup(), ...kept };
+  } catch {
+    return emptySetup();
+  }
+}
+export const keepSetup = (typed: TypedSetup): void => sessionStorage.setItem(KEY, JSON.stringify(typed));
+export const forgetSetup = (): void => sessionStorage.removeItem(KEY);

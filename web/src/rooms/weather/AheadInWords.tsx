@@ -1,0 +1,138 @@
+import type { AheadDay, GardenView } from '@kibble/contract';
+import { HEATS, RAINS, saidWeather, SKIES, WINDS, type SaidDay } from '@kibble/core';
+import { useState } from 'react';
+import { refusal, useSayWeatherMutation } from '../../app/api.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits } from '../../app/units.ts';
+import { shortDay } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Taps } from '../../ui/Taps.tsx';
+
+const same = <T extends string>(words: readonly T[]): readonly (readonly [T, T])[] =>
+  words.map((word) => [word, word] as const);
+const HEAT = same(HEATS);
+const SKY = same(SKIES);
+const RAIN = same(RAINS);
+const WIND = same(WINDS);
+
+/** Days shown at once; more are a tap away. */
+const SHOWN = 4;
+const MOST = 10;
+
+const SOURCE: Readonly<Record<string, string>> = {
+  said: 'as you said',
+  forecast: 'forecast',
+  record: 'measured',
+  'own record': 'as in other years',
+  'ordinary day': 'a usual day',
+};
+
+/** The days ahead, said in words as one hears them: each tap is read into figures, which stand beside it. */
+export function AheadInWords({ garden, ahead }: { garden: GardenView; ahead: AheadDay[] }) {
+  const dispatch = useAppDispatch();
+  const [typed, setTyped] = useState<Record<string, SaidDay | null>>({});
+  const [more, setMore] = useState(false);
+  const [say, { isLoading, error }] = useSayWeatherMutation();
+  const saidOf = (day: AheadDay): SaidDay | null =>
+    day.date in typed ? (typed[day.date] ?? null) : day.said;
+  const tell = (day: AheadDay, change: SaidDay): void => {
+    const said = Object.fromEntries(
+      Object.entries({ ...saidOf(day), ...change }).filter(([, value]) => value !== undefined),
+    ) as SaidDay;
+    setTyped({ ...typed, [day.date]: Object.keys(said).length > 0 ? said : null });
+  };
+  const count = Object.keys(typed).length;
+  const keep = async (): Promise<void> => {
+    const days = Object.entries(typed).map(([date, said]) => ({ date, said }));
+    const { ids } = await say({ gardenId: garden.id, body: { days } }).unwrap();
+    setTyped({});
+    dispatch(
+      noticeShown({
+        text: `The weather of ${count === 1 ? 'a day' : `${count} days`} is written down.`,
+        undoSaid: { gardenId: garden.id, ids },
+      }),
+    );
+  };
+  return (
+    <section aria-labelledby="ahead">
+      <h2 id="ahead" className="text-2xl">
+        The days ahead, as you hear them
+      </h2>
+      <p className="mb-2 text-quiet">Tap what is said of a day; leave out what is not.</p>
+      <ul className="border-t border-ink">
+        {ahead.slice(0, more ? MOST : SHOWN).map((day) => (
+          <SaidRow key={day.date} day={day} garden={garden} said={saidOf(day)} onTell={tell} />
+        ))}
+      </ul>
+      {error ? (
+        <p role="alert" className="mt-2 font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      <div className="mt-2 flex flex-wrap items-center gap-3">
+        {count > 0 ? (
+          <>
+            <Button disabled={isLoading} onClick={() => void keep().catch(() => undefined)}>
+              Write it down
+            </Button>
+            <Button look="quiet" onClick={() => setTyped({})}>
+              Leave it as it was
+            </Button>
+          </>
+        ) : null}
+        <Button look="quiet" className={count > 0 ? '' : '-ml-4'} onClick={() => setMore(!more)}>
+          {more ? 'Fewer days' : 'More days'}
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function SaidRow({
+  day,
+  garden,
+  said,
+  onTell,
+}: {
+  day: AheadDay;
+  garden: GardenView;
+  said: SaidDay | null;
+  onTell: (day: AheadDay, change: SaidDay) => void;
+}) {
+  const units = useUnits();
+  const { latitudeDeg, elevationM } = garden;
+  const name = day.date === garden.today ? 'Today' : shortDay(day.date);
+  const figures = said
+    ? saidWeather(said, { date: day.date, ...day.unsaid }, { latitudeDeg, elevationM })
+    : day.unsaid;
+  const groups = [
+    ['heat', 'Heat', HEAT],
+    ['sky', 'Sky', SKY],
+    ['rain', 'Rain', RAIN],
+    ['wind', 'Wind', WIND],
+  ] as const;
+  return (
+    <li className="grid items-center gap-x-3 gap-y-1 border-b border-rule py-1.5 lg:grid-cols-[3.6rem_auto_auto_auto_auto_minmax(9rem,1fr)]">
+      <strong>{name}</strong>
+      {groups.map(([field, legend, options]) => (
+        <Taps<string>
+          key={field}
+          quiet
+          legend={`${legend}, ${name}`}
+          options={options}
+          value={said?.[field] ?? null}
+          onChange={(word) => onTell(day, { [field]: word })}
+          onClear={() => onTell(day, { [field]: undefined })}
+        />
+      ))}
+      <span className="text-sm leading-tight" data-testid="read">
+        {units.text('temperature', figures.tMaxC)} by day, {units.text('temperature', figures.tMinC)} by night
+        {figures.rainMm >= 0.5
+          ? `, ${units.text('depth', figures.rainMm)} at ${Math.round(100 * figures.rainChance)}\u00a0%`
+          : ', no rain'}
+        <span className="block text-quiet">{said ? SOURCE.said : (SOURCE[day.unsaid.source] ?? '')}</span>
+      </span>
+    </li>
+  );
+}

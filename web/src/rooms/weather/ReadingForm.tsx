@@ -1,0 +1,94 @@
+import type { GardenView } from '@kibble/contract';
+import { useForm } from 'react-hook-form';
+import { refusal, useLogRainMutation, useSayWeatherMutation } from '../../app/api.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits } from '../../app/units.ts';
+import { plainDate } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Field } from '../../ui/Field.tsx';
+
+/** What the rain gauge held and the thermometer said on a day. They outweigh station and file. */
+export function ReadingForm({ garden }: { garden: GardenView }) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [rain, { isLoading: raining, error: noRain }] = useLogRainMutation();
+  const [say, { isLoading: saying, error: notSaid }] = useSayWeatherMutation();
+  const form = useForm({ values: { date: garden.today, rain: '', low: '', high: '' } });
+  const { errors } = form.formState;
+  const save = form.handleSubmit(async (typed) => {
+    const { date } = typed;
+    const rainMm = typedSi('rainMm', typed.rain, units);
+    const tMinC = typedSi('tMinC', typed.low, units);
+    const tMaxC = typedSi('tMaxC', typed.high, units);
+    if (rainMm === undefined && tMinC === undefined && tMaxC === undefined) {
+      form.setError('rain', { message: 'Rain or a temperature must be given; got nothing.' });
+      return;
+    }
+    const said =
+      tMinC === undefined && tMaxC === undefined
+        ? null
+        : await say({
+            gardenId: garden.id,
+            body: {
+              days: [
+                {
+                  date,
+                  said: {
+                    ...(tMinC === undefined ? {} : { tMinC }),
+                    ...(tMaxC === undefined ? {} : { tMaxC }),
+                  },
+                },
+              ],
+            },
+          }).unwrap();
+    const event = rainMm === undefined ? null : await rain({ gardenId: garden.id, date, rainMm }).unwrap();
+    dispatch(
+      noticeShown({
+        text: `${said ? 'The thermometer' : 'Rain'} of ${plainDate(date, garden.today)} written down.`,
+        ...(event ? { undoEventId: event.id } : {}),
+        ...(said ? { undoSaid: { gardenId: garden.id, ids: said.ids } } : {}),
+      }),
+    );
+    form.reset({ date, rain: '', low: '', high: '' });
+  });
+  const error = noRain ?? notSaid;
+  return (
+    <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)}>
+      <h2 className="mb-2 text-2xl">Gauge and thermometer</h2>
+      <div className="grid grid-cols-2 gap-4">
+        <Field label="Read for" type="date" max={garden.today} {...form.register('date')} />
+        <Field
+          label="Rain"
+          unit={units.of('depth').unit}
+          inputMode="decimal"
+          error={errors.rain?.message}
+          {...form.register('rain', { validate: (v) => numberRule('rainMm', v, units, true) })}
+        />
+        <Field
+          label="Lowest"
+          unit={units.of('temperature').unit}
+          inputMode="text"
+          error={errors.low?.message}
+          {...form.register('low', { validate: (v) => numberRule('tMinC', v, units, true) })}
+        />
+        <Field
+          label="Highest"
+          unit={units.of('temperature').unit}
+          inputMode="text"
+          error={errors.high?.message}
+          {...form.register('high', { validate: (v) => numberRule('tMaxC', v, units, true) })}
+        />
+      </div>
+      {error ? (
+        <p role="alert" className="mt-2 font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      <Button type="submit" className="mt-3" disabled={raining || saying}>
+        Write it down
+      </Button>
+    </form>
+  );
+}
