@@ -52,7 +52,7 @@ const CORE_ROOMS = {
   readings: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'places'],
   checks: ['units', 'soil', 'readings'],
   follow: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'schools', 'places', 'readings'],
-  rounds: ['units'],
+  rounds: ['units', 'plants'],
   clock: ['units', 'weather', 'plants', 'sources', 'delivery', 'follow', 'rounds'],
   share: ['units', 'weather', 'plants', 'sources', 'delivery', 'schools', 'follow', 'clock'],
   plan: ['units', 'weather', 'schools', 'places', 'follow', 'rounds', 'clock', 'share'],
@@ -69,8 +69,9 @@ const CORE_ROOMS = {
     'rounds',
     'clock',
     'plan',
+    'explain',
   ],
-  explain: ['units', 'working', 'weather', 'soil', 'delivery', 'sources', 'checks', 'places', 'follow'],
+  explain: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'sources', 'checks', 'places', 'follow'],
   care: ['units', 'weather', 'plants', 'places'],
 };
 

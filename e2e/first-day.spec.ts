@@ -138,7 +138,8 @@ test('the keyboard alone can tick a stop, and a phone reaches the other gardens'
   await expect(page.getByRole('dialog')).toBeHidden();
 
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.getByRole('link', { name: 'Settings', exact: true }).click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Settings' }).click();
   await expect(page.getByText('Three Poplars, open now')).toBeVisible();
   await page.getByRole('main').getByRole('link', { name: 'New garden' }).click();
   await expect(page.getByRole('heading', { name: 'Four answers to a first plan' })).toBeVisible();

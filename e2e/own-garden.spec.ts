@@ -13,11 +13,17 @@ const SEATTLE = fileURLToPath(
 async function makeGarden(page: Page, kibble: string): Promise<void> {
   await page.goto(`${kibble}/new`);
   await page.getByLabel('Name of the garden').fill('Behind the house');
-  await page.getByLabel('Latitude').fill('47.6');
-  await page.getByLabel('Topsoil, by feel').selectOption('loam');
-  await page.getByLabel('Name of the bed').fill('Tomatoes');
-  await page.getByLabel('Its area').fill('10');
+  await page.getByLabel('Units').selectOption('metric');
+  await page.getByRole('button', { name: 'Type the latitude instead' }).click();
+  await page.getByLabel('Latitude').fill('47,6');
+  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByRole('button', { name: /^I know its name/ }).click();
+  await page.getByLabel('The soil is').selectOption('loam');
+  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByLabel('Call the bed').fill('Tomatoes');
+  await page.getByLabel('How large is the bed?').fill('5 x 2');
   await page.getByLabel('Planted or sown on').fill('2015-05-15');
+  await page.getByRole('button', { name: 'Next' }).click();
   await page.getByLabel('You water with').selectOption('hose wand');
   await page.getByLabel('How fast it flows').selectOption('bucket');
   await page.getByLabel('The bucket holds').fill('15');
@@ -96,15 +102,38 @@ test('a file with three bad rows: they are named by line, and only the good ones
 
 test('the setup refuses an impossible bed in words and keeps what was typed', async ({ page, kibble }) => {
   await page.goto(`${kibble}/new`);
+  const next = page.getByRole('button', { name: 'Next' });
   await page.getByLabel('Units').selectOption('us');
   await page.getByLabel('Name of the garden').fill('Across the road');
+  await next.click();
+  await expect(page.getByText('Town must be one of the list; type its first letters.')).toBeVisible();
+  await page.getByRole('button', { name: 'Type the latitude instead' }).click();
   await page.getByLabel('Latitude').fill('140');
-  await page.getByLabel('Its area').fill('0');
-  await page.getByRole('button', { name: 'Show me the plan' }).click();
+  await next.click();
   await expect(page.getByText('Latitude must be from -90 to 90 °; got 140 °.')).toBeVisible();
-  await expect(page.getByText(/Area must be from 0.054 to .* sq ft; got 0 sq ft/)).toBeVisible();
-  await expect(page.getByText('Name of the bed must not be empty.')).toBeVisible();
   await expect(page.getByLabel('Name of the garden')).toHaveValue('Across the road');
+  await page.getByLabel('Latitude').fill('40');
+  await next.click();
+  await next.click();
+  await expect(page.getByText('Soil must be told by its feel, or by its name below.')).toBeVisible();
+  await page.getByText('falls apart').click();
+  await next.click();
+  const size = page.getByLabel('How large is the bed?');
+  await size.fill('0');
+  await next.click();
+  await expect(page.getByText(/Area must be from 0.054 to .* sq ft; got 0 sq ft/)).toBeVisible();
+  await size.fill('half a field');
+  await expect(page.getByText(/Area must be .*; got “half a field”/)).toBeVisible();
+
+  // Sides in feet are an area; said in other units it is the same bed. A page loaded anew has lost nothing.
+  await size.fill('10 x 4');
+  await page.getByRole('button', { name: 'Where' }).click();
+  await page.getByLabel('Units').selectOption('metric');
+  await page.reload();
+  await expect(page.getByLabel('Name of the garden')).toHaveValue('Across the road');
+  await next.click();
+  await next.click();
+  await expect(size).toHaveValue('3.7');
 });
 
 test('a bed can be put away and brought back, and a bad change is refused', async ({ page, kibble }) => {

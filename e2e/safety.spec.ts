@@ -155,7 +155,7 @@ test('without a round every other room still opens, and says why', async ({ page
   await expect(page.getByText('It stands in the log as number 12AB.')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Settings' })).toBeVisible();
   await page.getByRole('link', { name: 'Weather' }).click();
-  await expect(page.getByRole('heading', { name: 'Weather' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Weather' })).toBeVisible();
 });
 
 test('npm’s own end is heard: what was asked is answered, the file is whole, nothing holds the port', async () => {

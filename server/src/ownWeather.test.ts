@@ -122,7 +122,7 @@ describe('a station of one’s own', () => {
       // Its past days are sound, but for their last.
       respond = (path) => {
         if (!path.startsWith('/days')) return made();
-        const answer = made() as { body: string };
+        const answer = made();
         const bad = answer.body.startsWith('{"days"')
           ? (JSON.parse(answer.body) as { days: object[] }).days[0]
           : null;

@@ -17,7 +17,8 @@ export function roundOf(context: Context, { places, unplanned }: Places): RoundV
   stops.sort((a, b) => urgent(a) - urgent(b) || begins(a) - begins(b));
   const from = addDays(today, -RIBBON_PAST_DAYS);
   const fortnight = weather.filter((day) => day.date >= addDays(today, -14) && day.date < today);
-  const measured = fortnight.filter((day) => day.source === 'record').length;
+  // What somebody said of a day is known of it too.
+  const measured = fortnight.filter(({ source }) => source === 'record' || source === 'said').length;
   return {
     date: today,
     stops,

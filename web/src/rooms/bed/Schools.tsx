@@ -78,7 +78,7 @@ export function Schools({ bed }: { bed: BedView }) {
                 '',
               ].map((h) => (
                 <th key={h} className="pr-3 font-normal">
-                  {h}
+                  {h || <span className="sr-only">Choose</span>}
                 </th>
               ))}
             </tr>

@@ -47,7 +47,9 @@ export function BedsRoom() {
             <th className="font-normal">Crop</th>
             <th className="hidden font-normal md:table-cell">Watered by</th>
             <th className="hidden text-right font-normal sm:table-cell">Area</th>
-            <th aria-label="Changes" />
+            <th>
+              <span className="sr-only">Changes</span>
+            </th>
           </tr>
         </thead>
         <tbody>

@@ -62,6 +62,7 @@ export function RoundRoom() {
   const place = settled.length + index + 1;
   const count = settled.length + stops.length;
 
+  const awaitsRain = round.leaveAlone.some(({ reason }) => reason.code === 'rain coming');
   const head = (
     <header>
       <h1 className="text-3xl">{dayName(round.date)}’s round</h1>
@@ -122,6 +123,7 @@ export function RoundRoom() {
       <div className="print:hidden">
         <Unplanned items={round.unplanned} />
         {opened ? null : head}
+        {opened && !all ? <h1 className="sr-only lg:hidden">{dayName(round.date)}’s round</h1> : null}
         {empty && round.unplanned.length === 0 ? (
           <Empty title="No bed is planted yet on this date">
             <p>
@@ -137,7 +139,7 @@ export function RoundRoom() {
           <Empty title="Nothing asks for water today">
             <p>
               {growing
-                ? 'Every bed that grows has enough in store until its next round. Watering now would fill air the roots need, or run past them.'
+                ? `Every bed that grows has enough in store until its next round${awaitsRain ? ', or waits for rain that is likely' : ''}. Watering now would fill air the roots need, or run past them.`
                 : 'Nothing stands here that takes up water now. Below, why of each bed.'}
             </p>
           </Empty>

@@ -1,0 +1,57 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from './kibble.ts';
+
+const ROUTES = [
+  '/new',
+  '/garden/1/round',
+  '/garden/1/section',
+  '/garden/1/fortnight',
+  '/garden/1/ground',
+  '/garden/1/ground/bed/1',
+  '/garden/1/ground/bed/1/feel',
+  '/garden/1/weather',
+  '/garden/1/settings',
+  '/garden/1/beds',
+  '/garden/1/beds/1',
+];
+const SIZES = [
+  { width: 1280, height: 800 },
+  { width: 390, height: 844 },
+];
+
+for (const colorScheme of ['light', 'dark'] as const)
+  for (const size of SIZES)
+    test(`every room is clean to axe, ${colorScheme}, ${size.width} wide, a dialog open too`, async ({
+      page,
+      kibble,
+    }) => {
+      test.setTimeout(180_000);
+      await page.emulateMedia({ colorScheme });
+      await page.setViewportSize(size);
+      const found: string[] = [];
+      const look = async (where: string): Promise<void> => {
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        for (const { id, nodes } of violations)
+          found.push(
+            `${where}: ${id}: ${nodes
+              .slice(0, 3)
+              .map(({ target }) => String(target))
+              .join(' | ')}`,
+          );
+      };
+      for (const route of ROUTES) {
+        await page.goto(kibble + route);
+        await page.getByRole('main').waitFor();
+        await page.waitForLoadState('networkidle');
+        await look(route);
+      }
+      await page.goto(`${kibble}/garden/1/round`);
+      await page.getByRole('button', { name: 'Skip', exact: true }).first().click();
+      await page.getByRole('dialog').waitFor();
+      await look('skipping');
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('Control+k');
+      await page.getByRole('dialog').waitFor();
+      await look('finding');
+      expect(found).toEqual([]);
+    });
