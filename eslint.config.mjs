@@ -71,7 +71,18 @@ const CORE_ROOMS = {
     'plan',
     'explain',
   ],
-  explain: ['units', 'working', 'weather', 'plants', 'soil', 'delivery', 'sources', 'checks', 'places', 'follow'],
+  explain: [
+    'units',
+    'working',
+    'weather',
+    'plants',
+    'soil',
+    'delivery',
+    'sources',
+    'checks',
+    'places',
+    'follow',
+  ],
   care: ['units', 'weather', 'plants', 'places'],
 };
 
@@ -80,9 +91,10 @@ const SERVER_ROOMS = {
   db: [],
   services: ['db'],
   planner: ['db', 'services'],
-  http: ['db', 'services', 'planner'],
+  towns: ['planner'],
+  http: ['db', 'services', 'planner', 'towns'],
   jobs: ['db', 'services', 'planner'],
-  routes: ['db', 'services', 'planner', 'http'],
+  routes: ['db', 'services', 'planner', 'towns', 'http'],
 };
 const WEB_ROOMS = {
   app: [],
