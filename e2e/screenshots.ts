@@ -13,7 +13,6 @@ const VIEWS = [
   ['ground-of-bed', '/garden/1/ground/bed/1', 1280, 800],
   ['weather', '/garden/1/weather', 1280, 800],
   ['settings', '/garden/1/settings', 1280, 800],
-  ['setup', '/new', 1280, 800],
 ] as const;
 
 test('pictures of the main views', async ({ page, kibble }) => {
@@ -25,6 +24,22 @@ test('pictures of the main views', async ({ page, kibble }) => {
     await page.evaluate(() => document.fonts.ready);
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
   }
+});
+
+test('the setup with its plan growing', async ({ page, kibble }) => {
+  await page.goto(`${kibble}/new`);
+  await page.getByLabel('Units').selectOption('metric');
+  await page.getByLabel('Town, or one near by').fill('Graz');
+  await page.getByRole('listbox').getByRole('option').first().click();
+  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByText('stays a ball').click();
+  await page.getByText('is under 25 mm').click();
+  await page.getByText('gritty').click();
+  await page.getByText('moist', { exact: true }).click();
+  await page.getByText('as usual').click();
+  await page.getByTestId('growing').getByText('It can spare').waitFor();
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: 'docs/screenshots/setup.png' });
 });
 
 test('guided tests, filled in', async ({ page, kibble }) => {
