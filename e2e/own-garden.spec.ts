@@ -20,6 +20,8 @@ async function makeGarden(page: Page, kibble: string): Promise<void> {
   await page.getByRole('button', { name: /^I know its name/ }).click();
   await page.getByLabel('The soil is').selectOption('loam');
   await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByLabel('What grows there').fill('tomato');
+  await page.getByRole('option', { name: /^Tomato / }).click();
   await page.getByLabel('Call the bed').fill('Tomatoes');
   await page.getByLabel('How large is the bed?').fill('5 x 2');
   await page.getByLabel('Planted or sown on').fill('2015-05-15');
@@ -119,6 +121,17 @@ test('the setup refuses an impossible bed in words and keeps what was typed', as
   await page.getByText('falls apart').click();
   await next.click();
   const size = page.getByLabel('How large is the bed?');
+  const crop = page.getByLabel('What grows there');
+  await next.click();
+  await expect(page.getByText('Crop must be one of the list; type part of its name.')).toBeVisible();
+  // What is not in the list is asked about, never replaced.
+  await crop.fill('moonflower');
+  await size.focus();
+  await expect(page.getByText(/Crop must be one of the list; got “moonflower”/)).toBeVisible();
+  await expect(crop).toHaveValue('');
+  await crop.fill('kale');
+  await page.keyboard.press('Enter');
+  await expect(crop).toHaveValue(/kale/i);
   await size.fill('0');
   await next.click();
   await expect(page.getByText(/Area must be from 0.054 to .* sq ft; got 0 sq ft/)).toBeVisible();

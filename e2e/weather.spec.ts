@@ -215,6 +215,8 @@ test('a newcomer at a person’s pace: twelve inputs at most to a first plan, an
   await press(() => page.getByText('falls apart').click());
   await press(() => page.getByText('moist', { exact: true }).click());
   await press(() => page.getByRole('button', { name: 'Next' }).click());
+  await press(() => page.getByLabel('What grows there').fill('carr'), 4);
+  await press(() => page.getByRole('listbox').getByRole('option').first().click());
   await press(() => page.getByLabel('How large is the bed?').fill('6'), 1);
   await press(() => page.getByLabel('Planted or sown on').fill(daysAgo('Europe/Vienna', 40)), 8);
   await press(() => page.getByRole('button', { name: 'Next' }).click());

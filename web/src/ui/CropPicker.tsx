@@ -16,6 +16,7 @@ interface Props {
 export function CropPicker({ label, value, onChange, error }: Props) {
   const own = useGardenCrops();
   const [words, setWords] = useState<string | null>(null);
+  const [unknown, setUnknown] = useState<string | null>(null);
   const all: CropEntry[] = [...own, ...[...CATALOGUE].sort((a, b) => a.name.localeCompare(b.name))];
   const chosen = all.find((c) => c.id === value);
   const wanted = (words ?? '').trim().toLowerCase();
@@ -32,11 +33,23 @@ export function CropPicker({ label, value, onChange, error }: Props) {
       value={chosen?.name ?? ''}
       placeholder={chosen?.name}
       words={words}
-      onWords={setWords}
+      onWords={(typed) => {
+        setWords(typed);
+        if (typed !== null) setUnknown(null);
+      }}
       options={found.map((crop) => ({ key: crop.id, name: crop.name, beside: crop.group, of: crop.id }))}
       none="No plant of that name; add your own below the bed."
-      onTake={onChange}
-      error={error}
+      onTake={(id) => {
+        setUnknown(null);
+        onChange(id);
+      }}
+      // What is not in the list is never replaced by something else.
+      onUnknown={setUnknown}
+      error={
+        unknown === null
+          ? error
+          : `Crop must be one of the list; got “${unknown}”. Take the plant it is most like: your own can be made of it on the bed’s page.`
+      }
       hint={chosen ? `Most in need of water: ${chosen.thirstiest}` : ''}
     />
   );

@@ -22,6 +22,8 @@ interface Props<T> {
   /** Told in the place of an empty list. */
   none: string;
   onTake: (taken: T) => void;
+  /** It was left with words that are none of the options. */
+  onUnknown?: (words: string) => void;
   error?: string;
   hint?: ReactNode;
 }
@@ -37,6 +39,7 @@ export function Picker<T>({
   options,
   none,
   onTake,
+  onUnknown,
   error,
   hint,
 }: Props<T>) {
@@ -70,7 +73,11 @@ export function Picker<T>({
           onWords(e.target.value);
           setAt(0);
         }}
-        onBlur={() => onWords(null)}
+        onBlur={() => {
+          const left = words?.trim() ?? '';
+          if (left !== '' && left !== value) onUnknown?.(left);
+          onWords(null);
+        }}
         onKeyDown={(e) => {
           if (e.key === 'ArrowDown') {
             e.preventDefault();

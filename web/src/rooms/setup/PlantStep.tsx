@@ -12,14 +12,19 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
   const typed = useWatch({ control: form.control }) as TypedSetup;
   const { errors } = form.formState;
   const crop = cropById(typed.cropId);
-  const livesOn = crop.cycle !== 'annual';
+  const livesOn = typed.cropTold && crop.cycle !== 'annual';
   return (
     <>
       <div className="grid gap-4 sm:grid-cols-2">
         <CropPicker
           label="What grows there"
-          value={typed.cropId}
-          onChange={(id) => form.setValue('cropId', id)}
+          value={typed.cropTold ? typed.cropId : ''}
+          error={errors.cropTold?.message}
+          onChange={(id) => {
+            form.setValue('cropId', id);
+            form.setValue('cropTold', true);
+            form.clearErrors('cropTold');
+          }}
         />
         <Field
           label="How large is the bed?"
@@ -49,7 +54,11 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
             })}
           />
         )}
-        <Field label="Call the bed" placeholder={crop.name} {...form.register('name')} />
+        <Field
+          label="Call the bed"
+          placeholder={typed.cropTold ? crop.name : ''}
+          {...form.register('name')}
+        />
         <label className="flex min-h-11 items-center gap-3 self-end">
           <input type="checkbox" className="size-5 accent-ink" {...form.register('underCover')} /> Under glass
           or plastic: no rain reaches it

@@ -38,6 +38,8 @@ export interface TypedSetup extends TypedBed {
   ground: TypedBed['startWetness'] | 'watered' | null;
   wateredOn: string;
   week: Week | null;
+  /** Somebody said which crop it is. */
+  cropTold: boolean;
   /** It has stood there for years. */
   longStanding: boolean;
 }
@@ -82,6 +84,7 @@ export const emptySetup = (): TypedSetup => {
     ground: null,
     wateredOn: todayIn(timeZone),
     week: null,
+    cropTold: false,
     longStanding: false,
   };
 };
