@@ -51,7 +51,7 @@ export const BedRow = memo(function BedRow({
         />
       ))}
       <td className={`pl-2 text-right text-sm whitespace-nowrap ${over ? 'font-semibold text-brick' : ''}`}>
-        <Opens bedId={bed.bedId} bedName={bed.bedName} of="growth">
+        <Opens bedId={bed.bedId} bedName={bed.bedName} of="growth" className="min-h-8 min-w-8">
           {shareWords(lostShare)}
         </Opens>
       </td>
