@@ -71,7 +71,7 @@ export function WeatherRibbon({
             <li
               key={day.date}
               className={`min-w-0 flex-1 pt-1 text-center ${isToday ? 'border-2 border-b-0 border-ink bg-sheet' : 'border-2 border-b-0 border-transparent'} ${far ? 'hidden md:block' : ''}`}
-              title={`${shortDay(day.date)}: ${units.text('temperature', day.tMinC)} to ${units.text('temperature', day.tMaxC)}, use ${units.text('depth', day.et0Mm)}, rain ${units.text('depth', day.rainMm)}${guess ? ` (${Math.round(day.rainChance * 100)} %)` : ''}${madeUp ? '; nobody measured or forecast this day, it is a usual one for the season' : ''}`}
+              title={`${shortDay(day.date)}: ${units.text('temperature', day.tMinC)} to ${units.text('temperature', day.tMaxC)}, use ${units.text('depth', day.et0Mm)}, rain ${units.text('depth', day.rainMm)}${guess ? ` (${Math.round(day.rainChance * 100)} %)` : ''}${madeUp ? '; nobody measured or forecast this day, it is a usual one for the season' : ''}${day.source === 'said' ? '; as you said' : ''}`}
             >
               <button
                 type="button"

@@ -41,7 +41,8 @@ export function ImportPanel({ garden }: { garden: GardenView }) {
       <h2 className="mb-2 text-2xl">Bring in a file</h2>
       <p className="mb-3 text-quiet">
         Records as CSV, a row a day or an hour: a date, lowest and highest temperature and rain; wind,
-        humidity and sun when there are any. Nothing is stored until you say so.
+        humidity and sun when there are any. Days ahead are taken as a forecast. Nothing is stored until you
+        say so.
       </p>
       <label className="inline-flex min-h-11 items-center bg-ink px-4 font-semibold text-paper focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-ink">
         Choose a file
