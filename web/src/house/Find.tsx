@@ -1,6 +1,7 @@
 import type { GardenView } from '@kibble/contract';
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
+import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { useFocusKept } from '../ui/useFocusKept.ts';
 import { ROOMS } from './rooms.ts';
@@ -17,6 +18,14 @@ const ACTS: readonly (readonly [path: string, name: string, also: string])[] = [
   ['settings', 'Write everything to a file', 'backup export archive'],
 ];
 
+/** How near a name lies to what was typed, 0–1: it begins so, a word of it does, or what it is also called. */
+function nearness(value: string, typed: string, also: string[] = []): number {
+  const [name, wanted] = [value.toLowerCase(), typed.trim().toLowerCase()];
+  if (name.startsWith(wanted)) return 1;
+  if (name.split(/[\s,&]+/).some((word) => word.startsWith(wanted))) return 0.8;
+  return also.some((word) => word.startsWith(wanted)) ? 0.5 : name.includes(wanted) ? 0.3 : 0;
+}
+
 const ITEM =
   'flex min-h-11 cursor-pointer items-center justify-between gap-3 px-4 data-[selected=true]:bg-ink data-[selected=true]:text-paper';
 
@@ -24,6 +33,7 @@ const ITEM =
 export function Find({ garden, open, onClose }: { garden: GardenView; open: boolean; onClose: () => void }) {
   const navigate = useNavigate();
   const kept = useFocusKept();
+  const list = useRef<HTMLDivElement>(null);
   const go = (path: string): void => {
     onClose();
     void navigate(`/garden/${garden.id}/${path}`);
@@ -38,12 +48,13 @@ export function Find({ garden, open, onClose }: { garden: GardenView; open: bool
           className="fixed top-[10vh] left-1/2 z-20 w-[min(34rem,94vw)] -translate-x-1/2 border border-ink bg-paper"
         >
           <Dialog.Title className="sr-only">Find a bed, a room or an act</Dialog.Title>
-          <Command label="Find a bed, a room or an act">
+          <Command label="Find a bed, a room or an act" filter={nearness}>
             <Command.Input
+              onValueChange={() => requestAnimationFrame(() => list.current?.scrollTo({ top: 0 }))}
               placeholder="A bed, a room, an act…"
               className="min-h-14 w-full border-b border-ink bg-sheet px-4 text-lg outline-none"
             />
-            <Command.List className="max-h-[60vh] overflow-auto">
+            <Command.List ref={list} className="max-h-[60vh] overflow-auto">
               <Command.Empty className="px-4 py-3 text-quiet">Nothing here is called so.</Command.Empty>
               {garden.beds
                 .filter(({ archived }) => !archived)
