@@ -7,7 +7,6 @@ import {
   plantOnDay,
   planGarden,
   referenceEt,
-  soilProfile,
   USUAL_TOPSOIL_MM,
   WEEK_DAYS,
   type PlanBed,
@@ -17,6 +16,7 @@ import {
   type Week,
 } from '@kibble/core';
 import { HORIZON_DAYS } from './context.ts';
+import { coreView } from './views/core.ts';
 
 const DAYS_OF_A_WEEK = 7;
 
@@ -79,26 +79,15 @@ export function sketchOf(body: SetupBody, today: string): SetupSketch {
   );
   const [outlook] = beds;
   if (!outlook) throw new RangeError(unplanned[0]?.message ?? 'the bed cannot be planned');
-  const crop = cropById(body.bed.planting.cropId);
-  const plant = plantOnDay(bed.bed.plantings[0] as (typeof bed.bed.plantings)[number], today);
-  const profile = soilProfile(bed.bed.ground);
+  const [planting] = bed.bed.plantings;
   return {
-    core: {
-      layersMm: outlook.layersMm,
-      fieldCapacityMm: outlook.fieldCapacityMm,
-      wiltingPointMm: outlook.wiltingPointMm,
-      saturationMm: outlook.saturationMm,
-      textures: profile.textureOfLayer,
-      rootDepthMm: outlook.rootDepthMm,
-      depletionMm: outlook.depletionMm,
-      readilyMm: outlook.readilyMm,
-      totalMm: outlook.totalMm,
-      mulchMm: body.bed.mulchMm ?? 0,
+    core: coreView(outlook, {
+      ground: bed.bed.ground,
+      mulchMm: body.bed.mulchMm,
+      crop: cropById(body.bed.planting.cropId),
+      heightM: (planting && plantOnDay(planting, today)?.heightM) ?? null,
       lastFrontMm: null,
-      cropId: crop.id,
-      group: crop.group,
-      growth: plant ? plant.heightM / crop.heightM : 0,
-    },
+    }),
     et0Mm: referenceEt(weather.find(({ date }) => date === today) as SourcedDay, site).mm,
     next: outlook.next && {
       date: outlook.next.date,

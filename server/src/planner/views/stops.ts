@@ -20,7 +20,6 @@ import {
   plantCount,
   rowLength,
   plantOnDay,
-  soilProfile,
   standingOn,
   type BedOutlook,
   type KnownBed,
@@ -29,29 +28,19 @@ import {
 } from '@kibble/core';
 import type { Context } from '../context.ts';
 import { cropOfBed, plantingsOf } from '../placeInput.ts';
+import { coreView } from './core.ts';
 
 function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: number): CoreView {
-  const profile = soilProfile(knownBed(bed, today).ground);
-  const crop = cropOfBed(bed);
   const planting = standingOn(plantingsOf(bed, latitudeDeg), today);
   const plant = planting ? plantOnDay(planting, today) : null;
   const lastWet = outlook.past.findLast((day) => day.wetFrontMm > 0 && day.irrigationMm + day.rainMm >= 2);
-  return {
-    layersMm: outlook.layersMm,
-    fieldCapacityMm: outlook.fieldCapacityMm,
-    wiltingPointMm: outlook.wiltingPointMm,
-    saturationMm: outlook.saturationMm,
-    textures: profile.textureOfLayer,
-    rootDepthMm: outlook.rootDepthMm,
-    depletionMm: outlook.depletionMm,
-    readilyMm: outlook.readilyMm,
-    totalMm: outlook.totalMm,
-    mulchMm: bed.mulchMm ?? 0,
+  return coreView(outlook, {
+    ground: knownBed(bed, today).ground,
+    mulchMm: bed.mulchMm,
+    crop: cropOfBed(bed),
+    heightM: plant?.heightM ?? null,
     lastFrontMm: lastWet?.wetFrontMm ?? null,
-    cropId: crop?.id ?? null,
-    group: crop?.group ?? null,
-    growth: plant && crop ? plant.heightM / crop.heightM : 0,
-  };
+  });
 }
 
 export function headOf(bed: BedView, outlook: BedOutlook, { today, site }: Context) {
