@@ -9,6 +9,8 @@ export const START_FULLNESS = { soaked: 1, moist: 0.85, drying: 0.65, dry: 0.2 }
 /**
  * Where a bed's balance begins: with its planting, or on the later day of which somebody said how wet the ground was; on old
  * plantings after a winter that filled the ground.
+ * @returns the day, and the share of what the root zone can give that is in it then, 0–1
+ * Source: judgements named in this file.
  */
 export function balanceStart(
   startOn: IsoDate,

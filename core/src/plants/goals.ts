@@ -13,7 +13,7 @@ export interface GoalFacts {
 /** Growth that a fortnight's forecast cannot tell apart: a loss this near to what is allowed keeps to it. Judgement. */
 const NEAR = 0.0025;
 
-/** Whether a loss keeps to what a goal allows, both shares of the growth wanted. */
+/** Whether a loss keeps to what a goal allows, both shares of the growth wanted, 0–1. Source: judgement, as `NEAR`. */
 export const keepsTo = (lostShare: number, allowedShare: number): boolean => lostShare <= allowedShare + NEAR;
 
 export const GOAL_FACTS: Readonly<Record<Goal, GoalFacts>> = {

@@ -79,7 +79,8 @@ const SPACES = /[\s\u00a0\u202f'’](?=\d{3}(\D|$))/g;
 /**
  * A number as people type it: 1,5 and 1.5, 1 000, 1.000,5 and 1,000.5.
  * @param commaThousands whether 1,000 is a thousand, as where inches are used; elsewhere it is one
- * @returns NaN where it is none
+ * @returns no unit; NaN where it is none
+ * Source: common practice of writing numbers.
  */
 export function typedNumber(text: string, commaThousands = false): number {
   let plain = text.trim().replace(SPACES, '');
@@ -127,7 +128,8 @@ function oneFigure(text: string, { kind, toSi, commaThousands = false }: TypedIn
 /**
  * A figure as it was typed, in SI: “10 ft” where metres are asked for, “10 x 4” for an area.
  * @param text what was typed; `as` what it is taken for where no unit is written
- * @returns NaN where it is none
+ * @returns SI: m², m, mm of depth, L, L/min, °C or m/s by its kind; NaN where it is none
+ * Source: conversions as `convert`.
  */
 export function typedFigure(text: string, as: TypedIn): number {
   if (as.kind === 'area' && as.sideToSi) {
