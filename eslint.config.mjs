@@ -92,9 +92,11 @@ const SERVER_ROOMS = {
   services: ['db'],
   planner: ['db', 'services'],
   towns: ['planner'],
-  http: ['db', 'services', 'planner', 'towns'],
+  files: ['planner'],
+  practice: [],
+  http: ['db', 'services', 'planner', 'towns', 'files', 'practice'],
   jobs: ['db', 'services', 'planner'],
-  routes: ['db', 'services', 'planner', 'towns', 'http'],
+  routes: ['db', 'services', 'planner', 'towns', 'files', 'practice', 'http'],
 };
 const WEB_ROOMS = {
   app: [],

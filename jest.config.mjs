@@ -18,9 +18,13 @@ const of = (name, files, testEnvironment) => ({
   displayName: name,
   rootDir: import.meta.dirname,
   testEnvironment,
-  moduleNameMapper: Object.fromEntries(
-    BUNDLED.map((name) => [`^${name}$`, `<rootDir>/${BUNDLES}/${name.replace('@kibble/', '')}.cjs`]),
-  ),
+  moduleNameMapper: {
+    ...Object.fromEntries(
+      BUNDLED.map((name) => [`^${name}$`, `<rootDir>/${BUNDLES}/${name.replace('@kibble/', '')}.cjs`]),
+    ),
+    // Its own build for tools that take no modules.
+    '^d3$': '<rootDir>/node_modules/d3/dist/d3.js',
+  },
   setupFiles: ['<rootDir>/scripts/plainTraces.ts'],
   testMatch: files.map((file) => `<rootDir>/${file}`),
   transform: { '^.+\\.ts$': swc(false), '^.+\\.tsx$': swc(true) },

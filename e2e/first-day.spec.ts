@@ -66,7 +66,7 @@ test('Skip asks why, and the bed page draws the engine’s own layers', async ({
   await page.getByRole('button', { name: `Take it back: ${name}` }).click();
   await openStop(page, name);
   await opened.getByRole('link', { name }).click();
-  await expect(page.getByRole('heading', { name: 'Water gone from the root zone' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Water gone from round the roots' })).toBeVisible();
   const id = Number(page.url().split('/').pop());
   const answer = (await (await page.request.get(`${kibble}/api/beds/${id}`)).json()) as {
     core: { layersMm: number[] };

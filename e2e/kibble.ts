@@ -7,15 +7,19 @@ import { test as base, type Locator, type Page } from '@playwright/test';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
-/** A Kibble of its own for each test: a fresh demo garden in a folder that is thrown away. */
-async function start(): Promise<{ url: string; stop: () => Promise<void> }> {
+/** A Kibble of its own for each test, in a folder that is thrown away: the demo's garden, or none yet. */
+async function start(kind: 'demo' | 'own'): Promise<{ url: string; stop: () => Promise<void> }> {
   const data = mkdtempSync(join(tmpdir(), 'kibble-e2e-'));
   const port = 5300 + Math.floor(Math.random() * 600);
-  const server: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', '--demo'], {
-    cwd: root,
-    env: { ...process.env, KIBBLE_DATA: data, PORT: String(port) },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
+  const server: ChildProcess = spawn(
+    process.execPath,
+    ['--import', 'tsx', 'server/src/main.ts', ...(kind === 'demo' ? ['--demo'] : [])],
+    {
+      cwd: root,
+      env: { ...process.env, KIBBLE_DATA: data, PORT: String(port) },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    },
+  );
   const url = await new Promise<string>((found, failed) => {
     server.stdout?.on('data', (chunk: Buffer) => {
       const match = /Kibble is at (\S+)/.exec(String(chunk));
@@ -35,14 +39,35 @@ async function start(): Promise<{ url: string; stop: () => Promise<void> }> {
   };
 }
 
-export const test = base.extend<{ kibble: string }>({
+export const test = base.extend<{ kibble: string; ownKibble: string }>({
   kibble: async ({}, use) => {
-    const { url, stop } = await start();
+    const { url, stop } = await start('demo');
+    await use(url);
+    await stop();
+  },
+  ownKibble: async ({}, use) => {
+    const { url, stop } = await start('own');
     await use(url);
     await stop();
   },
 });
 export { expect } from '@playwright/test';
+
+/** Every room of the demo's garden, and the setup. */
+export const ROUTES = [
+  '/new',
+  '/garden/1/round',
+  '/garden/1/section',
+  '/garden/1/fortnight',
+  '/garden/1/ground',
+  '/garden/1/ground/bed/1',
+  '/garden/1/ground/bed/1/feel',
+  '/garden/1/weather',
+  '/garden/1/settings',
+  '/garden/1/words',
+  '/garden/1/beds',
+  '/garden/1/beds/1',
+];
 
 /** Rows of the walk, each a stop that is still to be made. */
 export const stopsOf = (page: Page): Locator => page.getByRole('main').locator('li[data-stop]');

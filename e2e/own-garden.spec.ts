@@ -63,11 +63,11 @@ test('four answers, a real weather file, a true plan: water in the dry July, non
   // The record has 0.8 mm between 3 June and this day, and highs up to 34 °C.
   await expect(stopsOf(page)).toHaveCount(1);
   await openedStop(page).getByText('Why, and how in full').click();
-  await expect(openedStop(page).getByText('it can spare').first()).toBeVisible();
+  await expect(openedStop(page).getByText('within easy reach').first()).toBeVisible();
   await openedStop(page).getByRole('button', { name: 'Done' }).click();
   await expect(page.getByText('Nothing asks for water today')).toBeVisible();
 
-  // Nobody came for seven weeks: one round’s passes do not fill it, and an hour with the wand does.
+  // Nobody came for seven weeks: one round’s turns do not fill it, and an hour with the wand does.
   await practiceDate(page, '2015-08-28');
   await expect(stopsOf(page)).toHaveCount(1);
   await page.getByRole('button', { name: 'Other amount' }).click();

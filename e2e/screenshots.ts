@@ -37,7 +37,7 @@ test('the setup with its plan growing', async ({ page, kibble }) => {
   await page.getByText('gritty').click();
   await page.getByText('moist', { exact: true }).click();
   await page.getByText('as usual').click();
-  await page.getByTestId('growing').getByText('It can spare').waitFor();
+  await page.getByTestId('growing').getByText('Within easy reach').waitFor();
   await page.waitForLoadState('networkidle');
   await page.screenshot({ path: 'docs/screenshots/setup.png' });
 });

@@ -111,7 +111,7 @@ test('36° heard on the radio: an own garden gets its before-heat list', async (
   await expect(page.getByRole('status')).toContainText('written down');
   await room(page, 'Round');
   const main = page.getByRole('main');
-  await expect(main.getByText(/heat/i).first()).toBeVisible();
+  await expect(main.getByRole('button', { name: 'Heat: what to do' })).toBeVisible();
   await expect(main.getByText(/shade/i).first()).toBeVisible();
 });
 
@@ -227,4 +227,84 @@ test('a newcomer at a person’s pace: twelve inputs at most to a first plan, an
   // Reading four short screens takes ten seconds each.
   expect(seconds + 40).toBeLessThan(90);
   await expect(page.getByText(/due for \d+ days|overdue/)).toBeHidden();
+});
+
+test('rows that are pasted: days that could be written either way are asked about, and a file is taken back', async ({
+  page,
+  kibble,
+}) => {
+  await page.goto(kibble);
+  await room(page, 'Weather');
+  await page.getByRole('button', { name: 'Paste rows' }).click();
+  const rows = Array.from({ length: 9 }, (_, i) => `0${i + 1}/05/2020;11;24;${i % 2 ? 4 : 0}`);
+  await page
+    .getByLabel('Rows, the first with the columns’ names')
+    .fill(['date;tmin (°C);tmax (°C);rain (mm)', ...rows, rows[8]].join('\n'));
+  await page.getByRole('button', { name: 'Read them' }).click();
+  await expect(page.getByText(/day first or month first/)).toBeVisible();
+  const store = page.getByRole('button', { name: 'Store 9 days' });
+  await expect(store).toBeDisabled();
+  await page.getByLabel('Unit of date').selectOption('day first');
+  await expect(page.getByText(/1 row says again what another says/)).toBeVisible();
+  await store.click();
+  await expect(page.getByText('9 days stored, 1 May 2020 to 9 May 2020.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Bring again: pasted rows' })).toBeVisible();
+});
+
+test('a hundred thousand hours of weather are brought in with their progress shown', async ({
+  page,
+  kibble,
+}) => {
+  test.setTimeout(120_000);
+  const file = join(mkdtempSync(join(tmpdir(), 'kibble-long-')), 'hours.csv');
+  const hours = Array.from({ length: 100_000 }, (_, h) => {
+    const at = new Date(Date.UTC(2008, 0, 1, h)).toISOString().slice(0, 16);
+    return `${at},${(4 + (h % 24) / 2).toFixed(1)},0.1`;
+  });
+  writeFileSync(file, ['timestamp,temperature (°C),rain (mm)', ...hours].join('\n'));
+  await page.goto(kibble);
+  await room(page, 'Weather');
+  await page.locator('input[type=file]').setInputFiles(file);
+  await expect(page.getByText(/^Reading/)).toBeVisible();
+  await page.getByRole('button', { name: 'Store 4,166 days, leave 1 out' }).click({ timeout: 60_000 });
+  await expect(page.getByText(/4,166 days stored/)).toBeVisible({ timeout: 60_000 });
+});
+
+test('what an alert asks is ticked in the round, and stays so in the Weather room and after a reload', async ({
+  page,
+  kibble,
+}) => {
+  await page.goto(kibble);
+  const heat = page.getByRole('button', { name: 'Heat: what to do' });
+  await heat.click();
+  const drawer = page.getByRole('dialog', { name: 'Heat' });
+  await expect(drawer.getByText(/highest 32, 34, 35, 36, 34 °C \(at least 32°C\)/)).toBeVisible();
+  for (const act of [/Soak, mulch or shade/, /Move pots and seed trays/])
+    await drawer.getByLabel(act).check();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Heat: seen to' })).toBeFocused();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Heat: seen to' })).toBeVisible();
+  await room(page, 'Weather');
+  const pots = page.getByLabel(/Move pots and seed trays/);
+  await expect(pots).toBeChecked();
+  await pots.uncheck();
+  await expect(pots).not.toBeChecked();
+  await room(page, 'Round');
+  await expect(heat).toBeVisible();
+});
+
+test('taps of the days ahead that were not written down are still there after a look elsewhere', async ({
+  page,
+  kibble,
+}) => {
+  await page.goto(kibble);
+  await room(page, 'Weather');
+  await tap(page, 1, 'soaking');
+  await room(page, 'Round');
+  await room(page, 'Weather');
+  await expect(page.getByRole('button', { name: 'Write it down' })).toHaveCount(2);
+  await page.getByRole('button', { name: 'Leave it as it was' }).click();
+  await expect(page.getByRole('button', { name: 'Write it down' })).toHaveCount(1);
 });

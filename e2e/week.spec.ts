@@ -105,7 +105,7 @@ test('the schools side by side, one chosen, and Kibble left to choose again', as
       (await table.getByRole('row', { name: school }).locator('td').nth(1).innerText()).replace(/\D/g, ''),
     );
   expect(await litres(/^hold to the first wilt/)).toBeLessThan(await litres(/^as seldom as it can/));
-  await page.getByRole('button', { name: 'Decide by hold to the first wilt' }).click();
+  await page.getByRole('button', { name: 'Choose hold to the first wilt' }).click();
   await expect(page.getByText('hold to the first wilt, by your choice')).toBeVisible();
   await page.getByRole('link', { name: 'Round', exact: true }).click();
   await expect(stopsOf(page).filter({ hasText: 'Sweetcorn block' })).toHaveCount(0);
@@ -173,20 +173,20 @@ test('one letter each: the keys of the round, with a stop focused', async ({ pag
   }
 });
 
-test('by hand it is passes that are timed: off, soaking in, again, and all of it written down once', async ({
+test('by hand it is turns that are timed: off, soaking in, again, and all of it written down once', async ({
   page,
   kibble,
 }) => {
   await page.goto(`${kibble}/garden/1/round`);
   await (await openStop(page, 'Onions')).getByRole('button', { name: 'Open the tap' }).click();
   const taps = page.getByRole('region', { name: 'Taps that run' });
-  await expect(taps).toContainText('pass 1 of 2');
+  await expect(taps).toContainText('turn 1 of 2');
   await taps.getByRole('button', { name: 'It is off' }).click();
   await expect(taps).toContainText('soaking in; water another bed meanwhile');
   // The bed is still on the round: its watering is not over.
   await expect(stopOf(page, 'Onions')).toBeVisible();
   await taps.getByRole('button', { name: 'It runs again' }).click();
-  await expect(taps).toContainText('pass 2 of 2');
+  await expect(taps).toContainText('turn 2 of 2');
   await taps.getByRole('button', { name: 'It is off' }).click();
   await expect(page.getByText(/Onions: .* written down/)).toBeVisible();
   await expect(taps).toBeHidden();
@@ -210,7 +210,7 @@ test('other round days are tried before they are kept, a whole round is moved, d
   await page.getByRole('button', { name: 'Let Kibble propose them' }).click();
   await expect(page.getByText(/^Rounds Tue, Fri and Sun\. /)).toBeVisible();
 
-  await page.getByRole('button', { name: 'Move the whole round of Fri 17 Jul' }).click();
+  await page.getByRole('button', { name: /move the whole round of Fri 17 Jul/ }).click();
   const sheet = page.getByRole('dialog', { name: 'The round of Fri 17 Jul' });
   await sheet.getByLabel('Move all of it to').selectOption('2026-07-18');
   await sheet.getByRole('button', { name: 'Move the round' }).click();

@@ -8,6 +8,7 @@ import type { Express } from 'express';
 import { pino } from 'pino';
 import { kibbleApp } from '../../server/src/app.ts';
 import { openDatabase } from '../../server/src/db/open.ts';
+import { WeatherFiles } from '../../server/src/files/weatherFiles.ts';
 import { PlannerBeside } from '../../server/src/planner/plannerBeside.ts';
 import { PlanStore } from '../../server/src/planner/planStore.ts';
 import { seedDemo } from '../../server/src/seed.ts';
@@ -27,7 +28,9 @@ export async function withDemo<T>(work: (url: string) => Promise<T>, webDir?: st
   const station = await listen(stationApp({ seed: 46, latitudeDeg: 46.9 }));
   await seedDemo(sequelize, urlOf(station), wallClock, log);
   const plans = new PlanStore(await PlannerBeside.start(dir), wallClock, log);
-  const server = await listen(kibbleApp({ sequelize, wall: wallClock, log, plans }, webDir));
+  const server = await listen(
+    kibbleApp({ sequelize, wall: wallClock, log, plans, files: WeatherFiles.here() }, webDir),
+  );
   try {
     return await work(urlOf(server));
   } finally {

@@ -4,6 +4,7 @@ import { gardenEnsembleMs } from './gardenEnsemble.ts';
 import { layeredStepFigures, singleStoreNs } from './layeredStep.ts';
 import { largeFigures, roundFigures, type RoundFigures } from './roundOverHttp.ts';
 import { sectionFrames } from './sectionFrames.ts';
+import { weatherFileMs } from './weatherFile.ts';
 import { writersMs } from './writers.ts';
 
 const table: Record<string, { median: string; 'C twin': string; ratio: string }> = {};
@@ -51,6 +52,12 @@ rooms('Demo', await roundFigures(), {
   section: '60 ms',
   stallMs: '100 ms',
 });
+const file = weatherFileMs();
+table['A hundred thousand hours of weather, taken apart'] = plain(ms(file.apart));
+table['The same, read, beside the event loop'] = {
+  ...plain(ms(file.read)),
+  ratio: `${(file.read / file.apart).toFixed(1)} × taking it apart`,
+};
 const writers = await writersMs();
 table['Change of a bed, alone'] = plain(`${writers.alone.toFixed(0)} ms`);
 table['Twenty of them at once, the slowest'] = {

@@ -50,7 +50,12 @@ const rung = z.object({
   over: z.boolean(),
   because: working.nullable(),
 });
-const remedy = z.object({ remedy: z.enum(REMEDIES), lostShare: z.number(), cropName: z.string().nullable() });
+const remedy = z.object({
+  remedy: z.enum(REMEDIES),
+  lostShare: z.number(),
+  because: working.nullable(),
+  cropName: z.string().nullable(),
+});
 
 /** How often a bed is asked a week, what every other way would come to over the fortnight, and what would help where it loses too much. */
 export const ladderView = z.object({

@@ -2,6 +2,7 @@ import {
   AIRS,
   BED_FORMS,
   CATALOGUE,
+  DRAIN_CHOICES,
   GOALS,
   RANKS,
   SCHOOLS,
@@ -218,6 +219,8 @@ export const gardenPatch = z.object({
   elevationM: limited('elevationM').optional(),
   timeZone: timeZone.optional(),
   ...ABOUT_PLACE,
+  /** How early hoses and lines are drained. */
+  drains: oneOf('When lines are drained', DRAIN_CHOICES).optional(),
 });
 
 export type BedBody = z.infer<typeof bedBody>;
@@ -315,7 +318,18 @@ export const tapView = z.object({
   findings: z.array(findingView),
 });
 /** A garden by its name. */
-export const gardenName = z.object({ id: z.number(), name: z.string() });
+export const gardenName = z.object({
+  id: z.number(),
+  name: z.string(),
+  /** It was put away: kept, and not planned. */
+  away: z.boolean(),
+});
+/** Whether a practice garden can be opened from here, and, in one, where one's own garden is. */
+export const practiceView = z.object({ can: z.boolean(), home: z.string().nullable() });
+export const practiceOpened = z.object({ url: z.string() });
+export type PracticeView = z.infer<typeof practiceView>;
+/** Whether a garden is put away. */
+export const gardenAway = z.object({ away: z.boolean() });
 export const gardenView = z.object({
   id: z.number(),
   version: z.number(),
@@ -331,6 +345,8 @@ export const gardenView = z.object({
   clockMode: z.enum(['real', 'practice']),
   today: day,
   isDemo: z.boolean(),
+  away: z.boolean(),
+  drains: z.enum(DRAIN_CHOICES).catch('usual'),
   hasStation: z.boolean(),
   limits: z.custom<GardenLimits>((value) => typeof value === 'object' && value !== null),
   /** Rows that cannot be read any more: set aside, with what they were, so that nothing else is lost. */

@@ -15,5 +15,14 @@ export * from './refusalWords.ts';
 export * from './round.ts';
 export * from './ownWeather.ts';
 export * from './station.ts';
-export * from './weatherCsv.ts';
+export * from './weatherFile/bodies.ts';
+export { decodeText } from './weatherFile/decode.ts';
+export {
+  GivenUp,
+  readWeatherFile,
+  type ReadWeather,
+  type RejectedRow,
+} from './weatherFile/readWeatherFile.ts';
+export { rowsOf, type FileRows } from './weatherFile/rows.ts';
+export * from './weatherView.ts';
 export * from './working.ts';

@@ -1,4 +1,13 @@
-import { HEATS, RAINS, SKIES, WINDS } from '@kibble/core';
+import {
+  ALERT_ACTS,
+  ALERT_CODES,
+  HEATS,
+  RAINS,
+  SKIES,
+  WINDS,
+  type DaySource,
+  type Working,
+} from '@kibble/core';
 import { z } from 'zod';
 import { limited } from './limited.ts';
 import { day, entryDate, oneOf } from './parts.ts';
@@ -77,7 +86,7 @@ export const aheadDay = z.object({
   rainChance: z.number(),
   windMs: z.number().nullable(),
   et0Mm: z.number(),
-  source: z.string(),
+  source: z.custom<DaySource>((v) => typeof v === 'string'),
   said: saidDay.nullable(),
   /** What it would be if nothing had been said of it. */
   unsaid: z.object({
@@ -85,7 +94,7 @@ export const aheadDay = z.object({
     tMaxC: z.number(),
     rainMm: z.number(),
     rainChance: z.number(),
-    source: z.string(),
+    source: z.custom<DaySource>((v) => typeof v === 'string'),
   }),
 });
 
@@ -96,6 +105,25 @@ export const stationView = z.object({
   trouble: z.string().nullable(),
 });
 
+/** An act of an alert that was seen to, with the alert as it was read. */
+export const tickView = z.object({
+  code: oneOf('Alert', ALERT_CODES),
+  act: oneOf('Act', ALERT_ACTS),
+  from: day,
+  until: day,
+  badness: z.number(),
+});
+/** An act of an alert, ticked or no longer. */
+export const tickBody = tickView.extend({ done: z.boolean() }).refine(({ from, until }) => from <= until, {
+  error: ({ input }) => {
+    const { from, until } = input as { from: string; until: string };
+    return `Last day must not be before ${from}; got ${until}`;
+  },
+  path: ['until'],
+});
+export type TickBody = z.infer<typeof tickBody>;
+export type TickView = z.infer<typeof tickView>;
+
 /** A town of the gazetteer. */
 export const townView = z.object({
   name: z.string(),
@@ -105,12 +133,15 @@ export const townView = z.object({
   longitudeDeg: z.number(),
   timeZone: z.string(),
 });
+const sketched = z.custom<Working>((v) => typeof v === 'object' && v !== null && 'label' in v);
 /** What a garden that is being made would be told today. mm deep in the watered ground. */
 export const setupSketch = z.object({
   core: z.custom<CoreView>((v) => typeof v === 'object' && v !== null && 'layersMm' in v),
   /** What sun and wind take on a day now, mm. */
   et0Mm: z.number(),
   next: z.object({ date: day, minutes: z.number(), litres: z.number() }).nullable(),
+  /** How its figures come about. */
+  because: z.object({ use: sketched, reach: sketched, gone: sketched, next: sketched.nullable() }),
 });
 export type SetupSketch = z.infer<typeof setupSketch>;
 export type SaidBody = z.infer<typeof saidBody>;

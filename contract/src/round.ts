@@ -9,10 +9,13 @@ import {
   type BestHour,
   type LeaveReason,
   type PlaceKindId,
+  type RunsOut,
+  type TreeGap,
   type StageStep,
   type Waiting,
   type WaterReason,
-  type WeatherAlert,
+  type AlertAct,
+  type AlertAhead,
 } from '@kibble/core';
 import { z } from 'zod';
 import { eventView, type EventView } from './events.ts';
@@ -196,6 +199,13 @@ export const leaveView = z.object({
   event: eventView.nullable(),
 });
 
+/** An alert, with what it asks of this garden. */
+export type AlertView = AlertAhead & {
+  acts: AlertAct[];
+  /** Trees and shrubs by how long they stood without water, the longest first; where it asks to look at them. */
+  trees?: (TreeGap & { bedId: number; bedName: string })[];
+};
+
 export const roundView = z.object({
   date: day,
   stops: z.array(stopView),
@@ -220,7 +230,7 @@ export const roundView = z.object({
   unplanned: z.array(unplannedView),
   ribbon: z.array(ribbonDay),
   /** What in the past weeks’ and the forecast’s weather asks for action. */
-  alerts: z.array(z.custom<WeatherAlert>((v) => typeof v === 'object' && v !== null && 'code' in v)),
+  alerts: z.array(z.custom<AlertView>((v) => typeof v === 'object' && v !== null && 'code' in v)),
   /** Share of the past fortnight's days that somebody or something measured, 0–1. */
   measuredShare: z.number(),
 });
@@ -274,7 +284,13 @@ export const bedPageView = bedHead.extend({
   date: day,
   days: z.array(chartDay),
   strips: z.array(
-    z.object({ plantingId: z.number(), cropName: z.string(), steps: z.array(z.custom<StageStep>()) }),
+    z.object({
+      plantingId: z.number(),
+      cropName: z.string(),
+      steps: z.array(z.custom<StageStep>()),
+      /** What it drinks on a mean day of each stage, mm. */
+      useMm: z.array(z.number().nullable()),
+    }),
   ),
   cautions: z.array(z.string()),
   tasks: z.array(taskView),
@@ -283,6 +299,8 @@ export const bedPageView = bedHead.extend({
   stop: stopView.nullable(),
   leave: leaveView.nullable(),
   window: windowView.nullable(),
+  /** When the ground's store runs out with no watering at all; null where nothing grows. */
+  runsOut: z.custom<RunsOut>((v) => typeof v === 'object' && v !== null && 'slows' in v).nullable(),
   /** How deep the roots are counted on, and may be; mm it could then still spare today. */
   roots: z.object({ countedMm: z.number(), upToMm: z.number(), leftIfDeepMm: z.number() }).nullable(),
   sharpen: sharpenView.nullable(),

@@ -10,8 +10,26 @@ export { daylightHours, extraterrestrialRadiation } from './weather/solar.ts';
 export { referenceEt, checkWeather, type ReferenceEt, type ReferenceEtRoute } from './weather/referenceEt.ts';
 export { usualTemperatureC } from './weather/usualTemperature.ts';
 export * from './weather/alerts.ts';
+export { alertsAhead, type AlertAhead } from './weather/alertsAhead.ts';
+export {
+  BURST_C,
+  DRAIN_CHOICES,
+  DRAIN_RULES,
+  drainDate,
+  type DrainChoice,
+  type DrainDate,
+} from './weather/drainDate.ts';
+export { weatherFan, type Band, type FanDay } from './weather/weatherFan.ts';
+export { yearsCompared, type YearCourse, type YearsCompared } from './weather/yearsCompared.ts';
+export { explainReferenceEt } from './weather/explainReferenceEt.ts';
+export { explainSaidDay } from './weather/explainSaidDay.ts';
+export { storeRunsOut, type RunsOut } from './follow/storeRunsOut.ts';
+export { isWoody, treeGap, type TreeGap } from './care/treeGaps.ts';
+export { ALERT_ACTS, actsOf, type ActFacts, type AlertAct } from './care/alertActs.ts';
+export { isSeenTo, stateOf, type AlertState, type Tick } from './care/seenTo.ts';
 export {
   forecastEnsemble,
+  latestClimatology,
   rainClimatology,
   type ForecastEnsemble,
   type RainClimatology,
@@ -66,7 +84,7 @@ export {
   type RootBelief,
   type RootDepth,
 } from './plants/rootBelief.ts';
-export { plantOnDay, stageDates, type PlantOnDay } from './plants/plantOnDay.ts';
+export { cropOf, plantOnDay, stageDates, type PlantOnDay } from './plants/plantOnDay.ts';
 
 export { BED_FORMS, type BedForm } from './places/ground/surface.ts';
 export { bedModel, type BedInput, type PlaceFactors } from './places/ground/bedModel.ts';
@@ -138,12 +156,13 @@ export {
   type RunPlan,
 } from './delivery/runPlan.ts';
 
-export { bedTasks, soakBeforeMulch, type BedTask, type TaskFacts } from './care/tasks.ts';
+export { bedTasks, soakBeforeMulch, type BedTask, type TaskFacts, isBeforeHeat } from './care/tasks.ts';
 export { GOAL_FACTS, GOALS, keepsTo, type Goal } from './plants/goals.ts';
 export { standingOn, stands } from './plants/standing.ts';
 export { byHand, type ByHand } from './follow/byHand.ts';
 export { balanceStart, BALANCE_DAYS, START_FULLNESS } from './follow/balanceStart.ts';
 export { stageStrip, type StageStep } from './plants/stageStrip.ts';
+export { OPEN_DAYS, stageUse } from './plants/stageUse.ts';
 export { checkPlantings } from './plants/checkPlantings.ts';
 export { yieldResponse, yieldShapeOf, type YieldShape } from './plants/yieldResponse.ts';
 export { plantCount, rowLength } from './plants/plantCount.ts';
@@ -202,7 +221,6 @@ export * from './working/types.ts';
 export { TELLABLE, type Tellable } from './working/tellable.ts';
 export type { Known } from './working/known.ts';
 export { explainRate } from './delivery/explainRate.ts';
-export { explainReferenceEt } from './weather/explainReferenceEt.ts';
 export {
   ASSUMABLE,
   assumedOf,

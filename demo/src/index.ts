@@ -1,1 +1,1 @@
-export { beds, taps, recordFrom, stationSeed, threePoplars } from './threePoplars.ts';
+export { beds, bookFrom, bookName, stationSeed, taps, threePoplars } from './threePoplars.ts';

@@ -15,8 +15,9 @@ export const threePoplars: GardenBody = {
 /** The simulated station of the demo; another seed is another year. */
 export const stationSeed = 46;
 
-/** Days before the demo's first morning from which its balance runs. */
-export const recordFrom = '2026-03-01';
+/** The first day of the grower's own book of weather: years before the station, by which a year is judged. */
+export const bookFrom = '2021-01-01';
+export const bookName = 'our weather book.csv';
 
 /** A bed, and the last morning on which it was watered by the plan: since then nobody has been round. */
 interface DemoBed extends BedDraftBody {

@@ -12,14 +12,16 @@ import { draftRoutes } from './routes/drafts.ts';
 import { entryRoutes } from './routes/entries.ts';
 import { gardenRoutes } from './routes/gardens.ts';
 import { planRoutes } from './routes/plans.ts';
+import { practiceRoutes } from './routes/practice.ts';
 import { tapRoutes } from './routes/taps.ts';
 import { townRoutes } from './routes/towns.ts';
 import { wateringRoutes } from './routes/waterings.ts';
 import { weatherRoutes } from './routes/weather.ts';
+import { weatherFileRoutes } from './routes/weatherFiles.ts';
 import { yourDataRoutes } from './routes/yourData.ts';
 import type { Services } from './http/services.ts';
 
-/** Largest body of an ordinary change, and of a file of weather. */
+/** Largest body of an ordinary change, and of a file of weather sent as one. */
 const BODY = 200_000;
 const WEATHER_BODY = 10_000_000;
 
@@ -39,7 +41,7 @@ export function kibbleApp(services: Services, webDir?: string): Express {
     }),
   );
   app.use(compression({ level: COMPRESSION_LEVEL }));
-  app.use('/api/gardens/:id/weather', express.json({ limit: WEATHER_BODY }));
+  app.use('/api/gardens/:id/weather/import', express.json({ limit: WEATHER_BODY }));
   app.use('/api', express.json({ limit: BODY }));
   app.use(
     '/api',
@@ -51,7 +53,9 @@ export function kibbleApp(services: Services, webDir?: string): Express {
     tapRoutes(services),
     draftRoutes(services),
     weatherRoutes(services),
+    weatherFileRoutes(services),
     townRoutes(services),
+    practiceRoutes(services),
     yourDataRoutes(services),
   );
   app.use('/api', (req) => {

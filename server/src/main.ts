@@ -28,6 +28,7 @@ try {
     reset: process.argv.includes('--reset'),
     port: portAsked(),
     webDir: join(root, 'web', 'dist'),
+    home: process.env.KIBBLE_HOME || undefined,
     wall: wallClock,
   });
   process.stdout.write(`Your data is in ${kibble.file}\nKibble is at ${kibble.url}\n`);

@@ -152,6 +152,75 @@ describe('a station of one’s own', () => {
   });
 });
 
+test('a record that ended long ago is told by its last days', async () => {
+  const rows = Array.from({ length: 70 }, (_, i) => `${addDays('2012-03-01', i)},4,12,${i % 3}`);
+  const text = ['date,tmin (°C),tmax (°C),rain (mm)', ...rows].join('\n');
+  await ask(app).post(`/api/gardens/${gardenId}/weather/import`).send({ text });
+  const { days, past, count } = await weather();
+  expect(count).toBe(70);
+  expect(days[0]?.date).toBe('2012-05-09');
+  expect(past).toHaveLength(70);
+});
+
+describe('what was seen to', () => {
+  const seen = () => ask(app).get(`/api/gardens/${gardenId}/alerts/seen`);
+  const tick = (change: object = {}) =>
+    ask(app)
+      .post(`/api/gardens/${gardenId}/alerts/seen`)
+      .send({
+        code: 'heat wave',
+        act: 'shade pots and trays',
+        from: addDays(today, 1),
+        until: addDays(today, 3),
+        badness: 36,
+        done: true,
+        ...change,
+      });
+  test('an act is ticked, kept, and taken back though the forecast has moved by a day', async () => {
+    expect((await tick()).status).toBe(200);
+    expect((await seen()).body).toEqual([
+      expect.objectContaining({ code: 'heat wave', act: 'shade pots and trays', badness: 36 }),
+    ]);
+    expect((await tick({ done: false, from: addDays(today, 2), until: addDays(today, 4) })).status).toBe(200);
+    expect((await seen()).body).toEqual([]);
+  });
+  test('what is no alert, no act, or ends before it begins is refused by name', async () => {
+    for (const [change, words] of [
+      [{ code: 'locusts' }, /Alert/],
+      [{ act: 'dance' }, /Act/],
+      [{ until: today }, /Last day must not be before/],
+    ] as const) {
+      const { status, body } = await tick(change);
+      expect(status).toBe(400);
+      expect((body as { error: { message: string } }).error.message).toMatch(words);
+    }
+    expect((await seen()).body).toEqual([]);
+  });
+  test('a frost in sight brings a day to drain, as early as the household chose', async () => {
+    respond = (path) => (path.startsWith('/days') ? sound(path) : forecast({ tMinC: -5, tMaxC: 3 }));
+    await put({ url });
+    expect((await weather()).drain).toMatchObject({ drainOn: today });
+    const garden = (await ask(app).get(`/api/gardens/${gardenId}`)).body as GardenView;
+    expect(garden.drains).toBe('usual');
+    const patch = (drains: string) =>
+      ask(app).patch(`/api/gardens/${gardenId}`).send({ version: garden.version, drains });
+    expect((await patch('never')).body).toMatchObject({ error: { field: 'drains' } });
+    expect((await patch('late')).status).toBe(200);
+    expect((await weather()).drain?.drainOn).toBeNull();
+  });
+});
+
+test('a garden put away is kept, left out of nothing it had, and comes back', async () => {
+  const away = (value: boolean) => ask(app).put(`/api/gardens/${gardenId}/away`).send({ away: value });
+  const names = async () => (await ask(app).get('/api/gardens')).body as { id: number; away: boolean }[];
+  expect((await away(true)).status).toBe(200);
+  expect((await names()).find(({ id }) => id === gardenId)?.away).toBe(true);
+  expect(((await ask(app).get(`/api/gardens/${gardenId}`)).body as GardenView).beds).toHaveLength(1);
+  expect((await away(false)).status).toBe(200);
+  expect((await names()).find(({ id }) => id === gardenId)?.away).toBe(false);
+  expect((await ask(app).put(`/api/gardens/${gardenId}/away`).send({ away: 'yes' })).status).toBe(400);
+});
+
 describe('weather said by hand', () => {
   test('a heat of 36° gets its before-heat list, and the days say where they come from', async () => {
     const lettuce = { ...GARDEN.bed, planting: { cropId: 'lettuce', plantedOn: '2026-06-20' } };

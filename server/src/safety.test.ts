@@ -10,6 +10,7 @@ import request from 'supertest';
 import { kibbleApp } from './app.ts';
 import { Bed, EntryRow, EventRow, Garden, Planting } from './db/models.ts';
 import { PlannerBeside } from './planner/plannerBeside.ts';
+import { WeatherFiles } from './files/weatherFiles.ts';
 import { PlannerHere } from './planner/planner.ts';
 import { PlanStore } from './planner/planStore.ts';
 import { freshDatabase } from '../tests/fresh.ts';
@@ -31,7 +32,7 @@ beforeEach(async () => {
   await sequelize?.close();
   sequelize = await freshDatabase(join(root, `${(n += 1)}.sqlite`));
   plans = new PlanStore(new PlannerHere({ members: 12 }), wall, log);
-  app = kibbleApp({ sequelize, wall, log, plans });
+  app = kibbleApp({ sequelize, wall, log, plans, files: WeatherFiles.here() });
   written.length = 0;
   expect((await ask(app).post('/api/gardens').send(GARDEN)).status).toBe(201);
 });
@@ -267,7 +268,7 @@ describe('once, and nobody’s word lost', () => {
   test('twenty who write at once: no fault, nothing lost, and the last waits for the others alone', async () => {
     // As Kibble serves it: plans are made beside the thread that answers.
     const beside = new PlanStore(await PlannerBeside.start(join(root, 'program')), wall, log);
-    app = kibbleApp({ sequelize, wall, log, plans: beside });
+    app = kibbleApp({ sequelize, wall, log, plans: beside, files: WeatherFiles.here() });
     await round();
     const server = app.listen(0, '127.0.0.1');
     await new Promise((ready) => server.once('listening', ready));
@@ -364,7 +365,7 @@ describe('the door', () => {
       /too large: at most 200 kB are taken here\.$/,
     );
     const text = 'x'.repeat(11_000_000);
-    const answer = await ask(app).post('/api/gardens/1/weather/preview').send({ text });
+    const answer = await ask(app).post('/api/gardens/1/weather/import').send({ text });
     expect(refusalOf(answer, 413).message).toMatch(/split by years/);
   });
 });

@@ -1,16 +1,18 @@
-import { bedBody, isShared, toStore } from '@kibble/contract';
+import { bedBody, isShared, toStore, type StationDay } from '@kibble/contract';
 import { addDays, ENTRY_FACTS, followSeason, METHOD_FACTS, type Entry } from '@kibble/core';
-import { beds, taps, threePoplars } from '@kibble/demo';
+import { beds, bookFrom, bookName, taps, threePoplars } from '@kibble/demo';
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { Bed, EntryRow, EventRow, Garden, Planting, Tap } from './db/models.ts';
+import { Bed, EntryRow, EventRow, Garden, ImportRow, Planting, Tap, WeatherDayRow } from './db/models.ts';
 import { writerOf } from './db/writer.ts';
 import { todayOf, type WallClock } from './services/clock.ts';
 import { planBed } from './planner/placeInput.ts';
 import { createBed } from './services/beds.ts';
 import { createGarden, gardenToView } from './services/gardens.ts';
 import { firstSettings } from './services/settings.ts';
+import { pastDays } from './services/station.ts';
 import { earliestStart, gardenWeather, siteOf } from './services/weather.ts';
+import { storeDays } from './services/weatherRows.ts';
 
 /** Puts the demo garden into an empty database; an existing one only learns where its station is now. */
 export async function seedDemo(
@@ -31,6 +33,7 @@ export async function seedDemo(
       await createBed(garden.id, bedBody.parse(body), wall.now());
     await seedFindings(garden.id, wall);
     await waterAsPlanned(garden, wall, log);
+    await keepBook(garden, stationUrl, wall);
   });
 }
 
@@ -69,6 +72,20 @@ async function seedFindings(gardenId: number, wall: WallClock): Promise<void> {
     for (const { on, input } of bed.findings ?? [])
       await fact({ bed: row, method: bed.delivery.method }, on, input);
   }
+}
+
+/** The years before the station's first day, as the grower kept them in a book and brought them in as a file. */
+async function keepBook(garden: Garden, stationUrl: string, wall: WallClock): Promise<void> {
+  const first = await WeatherDayRow.min<string, WeatherDayRow>('date', { where: { gardenId: garden.id } });
+  const days: StationDay[] = [];
+  for await (const some of pastDays(stationUrl, bookFrom, addDays(first, -1))) days.push(...some);
+  const book = await ImportRow.create({
+    gardenId: garden.id,
+    fileName: bookName,
+    at: wall.now(),
+    days: days.length,
+  });
+  await storeDays(garden.id, book.id, days);
 }
 
 /** Fills the demo's past with what a gardener who followed the plan would have done. */

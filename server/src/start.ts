@@ -13,11 +13,13 @@ import { inspectFile, type HouseKind } from './db/inspect.ts';
 import { closeDatabase, openDatabase } from './db/open.ts';
 import { ownFolder } from './db/owner.ts';
 import { StartRefusal, startWords } from './db/startRefusal.ts';
+import { WeatherFiles } from './files/weatherFiles.ts';
 import { fileLog } from './http/requestLog.ts';
 import { keepNightlyCopies } from './jobs/nightlyCopy.ts';
 import { watchSelfStopping } from './jobs/selfStopping.ts';
 import { PlannerBeside } from './planner/plannerBeside.ts';
 import { PlanStore } from './planner/planStore.ts';
+import { PracticeHouse } from './practice/practiceHouse.ts';
 import { Towns } from './towns/towns.ts';
 import { seedDemo } from './seed.ts';
 import { removeDatabase } from './services/archive.ts';
@@ -37,6 +39,8 @@ export interface StartOptions {
   reset?: boolean;
   port?: number;
   webDir?: string;
+  /** In a practice garden: where one's own is served. */
+  home?: string;
   wall: WallClock;
 }
 
@@ -81,7 +85,8 @@ async function listenSomewhere(app: Express, port: number | undefined): Promise<
 /** Plans every garden before it is asked for, so that the first round of the day is there at once. */
 function planAhead(plans: PlanStore, log: Logger): void {
   const all = async (): Promise<void> => {
-    for (const garden of await Garden.findAll({ order: ['id'] })) await plans.view(garden, 'round', {});
+    for (const garden of await Garden.findAll({ where: { archivedAt: null }, order: ['id'] }))
+      await plans.view(garden, 'round', {});
   };
   all().catch((error: unknown) => log.warn({ err: error }, 'a garden could not be planned ahead'));
 }
@@ -149,9 +154,25 @@ export async function startKibble(options: StartOptions): Promise<Running> {
       undone.unshift(() => towns.stop());
       const runs = watchSelfStopping(sequelize, wall, log, plans);
       undone.unshift(() => runs.stop());
-      const services = { sequelize, wall, log, plans, towns, onRuns: runs.look, data: { file, stationUrl } };
+      const files = await WeatherFiles.beside(join(folder, 'program'));
+      undone.unshift(() => files.stop());
+      const practice = kind === 'own' ? new PracticeHouse(folder) : undefined;
+      if (practice) undone.unshift(() => practice.stop());
+      const services = {
+        sequelize,
+        wall,
+        log,
+        plans,
+        towns,
+        files,
+        practice,
+        home: options.home,
+        onRuns: runs.look,
+        data: { file, stationUrl },
+      };
       const app = kibbleApp(services, options.webDir);
       const server = await listenSomewhere(app, options.port);
+      if (practice) practice.home = `http://${HOST}:${portOf(server)}`;
       undone.unshift(keepNightlyCopies(file, wall, log), () => closed(server));
       planAhead(plans, log);
       const stop = async (): Promise<void> => {

@@ -1,5 +1,6 @@
 import type { Express } from 'express';
 import { kibbleApp } from '../src/app.ts';
+import { WeatherFiles } from '../src/files/weatherFiles.ts';
 import { PlannerHere } from '../src/planner/planner.ts';
 import { PlanStore } from '../src/planner/planStore.ts';
 import type { Services } from '../src/http/services.ts';
@@ -9,9 +10,13 @@ const FEW_MEMBERS = 12;
 
 /** The application with its plans made in the thread that answers, by few members unless told. For tests. */
 export function appHere(
-  services: Omit<Services, 'plans'>,
+  services: Omit<Services, 'plans' | 'files'> & Partial<Pick<Services, 'files'>>,
   members: number | undefined = FEW_MEMBERS,
 ): Express {
   const { wall, log } = services;
-  return kibbleApp({ ...services, plans: new PlanStore(new PlannerHere({ members }), wall, log) });
+  return kibbleApp({
+    ...services,
+    plans: new PlanStore(new PlannerHere({ members }), wall, log),
+    files: services.files ?? WeatherFiles.here(),
+  });
 }

@@ -18,6 +18,14 @@ export type BedTask =
   | { code: 'probe it now'; minutes: number }
   | { code: 'has it begun'; stage: StageName; about: IsoDate };
 
+const BEFORE_HEAT: ReadonlySet<BedTask['code']> = new Set([
+  'mulch before the heat',
+  'shade before the heat',
+  'soak before the heat',
+]);
+/** Whether a task is one of those before heat. Source: common practice, as `bedTasks`. */
+export const isBeforeHeat = ({ code }: BedTask): boolean => BEFORE_HEAT.has(code);
+
 export interface TaskFacts {
   today: IsoDate;
   plantings: readonly PlantingInput[];

@@ -3,6 +3,7 @@ import { wettedFractionOf } from '../delivery/runPlan.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { cropById } from '../plants/catalogue/index.ts';
 import { placeFactors } from '../weather/placeFactors.ts';
+import type { Working } from '../working/types.ts';
 import { rungOn, setsFrom, type Alone } from './ladder.ts';
 
 /** What may help a place that loses more than its goal allows. */
@@ -22,6 +23,8 @@ export interface Remedy {
   remedy: RemedyId;
   /** Growth lost with it, share of what is wanted over the plan. */
   lostShare: number;
+  /** The working of that. */
+  because: Working | null;
   /** The crop meant, for another crop. */
   cropId?: string;
 }
@@ -97,12 +100,14 @@ export function remedies(of: Alone, perWeek: number): Remedy[] {
   const found: Remedy[] = REMEDIES.flatMap((remedy): Remedy[] => {
     if (remedy === 'another round a week') {
       const denser = sets[at + 1];
-      return denser ? [{ remedy, lostShare: rungOn(of, denser).lostShare }] : [];
+      if (!denser) return [];
+      const { lostShare, because } = rungOn(of, denser);
+      return [{ remedy, lostShare, because }];
     }
     const bed = CHANGES[remedy]?.(of.bed);
     if (!bed) return [];
-    const { lostShare } = rungOn({ ...of, bed }, days);
-    return [{ remedy, lostShare, ...(remedy === 'another crop' ? { cropId: DEEP_CROP } : {}) }];
+    const { lostShare, because } = rungOn({ ...of, bed }, days);
+    return [{ remedy, lostShare, because, ...(remedy === 'another crop' ? { cropId: DEEP_CROP } : {}) }];
   });
   return found
     .filter(({ lostShare }) => now - lostShare >= WORTH_A_WORD)

@@ -2,6 +2,7 @@ import { at } from '../units/at.ts';
 import { efficiencyOf, evenedShare, evennessOf } from '../delivery/runPlan.ts';
 import { thresholdOf } from '../schools/schools.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
+import { quantile } from '../units/quantile.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import { isFrozen } from '../weather/groundWarmth.ts';
 import { plantsOn } from './dayFacts.ts';
@@ -53,8 +54,8 @@ function spreadOf(
   );
   const evened = evenedShare(evennessOf(input.delivery));
   const weightOf = (d: number) => plantsOn(now, input, d);
-  for (const [m, { way, sums: before, sky }] of pathsOfMembers(ways, ensemble).entries()) {
-    const run = trialOf(way.now, 'days ahead');
+  for (const [m, { way, now: morning, sums: before, sky }] of pathsOfMembers(ways, ensemble).entries()) {
+    const run = trialOf(morning, 'days ahead');
     const { place } = run;
     const sums = { ...before };
     const path: Path = { share: 1, run, sums, sky };
@@ -112,11 +113,6 @@ function spreadOf(
     const { goneL, spareL, holdsL } = gaugeOf(trial);
     return goneL > thresholdOf(school, spareL, holdsL);
   }
-}
-
-/** Of sorted values, the one below which a share of the members lie (nearest rank). */
-function quantile(sorted: Float64Array, share: number): number {
-  return at(sorted, Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1)));
 }
 
 /** The days on which one in ten, half and nine in ten of the members have their first watering. */

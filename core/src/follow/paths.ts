@@ -42,11 +42,11 @@ export const pathsAhead = (ways: readonly RootWay[]): Path[] =>
     sky: expectedSky(now),
   }));
 
-/** Every member of the forecast with one of the depths: each has as many members as it is believed. */
+/** Every member of the forecast with one of the depths: each has as many members as it is believed, and of those the first day's wetness as many each. */
 export function pathsOfMembers(
   ways: readonly RootWay[],
   ensemble: ForecastEnsemble,
-): (Path & { way: RootWay })[] {
+): (Path & { way: RootWay; now: PlaceNow })[] {
   const { members, days } = ensemble;
   const part = (row: Float64Array, m: number): Float64Array => row.subarray(m * days, (m + 1) * days);
   let way = 0;
@@ -57,13 +57,17 @@ export function pathsOfMembers(
       upTo += item(ways, way).share;
     }
     const on = item(ways, way);
+    // Neither the weather nor the roots know how wet the ground was said to be: the members take turns.
+    const starts = [on, ...on.otherwise];
+    const { now, sums } = item(starts, m % starts.length);
     return {
       way: on,
+      now,
       share: 1 / members,
-      run: on.now,
-      sums: on.sums,
+      run: now,
+      sums,
       sky: {
-        from: on.now.todayIndex,
+        from: now.todayIndex,
         et0: part(ensemble.et0, m),
         rain: part(ensemble.rain, m),
         climate: part(ensemble.climate, m),

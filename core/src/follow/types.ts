@@ -26,6 +26,8 @@ export interface PlanBed {
   /** First day of its balance, and the share of its available water on it (0–1). */
   startOn: IsoDate;
   startFullness: number;
+  /** How far off that may be, share, while it still matters. */
+  startDoubt?: number;
   /** Watered, or left on purpose, today: no more is asked of it until tomorrow. */
   settledToday?: boolean;
   /** How it is decided; default as seldom as it can. */

@@ -20,6 +20,8 @@ export interface RootWay {
   now: PlaceNow;
   /** What it has missed since its last full watering. */
   sums: Sums;
+  /** The same, had its ground been drier or wetter on the first day than somebody said; empty where that is past doubt. */
+  otherwise: readonly { now: PlaceNow; sums: Sums }[];
 }
 
 /**
@@ -31,12 +33,36 @@ export function waysOfRoots(input: PlanBed, now: PlaceNow, follow: (bed: PlanBed
   const counted = countedOn(belief);
   return ROOT_DEPTHS.map((depth) => {
     const rooted = rootedAt(input.bed.plantings, ROOTS_AT[depth]);
-    const on = depth === counted ? now : follow({ ...input, bed: { ...input.bed, plantings: rooted } });
-    // What stands there is the same however deep it is rooted.
-    if (on !== now) on.plants = now.plants;
-    return { depth, share: belief[depth], counted: depth === counted, now: on, sums: sumsSoFar(on, input) };
+    const bed = { ...input, bed: { ...input.bed, plantings: rooted } };
+    const followed = (as: PlanBed): PlaceNow => {
+      const on = follow(as);
+      // What stands there is the same however deep it is rooted, and however wet it was.
+      on.plants = now.plants;
+      return on;
+    };
+    const on = depth === counted ? now : followed(bed);
+    const otherwise = fullnessesOf(input).map((startFullness) => {
+      const as = followed({ ...bed, startFullness });
+      return { now: as, sums: sumsSoFar(as, input) };
+    });
+    return {
+      depth,
+      share: belief[depth],
+      counted: depth === counted,
+      now: on,
+      sums: sumsSoFar(on, input),
+      otherwise,
+    };
   });
 }
+
+/** A drier and a wetter first day than was told. */
+const fullnessesOf = ({ startFullness, startDoubt = 0 }: PlanBed): number[] =>
+  startDoubt > 0
+    ? [Math.max(0, startFullness - startDoubt), Math.min(1, startFullness + startDoubt)].filter(
+        (fullness) => fullness !== startFullness,
+      )
+    : [];
 
 /** How the bed stands this morning by each of its ways. */
 export const rootOutlooks = (ways: readonly RootWay[]): RootOutlook[] =>

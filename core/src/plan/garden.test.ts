@@ -7,10 +7,12 @@ import { cropCautions } from '../care/cautions.ts';
 import { plantCount } from '../plants/plantCount.ts';
 import { ownCrop } from '../plants/ownCrop.ts';
 import { stageStrip } from '../plants/stageStrip.ts';
+import { stageUse } from '../plants/stageUse.ts';
 import { GOALS, type Goal } from '../plants/goals.ts';
 import type { PlantingInput } from '../plants/types.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
 import { completeWeather } from '../weather/completeWeather.ts';
+import { referenceEt } from '../weather/referenceEt.ts';
 import { followSeason } from '../compare/followSeason.ts';
 import { planGarden } from './planGarden.ts';
 import { bedTasks, type TaskFacts } from '../care/tasks.ts';
@@ -86,6 +88,26 @@ describe('stages', () => {
   });
 });
 
+describe('a day’s drink by stage', () => {
+  // FAO-56 table 17: tomato Kcb 0.15 at first, 1.10 in mid season, on Seattle’s real summer of 2015.
+  test('is a curve over the season: little at first, what short grass takes and more in full leaf', () => {
+    const planting: PlantingInput = { cropId: 'tomato', plantedOn: '2015-05-15' };
+    const strip = stageStrip(planting, '2015-06-20');
+    const days = weather.filter(({ date }) => date < '2015-12-01');
+    const use = stageUse(planting, strip, days, site);
+    expect(use).toHaveLength(strip.length);
+    const full = strip.findIndex((s) => s.stage === 'in full leaf');
+    const inFull = days.filter(
+      ({ date }) => date >= (strip[full]?.from ?? '') && date < (strip[full + 1]?.from ?? ''),
+    );
+    const et0 = inFull.reduce((sum, day) => sum + referenceEt(day, site).mm, 0) / inFull.length;
+    expect((use[full] ?? 0) / et0).toBeGreaterThan(1.0);
+    expect((use[full] ?? 0) / et0).toBeLessThan(1.25);
+    expect(use[0] ?? 9).toBeLessThan(0.3 * (use[full] ?? 0));
+    expect(stageUse(planting, strip, [], site).every((mm) => mm === null)).toBe(true);
+  });
+});
+
 describe('planting out', () => {
   test('asks for a drench on the day, however moist the ground; seed sown in place does not', () => {
     const drench = (method: PlantingInput['method']): string | undefined =>
@@ -116,7 +138,9 @@ describe('goals (common practice: show beds are watered more often than ordinary
 });
 
 describe('tasks', () => {
-  const heat = [{ code: 'heat wave' as const, from: '2015-07-10', days: 4, highestC: 35 }];
+  const heat = [
+    { code: 'heat wave' as const, from: '2015-07-10', until: '2015-07-13', days: 4, highestC: 35 },
+  ];
   const facts: TaskFacts = {
     today: '2015-07-08',
     plantings: [{ cropId: 'lettuce', plantedOn: '2015-06-01' }],

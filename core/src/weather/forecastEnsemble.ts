@@ -17,6 +17,9 @@ export interface ForecastEnsemble {
   rain: Float64Array;
   /** Wind and humidity term of FAO-56 eq. 70. */
   climate: Float64Array;
+  /** Lowest and highest of the day, °C. */
+  tMin: Float64Array;
+  tMax: Float64Array;
 }
 
 /** How often and how much it rains at this time of year, for days nobody forecast. */
@@ -59,6 +62,14 @@ export function rainClimatology(record: readonly WeatherDay[]): RainClimatology 
   return { chance: wet.length / record.length, meanMm: wet.length > 0 ? total / wet.length : 0 };
 }
 
+/** Latest measured days from which rain past the forecast is guessed, and the fewest that tell. Judgement. */
+const CLIMATOLOGY_DAYS = 60;
+const LEAST_CLIMATOLOGY_DAYS = 30;
+
+/** Chance (0–1) and size (mm) of rain of late. Source: as `rainClimatology`, over days that are a judgement. @param record measured days in order @returns undefined where too few were measured */
+export const latestClimatology = (record: readonly WeatherDay[]): RainClimatology | undefined =>
+  record.length >= LEAST_CLIMATOLOGY_DAYS ? rainClimatology(record.slice(-CLIMATOLOGY_DAYS)) : undefined;
+
 /**
  * Spreads a forecast into members: temperatures with an error that grows and lasts, rain by its chance and amount.
  * Days past the forecast are real ones of the garden's own record, where that has enough of the season (see `resampler`);
@@ -92,6 +103,8 @@ export function forecastEnsemble(options: {
     et0: new Float64Array(size),
     rain: new Float64Array(size),
     climate: new Float64Array(size),
+    tMin: new Float64Array(size),
+    tMax: new Float64Array(size),
   };
 
   const steady = Math.sqrt(1 - PERSISTENCE ** 2);
@@ -130,6 +143,8 @@ export function forecastEnsemble(options: {
         ensemble.et0[at] = season * et0;
         ensemble.rain[at] = rain;
         ensemble.climate[at] = climate;
+        ensemble.tMin[at] = like.record[index]?.tMinC ?? day.tMinC;
+        ensemble.tMax[at] = like.record[index]?.tMaxC ?? day.tMaxC;
         before = index;
         continue;
       }
@@ -137,6 +152,8 @@ export function forecastEnsemble(options: {
       const shift = Math.max(-60 - day.tMinC, Math.min(60 - day.tMaxC, sd * error));
       member.tMinC = day.tMinC + shift;
       member.tMaxC = day.tMaxC + shift;
+      ensemble.tMin[at] = member.tMinC;
+      ensemble.tMax[at] = member.tMaxC;
       const et0 = referenceEtUnder(sky, member, site).mm;
       ensemble.climate[at] = climateTerm(windMs, dayMinimumHumidity(member));
       // Both draws are made every day, so that one day's rain never shifts the next day's luck.

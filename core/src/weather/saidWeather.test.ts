@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { addDays } from '../units/dates.ts';
 import { balanceStart } from '../follow/balanceStart.ts';
 import { completeWeather, type ForecastDay } from './completeWeather.ts';
+import { explainSaidDay } from './explainSaidDay.ts';
 import { forecastEnsemble } from './forecastEnsemble.ts';
 import { ordinaryDay } from './ordinaryDay.ts';
 import { dryGaps, rainAgainstUse } from './rainAgainstUse.ts';
@@ -98,11 +99,15 @@ describe('where a balance begins', () => {
     expect(balanceStart('2026-05-15', 'drying', today, today)).toEqual({
       startOn: today,
       startFullness: 0.65,
+      startDoubt: 0.15,
     });
     expect(balanceStart('2012-04-01', 'soaked', today, addDays(today, -2))).toEqual({
       startOn: addDays(today, -2),
       startFullness: 1,
+      startDoubt: 0.05,
     });
+    // After three weeks of rain, waterings and drainage the word matters no more.
+    expect(balanceStart(addDays(today, -30), 'moist', today)).not.toHaveProperty('startDoubt');
   });
   test('a planting after it, a day to come or no day told: with the planting', () => {
     for (const on of ['2026-04-01', addDays(today, 3), null])
@@ -162,4 +167,38 @@ describe('usual days of twelve cities on five continents', () => {
 
 test('a word for a height, and back', () => {
   for (const terrain of TERRAINS) expect(terrainOf(TERRAIN_M[terrain])).toBe(terrain);
+});
+
+describe('how words were read', () => {
+  const usual = {
+    date: '2026-07-14',
+    tMinC: 14,
+    tMaxC: 26,
+    rainMm: 0,
+    rainChance: 0.1,
+    windMs: 2,
+    source: 'forecast' as const,
+  };
+  const figure = (said: SaidDay, label: string) =>
+    explainSaidDay(said, usual, site).inputs.find((input) => input.label === label);
+  test('each figure names its word and what it would be otherwise, and is the one the plan takes', () => {
+    const said: SaidDay = { heat: 'hot', rain: 'showers' };
+    const day = saidWeather(said, usual, site);
+    expect(figure(said, 'Highest temperature')).toMatchObject({
+      value: day.tMaxC,
+      formula: 'from “hot”',
+      inputs: [{ value: 26, provenance: { kind: 'assumed', why: 'as it is forecast' } }],
+    });
+    expect(figure(said, 'Rain, when it comes')).toMatchObject({
+      value: day.rainMm,
+      formula: 'from “showers”',
+    });
+    expect(figure(said, 'Wind')).toMatchObject({ value: 2, inputs: [] });
+  });
+  test('a figure that was read off stands as told', () => {
+    expect(figure({ tMaxC: 31 }, 'Highest temperature')).toMatchObject({
+      value: 31,
+      provenance: { kind: 'told' },
+    });
+  });
 });

@@ -6,7 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
-import type { Air, Summers } from '@kibble/core';
+import type { Air, AlertAct, AlertCode, DrainChoice, Summers } from '@kibble/core';
 
 export class Garden extends Model<InferAttributes<Garden>, InferCreationAttributes<Garden>> {
   declare id: CreationOptional<number>;
@@ -24,6 +24,9 @@ export class Garden extends Model<InferAttributes<Garden>, InferCreationAttribut
   declare town: CreationOptional<string | null>;
   declare summers: CreationOptional<Summers | null>;
   declare air: CreationOptional<Air | null>;
+  /** How early hoses and lines are drained. */
+  declare drains: CreationOptional<DrainChoice | null>;
+  declare archivedAt: CreationOptional<Date | null>;
   /** JSON of the contract's `gardenLimits`. */
   declare limits: CreationOptional<string>;
   /** Counts the changes: who changes it says which state they saw. */
@@ -193,6 +196,19 @@ export class SaidDayRow extends Model<InferAttributes<SaidDayRow>, InferCreation
   declare removedAt: CreationOptional<Date | null>;
 }
 
+/** An act of an alert that was seen to, and the alert as it was then. */
+export class TickRow extends Model<InferAttributes<TickRow>, InferCreationAttributes<TickRow>> {
+  declare id: CreationOptional<number>;
+  declare gardenId: number;
+  declare code: AlertCode;
+  declare act: AlertAct;
+  declare from: string;
+  declare until: string;
+  declare badness: number;
+  declare at: Date;
+  declare removedAt: CreationOptional<Date | null>;
+}
+
 /** A file of weather that was taken in: one act, which can be taken back as one. */
 export class ImportRow extends Model<InferAttributes<ImportRow>, InferCreationAttributes<ImportRow>> {
   declare id: CreationOptional<number>;
@@ -267,6 +283,8 @@ export function defineModels(sequelize: Sequelize): void {
       town: textOrNull(),
       summers: textOrNull(),
       air: textOrNull(),
+      drains: textOrNull(),
+      archivedAt: moment(),
       limits: { type: DataTypes.TEXT, allowNull: false, defaultValue: '{}' },
       version: version(),
     },
@@ -401,6 +419,20 @@ export function defineModels(sequelize: Sequelize): void {
   SaidDayRow.init(
     { id: key(), gardenId: integer(), date: text(), said: longText(), at: time(), removedAt: moment() },
     as('said_days'),
+  );
+  TickRow.init(
+    {
+      id: key(),
+      gardenId: integer(),
+      code: text(),
+      act: text(),
+      from: text(),
+      until: text(),
+      badness: number(),
+      at: time(),
+      removedAt: moment(),
+    },
+    as('alert_ticks'),
   );
   KeptRoundsRow.init(
     { gardenId: { type: DataTypes.INTEGER, primaryKey: true }, body: longText() },

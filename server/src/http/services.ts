@@ -1,6 +1,8 @@
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
+import type { PracticeHouse } from '../practice/practiceHouse.ts';
 import type { PlanStore } from '../planner/planStore.ts';
+import type { WeatherFiles } from '../files/weatherFiles.ts';
 import type { Towns } from '../towns/towns.ts';
 import type { WallClock } from '../services/clock.ts';
 
@@ -10,8 +12,14 @@ export interface Services {
   wall: WallClock;
   log: Logger;
   plans: PlanStore;
+  /** Files of weather that were brought. */
+  files: WeatherFiles;
   /** Where towns are looked up; left out, there is no gazetteer. */
   towns?: Pick<Towns, 'search'>;
+  /** The practice garden beside one's own. */
+  practice?: Pick<PracticeHouse, 'open'>;
+  /** In a practice garden: where one's own is served. */
+  home?: string;
   /** Called when a tap was opened. */
   onRuns?: () => void;
   /** Where the data lies, and the demo's weather station; left out where nothing is kept on disk. */

@@ -1,22 +1,21 @@
 import type { BedView } from '@kibble/contract';
 import {
   addDays,
+  alertsAhead,
   dayOfYear,
+  latestClimatology,
   newMemo,
   triedOn,
   planGarden,
-  rainClimatology,
   sunOnClock,
   unplannedBy,
-  weatherAlerts,
+  type AlertAhead,
   type GardenPlan,
   type PlanBed,
   type PlanConstraints,
   type PlanMemo,
-  type SourcedDay,
   type SunOnClock,
   type Unplanned,
-  type WeatherAlert,
 } from '@kibble/core';
 import { utcOffsetHours } from '../services/clock.ts';
 import { grouped } from '../services/grouped.ts';
@@ -32,8 +31,6 @@ const LEAST_MEMBERS = 10;
 /** A garden of more beds carries no more of each bed's past than the round and the section show. */
 const WHOLE_PAST_BEDS = 40;
 const SHOWN_PAST_DAYS = 45;
-/** Latest measured days from which rain past the forecast is guessed. */
-const CLIMATOLOGY_DAYS = 60;
 
 /** What went wrong inside, told to whoever keeps the log. */
 export interface Fault {
@@ -53,7 +50,7 @@ export interface Context extends Facts {
   /** Beds whose facts cannot be put to the plan at all. */
   unplanned: Unplanned[];
   /** What in the past weeks’ and the forecast’s weather asks for action. */
-  alerts: WeatherAlert[];
+  alerts: AlertAhead[];
   /** The sun by the garden's clock today, hours. */
   sun: SunOnClock;
   /** The plan as it would be with one of its beds another. */
@@ -61,18 +58,6 @@ export interface Context extends Facts {
   /** The plan as it would be under other limits. */
   planUnder: (change: Partial<PlanConstraints>) => GardenPlan;
   faults: Fault[];
-}
-
-function alertsOf(weather: readonly SourcedDay[], today: string): WeatherAlert[] {
-  const ahead = weather.filter(
-    ({ date, source }) =>
-      date >= today && (source === 'forecast' || source === 'said' || source === 'record'),
-  );
-  const behind = weather.filter((day) => day.date < today && day.source === 'record');
-  return [
-    ...weatherAlerts(ahead).filter((alert) => alert.code !== 'dry spell'),
-    ...weatherAlerts(behind).filter((alert) => alert.code === 'dry spell'),
-  ];
 }
 
 /** Days of the past that are followed at a glance. */
@@ -112,7 +97,7 @@ export function contextOf(
       return [];
     }
   });
-  const measured = weather.filter((day) => day.source === 'record').slice(-CLIMATOLOGY_DAYS);
+  const measured = weather.filter((day) => day.source === 'record');
   const constraints = constraintsOf(facts);
   const pastIsWhole = beds.length <= WHOLE_PAST_BEDS;
   const plan = (
@@ -127,7 +112,7 @@ export function contextOf(
       members:
         options.members ??
         Math.max(LEAST_MEMBERS, Math.min(MEMBERS, Math.floor(MEMBER_BEDS / Math.max(1, beds.length)))),
-      climatology: measured.length >= CLIMATOLOGY_DAYS / 2 ? rainClimatology(measured) : undefined,
+      climatology: latestClimatology(measured),
       memo: with_,
       onProgress: options.onProgress,
     });
@@ -143,7 +128,7 @@ export function contextOf(
     planBeds,
     unplanned,
     faults: [],
-    alerts: alertsOf(weather, today),
+    alerts: alertsAhead(weather, today, site),
     // What was followed of the others stands; what is tried of this one is not remembered.
     planWith: (changed) =>
       plan(

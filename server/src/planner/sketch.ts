@@ -3,6 +3,7 @@ import {
   addDays,
   balanceStart,
   completeWeather,
+  explainReferenceEt,
   cropById,
   plantOnDay,
   planGarden,
@@ -80,6 +81,7 @@ export function sketchOf(body: SetupBody, today: string): SetupSketch {
   const [outlook] = beds;
   if (!outlook) throw new RangeError(unplanned[0]?.message ?? 'the bed cannot be planned');
   const [planting] = bed.bed.plantings;
+  const now = weather.find(({ date }) => date === today) as SourcedDay;
   return {
     core: coreView(outlook, {
       ground: bed.bed.ground,
@@ -88,7 +90,13 @@ export function sketchOf(body: SetupBody, today: string): SetupSketch {
       heightM: (planting && plantOnDay(planting, today)?.heightM) ?? null,
       lastFrontMm: null,
     }),
-    et0Mm: referenceEt(weather.find(({ date }) => date === today) as SourcedDay, site).mm,
+    et0Mm: referenceEt(now, site).mm,
+    because: {
+      use: explainReferenceEt(now, site),
+      reach: outlook.spare,
+      gone: outlook.gone,
+      next: outlook.next?.because ?? null,
+    },
     next: outlook.next && {
       date: outlook.next.date,
       minutes: outlook.next.run.minutes,

@@ -1,4 +1,5 @@
 import {
+  gardenAway,
   gardenName,
   gardenPatch,
   gardenView,
@@ -30,7 +31,8 @@ export function gardenRoutes(services: Services): Router {
 
   router.get('/gardens', async (_req, res) => {
     const gardens = await Garden.findAll({ order: ['id'] });
-    res.json(answer(gardenName.array(), gardens));
+    const names = gardens.map(({ id, name, archivedAt }) => ({ id, name, away: Boolean(archivedAt) }));
+    res.json(answer(gardenName.array(), names));
   });
   router.get('/gardens/:id', async (req, res) => {
     const garden = await findGarden(readId(req.params.id, 'garden'));
@@ -80,6 +82,17 @@ export function gardenRoutes(services: Services): Router {
         body: answer(gardenView, await gardenToView(garden, wall)),
         touched: { gardenId: garden.id },
       };
+    }),
+  );
+
+  // A garden put away keeps everything, is not planned at a start, and comes back as it was.
+  router.put(
+    '/gardens/:id/away',
+    act(services, async (req) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const { away } = read(gardenAway, req.body);
+      await garden.update({ archivedAt: away ? wall.now() : null });
+      return { body: answer(gardenAway, { away }), touched: { gardenId: garden.id } };
     }),
   );
 

@@ -41,7 +41,7 @@ function limitsOf(garden: Garden, setAside: SetAside[]): GardenLimits {
   return {};
 }
 
-/** What says where a garden lies and what it is like there. */
+/** What says where a garden lies, what it is like there and how it is kept. */
 const PLACE_FIELDS = [
   'latitudeDeg',
   'longitudeDeg',
@@ -50,6 +50,7 @@ const PLACE_FIELDS = [
   'town',
   'summers',
   'air',
+  'drains',
 ] as const satisfies readonly (keyof GardenPatch)[];
 
 /** Changes a garden's name, units, place, limits or date. */
@@ -166,6 +167,8 @@ export async function gardenToView(
     clockMode: garden.clockMode,
     today,
     isDemo: garden.isDemo,
+    away: Boolean(garden.archivedAt),
+    drains: garden.drains ?? 'usual',
     hasStation: garden.stationUrl !== null,
     version: garden.version,
     limits: limitsOf(garden, setAside),

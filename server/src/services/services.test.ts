@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { WeatherDay } from '@kibble/core';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { gardenBody } from '@kibble/contract';
 import { pino } from 'pino';
@@ -12,7 +13,7 @@ import { writerOf } from '../db/writer.ts';
 import { todayOf } from './clock.ts';
 import { createGarden } from './gardens.ts';
 import { forgetForecasts } from './station.ts';
-import { gardenWeather, storeImport } from './weather.ts';
+import { gardenWeather } from './weather.ts';
 import { storeDays } from './weatherRows.ts';
 
 const at = new Date('2026-07-14T05:00:00Z');
@@ -49,10 +50,17 @@ describe('today at the garden', () => {
   });
 });
 
+/** A file's days, brought in. */
+async function imported(gardenId: number, fileName: string, days: WeatherDay[]): Promise<ImportRow> {
+  const row = await ImportRow.create({ gardenId, fileName, at, days: days.length });
+  await storeDays(gardenId, row.id, days);
+  return row;
+}
+
 describe('weather of a garden', () => {
   test('a station that does not answer leaves what is known, and nothing fails', async () => {
     const made = await garden({ stationUrl: 'http://127.0.0.1:9' });
-    await storeImport(made.id, 'july', [{ date: '2026-07-10', tMinC: 14, tMaxC: 29, rainMm: 2 }], at);
+    await imported(made.id, 'july', [{ date: '2026-07-10', tMinC: 14, tMaxC: 29, rainMm: 2 }]);
     forgetForecasts();
     const days = await gardenWeather(made, '2026-07-14', '2026-07-08', 14, log);
     expect(days).toHaveLength(6 + 14);
@@ -63,10 +71,10 @@ describe('weather of a garden', () => {
   test('an import outweighs the station and earlier ones; taken back, what it covered is there again', async () => {
     const made = await garden();
     const date = '2026-07-10';
-    await storeImport(made.id, 'first', [{ date, tMinC: 10, tMaxC: 20, rainMm: 9 }], at);
+    await imported(made.id, 'first', [{ date, tMinC: 10, tMaxC: 20, rainMm: 9 }]);
     await storeDays(made.id, 0, [{ date, tMinC: 11, tMaxC: 21, rainMm: 0 }]);
     await storeDays(made.id, 0, [{ date, tMinC: 11, tMaxC: 21, rainMm: 1 }]);
-    const second = await storeImport(made.id, 'second', [{ date, tMinC: 10, tMaxC: 22, rainMm: 8 }], at);
+    const second = await imported(made.id, 'second', [{ date, tMinC: 10, tMaxC: 22, rainMm: 8 }]);
     const day = async () => (await gardenWeather(made, '2026-07-11', date, 1, log))[0];
     expect(await day()).toMatchObject({ tMaxC: 22, rainMm: 8, source: 'record' });
     await second.update({ removedAt: at });
@@ -107,6 +115,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     '007',
     '008',
     '009',
+    '010',
   ]);
   await again.close();
   sequelize = await openDatabase(file);

@@ -1,4 +1,4 @@
-import { forecastDay, stationDays, stationForecast } from '@kibble/contract';
+import { forecastDay, stationDays, stationForecast, type StationDay } from '@kibble/contract';
 import { addDays, daysBetween, type ForecastDay } from '@kibble/core';
 import type { Logger } from 'pino';
 import { z } from 'zod';
@@ -81,11 +81,16 @@ async function takeDays(garden: Garden, url: string, today: string, earliest: st
   });
   const yesterday = addDays(today, -1);
   const from = last && last >= earliest ? addDays(last, 1) : earliest;
-  for (let start = from; start <= yesterday; start = addDays(start, DAYS_AT_ONCE)) {
-    const end = daysBetween(start, yesterday) >= DAYS_AT_ONCE ? addDays(start, DAYS_AT_ONCE - 1) : yesterday;
+  for await (const days of pastDays(url, from, yesterday))
+    await writerOf(garden.sequelize)(() => storeDays(garden.id, 0, days));
+}
+
+/** A station's past days, some at a time. */
+export async function* pastDays(url: string, from: string, to: string): AsyncGenerator<StationDay[]> {
+  for (let start = from; start <= to; start = addDays(start, DAYS_AT_ONCE)) {
+    const end = daysBetween(start, to) >= DAYS_AT_ONCE ? addDays(start, DAYS_AT_ONCE - 1) : to;
     const { days } = read(stationDays, await ask(`${url}/days?from=${start}&to=${end}`));
-    const asked = days.filter(({ date }) => date >= start && date <= end);
-    await writerOf(garden.sequelize)(() => storeDays(garden.id, 0, asked));
+    yield days.filter(({ date }) => date >= start && date <= end);
   }
 }
 

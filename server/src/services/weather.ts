@@ -3,8 +3,12 @@ import {
   addDays,
   BALANCE_DAYS,
   completeWeather,
-  dryGaps,
+  drainDate,
+  forecastEnsemble,
+  latestClimatology,
   referenceEt,
+  weatherFan,
+  yearsCompared,
   type ForecastDay,
   type SaidDay,
   type Site,
@@ -15,7 +19,6 @@ import { Op } from 'sequelize';
 import type { Logger } from 'pino';
 import { Bed, EventRow, ImportRow, SaidDayRow, WeatherDayRow, type Garden } from '../db/models.ts';
 import { lastForecast, refreshFromStation, troubleOf } from './station.ts';
-import { storeDays } from './weatherRows.ts';
 
 export const siteOf = (garden: Garden): Site => ({
   latitudeDeg: garden.latitudeDeg,
@@ -24,16 +27,18 @@ export const siteOf = (garden: Garden): Site => ({
   air: garden.air ?? undefined,
 });
 
-/** Takes a file's days in as one act, which can be taken back as one. */
-export async function storeImport(
-  gardenId: number,
-  fileName: string,
-  days: readonly WeatherDay[],
-  at: Date,
-): Promise<ImportRow> {
-  const row = await ImportRow.create({ gardenId, fileName, at, days: days.length });
-  await storeDays(gardenId, row.id, days);
-  return row;
+/** How much of a span of days is on record by now. */
+export async function knownDays(gardenId: number, from: string, to: string): Promise<number> {
+  const standing = await ImportRow.findAll({ where: { gardenId, removedAt: null }, raw: true });
+  return WeatherDayRow.count({
+    where: {
+      gardenId,
+      importId: [0, ...standing.map(({ id }) => id)],
+      date: { [Op.between]: [from, to] },
+    },
+    distinct: true,
+    col: 'date',
+  });
 }
 
 const known = (value: number | null): number | undefined => value ?? undefined;
@@ -113,9 +118,54 @@ function parsed(text: string): unknown {
   }
 }
 
+/** What was measured, forecast and said of a garden's weather, before it is put together. */
+interface Heard {
+  record: WeatherDay[];
+  forecast: ForecastDay[];
+  said: Map<string, SaidDay>;
+  gauge: Map<string, EventRow>;
+}
+
+async function heardOf(
+  garden: Garden,
+  { today, from, oldest, to }: { today: string; from: string; oldest: string; to: string },
+  forecast: readonly ForecastDay[],
+): Promise<Heard> {
+  const [record, filed, said, gauge] = await Promise.all([
+    recordOf(garden, from < oldest ? from : oldest, addDays(today, -1)),
+    filedAhead(garden, today, to),
+    saidOf(garden.id, from, to),
+    gaugesOf(garden, from, today),
+  ]);
+  // A file somebody brought comes before what the station says by itself.
+  return { record, forecast: [...forecast.filter((day) => day.date >= today), ...filed], said, gauge };
+}
+
+/** The series that what was heard comes to; without what was said by hand where that is not to count. */
+function seriesOf(
+  { record, forecast, said, gauge }: Heard,
+  { site, from, to, today }: { site: Site; from: string; to: string; today: string },
+  byHand = true,
+): SourcedDay[] {
+  const days = completeWeather({
+    record,
+    forecast,
+    said: byHand ? said : undefined,
+    site,
+    from,
+    to,
+    today,
+  });
+  // A gauge speaks also for days nothing else measured, and for rain that fell this morning.
+  return days.map((day) => {
+    const rainMm = gauge.get(day.date)?.rainMm ?? undefined;
+    return rainMm === undefined ? day : { ...day, rainMm, rainChance: rainMm > 0 ? 1 : 0 };
+  });
+}
+
 /**
  * An unbroken series for the garden, from `from` to the end of the horizon, seen from today.
- * @param options whether the station may be asked, otherwise what it last said is taken; and whether what was said by hand counts
+ * @param options whether the station may be asked; otherwise what it last said is taken
  */
 export async function gardenWeather(
   garden: Garden,
@@ -123,31 +173,15 @@ export async function gardenWeather(
   from: string,
   horizonDays: number,
   log: Logger,
-  { asking = true, byHand = true }: { asking?: boolean; byHand?: boolean } = {},
+  { asking = true }: { asking?: boolean } = {},
 ): Promise<SourcedDay[]> {
   const forecast = asking
     ? await refreshFromStation(garden, today, addDays(from, -30), log)
     : lastForecast(garden);
   // Whether a bed can be planned does not hang on what past years were like.
   const oldest = asking ? addDays(today, -READ_DAYS) : from;
-  const record = await recordOf(garden, from < oldest ? from : oldest, addDays(today, -1));
-  const last = addDays(today, horizonDays - 1);
-  const days = completeWeather({
-    record,
-    // A file somebody brought comes before what the station says by itself.
-    forecast: [...forecast.filter((day) => day.date >= today), ...(await filedAhead(garden, today, last))],
-    said: byHand ? await saidOf(garden.id, from, last) : undefined,
-    site: siteOf(garden),
-    from,
-    to: last,
-    today,
-  });
-  // A gauge speaks also for days nothing else measured, and for rain that fell this morning.
-  const gauge = await gaugesOf(garden, from, today);
-  return days.map((day) => {
-    const rainMm = gauge.get(day.date)?.rainMm ?? undefined;
-    return rainMm === undefined ? day : { ...day, rainMm, rainChance: rainMm > 0 ? 1 : 0 };
-  });
+  const span = { site: siteOf(garden), from, to: addDays(today, horizonDays - 1), today };
+  return seriesOf(await heardOf(garden, { ...span, oldest }, forecast), span);
 }
 
 /** First day a garden's balance needs: its earliest bed's, or a month back when it has none. */
@@ -161,6 +195,13 @@ export async function earliestStart(garden: Garden, today: string): Promise<stri
 }
 
 const RECENT_DAYS = 60;
+/** Days of the record that are drawn one by one. */
+const SHOWN_DAYS = 731;
+/** Ways the days ahead may turn out that the fan is drawn from; the same ones at each look. */
+const FAN_MEMBERS = 200;
+const FAN_SEED = 5;
+/** A risk of bursting under this is not spoken of. Judgement. */
+const LEAST_RISK = 0.02;
 
 const unsaidOf = ({ tMinC, tMaxC, rainMm, rainChance, source }: SourcedDay) => ({
   tMinC,
@@ -178,8 +219,14 @@ export async function weatherPage(
   log: Logger,
 ): Promise<WeatherView> {
   // First, for it brings what the station measured since.
-  const ahead = await gardenWeather(garden, today, today, horizonDays, log);
+  const forecast = await refreshFromStation(garden, today, addDays(today, -30), log);
   const yesterday = addDays(today, -1);
+  const site = siteOf(garden);
+  const span = { site, from: today, to: addDays(today, horizonDays - 1), today };
+  const heard = await heardOf(garden, { ...span, oldest: addDays(yesterday, -READ_DAYS) }, forecast);
+  const { record, said } = heard;
+  const ahead = seriesOf(heard, span);
+  const unsaid = seriesOf(heard, span, false);
   const files = await ImportRow.findAll({ where: { gardenId: garden.id }, order: [['id', 'DESC']] });
   const standing = files.filter(({ removedAt }) => !removedAt).map(({ id }) => id);
   const where = {
@@ -190,8 +237,10 @@ export async function weatherPage(
   const from = await WeatherDayRow.min<string | null, WeatherDayRow>('date', { where });
   const to = await WeatherDayRow.max<string | null, WeatherDayRow>('date', { where });
   const count = await WeatherDayRow.count({ where, distinct: true, col: 'date' });
-  const year = to ? await recordOf(garden, addDays(to, -364), to) : [];
-  const recent = year.slice(-RECENT_DAYS).reverse();
+  // A record that ended long ago is told by its last days.
+  const told =
+    to !== null && record.length === 0 ? await recordOf(garden, addDays(to, -SHOWN_DAYS), to) : record;
+  const recent = told.slice(-RECENT_DAYS).reverse();
   const oldest = recent.at(-1)?.date ?? today;
   const gauge = await gaugesOf(garden, oldest, today);
   const imported = new Set(
@@ -202,9 +251,24 @@ export async function weatherPage(
       })
     ).map(({ date }) => date),
   );
-  const site = siteOf(garden);
-  const unsaid = await gardenWeather(garden, today, today, horizonDays, log, { byHand: false });
-  const said = await saidOf(garden.id, today, addDays(today, horizonDays - 1));
+  const seen = told.map((day) => ({
+    date: day.date,
+    rainMm: day.rainMm,
+    et0Mm: referenceEt(day, site).mm,
+  }));
+  const ensemble = forecastEnsemble({
+    days: ahead,
+    site,
+    members: FAN_MEMBERS,
+    seed: FAN_SEED,
+    climatology: latestClimatology(record),
+    yesterday: record.at(-1)?.date === yesterday ? record.at(-1) : undefined,
+  });
+  const drain = drainDate(
+    ahead.map(({ date }) => date),
+    ensemble.tMin,
+    garden.drains ?? 'usual',
+  );
   return {
     ahead: ahead.map((day, i) => ({
       date: day.date,
@@ -218,7 +282,10 @@ export async function weatherPage(
       said: said.get(day.date) ?? null,
       unsaid: unsaidOf(unsaid[i] ?? day),
     })),
-    year: year.map((day) => ({ date: day.date, rainMm: day.rainMm, et0Mm: referenceEt(day, site).mm })),
+    past: seen.slice(-SHOWN_DAYS),
+    years: yearsCompared(seen, today, garden.latitudeDeg),
+    fan: weatherFan(ahead, ensemble),
+    drain: drain.night || drain.burstUndrained >= LEAST_RISK ? drain : null,
     station: garden.stationUrl === null ? null : { url: garden.stationUrl, trouble: troubleOf(garden.id) },
     days: recent.map((day) => ({
       date: day.date,
@@ -234,7 +301,6 @@ export async function weatherPage(
     from,
     to,
     count,
-    longestDryRun: longestDryRun(year),
     imports: files.map(({ id, fileName, at, days, removedAt }) => ({
       id,
       fileName,
@@ -244,10 +310,3 @@ export async function weatherPage(
     })),
   };
 }
-
-/** Longest run of days without rain worth the name in the past year. */
-const longestDryRun = (days: readonly WeatherDay[]): { days: number; from: string } | null =>
-  dryGaps(days, 1).reduce<{ days: number; from: string } | null>(
-    (best, gap) => (best && best.days >= gap.days ? best : gap),
-    null,
-  );

@@ -13,6 +13,7 @@ import {
   draftBody,
   findingBody,
   findingInput,
+  gardenAway,
   gardenPatch,
   gaugeBody,
   limited,
@@ -26,6 +27,7 @@ import {
   stepBody,
   tapBody,
   tapChange,
+  tickBody,
   tryBody,
   wateringBody,
   type GardenName,
@@ -37,6 +39,7 @@ import { z } from 'zod';
 import { pino } from 'pino';
 import { QueryTypes } from 'sequelize';
 import { kibbleApp } from '../../src/app.ts';
+import { WeatherFiles } from '../../src/files/weatherFiles.ts';
 import { PlannerHere } from '../../src/planner/planner.ts';
 import { PlanStore } from '../../src/planner/planStore.ts';
 import { openDatabase } from '../../src/db/open.ts';
@@ -101,6 +104,31 @@ const CSV = fc
     units: { tMinC: '°C', tMaxC: '°C' },
   }));
 
+/** Days written every way, JSON sound and broken, and what is no file of weather at all. */
+const ANY_FILE = fc
+  .oneof(
+    fc
+      .array(fc.record({ date: fc.string(), tMinC: fc.double(), tMaxC: fc.anything(), rainMm: fc.double() }))
+      .map((list) => JSON.stringify(list)),
+    fc.json(),
+    fc.string(),
+    fc
+      .array(
+        fc.tuple(
+          fc.integer({ min: 0, max: 40 }),
+          fc.integer({ min: 0, max: 15 }),
+          fc.constantFrom('/', '.', '-'),
+        ),
+        {
+          maxLength: 12,
+        },
+      )
+      .map((days) =>
+        ['date;tmin;tmax;rain', ...days.map(([d, m, by]) => `${d}${by}${m}${by}2026;10;20;0`)].join('\n'),
+      ),
+  )
+  .map((text) => ({ text, acceptRejected: true }));
+
 const input = bodies(z.object({ input: findingInput }), known);
 const reading = fc
   .tuple(input, fc.constantFrom(1, 2))
@@ -143,6 +171,9 @@ const ASKS: readonly Ask[] = [
   on('days said', 'POST', '/gardens/1/weather/said', bodies(saidBody, known)),
   on('a garden sketched', 'POST', '/gardens/sketch', bodies(setupBody, known)),
   on('a file of weather', 'POST', '/gardens/1/weather/import', CSV),
+  on('a file of anything', 'POST', '/gardens/1/weather/import', ANY_FILE),
+  on('an alert seen to', 'POST', '/gardens/1/alerts/seen', bodies(tickBody, known)),
+  on('a garden put away', 'PUT', '/gardens/1/away', bodies(gardenAway, known)),
   on('a bed put away', 'DELETE', '/beds/2', fc.constant({})),
   on('a bed brought back', 'POST', '/beds/2/restore', fc.constant({})),
 ];
@@ -161,7 +192,7 @@ const sequelize = await openDatabase(':memory:');
 const wall = { now: () => new Date('2026-07-14T06:00:00Z') };
 const log = pino({ level: process.env.LOG_LEVEL ?? 'silent' });
 const plans = new PlanStore(new PlannerHere(), wall, log);
-const app = kibbleApp({ sequelize, wall, log, plans });
+const app = kibbleApp({ sequelize, wall, log, plans, files: WeatherFiles.here() });
 const server = app.listen(0, '127.0.0.1');
 await new Promise((ready) => server.once('listening', ready));
 const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;

@@ -31,9 +31,10 @@ import type {
   GardenName,
   GardenView,
   OwnCropBody,
-  ImportPreview,
+  FileView,
   ImportResult,
   PlantingChange,
+  PracticeView,
   ProgressView,
   RoundView,
   SaidAnswer,
@@ -43,12 +44,14 @@ import type {
   SharpenView,
   SkipBody,
   StationBody,
+  TickBody,
+  TickView,
   TownView,
   WalkView,
   WateringBody,
   WeatherView,
 } from '@kibble/contract';
-import type { Air, Summers, Week } from '@kibble/core';
+import { isSeenTo, type Air, type Summers, type Week } from '@kibble/core';
 import { createApi } from '@reduxjs/toolkit/query/react';
 import { baseQuery } from './baseQuery.ts';
 
@@ -71,14 +74,6 @@ export interface GardenDraft {
   units: 'metric' | 'us';
   clock?: { mode: 'real' } | { mode: 'practice'; date: string };
 }
-export interface ImportArgs {
-  gardenId: number;
-  text: string;
-  fileName: string;
-  units: Record<string, string>;
-  acceptRejected?: boolean;
-}
-
 /** What is shown of a garden: what touches more than its log touches all of it. */
 const WHOLE = ['Garden', 'Round', 'Place', 'Plan', 'Sharpen', 'Weather'] as const;
 
@@ -94,7 +89,19 @@ const touchedBy = (answer: EventAnswer | undefined) =>
 export const api = createApi({
   reducerPath: 'api',
   baseQuery,
-  tagTypes: ['Garden', 'Round', 'Place', 'Plan', 'Sharpen', 'Weather', 'Draft', 'Runs', 'YourData'],
+  tagTypes: [
+    'Garden',
+    'Round',
+    'Place',
+    'Plan',
+    'Sharpen',
+    'Weather',
+    'Draft',
+    'Runs',
+    'YourData',
+    'Ticks',
+    'File',
+  ],
   endpoints: (build) => ({
     gardens: build.query<GardenName[], null>({ query: () => 'gardens', providesTags: ['Garden'] }),
     garden: build.query<GardenView, number>({ query: (id) => `gardens/${id}`, providesTags: ['Garden'] }),
@@ -304,15 +311,33 @@ export const api = createApi({
       query: ({ bedId, body }) => ({ url: `beds/${bedId}/try`, method: 'POST', body }),
       providesTags: (_tried, _error, { bedId }) => [{ type: 'Place', id: bedId }],
     }),
-    previewImport: build.mutation<ImportPreview, ImportArgs>({
-      query: ({ gardenId, ...body }) => ({
-        url: `gardens/${gardenId}/weather/preview`,
+    // A file goes as it is and is read on the other side; how far that is, is asked until it is read.
+    bringFile: build.mutation<FileView, { gardenId: number; name: string; file: Blob }>({
+      query: ({ gardenId, name, file }) => ({
+        url: `gardens/${gardenId}/weather/files?name=${encodeURIComponent(name.slice(-200))}`,
         method: 'POST',
-        body,
+        body: file,
+        headers: { 'Content-Type': 'application/octet-stream' },
       }),
     }),
-    importWeather: build.mutation<ImportResult, ImportArgs>({
-      query: ({ gardenId, ...body }) => ({ url: `gardens/${gardenId}/weather/import`, method: 'POST', body }),
+    weatherFile: build.query<FileView, string>({
+      query: (id) => `weather-files/${id}`,
+      providesTags: ['File'],
+      keepUnusedDataFor: 0,
+    }),
+    readFileAgain: build.mutation<FileView, { id: string; units: Record<string, string> }>({
+      query: ({ id, units }) => ({ url: `weather-files/${id}`, method: 'PUT', body: { units } }),
+      invalidatesTags: ['File'],
+    }),
+    forgetFile: build.mutation<{ forgotten: boolean }, string>({
+      query: (id) => ({ url: `weather-files/${id}`, method: 'DELETE' }),
+    }),
+    storeFile: build.mutation<ImportResult, string>({
+      query: (id) => ({
+        url: `weather-files/${id}/import`,
+        method: 'POST',
+        body: { acceptRejected: true },
+      }),
       invalidatesTags: WHOLE,
     }),
     towns: build.query<TownView[], string>({
@@ -321,6 +346,31 @@ export const api = createApi({
     sketch: build.query<SetupSketch, SetupDraft>({
       query: (body) => ({ url: 'gardens/sketch', method: 'POST', body }),
       keepUnusedDataFor: 5,
+    }),
+    ticks: build.query<TickView[], number>({
+      query: (id) => `gardens/${id}/alerts/seen`,
+      providesTags: ['Ticks'],
+    }),
+    // A tick is seen at once; a refusal takes it back.
+    tickAlert: build.mutation<TickBody, { gardenId: number; body: TickBody }>({
+      query: ({ gardenId, body }) => ({ url: `gardens/${gardenId}/alerts/seen`, method: 'POST', body }),
+      async onQueryStarted({ gardenId, body: { done, ...tick } }, { dispatch, queryFulfilled }) {
+        const seen = dispatch(
+          api.util.updateQueryData('ticks', gardenId, (ticks) =>
+            done ? [...ticks, tick] : ticks.filter((other) => !isSeenTo([other], tick, tick.act)),
+          ),
+        );
+        await queryFulfilled.catch(() => seen.undo());
+      },
+      invalidatesTags: ['Ticks'],
+    }),
+    practice: build.query<PracticeView, null>({ query: () => 'practice' }),
+    openPractice: build.mutation<{ url: string }, null>({
+      query: () => ({ url: 'practice', method: 'POST', body: {} }),
+    }),
+    putAway: build.mutation<{ away: boolean }, { id: number; away: boolean }>({
+      query: ({ id, away }) => ({ url: `gardens/${id}/away`, method: 'PUT', body: { away } }),
+      invalidatesTags: ['Garden'],
     }),
     sayWeather: build.mutation<SaidAnswer, { gardenId: number; body: SaidBody }>({
       query: ({ gardenId, body }) => ({ url: `gardens/${gardenId}/weather/said`, method: 'POST', body }),
@@ -363,7 +413,7 @@ export const api = createApi({
     }),
     restoreData: build.mutation<RestoredView, string>({
       query: (token) => ({ url: 'your-data/restore', method: 'POST', body: { token } }),
-      invalidatesTags: [...WHOLE, 'Draft', 'Runs', 'YourData'],
+      invalidatesTags: [...WHOLE, 'Draft', 'Runs', 'YourData', 'Ticks'],
     }),
   }),
 });
@@ -380,6 +430,11 @@ export function refusal(
 export const {
   useGardenQuery,
   useGardensQuery,
+  useOpenPracticeMutation,
+  usePracticeQuery,
+  usePutAwayMutation,
+  useTickAlertMutation,
+  useTicksQuery,
   useLookAtCopyMutation,
   useLookAtFileMutation,
   useMakeCopyMutation,
@@ -416,8 +471,11 @@ export const {
   useLogSkipMutation,
   useLogRainMutation,
   useMarkEventMutation,
-  usePreviewImportMutation,
-  useImportWeatherMutation,
+  useBringFileMutation,
+  useForgetFileMutation,
+  useReadFileAgainMutation,
+  useStoreFileMutation,
+  useWeatherFileQuery,
   useLogFindingMutation,
   useMarkFindingMutation,
   useSaveTapMutation,

@@ -1,4 +1,5 @@
 import type { GardenView, RoundView } from '@kibble/contract';
+import { format } from 'date-fns';
 import { createContext, useContext } from 'react';
 
 export const GardenContext = createContext<GardenView | null>(null);
@@ -17,6 +18,12 @@ export function useGardenRound(): RoundView {
   if (!round) throw new Error('A room that needs the round stands without one.');
   return round;
 }
+
+/** What the weather asks for; nothing where the round could not be worked out. */
+export const useAlerts = (): RoundView['alerts'] => useContext(RoundContext)?.alerts ?? [];
+
+/** The garden's day; the device's outside a garden (the setup). */
+export const useToday = (): string => useContext(GardenContext)?.today ?? format(new Date(), 'yyyy-MM-dd');
 
 /** Plants of the gardener's own; none outside a garden (the setup). */
 export const useGardenCrops = (): GardenView['ownCrops'] => useContext(GardenContext)?.ownCrops ?? [];

@@ -14,6 +14,8 @@ export interface Notice {
   undoSettingIds?: number[];
   /** An import just stored, to be taken back as a whole. */
   undoImportId?: number;
+  /** A garden just put away. */
+  undoAwayId?: number;
   /** What was said of days' weather. */
   undoSaid?: { gardenId: number; ids: number[] };
   /** The copy of what stood before something was put back. */

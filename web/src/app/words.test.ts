@@ -1,10 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { RoundsView } from '@kibble/contract';
-import type { LeaveReason, Waiting, WaterReason, WeatherAlert } from '@kibble/core';
+import type { LeaveReason, Waiting, WaterReason } from '@kibble/core';
 import { unitsOf } from './units.ts';
 import {
-  alertWords,
-  isHarm,
   leaveHead,
   leaveSentence,
   nextRound,
@@ -52,13 +50,13 @@ const reason: WaterReason = {
 describe('why a bed is watered', () => {
   test('one sentence with figures, units and the depth it reaches', () => {
     expect(plain(waterSentence(reason, 637, metric))).toBe(
-      '20 of the 25 mm it can spare are gone. Waiting until Friday would cost 6.2 % of its growth till then. This fills it to 640 mm deep.',
+      '20 of the 25 mm within easy reach are gone. Waiting until Friday would cost 6.2 % of its growth till then. This fills it to 640 mm deep.',
     );
     expect(plain(waterSentence(reason, 637, us))).toMatch(/0.8 of the 0.97 in .* 25.2 in deep/);
   });
-  test('a bed past what it can spare says so, and a part is called one', () => {
+  test('a bed past what was within reach says so, and a part is called one', () => {
     expect(plain(waterSentence({ ...reason, depletionMm: 30 }, 500, metric))).toMatch(
-      /^30 mm are gone and it can spare 25 mm\./,
+      /^30 mm are gone, and 25 mm were within easy reach\./,
     );
     expect(plain(waterSentence(reason, 300, metric, 12))).toMatch(/takes only a part.* the rest follows/);
     expect(plain(waterSentence({ ...reason, code: 'after the dry spell' }, 300, metric))).toMatch(/promised/);
@@ -98,7 +96,7 @@ describe('round days and a hand’s pace', () => {
   });
   test('seconds at a plant, along the row, or cans: never two seconds at each of a hundred plants', () => {
     expect(paceWords({ by: 'plant', seconds: 34, plants: 6 }, 2, metric)).toBe(
-      '34 s at each plant in each pass',
+      '34 s at each plant in each turn',
     );
     expect(paceWords({ by: 'metre', seconds: 7.2, metres: 40 }, 1, metric)).toBe(
       '7.2 s along each metre of row',
@@ -116,7 +114,7 @@ describe('why a bed is left alone', () => {
     expect(leaveHead(enough, '2026-07-15')).toBe('1 day in hand');
     expect(leaveHead({ ...enough, daysInHand: 3 }, '2026-07-17')).toBe('3 days in hand');
     expect(leaveHead(enough, null)).toBe('over a fortnight in hand');
-    expect(plain(leaveSentence(enough, metric, null))).toBe('9 of the 29 mm it can spare are gone.');
+    expect(plain(leaveSentence(enough, metric, null))).toBe('9 of the 29 mm within easy reach are gone.');
   });
   test('rain, wet ground, bare ground and what was done today', () => {
     const rain: LeaveReason = {
@@ -164,21 +162,6 @@ describe('when the next watering is due', () => {
     expect(words('2026-07-20', null, null)).toMatch(/perhaps not within a fortnight/);
     expect(words(null, null, null)).toMatch(/No watering is likely/);
   });
-});
-
-test('every alert has words, and only the harmful ones are brick', () => {
-  const from = '2026-07-15';
-  const alerts: WeatherAlert[] = [
-    { code: 'heat wave', from, days: 5, highestC: 36 },
-    { code: 'hot dry wind', from, highestC: 38, humidityPct: 18, windMs: 7 },
-    { code: 'dry spell', from, days: 23 },
-    { code: 'soaking rain', from, rainMm: 27 },
-    { code: 'hard frost', from, lowestC: -8 },
-    { code: 'ground about to freeze', from, meanC: -3 },
-  ];
-  for (const alert of alerts) expect(alertWords(alert, metric).length).toBeGreaterThan(15);
-  expect(plain(alertWords(alerts[0] as WeatherAlert, us))).toMatch(/5 days, up to 97°F/);
-  expect(alerts.filter(isHarm)).toHaveLength(4);
 });
 
 test('a year is written only when it is another one', () => {

@@ -7,9 +7,9 @@ import type {
   Explainable,
   HandPace,
   LeaveReason,
+  RunsOut,
   Waiting,
   WaterReason,
-  WeatherAlert,
 } from '@kibble/core';
 import { addDays, addMinutes, format, getDay, isSameYear, parseISO } from 'date-fns';
 import type { Units } from './units.ts';
@@ -29,6 +29,9 @@ export const timeOfDay = (minutes: number, units: Pick<Units, 'system'>): string
     addMinutes(new Date(2000, 0, 1), Math.round(minutes)),
     units.system === 'us' ? 'h:mm\u00a0aaa' : 'HH:mm',
   );
+
+/** A stage of a crop as it is called: the field's word stays in the working. */
+export const stageWords = (stage: string): string => (stage === 'establishing' ? 'settling in' : stage);
 
 /** A sentence in pieces: words, and numbers that open their working. */
 export type Piece = string | { of: Explainable; text: string };
@@ -100,13 +103,13 @@ export function waterSentence(
       gone,
       ' are gone of the ',
       spare,
-      ' it can spare. It goes ',
+      ' within easy reach. It goes ',
       deep,
       ' deep.',
     ];
   const start: Sentence = past
-    ? [gone, ' are gone and it can spare ', spare, '. ']
-    : [gone, ' of the ', spare, ' it can spare are gone. '];
+    ? [gone, ' are gone, and ', spare, ' were within easy reach. ']
+    : [gone, ' of the ', spare, ' within easy reach are gone. '];
   const wait: Sentence =
     reason.waiting && reason.waiting.due !== null ? [...waitingWords(reason.waiting), ' '] : [];
   return reason.wantedMm > PART * givenMm
@@ -114,7 +117,7 @@ export function waterSentence(
     : [...start, ...wait, 'This fills it to ', deep, ' deep.'];
 }
 
-const days = (n: number): string => (n === 1 ? '1 day' : `${n} days`);
+export const days = (n: number): string => (n === 1 ? '1 day' : `${n} days`);
 
 /** How long a bed can be left, short enough to stand in bold. */
 export function leaveHead(reason: LeaveReason, nextDate: string | null): string {
@@ -156,7 +159,7 @@ export function leaveSentence(
         { of: 'gone', text: units.number('depth', reason.depletionMm) },
         ' of the ',
         { of: 'spare', text: units.text('depth', reason.readilyMm) },
-        ' it can spare are gone.',
+        ' within easy reach are gone.',
       ];
     case 'rain coming':
       return [
@@ -223,28 +226,20 @@ export function windowWords(window: WindowView, today: string): string {
     : `Next: ${name(early)} at the earliest, and perhaps not within a fortnight${middle}.`;
 }
 
-/** What the weather asks for, in one sentence. */
-export function alertWords(alert: WeatherAlert, units: Units): string {
-  const on = dayMonth(alert.from);
-  switch (alert.code) {
-    case 'heat wave':
-      return `Heat from ${on}: ${days(alert.days)}, up to ${units.text('temperature', alert.highestC)}. Soak, mulch and shade before it comes.`;
-    case 'hot dry wind':
-      return `Hot dry wind on ${on}, ${units.text('temperature', alert.highestC)}: trees and pots lose most. Drink, and keep out of the noon sun.`;
-    case 'dry spell':
-      return `${days(alert.days)} without real rain.`;
-    case 'soaking rain':
-      return `Soaking rain likely on ${on}, ${units.text('depth', alert.rainMm)}.`;
-    case 'hard frost':
-      return `Hard frost on ${on}, ${units.text('temperature', alert.lowestC)}: drain hoses and lines before it.`;
-    case 'ground about to freeze':
-      return `The ground is about to freeze from ${on}: last watering of anything that stands the winter, then none.`;
-  }
+/** How long the ground's store lasts if nobody waters. */
+export function runsOutWords({ slows, wilts, until }: RunsOut, today: string): string {
+  const about = ({ early, likely, late }: RunsOut['slows']): string => {
+    const name = (date: string | null): string => (date === null ? 'not at all' : dayMonth(date));
+    const between = early === late ? '' : ` (between ${name(early)} and ${name(late)})`;
+    return `${name(likely)}${between}`;
+  };
+  const wilting = wilts.likely ? ` It wilts from about ${about(wilts)}.` : ' It hardly wilts this season.';
+  if (slows.likely === null)
+    return `With no watering at all what the ground holds, and the rain to come, will most likely do until ${dayMonth(until)}.`;
+  if (slows.likely === today)
+    return `What was within easy reach is used up.${wilts.likely ? ` With no watering at all it wilts from about ${about(wilts)}.` : ''}`;
+  return `With no watering at all what the ground holds lasts until about ${about(slows)}.${wilting}`;
 }
-
-/** Alerts that do harm if nothing is done. */
-export const isHarm = (alert: WeatherAlert): boolean =>
-  alert.code !== 'soaking rain' && alert.code !== 'dry spell';
 
 /** When in the day to water, with the reason. */
 export function hourWords(hour: BestHour, units: Pick<Units, 'system'>): string {
@@ -293,7 +288,7 @@ export function checkFirstWords(check: NonNullable<StopView['checkFirst']>, unit
 
 /** What a hand does: seconds at a plant or along the row, or cans. */
 export function paceWords(pace: HandPace, passes: number, units: Units): string {
-  const each = passes > 1 ? ' in each pass' : '';
+  const each = passes > 1 ? ' in each turn' : '';
   switch (pace.by) {
     case 'plant':
       return pace.plants > 1 ? `${Math.round(pace.seconds)} s at each plant${each}` : '';

@@ -1,6 +1,7 @@
 import type { ChartDay } from '@kibble/contract';
 import { area, axisLabelDates, line, max, scaleLinear, scaleTime, curveMonotoneX } from './d3parts.ts';
 import { useMemo, useState } from 'react';
+import { ticksIn } from './ticksIn.ts';
 import { useWidth } from './useWidth.ts';
 import { useUnits } from '../app/units.ts';
 import { dayMonth } from '../app/words.ts';
@@ -20,7 +21,7 @@ const PAST_DAYS_NARROW = 12;
 /** Days ahead shown: as far as a forecast says anything. */
 const AHEAD_DAYS = 10;
 
-/** Root-zone depletion, past and ahead: full at the top, the refill line under it, water coming in from above. */
+/** Root-zone depletion, past and ahead: full at the top, the watering line under it, water coming in from above. */
 export function DepletionChart({
   days,
   today,
@@ -82,7 +83,7 @@ export function DepletionChart({
     <figure
       ref={frame}
       tabIndex={0}
-      aria-label="Chart of water gone from the root zone; left and right arrows move through the days"
+      aria-label="Chart of water gone from round the roots; left and right arrows move through the days"
       onKeyDown={(e) => {
         if (e.key === 'ArrowLeft') move((at ?? past.length) - 1);
         if (e.key === 'ArrowRight') move((at ?? past.length - 2) + 1);
@@ -113,11 +114,11 @@ export function DepletionChart({
           />
         ) : null}
         <path d={held(shown) ?? ''} fill="var(--water)" opacity={0.14} />
-        {y.ticks(4).map((mm) => (
-          <g key={mm}>
-            <line x1={LEFT} x2={width - RIGHT} y1={y(mm)} y2={y(mm)} stroke="var(--rule)" strokeWidth={0.7} />
-            <text x={LEFT - 7} y={y(mm) + 4} fontSize={13} textAnchor="end" fill="var(--quiet)">
-              {mm === 0 ? 'full' : units.number('depth', mm)}
+        {ticksIn(y, units.of('depth'), 4).map(({ at, label }) => (
+          <g key={label}>
+            <line x1={LEFT} x2={width - RIGHT} y1={at} y2={at} stroke="var(--rule)" strokeWidth={0.7} />
+            <text x={LEFT - 7} y={at + 4} fontSize={13} textAnchor="end" fill="var(--quiet)">
+              {label === '0' ? 'full' : label}
             </text>
           </g>
         ))}
@@ -155,8 +156,11 @@ export function DepletionChart({
           strokeWidth={1.4}
           strokeDasharray="7 4"
         />
-        <text x={width - RIGHT + 8} y={y(last.readilyMm) + 4} fontSize={14} fill="var(--ink)">
-          refill line
+        <text y={y(last.readilyMm) + 4} fontSize={14} fill="var(--ink)">
+          <tspan x={width - RIGHT + 8}>watering</tspan>
+          <tspan x={width - RIGHT + 8} dy="1.1em">
+            line
+          </tspan>
         </text>
         <path d={curve(past) ?? ''} fill="none" stroke="var(--water)" strokeWidth={2.6} />
         <path
@@ -196,7 +200,7 @@ export function DepletionChart({
       </svg>
       <figcaption className="min-h-12 text-sm text-quiet" aria-live="polite">
         {point
-          ? `${dayMonth(point.date)}${point.ahead ? ' (ahead)' : ''}: ${units.text('depth', point.depletionMm)} gone of ${units.text('depth', point.readilyMm)} it can spare; plants drank ${units.text('depth', point.transpirationMm)}, bare soil lost ${units.text('depth', point.evaporationMm)}${point.rainMm > 0.05 ? `, rain ${units.text('depth', point.rainMm)}` : ''}${point.irrigationMm > 0.05 ? `, watering ${units.text('depth', point.irrigationMm)}` : ''}.`
+          ? `${dayMonth(point.date)}${point.ahead ? ' (ahead)' : ''}: ${units.text('depth', point.depletionMm)} gone of ${units.text('depth', point.readilyMm)} within easy reach; plants drank ${units.text('depth', point.transpirationMm)}, bare soil lost ${units.text('depth', point.evaporationMm)}${point.rainMm > 0.05 ? `, rain ${units.text('depth', point.rainMm)}` : ''}${point.irrigationMm > 0.05 ? `, watering ${units.text('depth', point.irrigationMm)}` : ''}.`
           : 'The line sinks as water goes. From the top: blue bars are rain, open bars waterings; after today both are what is expected, with the plan followed; the band is where eight of ten ways of the weather lie.'}
       </figcaption>
     </figure>

@@ -77,7 +77,6 @@ export function WeatherRibbon({
                 type="button"
                 className="opens block w-full text-center"
                 aria-haspopup="dialog"
-                aria-label={`${shortDay(day.date)}: highest ${units.text('temperature', day.tMaxC)}, use ${units.text('depth', day.et0Mm)}, rain ${units.text('depth', day.rainMm)}`}
                 onClick={() => {
                   if (!scrubbing) onOpen(day.date);
                 }}
@@ -89,8 +88,12 @@ export function WeatherRibbon({
                   {madeUp ? '≈' : ''}
                   {units.number('temperature', day.tMaxC)}°
                 </div>
+                <span className="sr-only">
+                  highest; sun and wind take {units.text('depth', day.et0Mm)}, rain{' '}
+                  {units.text('depth', day.rainMm)}
+                </span>
                 {folded ? (
-                  <span className="block h-4 text-xs leading-none text-water">
+                  <span aria-hidden className="block h-4 text-xs leading-none text-water">
                     {day.rainMm > 0.05 ? `${units.number('depth', day.rainMm)}${guess ? '?' : ''}` : ''}
                   </span>
                 ) : null}

@@ -14,6 +14,7 @@ const ACTS: readonly (readonly [path: string, name: string, also: string])[] = [
   ['beds', 'Add or change beds', 'new bed copy'],
   ['ground', 'Time a bucket, set out cans, feel the soil', 'test measure flow'],
   ['fortnight', 'Choose other round days, or days away', 'holiday move'],
+  ['words', 'What Kibble’s words mean', 'glossary term help meaning'],
   ['settings', 'Where the garden lies', 'town latitude place'],
   ['settings', 'Write everything to a file', 'backup export archive'],
 ];

@@ -6,7 +6,14 @@ import { PlanProgress } from '../ui/PlanProgress.tsx';
 import { NoticeBar } from '../ui/NoticeBar.tsx';
 import { TapBar } from '../ui/TapBar.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
-import { refusal, useGardenQuery, useRoundQuery, useStepClockMutation } from '../app/api.ts';
+import {
+  refusal,
+  useGardenQuery,
+  usePracticeQuery,
+  usePutAwayMutation,
+  useRoundQuery,
+  useStepClockMutation,
+} from '../app/api.ts';
 import { UNITS_KEY } from '../app/baseQuery.ts';
 import { DayDrawer } from '../ui/Opens.tsx';
 import { GardenContext, RoundContext } from '../app/gardenRound.ts';
@@ -97,10 +104,26 @@ export function GardenShell() {
 /** Which day it is here, and, on a practice date, how to step it. */
 function DateBar({ garden }: { garden: GardenView }) {
   const [step, { isLoading }] = useStepClockMutation();
+  const [putAway] = usePutAwayMutation();
+  const { data: practice } = usePracticeQuery(null);
   return (
     <header className="flex flex-wrap items-center gap-x-4 px-4 pt-2 text-sm md:px-8 print:hidden">
       <span className="font-semibold">{garden.name}</span>
       <span>{longDate(garden.today)}</span>
+      {garden.away ? (
+        <button
+          type="button"
+          className="min-h-11 font-semibold underline underline-offset-4"
+          onClick={() => void putAway({ id: garden.id, away: false })}
+        >
+          Put away: bring it back
+        </button>
+      ) : null}
+      {practice?.home ? (
+        <a className="flex min-h-11 items-center underline underline-offset-4" href={practice.home}>
+          Back to your own garden
+        </a>
+      ) : null}
       {garden.clockMode === 'practice' ? (
         <span className="no-print flex items-center gap-3">
           <span className="text-quiet">practice date</span>

@@ -69,11 +69,13 @@ export function Rail({ id, onFind }: { id: number; onFind: () => void }) {
             value={id}
             onChange={(event) => void navigate(`/garden/${event.target.value}/round`)}
           >
-            {(gardens ?? []).map((garden) => (
-              <option key={garden.id} value={garden.id}>
-                {garden.name}
-              </option>
-            ))}
+            {(gardens ?? [])
+              .filter((garden) => !garden.away || garden.id === id)
+              .map((garden) => (
+                <option key={garden.id} value={garden.id}>
+                  {garden.name}
+                </option>
+              ))}
           </select>
           <Link to="/new" className="underline underline-offset-4">
             New garden

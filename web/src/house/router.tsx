@@ -9,7 +9,8 @@ function FrontDoor() {
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="which garden to open" />;
   const last = Number(localStorage.getItem('kibble.garden'));
-  const garden = data.find((g) => g.id === last) ?? data[0];
+  const open = data.filter(({ away }) => !away);
+  const garden = open.find((g) => g.id === last) ?? open[0];
   return <Navigate replace to={garden ? `/garden/${garden.id}/round` : '/new'} />;
 }
 
@@ -77,6 +78,10 @@ export const router = createBrowserRouter([
           {
             path: 'weather',
             lazy: async () => ({ Component: (await import('../rooms/weather/WeatherRoom.tsx')).WeatherRoom }),
+          },
+          {
+            path: 'words',
+            lazy: async () => ({ Component: (await import('../rooms/words/WordsRoom.tsx')).WordsRoom }),
           },
           {
             path: 'settings',

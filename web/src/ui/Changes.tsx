@@ -16,12 +16,12 @@ const ROWS: readonly Row[] = [
   },
   { label: 'It runs', text: (o) => (o.minutes === null ? none : minutesText(o.minutes)) },
   {
-    label: 'In runs of',
+    label: 'In turns of',
     text: (o) =>
       o.runMinutes === null || o.cycles === null
         ? none
         : o.cycles === 1
-          ? 'one run'
+          ? 'one go'
           : `${o.cycles} × ${minutesText(o.runMinutes)}, ${minutesText(o.soakMinutes ?? 0)} between`,
   },
   { label: 'It takes', text: (o, units) => (o.litres === null ? none : units.text('volume', o.litres)) },
@@ -30,7 +30,7 @@ const ROWS: readonly Row[] = [
     text: (o, units) =>
       o.reachesMm === null ? none : units.text('depth', Math.round(o.reachesMm / 10) * 10),
   },
-  { label: 'The root zone can spare', text: (o, units) => units.text('depth', o.spareMm) },
+  { label: 'Within easy reach', text: (o, units) => units.text('depth', o.spareMm) },
   {
     label: 'The fortnight',
     text: (o, units) =>

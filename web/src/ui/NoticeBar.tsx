@@ -9,6 +9,7 @@ import {
   useMarkImportMutation,
   useMarkPlantingMutation,
   useMarkSettingsMutation,
+  usePutAwayMutation,
   useRestoreDataMutation,
   useUnsayWeatherMutation,
 } from '../app/api.ts';
@@ -30,6 +31,7 @@ export function NoticeBar() {
   const [markImport] = useMarkImportMutation();
   const [lookAtCopy] = useLookAtCopyMutation();
   const [restoreData] = useRestoreDataMutation();
+  const [putAway] = usePutAwayMutation();
   const [unsay] = useUnsayWeatherMutation();
   useEffect(() => {
     if (!notice) return;
@@ -47,12 +49,14 @@ export function NoticeBar() {
     notice.undoImportId !== undefined ||
     (notice.undoSettingIds?.length ?? 0) > 0 ||
     notice.undoSaid !== undefined ||
+    notice.undoAwayId !== undefined ||
     notice.undoCopy !== undefined;
   const undo = async (): Promise<void> => {
     if (notice.undoEventId !== undefined) await markEvent({ id: notice.undoEventId });
     if (notice.undoBedId !== undefined) await archiveBed({ bedId: notice.undoBedId, restore: true });
     for (const id of notice.undoFindingIds ?? []) await markFinding({ id });
     if (notice.undoTapId !== undefined) await archiveTap({ tapId: notice.undoTapId, restore: true });
+    if (notice.undoAwayId !== undefined) await putAway({ id: notice.undoAwayId, away: false });
     if (notice.undoSaid) await unsay(notice.undoSaid);
     for (const bedId of notice.undoBedIds ?? []) await archiveBed({ bedId });
     if (notice.undoPlantingId !== undefined) await markPlanting({ id: notice.undoPlantingId, restore: true });

@@ -118,7 +118,7 @@ function Running({
   };
   const again = (): void => onNext({ ...tap, resting: false, run: tap.run + 1, minutes: tap.runMinutes });
 
-  const turn = tap.runs > 1 ? `, ${byHand ? 'pass' : 'run'} ${tap.run} of ${tap.runs}` : '';
+  const turn = tap.runs > 1 ? `, turn ${tap.run} of ${tap.runs}` : '';
   return (
     <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
       <span role="timer" className={`text-4xl font-bold ${over && !tap.resting ? 'text-brick' : ''}`}>
@@ -136,7 +136,7 @@ function Running({
         ) : tap.selfStops ? (
           'it runs, and the timer on the tap shuts it.'
         ) : over && byHand ? (
-          <span className="font-semibold text-brick">this pass is over: say that it is off.</span>
+          <span className="font-semibold text-brick">this turn is over: say that it is off.</span>
         ) : over ? (
           <span className="font-semibold text-brick">
             turn it off. About {units.text('volume', tooMuch)} too much so far.

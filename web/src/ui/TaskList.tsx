@@ -5,7 +5,7 @@ import { useLogFindingMutation } from '../app/api.ts';
 import { useGarden } from '../app/gardenRound.ts';
 import { noticeShown } from '../app/noticeSlice.ts';
 import { useAppDispatch } from '../app/store.ts';
-import { dayMonth } from '../app/words.ts';
+import { dayMonth, stageWords } from '../app/words.ts';
 
 /** What a task says, and the short answers to it with what each writes down. */
 function words(
@@ -79,7 +79,7 @@ function words(
       };
     case 'has it begun':
       return {
-        text: `By the calendar it is ${task.stage} from about ${dayMonth(task.about)}. Have you seen it?`,
+        text: `By the calendar it is ${stageWords(task.stage)} from about ${dayMonth(task.about)}. Have you seen it?`,
         answers:
           plantingId === null ? [] : [['I saw it today', { kind: 'stage', plantingId, stage: task.stage }]],
       };

@@ -9,7 +9,7 @@ import {
   useNumberWorkingQuery,
   useTryOnBedQuery,
 } from '../app/api.ts';
-import { useGarden } from '../app/gardenRound.ts';
+import { useGarden, useToday } from '../app/gardenRound.ts';
 import { noticeShown } from '../app/noticeSlice.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { useUnits, type Units } from '../app/units.ts';
@@ -21,7 +21,7 @@ import { Loading, Trouble } from './states.tsx';
 import { tellUnit, workingText } from './workingText.ts';
 import { WorkingTree } from './WorkingTree.tsx';
 
-const NOTHING_TYPED = { typed: {}, problems: {}, onType: () => undefined };
+const NOTHING_TYPED = { typed: {}, problems: {} };
 
 /** Figures typed into the working, in SI, and what is wrong with them. */
 function readTyped(
@@ -165,10 +165,10 @@ export function TreeDrawer({
   title: string;
   onClose: () => void;
 }) {
-  const garden = useGarden();
+  const today = useToday();
   return (
     <Drawer open onClose={onClose} title={title}>
-      <TreeOf working={working} today={garden.today} />
+      <TreeOf working={working} today={today} />
     </Drawer>
   );
 }

@@ -1,6 +1,7 @@
 import type { Tellable, Working } from '@kibble/core';
 import { useId } from 'react';
 import { useUnits } from '../app/units.ts';
+import { CalledInTheField, TermOfLabel } from './Term.tsx';
 import { isAssumed, sourceText, tellUnit, workingText } from './workingText.ts';
 
 interface TreeProps {
@@ -9,7 +10,8 @@ interface TreeProps {
   /** What was typed over a figure, by its name. */
   typed: Partial<Record<Tellable, string>>;
   problems: Partial<Record<Tellable, string>>;
-  onType: (tell: Tellable, text: string) => void;
+  /** Left out, the tree is only read. */
+  onType?: (tell: Tellable, text: string) => void;
 }
 
 function Typed({ working, typed, problems, onType, tell }: TreeProps & { tell: Tellable }) {
@@ -27,7 +29,7 @@ function Typed({ working, typed, problems, onType, tell }: TreeProps & { tell: T
         value={shown}
         aria-invalid={Boolean(problems[tell])}
         aria-describedby={problems[tell] ? `${id}-error` : undefined}
-        onChange={(e) => onType(tell, e.target.value)}
+        onChange={(e) => onType?.(tell, e.target.value)}
       />
       {unit ? <span className="text-quiet">{unit}</span> : null}
       {problems[tell] ? (
@@ -48,11 +50,11 @@ export function WorkingTree({ depth = 0, ...props }: TreeProps & { depth?: numbe
   if (working.inputs.length === 0) {
     return (
       <li className="py-1">
-        {working.tell ? (
+        {working.tell && props.onType ? (
           <Typed {...props} tell={working.tell} />
         ) : (
           <>
-            {working.label}{' '}
+            <TermOfLabel label={working.label} />{' '}
             <strong className={isAssumed(working.provenance) ? 'assumed' : ''}>
               {workingText(working, units)}
             </strong>
@@ -69,7 +71,10 @@ export function WorkingTree({ depth = 0, ...props }: TreeProps & { depth?: numbe
           {working.label} <strong>{workingText(working, units)}</strong>
           {note}
         </summary>
-        <p className="pl-4 text-sm text-quiet">= {working.formula}</p>
+        <p className="pl-4 text-sm text-quiet">
+          = {working.formula}
+          <CalledInTheField label={working.label} />
+        </p>
         <ul className="border-l border-rule pl-4">
           {working.inputs.map((input) => (
             <WorkingTree key={input.label} {...props} working={input} depth={depth + 1} />

@@ -1,12 +1,19 @@
 import type { BedPageView, BedView, ChartDay, UnplannedBedView } from '@kibble/contract';
 import {
+  addDays,
   balanceTotals,
+  completeWeather,
   cropCautions,
   growthLost,
+  OPEN_DAYS,
   LATELY_DAYS,
   rootDoubt,
   stageStrip,
+  stageUse,
+  storeRunsOut,
   type DailyRecord,
+  type PlantingInput,
+  type StageStep,
 } from '@kibble/core';
 import type { Context } from '../context.ts';
 import { cropOfBed, plantingsOf } from '../placeInput.ts';
@@ -37,12 +44,34 @@ function chartDay(day: DailyRecord, ahead: boolean, source: ChartDay['source']):
 }
 
 /** The calendar of every planting that stands or is to come. */
-const stripsOf = (bed: BedView, { today, site }: Context): BedPageView['strips'] =>
-  plantingsOf(bed, site.latitudeDeg).flatMap((planting, i) => {
+const stripsOf = (bed: BedView, context: Context): BedPageView['strips'] =>
+  plantingsOf(bed, context.site.latitudeDeg).flatMap((planting, i) => {
+    const { today } = context;
     const view = bed.plantings[i];
     if (!view || (planting.endedOn !== undefined && planting.endedOn <= today)) return [];
-    return [{ plantingId: view.id, cropName: view.cropName, steps: stageStrip(planting, today) }];
+    const steps = stageStrip(planting, today);
+    return [{ plantingId: view.id, cropName: view.cropName, steps, useMm: useOf(planting, steps, context) }];
   });
+
+/** What a planting drinks a day in each of its stages: as it was, and as is usual for the season. */
+function useOf(
+  planting: PlantingInput,
+  steps: readonly StageStep[],
+  { site, today, weather }: Context,
+): (number | null)[] {
+  const [first, last] = [steps[0]?.from, steps.at(-1)?.from];
+  if (!first || !last) return [];
+  const record = weather.filter(({ source }) => source === 'record');
+  const days = completeWeather({
+    record,
+    forecast: [],
+    site,
+    from: first,
+    to: addDays(last, OPEN_DAYS),
+    today,
+  });
+  return stageUse(planting, steps, days, site);
+}
 
 /** Days compared with the same days a year before. */
 const COMPARED_DAYS = 30;
@@ -86,6 +115,7 @@ export function bedPageOf(
     tasks: place.tasks,
     lastYear: lastYearOf(past),
     window: outlook.window,
+    runsOut: planned && place.outlook.readilyMm > 0 ? storeRunsOut(planned, context.weather, context) : null,
     roots: rootDoubt(outlook.roots),
     sharpen: sharpenBed(bed, context),
     loss: {

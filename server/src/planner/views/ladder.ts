@@ -26,9 +26,10 @@ function perWeekOf(bedId: number, { plan }: Context): number {
 }
 
 const told = (found: ReturnType<typeof remedies>): LadderView['remedies'] =>
-  found.map(({ remedy, lostShare, cropId }) => ({
+  found.map(({ remedy, lostShare, because, cropId }) => ({
     remedy,
     lostShare,
+    because,
     cropName: cropId ? cropById(cropId).name : null,
   }));
 

@@ -2,6 +2,7 @@ import type { LeaveView, RoundView, StopView } from '@kibble/contract';
 import { addDays, referenceEt } from '@kibble/core';
 import type { Context } from '../context.ts';
 import type { Places } from '../places.ts';
+import { alertsOf } from './alerts.ts';
 import { roundsOf } from './rounds.ts';
 
 const RIBBON_PAST_DAYS = 6;
@@ -15,6 +16,7 @@ export function roundOf(context: Context, { places, unplanned }: Places): RoundV
   const begins = (stop: StopView): number => stop.runs[0]?.from ?? Number.POSITIVE_INFINITY;
   const urgent = (stop: StopView): number => (stop.reason.code === 'wilting' ? 0 : 1);
   stops.sort((a, b) => urgent(a) - urgent(b) || begins(a) - begins(b));
+  const tasks = places.flatMap((place) => place.tasks);
   const from = addDays(today, -RIBBON_PAST_DAYS);
   const fortnight = weather.filter((day) => day.date >= addDays(today, -14) && day.date < today);
   // What somebody said of a day is known of it too.
@@ -23,8 +25,8 @@ export function roundOf(context: Context, { places, unplanned }: Places): RoundV
     date: today,
     stops,
     leaveAlone,
-    alerts: context.alerts,
-    tasks: places.flatMap(({ tasks }) => tasks),
+    alerts: alertsOf(context, tasks),
+    tasks,
     unplanned,
     sun: { ...context.sun, assumed: context.garden.longitudeDeg === null },
     putOff: plan.leftOut

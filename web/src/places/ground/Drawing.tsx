@@ -51,7 +51,7 @@ export function SoilCore({ core, width, height, depthMm, labelled = false, title
   return (
     <svg
       role="img"
-      aria-label={`${title}: ${units.text('depth', core.depletionMm)} gone of ${units.text('depth', core.readilyMm)} it can spare (${gone} %), roots ${units.text('depth', core.rootDepthMm)} deep`}
+      aria-label={`${title}: ${units.text('depth', core.depletionMm)} gone of ${units.text('depth', core.readilyMm)} within easy reach (${gone} %), roots ${units.text('depth', core.rootDepthMm)} deep`}
       width={width}
       height={height}
       viewBox={`0 0 ${width} ${height}`}

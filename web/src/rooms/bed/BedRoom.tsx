@@ -4,7 +4,9 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import {
   leaveHead,
   leaveSentence,
+  runsOutWords,
   shareWords,
+  stageWords,
   waitingWords,
   waterSentence,
   windowWords,
@@ -54,7 +56,8 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
         <h1 className="text-3xl">{page.bedName}</h1>
         <p className="mb-3 text-quiet">
           {page.cropName ?? 'Nothing planted'}
-          {page.stage ? `, ${page.stage}` : ''}. On {page.textureClass}, {units.text('area', page.areaM2)}.{' '}
+          {page.stage ? `, ${stageWords(page.stage)}` : ''}. On {page.textureClass},{' '}
+          {units.text('area', page.areaM2)}.{' '}
           <Link className="underline underline-offset-4" to={`../ground/bed/${bedId}`}>
             Ground and water
           </Link>
@@ -113,7 +116,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
               Doses go by roots {units.text('depth', tens(page.roots.countedMm))} deep, the middle of what is
               believed. If they go down to {units.text('depth', tens(page.roots.upToMm))},{' '}
               {page.roots.leftIfDeepMm > 0
-                ? `it can still spare ${units.text('depth', page.roots.leftIfDeepMm)} today`
+                ? `${units.text('depth', page.roots.leftIfDeepMm)} are still within easy reach today`
                 : 'it is past its line all the same'}
               ; if they are shallow, the fortnight costs {shareWords(page.loss.ifShallow)} of its growth. A
               spade or a probe settles it:{' '}
@@ -123,6 +126,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
               .
             </p>
           ) : null}
+          {page.runsOut ? <p className="mt-1 text-quiet">{runsOutWords(page.runsOut, today)}</p> : null}
           <OneOffRun
             bedId={page.bedId}
             bedName={page.bedName}
@@ -138,7 +142,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
             named={page.strips.length > 1}
           />
         ))}
-        <h2 className="text-2xl">Water gone from the root zone</h2>
+        <h2 className="text-2xl">Water gone from round the roots</h2>
         <DepletionChart days={page.days} today={today} fan={page.window?.fan} />
         <div className="mt-6">
           <Ladder {...bed} lately={page.loss.lately} />

@@ -2,7 +2,9 @@ import type { LadderView } from '@kibble/contract';
 import { refusal, useLadderQuery } from '../../app/api.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { Opens, OpensTree } from '../../ui/Opens.tsx';
-import { perWeekWords, remedyWords, shareWords } from '../../app/words.ts';
+import { perWeekWords, shareWords } from '../../app/words.ts';
+import { Term } from '../../ui/Term.tsx';
+import { RemedyList } from '../../ui/RemedyList.tsx';
 
 /** How often it is asked, and what every other way would come to: rounds, litres, minutes of one's own, growth. */
 export function Ladder({ lately, ...bed }: { bedId: number; bedName: string; lately: number }) {
@@ -29,7 +31,7 @@ export function Ladder({ lately, ...bed }: { bedId: number; bedName: string; lat
         </Opens>
         .
       </p>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <table className="w-full text-[0.95rem]" data-testid="ladder">
           <thead className="text-left text-sm text-quiet">
             <tr>
@@ -42,7 +44,7 @@ export function Ladder({ lately, ...bed }: { bedId: number; bedName: string; lat
                 'if the roots are shallow',
               ].map((head) => (
                 <th key={head} className="pr-4 font-normal">
-                  {head}
+                  {head === 'Growth lost' ? <Term of="growth lost">{head}</Term> : head}
                 </th>
               ))}
             </tr>
@@ -83,17 +85,16 @@ export function Ladder({ lately, ...bed }: { bedId: number; bedName: string; lat
           </tbody>
         </table>
       </div>
-      {data.remedies.length > 0 ? <Remedies remedies={data.remedies} /> : null}
+      {data.remedies.length > 0 ? <Remedies bedName={bed.bedName} remedies={data.remedies} /> : null}
     </section>
   );
 }
 
 /** What would help, each with the growth that would then be lost. */
-function Remedies({ remedies }: { remedies: LadderView['remedies'] }) {
+function Remedies({ bedName, remedies }: { bedName: string; remedies: LadderView['remedies'] }) {
   return (
     <p className="mt-2">
-      <strong>What would help:</strong>{' '}
-      {remedies.map((one) => `${remedyWords(one)} (${shareWords(one.lostShare)} lost)`).join(', ')}.
+      <strong>What would help:</strong> <RemedyList bedName={bedName} remedies={remedies} />.
     </p>
   );
 }

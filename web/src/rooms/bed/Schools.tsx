@@ -10,6 +10,15 @@ import { plainDate, shareWords } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { WiltSheet } from './WiltSheet.tsx';
 import { bedBodyOf } from '../beds/bedBodyOf.ts';
+import type { WordId } from '../../app/glossary.ts';
+import { Term } from '../../ui/Term.tsx';
+
+/** Heads of the table that open what they mean. */
+const HEAD_WORDS: Readonly<Record<string, WordId>> = {
+  Way: 'way',
+  'Growth lost': 'growth lost',
+  'Past the roots': 'root zone',
+};
 
 /** How water is decided here: the schools side by side on this very bed, and the choice among them. */
 export function Schools({ bed }: { bed: BedView }) {
@@ -41,7 +50,7 @@ export function Schools({ bed }: { bed: BedView }) {
   return (
     <section aria-labelledby="schools">
       <h2 id="schools" className="mb-1 text-2xl">
-        How it is decided
+        <Term of="way">How it is decided</Term>
       </h2>
       <p className="border-t border-ink pt-2">
         <strong>{data.chosen}</strong>
@@ -63,7 +72,7 @@ export function Schools({ bed }: { bed: BedView }) {
           </label>
         ))}
       </div>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <table className="w-full text-[0.95rem]" data-testid="schools">
           <thead className="text-left text-sm text-quiet">
             <tr>
@@ -78,7 +87,11 @@ export function Schools({ bed }: { bed: BedView }) {
                 '',
               ].map((h) => (
                 <th key={h} className="pr-3 font-normal">
-                  {h || <span className="sr-only">Choose</span>}
+                  {HEAD_WORDS[h] ? (
+                    <Term of={HEAD_WORDS[h]}>{h}</Term>
+                  ) : (
+                    h || <span className="sr-only">Choose</span>
+                  )}
                 </th>
               ))}
             </tr>
@@ -109,7 +122,7 @@ export function Schools({ bed }: { bed: BedView }) {
                     <button
                       type="button"
                       className="underline underline-offset-4"
-                      aria-label={`Decide by ${r.school}`}
+                      aria-label={`Choose ${r.school}`}
                       onClick={() => void choose(r.school).catch(() => undefined)}
                     >
                       Choose

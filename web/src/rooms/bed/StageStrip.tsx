@@ -6,8 +6,9 @@ import { useLogFindingMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
-import { plainDate } from '../../app/words.ts';
+import { useUnits, type Units } from '../../app/units.ts';
+import { plainDate, stageWords } from '../../app/words.ts';
+import { Term } from '../../ui/Term.tsx';
 
 const BAR = 26;
 
@@ -41,7 +42,7 @@ export function StageStrip({
     }).unwrap();
     dispatch(
       noticeShown({
-        text: `${strip.cropName}: ${stage} from today; the rest of its calendar moves along.`,
+        text: `${strip.cropName}: ${stageWords(stage)} from today; the rest of its calendar moves along.`,
         undoFindingIds: [kept.id],
       }),
     );
@@ -90,13 +91,20 @@ export function StageStrip({
       >
         {steps.map((s, i) => (
           <li key={s.stage} className="pt-1 pr-2">
-            <span className={s.stage === now ? 'font-bold' : ''}>{s.stage}</span>
+            <span className={s.stage === now ? 'font-bold' : ''}>
+              {s.stage === 'establishing' ? (
+                <Term of="settling in">{stageWords(s.stage)}</Term>
+              ) : (
+                stageWords(s.stage)
+              )}
+            </span>
             <br />
             <span className={s.by === 'seen' ? '' : 'assumed'}>{plainDate(s.from, today)}</span>
             {s.by === 'seen' ? ', seen' : ''}
             <br />
             <span className="text-quiet">
-              drinks {drinks(s, steps[i + 1] ?? end)} of what grass takes, roots{' '}
+              drinks {drinks(s, steps[i + 1] ?? end)} of what grass takes
+              {strip.useMm[i] ? `, ${aDay(strip.useMm[i], units)} a day` : ''}, roots{' '}
               {units.text('depth', Math.round(s.rootDepthMm / 10) * 10)}
             </span>
             {canSee(s, now, today) ? (
@@ -117,6 +125,10 @@ export function StageStrip({
     </section>
   );
 }
+
+/** A day's drink, finer than whole millimetres. */
+const aDay = (mm: number, units: Units): string =>
+  units.system === 'us' ? units.text('depth', mm) : `${mm.toFixed(1)}\u00a0mm`;
 
 /** Share of short grass's use over a stage: a range where it climbs or falls. */
 function drinks(from: StageStep, to: StageStep): string {

@@ -1,7 +1,17 @@
 import type { BedPageView, Explainable } from '@kibble/contract';
+import type { WordId } from '../../app/glossary.ts';
 import { Opens } from '../../ui/Opens.tsx';
+import { Term } from '../../ui/Term.tsx';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
+
+/** Rows that open what they mean. */
+const WORDS: Readonly<Partial<Record<Explainable, WordId>>> = {
+  transpiration: 'drink',
+  evaporation: 'drying',
+  runoff: 'runs off',
+  lost: 'root zone',
+};
 
 /** The season's balance so far, as depths over the bed. */
 export function WhereItWent({ page }: { page: BedPageView }) {
@@ -27,7 +37,7 @@ export function WhereItWent({ page }: { page: BedPageView }) {
           {rows.map(([name, mm, of]) => (
             <tr key={name} className="border-t border-rule">
               <th scope="row" className="py-1 text-left font-normal">
-                {name}
+                {WORDS[of] ? <Term of={WORDS[of]}>{name}</Term> : name}
               </th>
               <td className="py-1 text-right font-semibold">
                 <Opens bedId={page.bedId} bedName={page.bedName} of={of}>

@@ -43,9 +43,9 @@ export function BedsRoom() {
         <thead className="text-left text-sm text-quiet">
           <tr>
             <th className="py-1 font-normal">Bed</th>
-            <th className="hidden font-normal sm:table-cell">Soil</th>
-            <th className="font-normal">Crop</th>
-            <th className="hidden font-normal md:table-cell">Watered by</th>
+            <th className="hidden pr-4 font-normal sm:table-cell">Soil</th>
+            <th className="hidden pr-4 font-normal sm:table-cell">Crop</th>
+            <th className="hidden pr-4 font-normal md:table-cell">Watered by</th>
             <th className="hidden text-right font-normal sm:table-cell">Area</th>
             <th>
               <span className="sr-only">Changes</span>
@@ -55,27 +55,24 @@ export function BedsRoom() {
         <tbody>
           {beds.map((bed) => (
             <tr key={bed.id} className="far border-t border-rule align-baseline">
-              <td className="py-1">
+              <td className="py-1 pr-4">
                 <Link
                   className="font-semibold underline decoration-rule underline-offset-4"
                   to={String(bed.id)}
                 >
                   {bed.name}
                 </Link>
+                <span className="block sm:hidden">{growing(bed, garden.today)}</span>
               </td>
-              <td className="hidden sm:table-cell">
+              <td className="hidden pr-4 sm:table-cell">
                 <Mark fact={bedFacts(bed, garden.today, units).soil} />
               </td>
-              <td>
-                {bed.planting
-                  ? `${bed.planting.cropName}, ${plainDate(bed.planting.plantedOn, garden.today)}`
-                  : 'nothing'}
-              </td>
-              <td className="hidden md:table-cell">
+              <td className="hidden pr-4 sm:table-cell">{growing(bed, garden.today)}</td>
+              <td className="hidden pr-4 md:table-cell">
                 {bed.delivery.method}, <FlowOf bed={bed} today={garden.today} />
               </td>
               <td className="hidden text-right sm:table-cell">{units.text('area', bed.areaM2)}</td>
-              <td className="text-right whitespace-nowrap">
+              <td className="text-right sm:whitespace-nowrap">
                 <Button look="quiet" className="px-2" onClick={() => setEditing(bed)}>
                   Change
                 </Button>
@@ -126,6 +123,9 @@ export function BedsRoom() {
     </div>
   );
 }
+
+const growing = ({ planting }: BedView, today: string): string =>
+  planting ? `${planting.cropName}, ${plainDate(planting.plantedOn, today)}` : 'nothing';
 
 function FlowOf({ bed, today }: { bed: BedView; today: string }) {
   const { flow } = bedFacts(bed, today, useUnits());

@@ -86,7 +86,7 @@ export const FortnightGrid = memo(function FortnightGrid({
 
   return (
     <DndContext sensors={sensors} onDragMove={moved} onDragEnd={dropped} onDragCancel={() => setTarget(null)}>
-      <div className="mt-2 overflow-x-auto">
+      <div className="mt-2 relative overflow-x-auto">
         <table className="w-full min-w-[60rem] table-fixed border-collapse" data-testid="fortnight">
           <thead className="text-xs">
             <tr>
@@ -102,10 +102,10 @@ export const FortnightGrid = memo(function FortnightGrid({
                       <button
                         type="button"
                         className="min-h-6 underline underline-offset-4"
-                        aria-label={`Move the whole round of ${dayMonth(date)}`}
                         onClick={() => onRound(date)}
                       >
                         <DayHead date={date} today={garden.today} />
+                        <span className="sr-only">: move the whole round of {dayMonth(date)}</span>
                       </button>
                     ) : (
                       <DayHead date={date} today={garden.today} />

@@ -4,7 +4,8 @@ import { Link } from 'react-router';
 import { useFortnightQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
-import { longDate, remedyWords, shareWords } from '../../app/words.ts';
+import { longDate, shareWords } from '../../app/words.ts';
+import { RemedyList } from '../../ui/RemedyList.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Unplanned } from '../../ui/Unplanned.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
@@ -99,9 +100,12 @@ function Over({ over }: { over: FortnightView['over'] }) {
         <li key={bed.bedId}>
           <strong>{bed.bedName}</strong> loses {shareWords(bed.lostShare)} of its growth, its goal allows{' '}
           {shareWords(bed.allowedShare)}.
-          {bed.remedies.length > 0
-            ? ` What would help: ${bed.remedies.map((r) => `${remedyWords(r)} (${shareWords(r.lostShare)})`).join(', ')}.`
-            : ''}
+          {bed.remedies.length > 0 ? (
+            <>
+              {' '}
+              What would help: <RemedyList bedName={bed.bedName} remedies={bed.remedies} />.
+            </>
+          ) : null}
         </li>
       ))}
     </ul>

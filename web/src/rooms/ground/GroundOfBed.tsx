@@ -20,13 +20,14 @@ import { Choice } from '../../ui/Field.tsx';
 import { Opens } from '../../ui/Opens.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
 import { Empty } from '../../ui/states.tsx';
-import { bedFacts } from './facts.ts';
+import { bedFacts, type Fact } from './facts.ts';
 import { findingWords } from './findingWords.ts';
 import { Habit, RunConverter } from './HabitAndRun.tsx';
 import { Mark } from './Mark.tsx';
 import { MethodAdviser } from './MethodAdviser.tsx';
 import { SharpenPlan } from './SharpenPlan.tsx';
 import { TEST_PAGES, testPage, TESTS_OF_METHOD } from './tests/index.ts';
+import { Term } from '../../ui/Term.tsx';
 
 const SHARED_SOON: ReadonlySet<EntryKind> = new Set(['amended', 'site']);
 
@@ -91,7 +92,9 @@ export function GroundOfBed() {
             </h2>
             <FactList facts={[facts.soil, facts.intake, facts.drains]} />
             <p className="mb-3">
-              <span className="text-quiet">The root zone can spare</span>{' '}
+              <span className="text-quiet">
+                <Term of="reach">Within easy reach</Term>
+              </span>{' '}
               <Opens bedId={bed.id} bedName={bed.name} of="spare" assumed={facts.soil.assumed}>
                 {page ? units.text('depth', page.core.readilyMm) : '…'}
               </Opens>
@@ -128,12 +131,12 @@ export function GroundOfBed() {
   );
 }
 
-function FactList({ facts }: { facts: { label: string; text: string; assumed: boolean }[] }) {
+function FactList({ facts }: { facts: Fact[] }) {
   return (
     <dl className="mb-3 grid grid-cols-[auto_minmax(0,1fr)] gap-x-4 border-t border-ink pt-1">
       {facts.map((fact) => (
         <div key={fact.label} className="contents">
-          <dt className="text-quiet">{fact.label}</dt>
+          <dt className="text-quiet">{fact.word ? <Term of={fact.word}>{fact.label}</Term> : fact.label}</dt>
           <dd className="font-semibold">
             <Mark fact={fact} />
           </dd>

@@ -82,7 +82,7 @@ export function GroundRoom() {
                       <Mark fact={facts.soil} />
                       <br />
                       <span className="text-sm">
-                        <span className="text-quiet">takes in</span> <Mark fact={facts.intake} />
+                        <span className="text-quiet">soaks in at</span> <Mark fact={facts.intake} />
                         {facts.known.ground.drainageMmPerHour === undefined ? null : (
                           <>
                             <span className="text-quiet">, drains</span> <Mark fact={facts.drains} />

@@ -51,8 +51,8 @@ export function MethodAdviser({ bed, known }: { bed: BedView; known: KnownBed })
               <span className="sr-only">Place</span>
             </th>
             <th className="font-normal">By</th>
-            <th className="font-normal">Litres sent for each that stays</th>
-            <th className="hidden font-normal sm:table-cell">Weeding</th>
+            <th className="pr-4 font-normal">Litres sent for each that stays</th>
+            <th className="hidden pr-4 font-normal sm:table-cell">Weeding</th>
             <th className="hidden font-normal sm:table-cell">Leaves</th>
           </tr>
         </thead>

@@ -1,5 +1,6 @@
 import { knownBed, type BedView } from '@kibble/contract';
 import { deliveryRate, intakeRate, wettedFractionOf, type KnownBed } from '@kibble/core';
+import type { WordId } from '../../app/glossary.ts';
 import type { Units } from '../../app/units.ts';
 import { isAssumed } from '../../ui/workingText.ts';
 
@@ -8,6 +9,8 @@ export interface Fact {
   label: string;
   text: string;
   assumed: boolean;
+  /** What its label means. */
+  word?: WordId;
 }
 
 export interface BedFacts {
@@ -36,15 +39,17 @@ export function bedFacts(bed: BedView, today: string, units: Units): BedFacts {
       assumed: isAssumed(sources.soil),
     },
     intake: {
-      label: 'Takes in',
+      label: 'Soaks in at',
+      word: 'soaks in',
       text: units.text('rate', intakeRate(ground, mulched)),
       assumed: isAssumed(sources.intake),
     },
     drains: {
       label: 'Drains below',
+      word: 'barrier',
       text:
         ground.drainageMmPerHour === undefined
-          ? 'as its texture'
+          ? 'as such soil does'
           : units.text('rate', ground.drainageMmPerHour),
       assumed: isAssumed(sources.drainage),
     },
@@ -54,12 +59,14 @@ export function bedFacts(bed: BedView, today: string, units: Units): BedFacts {
       assumed: isAssumed(sources.flow),
     },
     rate: {
-      label: 'Rate where it falls',
+      label: 'Comes at',
+      word: 'speed',
       text: units.text('rate', deliveryRate(delivery, known.areaM2)),
       assumed: isAssumed(sources.flow),
     },
     evenness: {
       label: 'Evenness',
+      word: 'evenness',
       text:
         delivery.lowQuarterUniformity === undefined
           ? 'taken as even'
@@ -68,6 +75,7 @@ export function bedFacts(bed: BedView, today: string, units: Units): BedFacts {
     },
     wets: {
       label: 'Wets',
+      word: 'wets',
       text: `${units.text('share', wettedFractionOf(delivery))} of the bed`,
       assumed: wettedFractionOf(delivery) < 1 && isAssumed(sources.wettedFraction),
     },

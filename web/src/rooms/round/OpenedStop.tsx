@@ -23,6 +23,7 @@ import { SkipSheet } from './SkipSheet.tsx';
 import { StopDetails } from './StopDetails.tsx';
 import { howText, keepDry, largeMinutes, shortHow } from './stopWords.ts';
 import { isCarried, type StopActs } from './useStopActs.ts';
+import { Term } from '../../ui/Term.tsx';
 
 /** What else can be said of a stop: its key, what it asks, a short word for the button and its name. */
 const OTHER_ACTS = [
@@ -75,13 +76,9 @@ export function OpenedStop({
         />
         <div>
           <p className="leading-none">
-            <Opens
-              {...bed}
-              of="minutes"
-              assumed={!stop.flowMeasured}
-              label={`${minutesText(largeMinutes(stop))}: show the working`}
-            >
+            <Opens {...bed} of="minutes" assumed={!stop.flowMeasured}>
               <LargeTime minutes={largeMinutes(stop)} className="text-6xl" />
+              <span className="sr-only">show the working</span>
             </Opens>
           </p>
           <p className="mt-2 text-lg">
@@ -175,8 +172,12 @@ export function OpenedStop({
             <Opens {...bed} of="depth">
               {units.text('depth', stop.run.localMm)}
             </Opens>{' '}
-            {stop.run.bedMm < stop.run.localMm - 0.05 ? 'where it falls' : 'over the bed'};{' '}
-            {minutesText(stop.handsOnMinutes)} of your own time.
+            {stop.run.bedMm < stop.run.localMm - 0.05 ? (
+              <Term of="where it falls">where it falls</Term>
+            ) : (
+              'over the bed'
+            )}
+            ; {minutesText(stop.handsOnMinutes)} of your own time.
           </p>
           <StopDetails stop={stop} />
         </details>

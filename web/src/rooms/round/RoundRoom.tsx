@@ -3,7 +3,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
-import { alertWords, dayName, isHarm, nextRound, roundsWords, timeOfDay } from '../../app/words.ts';
+import { dayName, nextRound, roundsWords, timeOfDay } from '../../app/words.ts';
+import { AlertLines } from '../../ui/Alerts.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Empty } from '../../ui/states.tsx';
@@ -52,8 +53,6 @@ export function RoundRoom() {
   const open = (bedId: number): void => setChosen({ bedId, at: stops.findIndex((s) => s.bedId === bedId) });
   if (opened && found < 0) setChosen({ bedId: opened.bedId, at: index });
   const { helping, setHelping } = useRoundKeys(stops, index, open);
-  const harmful = round.alerts.filter(isHarm);
-  const quiet = round.alerts.filter((alert) => !isHarm(alert));
   const empty = stops.length + leaveAlone.length === 0;
   const growing = leaveAlone.some(({ reason }) => !AT_REST.has(reason.code));
   const runs = stops.flatMap((stop) => stop.runs);
@@ -103,16 +102,7 @@ export function RoundRoom() {
           Choose other days
         </Link>
       </p>
-      {round.alerts.length > 0 ? (
-        <p className="text-quiet">
-          {harmful.map((alert) => (
-            <strong key={alert.code} className="text-brick">
-              {alertWords(alert, units)}{' '}
-            </strong>
-          ))}
-          {quiet.map((alert) => alertWords(alert, units)).join(' ')}
-        </p>
-      ) : null}
+      {round.alerts.length > 0 ? <AlertLines alerts={round.alerts} /> : null}
     </header>
   );
 
@@ -166,6 +156,9 @@ export function RoundRoom() {
                     className={`h-1.5 flex-1 ${i + 1 < place ? 'bg-ink' : i + 1 === place ? 'bg-water' : 'bg-rule'}`}
                   />
                 ))}
+              </div>
+              <div className="lg:hidden">
+                <AlertLines short alerts={round.alerts} />
               </div>
               <OpenedStop
                 key={opened.bedId}

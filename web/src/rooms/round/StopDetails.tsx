@@ -24,7 +24,7 @@ export function StopDetails({ stop }: { stop: StopView }) {
           ? `${stop.fills.count} ${stop.fills.count === 1 ? 'fill' : 'fills'} of ${units.text('volume', stop.fills.litresEach)}. `
           : ''}
         {stop.byHand && stop.byHand.passes > 1
-          ? 'The first pass only makes the ground take the second: do the whole circuit, then again. '
+          ? 'The first turn only makes the ground take the second: do the whole circuit, then again. '
           : ''}
         {hourWords(stop.hour, units)}
         {stop.spray ? ` ${sprayWords(stop.spray, units)}` : ''}

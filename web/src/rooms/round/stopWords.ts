@@ -14,23 +14,23 @@ const WAYS: Readonly<Record<string, string>> = {
   'slow bucket': 'bucket',
 };
 
-/** How, in a few words on a row: can, 6 fills, 2 passes. */
+/** How, in a few words on a row: can, 6 fills, in 2 turns. */
 export function shortHow(stop: StopView): string {
   const { byHand, run, fills, method } = stop;
   const times = byHand?.passes ?? run.cycles;
-  const counted = times === 1 ? (byHand || fills ? '' : 'one run') : `${times} ${byHand ? 'passes' : 'runs'}`;
+  const counted = times === 1 ? (byHand || fills ? '' : 'in one go') : `in ${times} turns`;
   const filled = fills ? `${fills.count} ${fills.count === 1 ? 'fill' : 'fills'}` : '';
   const timer = stop.timer ? 'by its timer' : '';
   return [WAYS[method] ?? method, filled, counted, timer].filter((part) => part !== '').join(', ');
 }
 
-/** How it is done, in full: passes or runs and the rest between. */
+/** How it is done, in full: its turns and the rest between. */
 export function howText(stop: StopView): string {
   const { run, byHand } = stop;
   const times = byHand?.passes ?? run.cycles;
   if (times === 1) return `By ${stop.how}.`;
   const rest = byHand?.restMinutes ?? run.soakMinutes;
-  return `By ${stop.how}: ${times} ${byHand ? 'passes' : 'runs'} of ${minutesText(run.minutes / times)}, ${minutesText(rest)} between to soak in.`;
+  return `By ${stop.how}: ${times} turns of ${minutesText(run.minutes / times)}, ${minutesText(rest)} between to soak in.`;
 }
 
 /** Wet leaves are a matter only where water may come on them. */

@@ -8,6 +8,7 @@ import { useUnits } from '../../app/units.ts';
 import { MulchCap, patternId, Shoots, SoilPatterns } from '../../drawing/coreParts.tsx';
 import { rootPaths } from '../../drawing/rootPaths.ts';
 import { stateWords } from './stateWords.ts';
+import { stageWords } from '../../app/words.ts';
 
 const LAYER_MM = 50;
 const SKY = 58;
@@ -163,7 +164,7 @@ export function SectionDrawing({ view, width }: { view: SectionView; width: numb
   const step = units.system === 'us' ? 152.4 : 100;
   return (
     <div ref={root} className="flex" data-testid="section">
-      <svg aria-hidden width={54} height={SKY + ground + 4} className="mt-[5.1rem] shrink-0">
+      <svg aria-hidden width={54} height={SKY + ground + 4} className="mt-[5.7rem] shrink-0">
         {range(0, depthMm + 1, step).map((mm) => (
           <text key={mm} x={46} y={y(mm) + 4} fontSize={12} textAnchor="end" fill="var(--quiet)">
             {mm === 0 ? `0 ${units.of('depth').unit}` : units.number('depth', mm)}
@@ -175,7 +176,7 @@ export function SectionDrawing({ view, width }: { view: SectionView; width: numb
           <SoilPatterns prefix={HATCH} textures={textures} />
         </defs>
       </svg>
-      <div ref={scroller} className="min-w-0 flex-1 overflow-x-auto pb-2" onKeyDown={move}>
+      <div ref={scroller} className="min-w-0 flex-1 relative overflow-x-auto pb-2" onKeyDown={move}>
         <ul className="flex" aria-label="Beds, cut open">
           {cores.map((core, i) => (
             <li key={core.bed.bedId} className="shrink-0" style={{ width: pitch }}>
@@ -183,7 +184,6 @@ export function SectionDrawing({ view, width }: { view: SectionView; width: numb
                 data-core
                 to={`/garden/${gardenId}/beds/${core.bed.bedId}`}
                 className="block hover:bg-sheet"
-                aria-label={`${core.bed.bedName}: ${stateWords(core.bed)}, ${units.text('depth', core.bed.core.depletionMm)} gone of ${units.text('depth', core.bed.core.readilyMm)} it can spare, roots ${units.text('depth', core.bed.core.rootDepthMm)} deep`}
               >
                 <Head bed={core.bed} narrow={pitch < 100} />
                 <Core
@@ -205,9 +205,10 @@ export function SectionDrawing({ view, width }: { view: SectionView; width: numb
 }
 
 function Head({ bed, narrow }: { bed: SectionBed; narrow: boolean }) {
+  const units = useUnits();
   const harm = bed.state === 'past its line' || bed.state === 'too wet';
   return (
-    <div className="flex h-[5.1rem] flex-col pr-2 leading-tight">
+    <div className="flex h-[5.7rem] flex-col pr-2 leading-tight">
       <span
         className={clsx('line-clamp-2 font-serif font-semibold', narrow ? 'text-[0.82rem]' : 'text-base')}
       >
@@ -215,13 +216,16 @@ function Head({ bed, narrow }: { bed: SectionBed; narrow: boolean }) {
       </span>
       {narrow ? null : (
         <span className="truncate text-xs text-quiet">
-          {[bed.cropName, bed.stage].filter(Boolean).join(', ')}
+          {[bed.cropName, bed.stage && stageWords(bed.stage)].filter(Boolean).join(', ')}
         </span>
       )}
       <span className={clsx('mt-auto font-bold', narrow ? 'text-xs' : 'text-sm', harm && 'text-brick')}>
         {stateWords(bed)}
       </span>
       <span data-gone={bed.bedId} className="text-xs text-quiet" />
+      <span className="sr-only">
+        gone and within easy reach; roots {units.text('depth', bed.core.rootDepthMm)} deep
+      </span>
     </div>
   );
 }

@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router';
 import { useUnits } from '../../app/units.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { stateWords } from './stateWords.ts';
+import { stageWords } from '../../app/words.ts';
 
 /** The section as a list for a phone: the same cores, small, and the same facts. */
 export function SectionList({ beds }: { beds: SectionBed[] }) {
@@ -52,7 +53,7 @@ export function SectionTable({ beds }: { beds: SectionBed[] }) {
       <caption className="sr-only">Every bed with its water</caption>
       <thead className="text-left text-sm text-quiet">
         <tr>
-          {['Bed', 'Crop', 'Soil', 'State', 'Gone', 'Can spare', 'Roots', 'Last water reached'].map(
+          {['Bed', 'Crop', 'Soil', 'State', 'Gone', 'Within reach', 'Roots', 'Last water reached'].map(
             (name) => (
               <th key={name} className="py-1 pr-3 font-normal">
                 {name}
@@ -72,7 +73,9 @@ export function SectionTable({ beds }: { beds: SectionBed[] }) {
                 {bed.bedName}
               </Link>
             </th>
-            <td className="pr-3">{[bed.cropName, bed.stage].filter(Boolean).join(', ')}</td>
+            <td className="pr-3">
+              {[bed.cropName, bed.stage && stageWords(bed.stage)].filter(Boolean).join(', ')}
+            </td>
             <td className="pr-3">{bed.textureClass}</td>
             <td
               className={`pr-3 ${bed.state === 'past its line' || bed.state === 'too wet' ? 'font-semibold text-brick' : ''}`}

@@ -12,6 +12,7 @@ import { Empty, Loading, Trouble } from '../../ui/states.tsx';
 import { Unplanned } from '../../ui/Unplanned.tsx';
 import { SectionDrawing } from './SectionDrawing.tsx';
 import { SectionList, SectionTable } from './SectionList.tsx';
+import { Term } from '../../ui/Term.tsx';
 
 const FIRST_WIDTH = 1072;
 /** Typing rests this long before the filter is asked for. */
@@ -261,7 +262,10 @@ function Key() {
         water held in each 50 mm
       </span>
       <span>{line('M8 0v14', '1 3')} nothing left to give</span>
-      <span>{line('M8 0v14', undefined, 1.8)} refill line: water when the blue falls behind it</span>
+      <span>
+        {line('M8 0v14', undefined, 1.8)} <Term of="watering line">watering line</Term>: water when the blue
+        falls behind it
+      </span>
       <span>{line('M8 0v14', '3 2')} full</span>
       <span>{line('M0 7h16', undefined, 1.6)} roots end</span>
       <span>

@@ -1,11 +1,11 @@
-import { Link } from 'react-router';
 import { useForm, useWatch } from 'react-hook-form';
-import { useChangeGardenMutation, useGardensQuery } from '../../app/api.ts';
+import { useChangeGardenMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { useSeenVersion } from '../../app/seenVersion.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { PlaceOfGarden } from './PlaceOfGarden.tsx';
+import { Gardens } from './Gardens.tsx';
 import { LimitsForm } from './LimitsForm.tsx';
 import { SetAside } from './SetAside.tsx';
 import { YourData } from './YourData.tsx';
@@ -31,7 +31,6 @@ export function SettingsRoom() {
     date: garden.today,
   };
   const form = useForm<Typed>({ values, resetOptions: { keepDirtyValues: true } });
-  const { data: gardens } = useGardensQuery(null);
   const clock = useWatch({ control: form.control, name: 'clock' });
   const send = (version: number) =>
     form.handleSubmit(async ({ clock: mode, date, ...typed }) => {
@@ -105,28 +104,7 @@ export function SettingsRoom() {
       <LimitsForm garden={garden} />
       <YourData />
       <SetAside garden={garden} />
-      <section className="mt-10 max-w-xl">
-        <h2 className="mb-1 text-2xl">Gardens</h2>
-        <ul>
-          {(gardens ?? []).map((other) => (
-            <li key={other.id} className="border-t border-rule py-2">
-              {other.id === garden.id ? (
-                <strong>{other.name}, open now</strong>
-              ) : (
-                <Link className="underline underline-offset-4" to={`/garden/${other.id}/round`}>
-                  {other.name}
-                </Link>
-              )}
-            </li>
-          ))}
-        </ul>
-        <Link
-          className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4"
-          to="/new"
-        >
-          New garden
-        </Link>
-      </section>
+      <Gardens garden={garden} />
     </>
   );
 }

@@ -75,7 +75,7 @@ export function YourData() {
             <span className="text-quiet">{sizeText(copy.bytes)}</span>
             <Button
               look="quiet"
-              aria-label={`Look into the copy of ${momentText(copy.madeAt)}`}
+              aria-label={`Look into it: the copy of ${momentText(copy.madeAt)}`}
               onClick={() => bring.copy(copy)}
             >
               Look into it

@@ -4,6 +4,8 @@ import { useSketchQuery, type SetupDraft } from '../../app/api.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
+import { OpensTree } from '../../ui/Opens.tsx';
+import { Term } from '../../ui/Term.tsx';
 
 /** What is known so far, drawn: the bed's ground as it stands, and what the plan would say of it. */
 export function Growing({
@@ -20,7 +22,7 @@ export function Growing({
   const sketch = currentData ?? data;
   if (!draft || !sketch)
     return <p className="text-quiet">Say where it is, and the plan begins to grow here.</p>;
-  const { core, next } = sketch;
+  const { core, next, because } = sketch;
   return (
     <div data-testid="growing">
       <PlaceDrawing
@@ -36,14 +38,27 @@ export function Growing({
         <li>
           Sun and wind take{' '}
           <strong>
-            {units.system === 'us' ? units.text('depth', sketch.et0Mm) : `${sketch.et0Mm.toFixed(1)}\u00a0mm`}
+            <OpensTree working={because.use} title="A usual day now">
+              {units.system === 'us'
+                ? units.text('depth', sketch.et0Mm)
+                : `${sketch.et0Mm.toFixed(1)}\u00a0mm`}
+            </OpensTree>
           </strong>{' '}
           on a usual day now.
         </li>
         {answered > 1 ? (
           <li>
-            It can spare <strong>{units.text('depth', core.readilyMm)}</strong>;{' '}
-            {units.text('depth', core.depletionMm)} are gone.
+            <Term of="reach">Within easy reach</Term>{' '}
+            <strong>
+              <OpensTree working={because.reach} title="Within easy reach">
+                {units.text('depth', core.readilyMm)}
+              </OpensTree>
+            </strong>
+            ;{' '}
+            <OpensTree working={because.gone} title="Gone">
+              {units.text('depth', core.depletionMm)}
+            </OpensTree>{' '}
+            are gone.
           </li>
         ) : null}
         {answered > 2 ? (
@@ -51,7 +66,20 @@ export function Growing({
             {next ? (
               <>
                 Next watering <strong>{next.date === today ? 'today' : dayMonth(next.date)}</strong>
-                {answered > 3 ? `: ${minutesText(next.minutes)}, ${units.text('volume', next.litres)}` : ''}.
+                {answered > 3 ? (
+                  <>
+                    :{' '}
+                    {because.next ? (
+                      <OpensTree working={because.next} title="The next watering">
+                        {minutesText(next.minutes)}
+                      </OpensTree>
+                    ) : (
+                      minutesText(next.minutes)
+                    )}
+                    , {units.text('volume', next.litres)}
+                  </>
+                ) : null}
+                .
               </>
             ) : (
               'Nothing asks for water within a fortnight.'

@@ -7,6 +7,7 @@ import { unitsOf, UnitsContext } from '../../app/units.ts';
 import { WaterFields, type TypedBed } from '../../places/ground/Fields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { BringFile, LookSheet, useBringBack } from '../settings/YourData.tsx';
+import { PracticeGarden } from '../../ui/PracticeGarden.tsx';
 import { Growing } from './Growing.tsx';
 import { GroundStep } from './GroundStep.tsx';
 import { PlantStep } from './PlantStep.tsx';
@@ -146,16 +147,15 @@ export function SetupRoom() {
         <section className="mt-8 border-t border-rule pt-3 text-quiet">
           <p>
             The rest is assumed, shown as assumed, and can be put right later.
-            {gardens && gardens.length > 0 ? (
-              <>
-                {' '}
-                Or go back to{' '}
-                <Link className="underline underline-offset-4" to={`/garden/${gardens[0]?.id}/round`}>
-                  {gardens[0]?.name}
+            {(gardens ?? []).map((garden, i) => (
+              <span key={garden.id}>
+                {i === 0 ? ' Or go back to ' : ', '}
+                <Link className="underline underline-offset-4" to={`/garden/${garden.id}/round`}>
+                  {garden.name}
                 </Link>
-                .
-              </>
-            ) : null}
+                {garden.away ? ' (put away)' : ''}
+              </span>
+            ))}
           </p>
           <BringFile bring={bring} label="I have a garden in a file from another Kibble" />
           {bring.error ? (
@@ -163,6 +163,7 @@ export function SetupRoom() {
               {refusal(bring.error).message}
             </p>
           ) : null}
+          <PracticeGarden />
           <LookSheet bring={bring} />
         </section>
       </main>

@@ -1,12 +1,14 @@
 import type { AheadDay, GardenView } from '@kibble/contract';
-import { HEATS, RAINS, saidWeather, SKIES, WINDS, type SaidDay } from '@kibble/core';
+import { explainSaidDay, HEATS, RAINS, saidWeather, SKIES, WINDS, type SaidDay } from '@kibble/core';
 import { useState } from 'react';
 import { refusal, useSayWeatherMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
+import { useKept } from '../../app/useKept.ts';
 import { useUnits } from '../../app/units.ts';
 import { shortDay } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { OpensTree } from '../../ui/Opens.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 
 const same = <T extends string>(words: readonly T[]): readonly (readonly [T, T])[] =>
@@ -31,7 +33,7 @@ const SOURCE: Readonly<Record<string, string>> = {
 /** The days ahead, said in words as one hears them: each tap is read into figures, which stand beside it. */
 export function AheadInWords({ garden, ahead }: { garden: GardenView; ahead: AheadDay[] }) {
   const dispatch = useAppDispatch();
-  const [typed, setTyped] = useState<Record<string, SaidDay | null>>({});
+  const [typed, setTyped] = useKept<Record<string, SaidDay | null>>(`kibble.said.${garden.id}`, {});
   const [more, setMore] = useState(false);
   const [say, { isLoading, error }] = useSayWeatherMutation();
   const saidOf = (day: AheadDay): SaidDay | null =>
@@ -42,9 +44,11 @@ export function AheadInWords({ garden, ahead }: { garden: GardenView; ahead: Ahe
     ) as SaidDay;
     setTyped({ ...typed, [day.date]: Object.keys(said).length > 0 ? said : null });
   };
-  const count = Object.keys(typed).length;
+  // What was tapped and not written down is still there after a look elsewhere; of days that are over it is not.
+  const open = ahead.filter(({ date }) => date in typed);
+  const count = open.length;
   const keep = async (): Promise<void> => {
-    const days = Object.entries(typed).map(([date, said]) => ({ date, said }));
+    const days = open.map(({ date }) => ({ date, said: typed[date] ?? null }));
     const { ids } = await say({ gardenId: garden.id, body: { days } }).unwrap();
     setTyped({});
     dispatch(
@@ -127,10 +131,16 @@ function SaidRow({
         />
       ))}
       <span className="text-sm leading-tight" data-testid="read">
-        {units.text('temperature', figures.tMaxC)} by day, {units.text('temperature', figures.tMinC)} by night
-        {figures.rainMm >= 0.5
-          ? `, ${units.text('depth', figures.rainMm)} at ${Math.round(100 * figures.rainChance)}\u00a0%`
-          : ', no rain'}
+        <OpensTree
+          title={name}
+          working={explainSaidDay(said ?? {}, { date: day.date, ...day.unsaid }, { latitudeDeg, elevationM })}
+        >
+          {units.text('temperature', figures.tMaxC)} by day, {units.text('temperature', figures.tMinC)} by
+          night
+          {figures.rainMm >= 0.5
+            ? `, ${units.text('depth', figures.rainMm)} at ${Math.round(100 * figures.rainChance)}\u00a0%`
+            : ', no rain'}
+        </OpensTree>
         <span className="block text-quiet">{said ? SOURCE.said : (SOURCE[day.unsaid.source] ?? '')}</span>
       </span>
     </li>

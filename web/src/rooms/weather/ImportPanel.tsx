@@ -1,92 +1,119 @@
-import type { GardenView, ImportPreview } from '@kibble/contract';
+import type { FileView, GardenView } from '@kibble/contract';
 import { useState } from 'react';
+import { useDropzone } from 'react-dropzone';
 import { Link } from 'react-router';
-import { refusal, useImportWeatherMutation, usePreviewImportMutation } from '../../app/api.ts';
+import {
+  refusal,
+  useBringFileMutation,
+  useForgetFileMutation,
+  useReadFileAgainMutation,
+  useStoreFileMutation,
+  useWeatherFileQuery,
+} from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
 import { fullDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Understood } from './Understood.tsx';
 
-const REJECTS_SHOWN = 8;
+/** How often a file that is being read or stored is asked after, ms. */
+const ASK_MS = 200;
 
 /** A file of daily weather: what was understood of it, its first rows, then, if wanted, into the record. */
 export function ImportPanel({ garden }: { garden: GardenView }) {
   const dispatch = useAppDispatch();
-  const [file, setFile] = useState<{ name: string; text: string } | null>(null);
+  const [file, setFile] = useState<{ id: string; name: string } | null>(null);
   const [unitChoices, setUnitChoices] = useState<Record<string, string>>({});
-  const [preview, previewState] = usePreviewImportMutation();
-  const [store, storeState] = useImportWeatherMutation();
+  const [pasting, setPasting] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const [bring, bringing] = useBringFileMutation();
+  const [readAgain, again] = useReadFileAgainMutation();
+  const [forget] = useForgetFileMutation();
+  const [store, storing] = useStoreFileMutation();
+  const { data: view, error: lost } = useWeatherFileQuery(file?.id ?? '', {
+    skip: file === null,
+    pollingInterval: busy ? ASK_MS : 0,
+    refetchOnMountOrArgChange: true,
+  });
+  const now = file !== null && view?.id === file.id ? view : null;
+  const working = file !== null && (now === null || now.state !== 'read' || storing.isLoading) && !lost;
+  if (working !== busy) setBusy(working);
 
-  const look = (next: { name: string; text: string }, units: Record<string, string>): void => {
-    setFile(next);
+  const take = async (chosen: Blob, name: string): Promise<void> => {
+    storing.reset();
+    again.reset();
+    setUnitChoices({});
+    const { id } = await bring({ gardenId: garden.id, name, file: chosen }).unwrap();
+    setFile({ id, name });
+    setPasting(false);
+  };
+  const answerUnit = async (field: string, unit: string): Promise<void> => {
+    if (!file) return;
+    const units = { ...unitChoices, [field]: unit };
+    await readAgain({ id: file.id, units }).unwrap();
     setUnitChoices(units);
-    storeState.reset();
-    void preview({ gardenId: garden.id, text: next.text, fileName: next.name, units });
   };
-  const choose = async (files: FileList | null): Promise<void> => {
-    const chosen = files?.[0];
-    if (chosen) look({ name: chosen.name, text: await chosen.text() }, {});
-  };
-  const forget = (): void => {
+  const letGo = (): void => {
+    if (file) void forget(file.id);
     setFile(null);
-    previewState.reset();
-    storeState.reset();
+    bringing.reset();
+    storing.reset();
   };
-  const found = previewState.data;
-  const stored = storeState.data;
+  const keep = async (): Promise<void> => {
+    if (!file) return;
+    const { id } = await store(file.id).unwrap();
+    setFile(null);
+    dispatch(noticeShown({ text: `${file.name} is taken in.`, undoImportId: id }));
+  };
+  const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
+    multiple: false,
+    noClick: true,
+    noKeyboard: true,
+    onDrop: ([chosen]) => {
+      if (chosen) void take(chosen, chosen.name).catch(() => undefined);
+    },
+  });
+  const stored = storing.data;
+  const problem = bringing.error ?? again.error ?? (stored ? undefined : lost);
 
   return (
-    <section>
+    <section {...getRootProps()} className={isDragActive ? 'outline-2 outline-offset-8 outline-ink' : ''}>
       <h2 className="mb-2 text-2xl">Bring in a file</h2>
       <p className="mb-3 text-quiet">
-        Records as CSV, a row a day or an hour: a date, lowest and highest temperature and rain; wind,
-        humidity and sun when there are any. Days ahead are taken as a forecast. Nothing is stored until you
-        say so.
+        Records as a table (CSV) or JSON, a row a day or an hour: a date, lowest and highest temperature and
+        rain; wind, humidity and sun when there are any. Days ahead are taken as a forecast. Nothing is stored
+        until you say so.
       </p>
-      <label className="inline-flex min-h-11 items-center bg-ink px-4 font-semibold text-paper focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-ink">
-        Choose a file
-        <input
-          type="file"
-          accept=".csv,.txt,text/csv"
-          className="sr-only"
-          onChange={(e) => {
-            void choose(e.target.files);
-            e.target.value = '';
-          }}
+      <input {...getInputProps({ 'aria-label': 'File of weather' })} />
+      <div className="flex flex-wrap items-center gap-x-2">
+        <Button onClick={open}>{isDragActive ? 'Drop it here' : 'Choose a file'}</Button>
+        <Button look="quiet" onClick={() => setPasting(!pasting)}>
+          {pasting ? 'Paste nothing' : 'Paste rows'}
+        </Button>
+      </div>
+      {pasting ? (
+        <PasteRows
+          busy={bringing.isLoading}
+          onRows={(text) => void take(new Blob([text]), 'pasted rows').catch(() => undefined)}
         />
-      </label>
-      {previewState.isLoading ? <p className="mt-3 text-quiet">Reading…</p> : null}
-      {previewState.error ? (
+      ) : null}
+      {problem ? (
         <p role="alert" className="mt-3 font-semibold text-brick">
-          {refusal(previewState.error).message}
+          {refusal(problem).message}
         </p>
       ) : null}
-      {file && found && !stored ? (
+      {file && working ? <Progress view={now} onCancel={letGo} /> : null}
+      {file && now?.state === 'read' && !storing.isLoading ? (
         <Understood
-          found={found}
+          found={now.preview}
           name={file.name}
-          busy={storeState.isLoading}
-          error={storeState.error}
-          onUnit={(field, unit) => look(file, { ...unitChoices, [field]: unit })}
-          onStore={() =>
-            void store({
-              gardenId: garden.id,
-              text: file.text,
-              fileName: file.name,
-              units: unitChoices,
-              acceptRejected: true,
-            })
-              .unwrap()
-              .then(({ id }) =>
-                dispatch(noticeShown({ text: `${file.name} is taken in.`, undoImportId: id })),
-              )
-              .catch(() => undefined)
-          }
-          onForget={forget}
+          error={storing.error}
+          onUnit={(field, unit) => void answerUnit(field, unit).catch(() => undefined)}
+          onStore={() => void keep().catch(() => undefined)}
+          onForget={letGo}
         />
       ) : null}
-      {stored ? (
+      {stored && !file ? (
         <div role="status" className="mt-4 border-l-4 border-ink pl-3">
           <p className="font-semibold">
             {stored.stored.toLocaleString()} days stored, {fullDate(stored.from)} to {fullDate(stored.to)}
@@ -110,130 +137,50 @@ export function ImportPanel({ garden }: { garden: GardenView }) {
   );
 }
 
-interface UnderstoodProps {
-  found: ImportPreview;
-  name: string;
-  busy: boolean;
-  error: unknown;
-  onUnit: (field: string, unit: string) => void;
-  onStore: () => void;
-  onForget: () => void;
+/** How far a file is; it can be given up while it is read, not while it is stored. */
+function Progress({ view, onCancel }: { view: FileView | null; onCancel: () => void }) {
+  const counted = view && view.state !== 'read' && view.of > 0 ? view : null;
+  const storing = view?.state === 'storing' || view?.state === 'read';
+  return (
+    <div role="status" className="mt-3">
+      <progress
+        className="h-2 w-full accent-ink"
+        max={counted?.of ?? 1}
+        value={counted ? counted.done : undefined}
+        aria-label={storing ? 'Storing' : 'Reading'}
+      />
+      <p className="flex items-center gap-3">
+        <span className="text-quiet">
+          {storing ? 'Storing' : 'Reading'}
+          {counted
+            ? `: ${counted.done.toLocaleString()} of ${counted.of.toLocaleString()} ${storing ? 'days' : 'rows'}`
+            : '…'}
+        </span>
+        {storing ? null : (
+          <Button look="quiet" onClick={onCancel}>
+            Give it up
+          </Button>
+        )}
+      </p>
+    </div>
+  );
 }
 
-function Understood({ found, name, busy, error, onUnit, onStore, onForget }: UnderstoodProps) {
-  const units = useUnits();
-  const rejected = found.rejectedCount;
-  const days = `${found.goodRows.toLocaleString()} days`;
-  const inQuestion = ({ unitAssumed, unitChoices }: ImportPreview['columns'][number]): boolean =>
-    found.question !== null && unitAssumed && unitChoices.includes('°F');
+function PasteRows({ busy, onRows }: { busy: boolean; onRows: (text: string) => void }) {
+  const [text, setText] = useState('');
   return (
-    <div className="mt-4">
-      <h3 className="text-lg">{name}</h3>
-      {found.problem ? (
-        <p role="alert" className="font-semibold text-brick">
-          {found.problem}
-        </p>
-      ) : (
-        <>
-          <p className="mb-2">
-            {days}, {fullDate(found.from ?? '')} to {fullDate(found.to ?? '')}.
-            {found.hourly
-              ? ' Several rows a day: each day’s ends, its rain in all and its mean wind are taken.'
-              : ''}
-          </p>
-          {found.question ? (
-            <p role="alert" className="mb-3 font-semibold text-brick">
-              {found.question.words}
-            </p>
-          ) : null}
-          <table className="mb-3 w-full text-sm">
-            <caption className="text-left text-quiet">What each column was taken for</caption>
-            <tbody>
-              {found.columns.map((column) => (
-                <tr key={column.field} className="border-t border-rule">
-                  <th scope="row" className="py-1 text-left font-semibold">
-                    {column.heading}
-                  </th>
-                  <td>{column.label}</td>
-                  <td className="text-right">
-                    {column.unitChoices.length > 1 ? (
-                      <select
-                        aria-label={`Unit of ${column.label.toLowerCase()}`}
-                        className={`min-h-9 border border-ink bg-sheet px-1 ${column.unitAssumed ? 'assumed' : ''}`}
-                        value={inQuestion(column) ? '' : column.unit}
-                        onChange={(e) => onUnit(column.field, e.target.value)}
-                      >
-                        {inQuestion(column) ? <option value="">choose</option> : null}
-                        {column.unitChoices.map((unit) => (
-                          <option key={unit}>{unit}</option>
-                        ))}
-                      </select>
-                    ) : (
-                      column.unit
-                    )}
-                    {column.unitAssumed && column.unitChoices.length > 1 && !inQuestion(column) ? (
-                      <span className="ml-1 text-quiet">assumed</span>
-                    ) : null}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          {found.ignored.length > 0 ? (
-            <p className="mb-2 text-sm text-quiet">Not used: {found.ignored.join(', ')}.</p>
-          ) : null}
-          <table className="mb-3 w-full text-right text-sm">
-            <caption className="text-left text-quiet">First days, as they would be stored</caption>
-            <thead>
-              <tr className="text-quiet">
-                <th className="text-left font-normal">Day</th>
-                <th className="font-normal">Low {units.of('temperature').unit}</th>
-                <th className="font-normal">High {units.of('temperature').unit}</th>
-                <th className="font-normal">Rain {units.of('depth').unit}</th>
-                <th className="font-normal">Wind {units.of('wind').unit}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {found.firstDays.map((day) => (
-                <tr key={day.date} className="border-t border-rule">
-                  <td className="text-left">{fullDate(day.date)}</td>
-                  <td>{units.number('temperature', day.tMinC)}</td>
-                  <td>{units.number('temperature', day.tMaxC)}</td>
-                  <td>{units.number('depth', day.rainMm)}</td>
-                  <td>{day.windMs === undefined ? '–' : units.number('wind', day.windMs)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          {rejected > 0 ? (
-            <div className="mb-3 border-l-4 border-brick pl-3">
-              <p className="font-semibold">
-                {rejected} {rejected === 1 ? 'row' : 'rows'} cannot be read:
-              </p>
-              <ul className="text-sm">
-                {found.rejected.slice(0, REJECTS_SHOWN).map((row) => (
-                  <li key={row.line}>
-                    Line {row.line}: {row.reason}
-                  </li>
-                ))}
-              </ul>
-              {rejected > REJECTS_SHOWN ? (
-                <p className="text-sm">and {rejected - REJECTS_SHOWN} more</p>
-              ) : null}
-            </div>
-          ) : null}
-          {error ? (
-            <p role="alert" className="font-semibold text-brick">
-              {refusal(error).message}
-            </p>
-          ) : null}
-          <Button disabled={busy || found.question !== null} onClick={onStore}>
-            {rejected > 0 ? `Store ${days}, leave ${rejected} out` : `Store ${days}`}
-          </Button>
-        </>
-      )}
-      <Button look="quiet" onClick={onForget}>
-        Forget this file
+    <div className="mt-2">
+      <label className="block">
+        <span className="mb-1 block font-semibold">Rows, the first with the columns’ names</span>
+        <textarea
+          className="h-32 w-full border border-ink bg-sheet p-2 font-mono text-sm"
+          placeholder={'date;tmin;tmax;rain\n2026-07-01;12;26;0'}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+      </label>
+      <Button disabled={busy || text.trim() === ''} onClick={() => onRows(text)}>
+        Read them
       </Button>
     </div>
   );

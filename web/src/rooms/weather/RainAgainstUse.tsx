@@ -2,8 +2,10 @@ import { dryGaps, rainAgainstUse, type RainAndUse } from '@kibble/core';
 import { format, parseISO, subDays } from 'date-fns';
 import { useState } from 'react';
 import { useUnits } from '../../app/units.ts';
-import { dayMonth } from '../../app/words.ts';
+import { dayMonth, fullDate } from '../../app/words.ts';
 import { axisLabelDates, line, scaleLinear, scaleTime } from '../../drawing/d3parts.ts';
+import { ScaleLines } from '../../drawing/ScaleLines.tsx';
+import { ticksIn } from '../../drawing/ticksIn.ts';
 import { useWidth } from '../../drawing/useWidth.ts';
 import { Taps } from '../../ui/Taps.tsx';
 
@@ -28,9 +30,13 @@ const SPANS = [
 /** Rain against use, each added up from a day on; the runs without rain under it, the longest named. */
 export function RainAgainstUse({ days, today }: { days: RainAndUse[]; today: string }) {
   const units = useUnits();
-  const [span, setSpan] = useState<(typeof SPANS)[number][0]>('30');
+  const [span, setSpan] = useState<(typeof SPANS)[number][0] | null>('30');
+  const [since, setSince] = useState('');
   const [frame, width] = useWidth<HTMLElement>(USUAL_WIDTH);
-  const from = format(subDays(parseISO(today), Number(span)), 'yyyy-MM-dd');
+  const oldest = days[0]?.date ?? today;
+  // A date under way of being typed is none yet.
+  const asked = since >= oldest && since < today ? since : null;
+  const from = asked ?? format(subDays(parseISO(today), Number(span ?? 30)), 'yyyy-MM-dd');
   const shown = rainAgainstUse(days, from);
   const last = shown.at(-1);
   if (!last || shown.length < 2)
@@ -62,9 +68,38 @@ export function RainAgainstUse({ days, today }: { days: RainAndUse[]; today: str
   const upper = Math.min(Math.min(useAt, rainAt), lower - APART);
   return (
     <figure ref={frame}>
-      <div className="mb-1 max-w-72">
-        <Taps quiet legend="Added up over" options={SPANS} value={span} onChange={setSpan} />
+      <div className="mb-1 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <Taps
+          quiet
+          legend="Added up over"
+          options={SPANS}
+          value={span}
+          onChange={(next) => {
+            setSpan(next);
+            setSince('');
+          }}
+        />
+        <label className="flex items-center gap-2">
+          or since
+          <input
+            type="date"
+            className={`min-h-11 border bg-sheet px-2 ${since && !asked ? 'border-2 border-brick' : 'border-ink'}`}
+            min={oldest}
+            max={today}
+            value={since}
+            aria-invalid={Boolean(since && !asked)}
+            onChange={(e) => {
+              setSince(e.target.value);
+              setSpan(e.target.value === '' ? '30' : null);
+            }}
+          />
+        </label>
       </div>
+      {since && !asked ? (
+        <p role="alert" className="mb-1 font-semibold text-brick">
+          Since must be a day from {fullDate(oldest)} to yesterday; got {fullDate(since)}.
+        </p>
+      ) : null}
       <svg
         role="img"
         aria-label={`Since ${dayMonth(first.date)} ${units.text('depth', last.rainMm)} of rain came, and sun and wind took ${units.text('depth', last.useMm)}`}
@@ -74,14 +109,7 @@ export function RainAgainstUse({ days, today }: { days: RainAndUse[]; today: str
         className="block max-w-full"
         data-testid="rain-against-use"
       >
-        {y.ticks(4).map((tick) => (
-          <g key={tick}>
-            <line x1={LEFT} x2={width - RIGHT} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />
-            <text x={LEFT - 6} y={y(tick) + 4} textAnchor="end" fontSize={12} fill="var(--quiet)">
-              {units.number('depth', tick)}
-            </text>
-          </g>
-        ))}
+        <ScaleLines ticks={ticksIn(y, units.of('depth'), 4)} left={LEFT} right={width - RIGHT} />
         <path d={path('useMm')} fill="none" stroke="var(--soil-mark)" strokeWidth={2} strokeDasharray="6 3" />
         <path d={path('rainMm')} fill="none" stroke="var(--water)" strokeWidth={2.5} />
         <text x={end} y={(useAt < rainAt ? upper : lower) + 4} fontSize={13} fill="var(--ink)">

@@ -1,17 +1,22 @@
 import type { WeatherView } from '@kibble/contract';
 import { useState } from 'react';
-import { useWeatherQuery } from '../../app/api.ts';
-import { useGarden } from '../../app/gardenRound.ts';
+import { alertWords, isHarm } from '../../app/alertWords.ts';
+import { useTicksQuery, useWeatherQuery } from '../../app/api.ts';
+import { useAlerts, useGarden } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
 import { fullDate, plainDate } from '../../app/words.ts';
+import { AlertActs } from '../../ui/Alerts.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { AheadInWords } from './AheadInWords.tsx';
+import { Drain } from './Drain.tsx';
+import { Fan } from './Fan.tsx';
 import { ImportPanel } from './ImportPanel.tsx';
 import { Imports } from './Imports.tsx';
 import { RainAgainstUse } from './RainAgainstUse.tsx';
 import { ReadingForm } from './ReadingForm.tsx';
 import { StationForm } from './StationForm.tsx';
+import { Years } from './Years.tsx';
 
 /** Days to a page of the record. */
 const PAGE = 14;
@@ -19,6 +24,9 @@ const PAGE = 14;
 /** What is heard of the days ahead, what was measured of those behind, and where both come from. */
 export function WeatherRoom() {
   const garden = useGarden();
+  const alerts = useAlerts();
+  const { data: ticks = [] } = useTicksQuery(garden.id);
+  const units = useUnits();
   const { data, error, refetch } = useWeatherQuery(garden.id);
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="the record" />;
@@ -29,25 +37,59 @@ export function WeatherRoom() {
     <>
       <h1 className="mb-2 text-3xl">Weather</h1>
       {heard ? null : <div className="mb-8">{ahead}</div>}
-      <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,22rem)]">
-        <section aria-labelledby="behind">
-          <h2 id="behind" className="text-2xl">
-            Rain against use
-          </h2>
-          <p className="mb-2 text-quiet">
-            {data.count === 0
-              ? 'No measured weather yet: a day nobody said anything of is taken as a usual one of its season.'
-              : `${data.count.toLocaleString()} days on record, ${fullDate(data.from ?? '')} to ${fullDate(data.to ?? '')}.`}
-          </p>
-          <RainAgainstUse days={data.year} today={garden.today} />
-          {data.count > 0 ? (
-            <details className="mt-4 border-t border-rule">
-              <summary className="min-h-11 cursor-pointer py-2">The days themselves</summary>
-              <Days days={data.days} today={garden.today} />
-            </details>
-          ) : null}
-        </section>
-        <div className="flex flex-col gap-8">
+      <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,22rem)] lg:grid-rows-[auto_1fr]">
+        {alerts.length > 0 || data.drain ? (
+          <div className="flex flex-col gap-8 lg:col-start-2">
+            {alerts.length > 0 ? (
+              <section aria-labelledby="alerts">
+                <h2 id="alerts" className="text-2xl">
+                  What asks for action
+                </h2>
+                {alerts.map((alert) => (
+                  <div key={alert.code} className="border-t border-ink py-2">
+                    <h3 className={isHarm(alert) ? 'font-bold text-brick' : 'font-bold'}>
+                      {alertWords(alert, units)}
+                    </h3>
+                    <AlertActs alert={alert} ticks={ticks} />
+                  </div>
+                ))}
+              </section>
+            ) : null}
+            {data.drain ? <Drain garden={garden} drain={data.drain} /> : null}
+          </div>
+        ) : null}
+        <div className="flex min-w-0 flex-col gap-8 lg:col-start-1 lg:row-span-2 lg:row-start-1">
+          <section aria-labelledby="fan">
+            <h2 id="fan" className="text-2xl">
+              The weather ahead
+            </h2>
+            <Fan days={data.fan} />
+          </section>
+          <section aria-labelledby="behind">
+            <h2 id="behind" className="text-2xl">
+              Rain against use
+            </h2>
+            <p className="mb-2 text-quiet">
+              {data.count === 0
+                ? 'No measured weather yet: a day nobody said anything of is taken as a usual one of its season.'
+                : `${data.count.toLocaleString()} days on record, ${fullDate(data.from ?? '')} to ${fullDate(data.to ?? '')}.`}
+            </p>
+            <RainAgainstUse days={data.past} today={garden.today} />
+            {data.years ? (
+              <>
+                <h2 className="mt-6 text-2xl">This year among the years</h2>
+                <Years years={data.years} />
+              </>
+            ) : null}
+            {data.count > 0 ? (
+              <details className="mt-4 border-t border-rule">
+                <summary className="min-h-11 cursor-pointer py-2">The days themselves</summary>
+                <Days days={data.days} today={garden.today} />
+              </details>
+            ) : null}
+          </section>
+        </div>
+        <div className="flex flex-col gap-8 lg:col-start-2">
           <ReadingForm garden={garden} />
           <StationForm garden={garden} station={data.station} />
           <ImportPanel garden={garden} />
@@ -66,7 +108,7 @@ function Days({ days, today }: { days: WeatherView['days']; today: string }) {
   const head = 'px-2 font-normal';
   return (
     <>
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <table className="w-full">
           <caption className="sr-only">The latest days on record, newest first</caption>
           <thead className="text-right text-sm text-quiet">

@@ -6,6 +6,7 @@ import { minutesText, useUnits } from '../../../app/units.ts';
 import { CanDrawing, CanMap } from '../drawings.tsx';
 import { Num, Pick, Says, Step, Stopwatch, useProblem, useTest } from './parts.tsx';
 import type { Reading, TestPage } from './types.ts';
+import { Term } from '../../../ui/Term.tsx';
 
 const ADVICE: Readonly<Record<CanAdvice, string>> = {
   'one can tells the rate, not the evenness':
@@ -139,9 +140,13 @@ function Result({ input }: { input: Reading<'cans'> }) {
         <>
           <CanMap cells={canMap(input.grid)} />
           <dl className="my-2 grid grid-cols-[auto_auto] gap-x-4 text-base">
-            <dt>Driest quarter against the mean</dt>
+            <dt>
+              <Term of="evenness">Driest quarter against the mean</Term>
+            </dt>
             <dd className="font-bold">{percent(test.lowQuarterUniformity)}</dd>
-            <dt>Evenness after Christiansen</dt>
+            <dt>
+              <Term of="evenness overall">Evenness overall</Term>
+            </dt>
             <dd className="font-bold">{percent(test.christiansenUniformity)}</dd>
             <dt>Least and most</dt>
             <dd className="font-bold">

@@ -45,8 +45,8 @@ function SiteResult({ input }: { input: Reading<'site'> }) {
   const intake = intakeRate({ horizons, slopePct: input.slopePct, crusted: input.crusted });
   return (
     <Says figure={`${Math.round(demandFactor * 100)} %`}>
-      of what sun and wind take from an open bed. The ground takes in {units.text('rate', intake)} before
-      water runs off.
+      of what sun and wind take from an open bed. Water soaks in at {units.text('rate', intake)} before water
+      runs off.
     </Says>
   );
 }

@@ -1,0 +1,110 @@
+import type { AlertView, TickView } from '@kibble/contract';
+import { isSeenTo, stateOf, type AlertAct } from '@kibble/core';
+import { useState } from 'react';
+import { refusal, useTickAlertMutation, useTicksQuery } from '../app/api.ts';
+import {
+  ACT_WORDS,
+  ALERT_NAMES,
+  alertWords,
+  chanceWords,
+  groundWords,
+  isHarm,
+  treesWords,
+} from '../app/alertWords.ts';
+import { useGarden } from '../app/gardenRound.ts';
+import { dayMonth } from '../app/words.ts';
+import { useUnits } from '../app/units.ts';
+import { Drawer } from './Drawer.tsx';
+
+const leftOf = (alert: AlertView, ticks: readonly TickView[]): AlertAct[] =>
+  alert.acts.filter((act) => !isSeenTo(ticks, stateOf(alert), act));
+
+/** The weather's alerts, each a sentence that opens what to do; short, only what does harm and was not seen to, in a few words. */
+export function AlertLines({ alerts, short = false }: { alerts: AlertView[]; short?: boolean }) {
+  const garden = useGarden();
+  const units = useUnits();
+  const { data: ticks = [] } = useTicksQuery(garden.id);
+  const [open, setOpen] = useState<AlertView['code'] | null>(null);
+  const chosen = alerts.find(({ code }) => code === open);
+  // What does harm is read first.
+  const inOrder = [...alerts].sort((a, b) => Number(isHarm(b)) - Number(isHarm(a)));
+  const told = short ? inOrder.filter((alert) => isHarm(alert) && leftOf(alert, ticks).length > 0) : inOrder;
+  return (
+    <>
+      <ul className="text-quiet">
+        {told.map((alert) => {
+          const left = leftOf(alert, ticks).length;
+          const pressing = isHarm(alert) && left > 0;
+          return (
+            <li key={alert.code} className="inline">
+              <span className={pressing ? 'font-bold text-brick' : ''}>
+                {short ? `${ALERT_NAMES[alert.code]} from ${dayMonth(alert.from)}` : alertWords(alert, units)}
+              </span>{' '}
+              <button
+                type="button"
+                aria-haspopup="dialog"
+                aria-label={`${ALERT_NAMES[alert.code]}: ${left > 0 ? 'what to do' : 'seen to'}`}
+                className={`no-print underline underline-offset-4 ${short ? 'min-h-11' : 'min-h-6'}`}
+                onClick={() => setOpen(alert.code)}
+              >
+                {left > 0 ? 'what to do' : 'seen to'}
+              </button>{' '}
+            </li>
+          );
+        })}
+      </ul>
+      {chosen ? (
+        <Drawer open onClose={() => setOpen(null)} title={ALERT_NAMES[chosen.code]}>
+          <p className="mb-3">{alertWords(chosen, units)}</p>
+          <AlertActs alert={chosen} ticks={ticks} />
+        </Drawer>
+      ) : null}
+    </>
+  );
+}
+
+/** What an alert asks for, each act with its tick, and what it rests on. */
+export function AlertActs({ alert, ticks }: { alert: AlertView; ticks: readonly TickView[] }) {
+  const garden = useGarden();
+  const units = useUnits();
+  const [tick, { error }] = useTickAlertMutation();
+  const state = stateOf(alert);
+  return (
+    <>
+      <ul>
+        {alert.acts.map((act) => {
+          const done = isSeenTo(ticks, state, act);
+          return (
+            <li key={act} className="border-t border-rule">
+              <label className="flex min-h-11 cursor-pointer items-center gap-3 py-1">
+                <input
+                  type="checkbox"
+                  className="size-5 flex-none accent-ink"
+                  checked={done}
+                  onChange={() => void tick({ gardenId: garden.id, body: { ...state, act, done: !done } })}
+                />
+                <span className={done ? 'text-quiet line-through' : ''}>
+                  {ACT_WORDS[act]}
+                  {act === 'look at trees' && alert.trees && alert.trees.length > 0 ? (
+                    <span className="block text-sm text-quiet">
+                      Without water: {treesWords(alert.trees)}.
+                    </span>
+                  ) : null}
+                </span>
+              </label>
+            </li>
+          );
+        })}
+      </ul>
+      {error ? (
+        <p role="alert" className="font-semibold text-brick">
+          {refusal(error).message}
+        </p>
+      ) : null}
+      <p className="mt-2 text-sm text-quiet">
+        {alert.code === 'dry spell' ? 'Measured' : `By the forecast, ${chanceWords(alert.chance)}`}:{' '}
+        {alert.grounds.map((ground) => groundWords(ground, units)).join('; ')}.
+      </p>
+    </>
+  );
+}
