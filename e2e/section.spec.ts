@@ -82,6 +82,8 @@ test('the driest first, the deepest roots, a part of the garden, and the same as
   await expect(page.getByText('No bed answers to this')).toBeVisible();
   await page.getByRole('button', { name: 'Show all beds' }).click();
   await expect(page.getByTestId('section')).toBeVisible();
+  // All of them stay: what was looked for is not looked for again a moment later.
+  await expect(page.getByLabel('Find')).toHaveValue('');
 
   // Arrow keys walk from core to core, Enter opens the bed: once they stand in the order of the walk again.
   const second = page.getByRole('list', { name: 'Beds, cut open' }).getByRole('listitem').nth(1);

@@ -120,7 +120,15 @@ export function SectionRoom() {
               Add the first one
             </Link>
           ) : (
-            <Button look="quiet" className="-ml-4" onClick={() => setSearch({}, { replace: true })}>
+            <Button
+              look="quiet"
+              className="-ml-4"
+              onClick={() => {
+                // What is typed would be looked for again.
+                setWords('');
+                setSearch({}, { replace: true });
+              }}
+            >
               Show all beds
             </Button>
           )}
