@@ -238,3 +238,34 @@ export {
   type ExplainContext,
 } from './explain/explainNumber.ts';
 export * from './explain/explainTests.ts';
+
+export { MIXES, MIX_IDS, availableOf, type Mix } from './places/vessel/mixes.ts';
+export {
+  DRESSING_IDS,
+  DRESSINGS,
+  MATERIAL_IDS,
+  MATERIALS,
+  type Dressing,
+  type Material,
+} from './places/vessel/materials.ts';
+export { NAMED_SIZES, vesselShape, type VesselShape, type VesselSize } from './places/vessel/size.ts';
+export { LIGHTS, ROOM_AIRS, WARMTHS, type IndoorWords } from './places/vessel/indoors.ts';
+export { drinksAtNight, isResting } from './places/vessel/restSeason.ts';
+export { ROOT_FILLS, vesselModel, type RootFill, type VesselInput } from './places/vessel/vesselModel.ts';
+export {
+  simulateVessel,
+  type VesselDay,
+  type VesselGiving,
+  type VesselResult,
+} from './places/vessel/simulateVessel.ts';
+export * from './pots/entries.ts';
+export type { Pot } from './pots/pots.ts';
+export { POT_WAY_FACTS, POT_WAYS, usualWay, type PotWay, type PotWayFacts } from './pots/ways.ts';
+export { followPot, type PotNow, type PotWeather } from './pots/followPot.ts';
+export { planPot, type PotGiving, type PotLeave, type PotPlan, type PotSpan } from './pots/planPot.ts';
+export { potHelp, type PotHelp } from './pots/potHelp.ts';
+export { POT_CAN_L, potWalk, type PotWalk } from './pots/potWalk.ts';
+export { isUrgent, likesAcid, potTasks, type PotTask } from './pots/potTasks.ts';
+export { checkWeight, type WeightQuery } from './pots/weighIn.ts';
+export * from './pots/sequences.ts';
+export * from './pots/acidBatch.ts';

@@ -135,7 +135,7 @@ test('a place of another kind is planned beside the ground: followed, refilled, 
 test('a kind that is in no list is a place that cannot be planned, by name; the others are', () => {
   const plan = planGarden({ site, beds: [place(1), place(2, 'tub')] }, weather, {}, { today, members: 0 });
   expect(plan.unplanned).toMatchObject([
-    { bedId: 2, range: { field: 'kind', allowed: 'be one of ground', got: 'tub' } },
+    { bedId: 2, range: { field: 'kind', allowed: 'be one of ground, vessel', got: 'tub' } },
   ]);
   expect(plan.beds.map(({ bedId }) => bedId)).toEqual([1]);
 });

@@ -1,0 +1,335 @@
+import { cropOf } from '../plants/plantOnDay.ts';
+import { stands } from '../plants/standing.ts';
+import { restOf } from '../places/vessel/restSeason.ts';
+import { runHours, stepVessel, pour, type VesselAct, type VesselState } from '../places/vessel/stepVessel.ts';
+import { vesselDay, type VesselDay } from '../places/vessel/simulateVessel.ts';
+import type { VesselModel } from '../places/vessel/vesselModel.ts';
+import { at } from '../units/at.ts';
+import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
+import { quantile } from '../units/quantile.ts';
+import type { SourcedDay } from '../weather/completeWeather.ts';
+import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
+import type { GivenHow } from './entries.ts';
+import { explainDose } from './explainPot.ts';
+import { followPot, type PotNow, type PotWeather } from './followPot.ts';
+import type { Pot } from './pots.ts';
+import { POT_WAY_FACTS, potRests, type PotWayFacts } from './ways.ts';
+import type { Working } from '../working/types.ts';
+
+/** Water planned for a pot on a day, mL, and at which hour it is best given. */
+export interface PotGiving {
+  date: IsoDate;
+  millilitres: number;
+  /** A mix that has drawn back is stood in water, whatever its way. */
+  how: GivenHow;
+  /** A second one, when it empties within the day. */
+  again: { hour: number; millilitres: number } | null;
+}
+
+/** Why a pot is left alone. */
+export type PotLeave =
+  | { code: 'enough' }
+  | { code: 'rests' }
+  | { code: 'look if it is dry' }
+  | { code: 'look for the signs' }
+  | { code: 'nothing growing' }
+  | { code: 'frozen' }
+  | { code: 'seen to today' };
+
+export interface PotPlan {
+  potId: number;
+  /** Litres of mix, what it holds for plants when it has drained, what it can still give now, mL. */
+  mixL: number;
+  holdsMl: number;
+  heldMl: number;
+  /** What goes before the plant slows, mL. */
+  easyMl: number;
+  /** What it uses on a day like today, mL, and how far off that may be, as a share. */
+  dayUseMl: number;
+  doubt: number;
+  useFactor: number;
+  /** Today's water; null when it is left alone, and then why. */
+  give: PotGiving | null;
+  because: Working | null;
+  leave: PotLeave | null;
+  givings: PotGiving[];
+  /** Days on which it is next due: as likely, and in 10 and 90 % of the ways the weather and its use may go. */
+  next: { early: IsoDate | null; likely: IsoDate | null; late: IsoDate | null };
+  /** Filled today, its plants would want for water from this day on; null when not within the plan. */
+  lastsUntil: IsoDate | null;
+  past: VesselDay[];
+  ahead: VesselDay[];
+  /** Water it wants and does not get over the plan, as a share of what it wants. */
+  missedShare: number;
+  shrunk: boolean;
+  resting: boolean;
+  fullKg: number | null;
+  weighedOn: IsoDate | null;
+  spans: PotNow['spans'];
+  found: PotNow['found'];
+  /** It empties within a day when full. */
+  emptiesInADay: boolean;
+}
+
+/** The morning's hour of watering, and the hour from which a second one comes too late. Judgement. */
+const MORNING = 6;
+const AFTERNOON = 14;
+const LATEST_SHORT = 17;
+/** Less than this of what it holds is not worth a can. Judgement. */
+const LEAST_SHARE = 0.12;
+/** From so little drunk of what is wanted on a day a plant hangs. Judgement. */
+const HANGS = 0.6;
+
+export interface PotSpan {
+  today: IsoDate;
+  days: number;
+  weather: PotWeather;
+  sourced: readonly SourcedDay[];
+  ensemble: ForecastEnsemble | null;
+  /** Seedlings: asked by what is seen, not by a date, and rather dry in winter. */
+  tray?: boolean;
+}
+
+interface Ahead {
+  now: PotNow;
+  way: PotWayFacts;
+  span: PotSpan;
+  offset: number;
+}
+
+/** What is gone from which on it is due, L. */
+const lineOf = (model: VesselModel, { due }: PotWayFacts): number =>
+  due.share * model.holdsL * (due.of === 'all' ? 1 : model.p);
+
+/** How a day would end without water, in a copy. */
+function evening({ now }: Ahead, state: VesselState, d: number, et0: number, rain: number): VesselState {
+  const trial = { ...state };
+  if (d === now.todayIndex && now.hour > 0) runHours(now.model, trial, d, et0, now.hour, 24);
+  else stepVessel(now.model, trial, d, et0, rain, []);
+  return trial;
+}
+
+/** Whether it is due on a morning, by the line of its way. */
+function isDue(on: Ahead, state: VesselState, d: number, et0: number, rain: number): boolean {
+  const { now, way } = on;
+  const { model } = now;
+  const goneL = model.holdsL - state.availableL;
+  if (way.how === 'reservoir') return state.reservoirL <= 0.1 * model.reservoirL && goneL >= 0;
+  if (goneL < LEAST_SHARE * model.holdsL) return false;
+  if (way.asksDry) return goneL >= lineOf(model, way);
+  return model.holdsL - evening(on, state, d, et0, rain).availableL > lineOf(model, way);
+}
+
+/** Litres by its way on a morning. */
+function doseL({ now: { model }, way }: Ahead, state: VesselState): number {
+  const goneL = model.holdsL - state.availableL;
+  return way.how === 'reservoir'
+    ? goneL + model.reservoirL - state.reservoirL
+    : way.fills * goneL + way.drains * model.holdsL;
+}
+
+/** A day on which it is watered, in place; what comes of it, and a second watering where it runs dry before evening. */
+function waterOn(on: Ahead, state: VesselState, d: number, et0: number, rain: number): PotGiving {
+  const { now, way } = on;
+  const { model } = now;
+  const sheds = state.shrunk && way.how !== 'reservoir';
+  const litres = sheds ? model.holdsL - state.availableL : doseL(on, state);
+  const how = sheds || way.how === 'from below' ? ('below' as const) : ('above' as const);
+  const from = d === now.todayIndex ? now.hour : 0;
+  const first: VesselAct = { hour: MORNING, litres, how };
+  const run = (into: VesselState, acts: readonly VesselAct[]): void => {
+    if (way.how === 'twice') into.shrunk = false;
+    if (from === 0) stepVessel(model, into, d, et0, rain, acts);
+    else {
+      for (const act of acts) {
+        if (!('litres' in act)) continue;
+        runHours(model, into, d, et0, Math.min(from, act.hour), Math.max(from, act.hour));
+        pour(model, into, act.litres, act.how);
+      }
+      runHours(model, into, d, et0, Math.max(from, ...acts.map(({ hour }) => hour)), 24);
+    }
+  };
+  const trial = { ...state };
+  run(trial, [first]);
+  let again: PotGiving['again'] = null;
+  if (trial.shortFrom !== null && trial.shortFrom < LATEST_SHORT && trial.shortFrom > MORNING) {
+    const hour = Math.max(AFTERNOON - 2, Math.min(AFTERNOON, trial.shortFrom));
+    const half = { ...state };
+    stepVessel(model, half, d, et0, rain, [
+      first,
+      { hour, see: (s) => void (again = { hour, millilitres: 1000 * (model.holdsL - s.availableL) }) },
+    ]);
+  }
+  const second = again as PotGiving['again'];
+  run(state, second ? [first, { hour: second.hour, litres: second.millilitres / 1000, how }] : [first]);
+  return {
+    date: addDays(on.span.today, d - now.todayIndex),
+    millilitres: 1000 * litres,
+    how: sheds ? 'from below' : way.how,
+    again: second,
+  };
+}
+
+/** Why nothing is asked of it on a day, whatever it holds. */
+function held({ now, span }: Ahead, date: IsoDate): PotLeave | null {
+  const { vessel } = now.pot;
+  if (!vessel.plantings.some((planting) => stands(planting, date))) return { code: 'nothing growing' };
+  const resting = potRests(vessel, date, span.weather.latitudeDeg);
+  if (resting && vessel.plantings.every((p) => (restOf(cropOf(p))?.drinks ?? 1) < 0.3))
+    return { code: 'rests' };
+  const day = span.sourced.find((one) => one.date === date);
+  if (day && !vessel.indoors && !vessel.greenhouse && day.tMaxC < 1) return { code: 'frozen' };
+  return null;
+}
+
+/** Dates of the first due day over the members, with the use as uncertain as it is. */
+function windowOf(on: Ahead): PotPlan['next'] {
+  const { now, span } = on;
+  const { ensemble } = span;
+  if (!ensemble) return { early: null, likely: null, late: null };
+  const { model } = now;
+  const factor = model.useFactor;
+  const members = Math.min(WINDOW_MEMBERS, ensemble.members);
+  const found: number[] = [];
+  for (let m = 0; m < members; m += 1) {
+    // The use is spread evenly over its doubt, in another order than the weather.
+    const z = ((m * 7) % members) / Math.max(1, members - 1);
+    model.useFactor = factor * Math.exp(now.doubt * 1.6 * (2 * z - 1));
+    const state = { ...now.state };
+    let due = span.days;
+    for (let k = 0; k < span.days; k += 1) {
+      const i = m * ensemble.days + k;
+      const d = now.todayIndex + k;
+      const et0 = at(ensemble.et0, i);
+      const rain = k === 0 && now.hour > 0 ? 0 : at(ensemble.rain, i);
+      if (
+        !held(on, addDays(span.today, k)) &&
+        !(k === 0 && now.givenToday) &&
+        isDue(on, state, d, et0, rain)
+      ) {
+        due = k;
+        break;
+      }
+      Object.assign(state, evening(on, state, d, et0, rain));
+    }
+    found.push(due);
+  }
+  model.useFactor = factor;
+  found.sort((a, b) => a - b);
+  const dateAt = (q: number): IsoDate | null => {
+    const k = Math.round(quantile(Float64Array.from(found), q));
+    return k >= span.days ? null : addDays(span.today, k);
+  };
+  return { early: dateAt(0.1), likely: dateAt(0.5), late: dateAt(0.9) };
+}
+const WINDOW_MEMBERS = 24;
+
+/** Filled this morning and left: the day on which it hangs. */
+function lastsUntil(on: Ahead): IsoDate | null {
+  const { now, span, offset } = on;
+  const { et0, rain } = span.weather.series;
+  const state = {
+    ...now.morning,
+    availableL: now.model.holdsL,
+    saucerL: now.model.saucerL,
+    reservoirL: now.model.reservoirL,
+  };
+  for (let k = 0; k < span.days; k += 1) {
+    const d = now.todayIndex + k;
+    stepVessel(now.model, state, d, at(et0, offset + d), at(rain, offset + d), []);
+    if (state.wantedL > 0 && state.drunkL < HANGS * state.wantedL) return addDays(span.today, k);
+  }
+  return null;
+}
+
+/**
+ * A pot's plan: followed to this moment, then ahead day by day, watered when a day would take it past the line of its way.
+ * @param pot with its entries; `span` today, days ahead, the garden's weather and, for the windows, its ensemble
+ * @throws RangeError on a pot that cannot be
+ * Source: the lines are common practice (`ways`); the balance as `stepVessel`.
+ */
+export function planPot(pot: Pot, span: PotSpan): PotPlan {
+  const { today, days, weather } = span;
+  const now = followPot(pot, weather, today, days);
+  const on: Ahead = {
+    now,
+    way: POT_WAY_FACTS[pot.way],
+    span,
+    offset: daysBetween(weather.from, pot.startOn),
+  };
+  const { model } = now;
+  const { et0, rain } = weather.series;
+  const state = { ...now.state };
+  const givings: PotGiving[] = [];
+  const ahead: VesselDay[] = [];
+  let missedL = 0;
+  let wantedL = 0;
+  for (let k = 0; k < days; k += 1) {
+    const d = now.todayIndex + k;
+    const date = addDays(today, k);
+    const demand = at(et0, on.offset + d);
+    const wet = k === 0 && now.hour > 0 ? 0 : at(rain, on.offset + d);
+    const left = held(on, date);
+    const seenTo = k === 0 && (now.givenToday || now.leftToday);
+    if (!left && !seenTo && isDue(on, state, d, demand, wet))
+      givings.push(waterOn(on, state, d, demand, wet));
+    else Object.assign(state, evening(on, state, d, demand, wet));
+    ahead.push(vesselDay(date, state));
+    missedL += state.wantedL - state.drunkL;
+    wantedL += state.wantedL;
+  }
+  const planned = givings[0]?.date === today ? givings[0] : null;
+  // Seedlings and what is to dry out are asked by what is seen.
+  const asks = on.way.asksDry || span.tray;
+  const confirmed =
+    now.pot.entries.some(
+      ({ date, entry }) =>
+        date === today &&
+        entry.kind === 'seen' &&
+        (entry.sign === 'wholly dry' || entry.sign === 'shrunk from the side' || entry.sign === 'droops'),
+    ) ||
+    now.pot.entries.some(
+      ({ date, entry }) => date === today && entry.kind === 'heft' && entry.felt === 'light',
+    );
+  const give = planned && (!asks || confirmed) ? planned : null;
+  const full = { ...now.morning, availableL: model.holdsL };
+  stepVessel(model, full, now.todayIndex, at(et0, on.offset + now.todayIndex), 0, []);
+  const useL = full.wantedL + full.driedL;
+  const leave = give ? null : leaveOf(on, planned !== null);
+  const easyL = model.p * model.holdsL;
+  return {
+    potId: pot.id,
+    mixL: model.shape.volumeL,
+    holdsMl: 1000 * model.holdsL,
+    heldMl: 1000 * now.state.availableL,
+    easyMl: 1000 * easyL,
+    dayUseMl: 1000 * useL,
+    doubt: now.doubt,
+    useFactor: now.useFactor,
+    give,
+    because: give ? explainDose(now, on.way, give) : null,
+    leave,
+    givings: give || !planned ? givings : givings.slice(1),
+    next: windowOf(on),
+    lastsUntil: lastsUntil(on),
+    past: now.past,
+    ahead,
+    missedShare: wantedL > 0 ? missedL / wantedL : 0,
+    shrunk: now.state.shrunk,
+    resting: potRests(pot.vessel, today, weather.latitudeDeg),
+    fullKg: now.fullKg,
+    weighedOn: now.weighedOn,
+    spans: now.spans,
+    found: now.found,
+    emptiesInADay: useL > easyL,
+  };
+}
+
+function leaveOf(on: Ahead, due: boolean): PotLeave {
+  const { now, span } = on;
+  if (now.givenToday || now.leftToday) return { code: 'seen to today' };
+  const why = held(on, span.today);
+  if (why) return why;
+  if (due) return { code: span.tray ? 'look for the signs' : 'look if it is dry' };
+  return { code: 'enough' };
+}

@@ -1,0 +1,98 @@
+import { cropOf } from '../plants/plantOnDay.ts';
+import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
+import type { SourcedDay } from '../weather/completeWeather.ts';
+import { isResting } from '../places/vessel/restSeason.ts';
+import type { PotPlan } from './planPot.ts';
+import type { Pot } from './pots.ts';
+
+/** Something to do or mind about a pot besides watering; the words are made where they are shown. */
+export type PotTask =
+  | { code: 'weigh again'; why: 'grown' | 'season' | 'moved'; since: IsoDate }
+  | { code: 'rest begins' | 'rest ends' }
+  | { code: 'rinse dust' }
+  | { code: 'wet bodies' }
+  | { code: 'root-bound' }
+  | { code: 'stand water'; litres: number; cans: number }
+  | { code: 'keep rain' }
+  | { code: 'rescue' }
+  | { code: 'damping off' }
+  | { code: 'bring in' }
+  | { code: 'dry spell' };
+
+/** A weighing serves a season: asked again after so many days, and sooner while a plant grows. Judgement. */
+const SEASON_DAYS = 90;
+/** Hot and dry enough to rinse cacti, and cool and damp enough to keep them dry. Common practice; the figures are judgements. */
+const HOT_C = 30;
+const DRY_PCT = 35;
+const COOL_C = 12;
+/** Seedlings on a wet surface under this at night are in danger of damping off. Judgement. */
+const COLD_NIGHT_C = 10;
+/** A wet tray has more than this of what it holds. Judgement. */
+const WET = 0.85;
+const TENDER_C = 3;
+/** A potted potato is let go dry once, when it stands about so tall: that many days from planting. Common practice: at 15 cm. */
+const POTATO_FROM_DAYS = 25;
+const POTATO_UNTIL_DAYS = 34;
+
+const ALARMS: ReadonlySet<PotTask['code']> = new Set(['rescue', 'damping off', 'bring in']);
+/** What must not wait. */
+export const isUrgent = ({ code }: PotTask): boolean => ALARMS.has(code);
+
+/**
+ * What there is to do about a pot today besides watering.
+ * @param weather the days from yesterday on
+ */
+export function potTasks(
+  pot: Pot,
+  plan: PotPlan,
+  at: {
+    today: IsoDate;
+    latitudeDeg: number;
+    weather: readonly SourcedDay[];
+    tray: boolean;
+    changedOn: IsoDate | null;
+  },
+): PotTask[] {
+  const { today, latitudeDeg, weather, tray, changedOn } = at;
+  const { vessel } = pot;
+  const crops = vessel.plantings.map(cropOf);
+  const day = weather.find(({ date }) => date === today);
+  const outdoors = !vessel.indoors;
+  const succulent = crops.some(({ group }) => group === 'cacti and succulents');
+  const tasks: PotTask[] = [];
+  const rests = (date: IsoDate): boolean =>
+    crops.length > 0 && crops.every((crop) => isResting(crop, date, latitudeDeg));
+  if (plan.shrunk && !plan.resting) tasks.push({ code: 'rescue' });
+  if (rests(today) !== rests(addDays(today, -7)))
+    tasks.push({ code: rests(today) ? 'rest begins' : 'rest ends' });
+  if (vessel.roots === 'root-bound') tasks.push({ code: 'root-bound' });
+  if (plan.weighedOn) {
+    if (changedOn && changedOn > plan.weighedOn)
+      tasks.push({ code: 'weigh again', why: 'moved', since: changedOn });
+    else if (daysBetween(plan.weighedOn, today) > SEASON_DAYS)
+      tasks.push({ code: 'weigh again', why: 'season', since: plan.weighedOn });
+  }
+  if (day && succulent && outdoors) {
+    if (day.tMaxC >= HOT_C && (day.rhMinPct ?? 100) < DRY_PCT) tasks.push({ code: 'rinse dust' });
+    if (day.tMaxC < COOL_C) tasks.push({ code: 'wet bodies' });
+  }
+  if (day && tray && day.tMinC < COLD_NIGHT_C && plan.heldMl > WET * plan.holdsMl)
+    tasks.push({ code: 'damping off' });
+  const tonight = weather.find(({ date }) => date === addDays(today, 1));
+  if (outdoors && tonight && tonight.tMinC <= TENDER_C && crops.some(({ frost }) => frost === 'tender'))
+    tasks.push({ code: 'bring in' });
+  for (const planting of vessel.plantings) {
+    const age = daysBetween(planting.plantedOn, today);
+    if (
+      cropOf(planting).toughening === 'potted potato' &&
+      age >= POTATO_FROM_DAYS &&
+      age <= POTATO_UNTIL_DAYS
+    )
+      tasks.push({ code: 'dry spell' });
+  }
+  return tasks;
+}
+
+/** Whether what grows in it wants rain or soured water. */
+export const likesAcid = ({ vessel }: Pot): boolean =>
+  vessel.mix === 'acid' || vessel.plantings.some((planting) => cropOf(planting).traits.likesAcidWater);
