@@ -30,7 +30,7 @@ export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
 
 const cropIds = new Set(CATALOGUE.map((crop) => crop.id));
 /** One of the catalogue, or one of the garden's own, whose number the server looks up. */
-const cropId = z.string().refine((id) => cropIds.has(id) || /^own-[1-9]\d{0,14}$/.test(id), {
+export const cropId = z.string().refine((id) => cropIds.has(id) || /^own-[1-9]\d{0,14}$/.test(id), {
   error: ({ input }) => `Crop must be one of the catalogue's plants; got ${givenText(input)}`,
 });
 

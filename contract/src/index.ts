@@ -12,6 +12,7 @@ export * from './limits.ts';
 export * from './lists.ts';
 export * from './parts.ts';
 export * from './refusalWords.ts';
+export * from './pots.ts';
 export * from './round.ts';
 export * from './ownWeather.ts';
 export * from './station.ts';

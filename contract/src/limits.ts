@@ -18,7 +18,12 @@ export type Quantity =
   | 'span'
   | 'drip'
   | 'rate'
-  | 'share';
+  | 'share'
+  | 'millilitres'
+  | 'litresFine'
+  | 'weight'
+  | 'dose'
+  | 'ph';
 
 export interface Limit {
   label: string;
@@ -117,6 +122,20 @@ export const LIMITS = {
   capMinutes: { label: 'Minutes a day', min: 1, max: 1440, quantity: 'minutes', unit: 'min' },
   capLitres: { label: 'Litres a day', min: 1, max: 1_000_000, quantity: 'volume', unit: 'L' },
   days: { label: 'Days', min: -3650, max: 3650, quantity: 'count', unit: 'days' },
+  potLitres: { label: 'Size of the pot', min: 0.05, max: 2000, quantity: 'litresFine', unit: 'L' },
+  potAcrossM: { label: 'Across the pot', min: 0.03, max: 5, quantity: 'span', unit: 'm' },
+  potHeightM: { label: 'Height of the pot', min: 0.02, max: 2, quantity: 'span', unit: 'm' },
+  leavesAcrossM: { label: 'Across the leaves', min: 0.01, max: 6, quantity: 'span', unit: 'm' },
+  reservoirL: { label: 'The tank', min: 0.05, max: 200, quantity: 'litresFine', unit: 'L' },
+  millilitres: { label: 'Water given', min: 1, max: 200_000, quantity: 'millilitres', unit: 'mL' },
+  potKg: { label: 'Weight', min: 0.02, max: 1000, quantity: 'weight', unit: 'kg' },
+  meterPct: { label: 'The meter', min: 0, max: 100, quantity: 'percent', unit: '%' },
+  ph: { label: 'pH', min: 0, max: 14, quantity: 'ph', unit: '' },
+  bathM2: { label: 'The bath', min: 0.01, max: 10, quantity: 'area', unit: 'm²' },
+  bathMm: { label: 'Water in the bath', min: 10, max: 100, quantity: 'depth', unit: 'mm' },
+  batchLitres: { label: 'Water in the batch', min: 0.2, max: 1000, quantity: 'volume', unit: 'L' },
+  doseMlPerL: { label: 'Acid to the litre', min: 0.05, max: 5, quantity: 'dose', unit: 'mL/L' },
+  spoons: { label: 'Spoons', min: 0, max: 2000, quantity: 'count', unit: '' },
 } as const satisfies Record<string, Limit>;
 
 export type LimitedField = keyof typeof LIMITS;

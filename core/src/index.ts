@@ -7,6 +7,7 @@ export { OutOfRange } from './units/guard.ts';
 export type { Site, WeatherDay, WeatherForEt } from './weather/types.ts';
 export { saturationVapourPressure } from './weather/saturationVapourPressure.ts';
 export { daylightHours, extraterrestrialRadiation } from './weather/solar.ts';
+export { weatherSeries, type WeatherSeries } from './weather/weatherSeries.ts';
 export { referenceEt, checkWeather, type ReferenceEt, type ReferenceEtRoute } from './weather/referenceEt.ts';
 export { usualTemperatureC } from './weather/usualTemperature.ts';
 export * from './weather/alerts.ts';
@@ -261,11 +262,20 @@ export {
 export * from './pots/entries.ts';
 export type { Pot } from './pots/pots.ts';
 export { POT_WAY_FACTS, POT_WAYS, usualWay, type PotWay, type PotWayFacts } from './pots/ways.ts';
-export { followPot, type PotNow, type PotWeather } from './pots/followPot.ts';
+export {
+  followPot,
+  type PotFound,
+  type PotNow,
+  type PotWeather,
+  type WeighedSpan,
+} from './pots/followPot.ts';
 export { planPot, type PotGiving, type PotLeave, type PotPlan, type PotSpan } from './pots/planPot.ts';
 export { potHelp, type PotHelp } from './pots/potHelp.ts';
 export { POT_CAN_L, potWalk, type PotWalk } from './pots/potWalk.ts';
-export { isUrgent, likesAcid, potTasks, type PotTask } from './pots/potTasks.ts';
-export { checkWeight, type WeightQuery } from './pots/weighIn.ts';
+export { afterPots } from './pots/afterPots.ts';
+export { potStart } from './pots/potStart.ts';
+export { isUrgent, isWaterToStand, likesAcid, potTasks, type PotTask } from './pots/potTasks.ts';
+export { checkWeight, type WeighedPot, type WeightQuery } from './pots/weighIn.ts';
 export * from './pots/sequences.ts';
 export * from './pots/acidBatch.ts';
+export { wateredAsDue } from './pots/wateredAsDue.ts';

@@ -12,6 +12,7 @@ import { draftRoutes } from './routes/drafts.ts';
 import { entryRoutes } from './routes/entries.ts';
 import { gardenRoutes } from './routes/gardens.ts';
 import { planRoutes } from './routes/plans.ts';
+import { potRoutes } from './routes/pots.ts';
 import { practiceRoutes } from './routes/practice.ts';
 import { tapRoutes } from './routes/taps.ts';
 import { townRoutes } from './routes/towns.ts';
@@ -54,6 +55,7 @@ export function kibbleApp(services: Services, webDir?: string): Express {
     draftRoutes(services),
     weatherRoutes(services),
     weatherFileRoutes(services),
+    potRoutes(services),
     townRoutes(services),
     practiceRoutes(services),
     yourDataRoutes(services),

@@ -1,15 +1,37 @@
-import { bedBody, isShared, toStore, type StationDay } from '@kibble/contract';
-import { addDays, ENTRY_FACTS, followSeason, METHOD_FACTS, type Entry } from '@kibble/core';
-import { beds, bookFrom, bookName, taps, threePoplars } from '@kibble/demo';
+import { bedBody, isShared, potBody, toStore, type StationDay } from '@kibble/contract';
+import {
+  addDays,
+  ENTRY_FACTS,
+  followSeason,
+  METHOD_FACTS,
+  usualWay,
+  wateredAsDue,
+  weatherSeries,
+  type DatedPotEntry,
+  type Entry,
+} from '@kibble/core';
+import { beds, bookFrom, bookName, ph, pots, taps, threePoplars } from '@kibble/demo';
 import type { Logger } from 'pino';
-import type { Sequelize } from 'sequelize';
-import { Bed, EntryRow, EventRow, Garden, ImportRow, Planting, Tap, WeatherDayRow } from './db/models.ts';
+import type { CreationAttributes, Sequelize } from 'sequelize';
+import {
+  Bed,
+  EntryRow,
+  EventRow,
+  Garden,
+  ImportRow,
+  Planting,
+  PotEntryRow,
+  Tap,
+  WeatherDayRow,
+} from './db/models.ts';
 import { writerOf } from './db/writer.ts';
 import { todayOf, type WallClock } from './services/clock.ts';
 import { planBed } from './planner/placeInput.ts';
 import { createBed } from './services/beds.ts';
 import { createGarden, gardenToView } from './services/gardens.ts';
 import { firstSettings } from './services/settings.ts';
+import { addPot } from './services/pots.ts';
+import { vesselOf } from './services/vesselOf.ts';
 import { pastDays } from './services/station.ts';
 import { earliestStart, gardenWeather, siteOf } from './services/weather.ts';
 import { storeDays } from './services/weatherRows.ts';
@@ -33,6 +55,7 @@ export async function seedDemo(
       await createBed(garden.id, bedBody.parse(body), wall.now());
     await seedFindings(garden.id, wall);
     await waterAsPlanned(garden, wall, log);
+    await seedPots(garden, wall, log);
     await keepBook(garden, stationUrl, wall);
   });
 }
@@ -120,4 +143,45 @@ async function waterAsPlanned(garden: Garden, wall: WallClock, log: Logger): Pro
       })),
     );
   }
+}
+
+/** The pots and trays of the demo, watered as they were due up to an evening. */
+async function seedPots(garden: Garden, wall: WallClock, log: Logger): Promise<void> {
+  const today = todayOf(garden, wall);
+  const from = pots.map(({ startOn }) => startOn).sort()[0] ?? today;
+  const weather = await gardenWeather(garden, today, from, 1, log);
+  const { latitudeDeg } = garden;
+  const site = siteOf(garden);
+  const span = { weather: { from, series: weatherSeries(weather, site), latitudeDeg }, sourced: weather };
+  const rows: CreationAttributes<PotEntryRow>[] = [];
+  const write = (potId: number | null, { date, hour, entry }: DatedPotEntry): void => {
+    const of = { gardenId: garden.id, potId, kind: entry.kind, date, hour, at: wall.now() };
+    rows.push({ ...of, input: JSON.stringify(entry) });
+  };
+  for (const { startOn, followedUntil, entries = [], ...draft } of pots) {
+    const body = potBody.parse(draft);
+    const pot = await addPot(garden, body, wall);
+    await pot.update({ startOn });
+    const vessel = vesselOf(
+      body.facts,
+      body.plantings.map(({ cropId, plantedOn }) => ({ cropId, plantedOn, latitudeDeg })),
+    );
+    const tray = body.kind === 'tray';
+    const told = entries.map(({ on, hour, entry }): DatedPotEntry => ({ date: on, hour, entry }));
+    const way = usualWay(vessel, tray).way;
+    const followed = { id: pot.id, vessel, startOn, startFullness: 1, way, entries: told };
+    for (const one of [...wateredAsDue(followed, { ...span, tray }, followedUntil), ...told])
+      write(pot.id, one);
+  }
+  for (const { on, of, ph: value } of ph)
+    rows.push({
+      gardenId: garden.id,
+      potId: null,
+      kind: 'ph',
+      date: on,
+      hour: 9,
+      at: wall.now(),
+      input: JSON.stringify({ ph: value, of }),
+    });
+  await PotEntryRow.bulkCreate(rows);
 }

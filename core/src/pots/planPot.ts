@@ -10,7 +10,7 @@ import { quantile } from '../units/quantile.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { GivenHow } from './entries.ts';
-import { explainDose } from './explainPot.ts';
+import { explainDose, explainHolds } from './explainPot.ts';
 import { followPot, type PotNow, type PotWeather } from './followPot.ts';
 import type { Pot } from './pots.ts';
 import { POT_WAY_FACTS, potRests, type PotWayFacts } from './ways.ts';
@@ -51,6 +51,8 @@ export interface PotPlan {
   /** Today's water; null when it is left alone, and then why. */
   give: PotGiving | null;
   because: Working | null;
+  /** What it holds, opened. */
+  holding: Working;
   leave: PotLeave | null;
   givings: PotGiving[];
   /** Days on which it is next due: as likely, and in 10 and 90 % of the ways the weather and its use may go. */
@@ -308,6 +310,7 @@ export function planPot(pot: Pot, span: PotSpan): PotPlan {
     useFactor: now.useFactor,
     give,
     because: give ? explainDose(now, on.way, give) : null,
+    holding: explainHolds(now),
     leave,
     givings: give || !planned ? givings : givings.slice(1),
     next: windowOf(on),

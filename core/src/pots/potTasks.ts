@@ -12,8 +12,6 @@ export type PotTask =
   | { code: 'rinse dust' }
   | { code: 'wet bodies' }
   | { code: 'root-bound' }
-  | { code: 'stand water'; litres: number; cans: number }
-  | { code: 'keep rain' }
   | { code: 'rescue' }
   | { code: 'damping off' }
   | { code: 'bring in' }
@@ -92,6 +90,9 @@ export function potTasks(
   }
   return tasks;
 }
+
+/** Water from the tap is let stand a day for these: what grows indoors, and acid lovers. Common practice. */
+export const isWaterToStand = (pot: Pot): boolean => Boolean(pot.vessel.indoors) || likesAcid(pot);
 
 /** Whether what grows in it wants rain or soured water. */
 export const likesAcid = ({ vessel }: Pot): boolean =>

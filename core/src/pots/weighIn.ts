@@ -1,6 +1,5 @@
-import { MIXES } from '../places/vessel/mixes.ts';
+import { MIXES, type Mix } from '../places/vessel/mixes.ts';
 import { OutOfRange } from '../units/guard.ts';
-import type { PotNow } from './followPot.ts';
 
 /** What is odd about a weight, though it can be: asked about before it is kept. */
 export type WeightQuery = 'heavier than when full' | 'lost more than it holds' | 'far from its size';
@@ -11,18 +10,26 @@ const LIGHTEST = 0.25;
 /** Heavier without water by so much is the scale's own doubt, kg. Judgement. */
 const SCALE_SLACK_KG = 0.02;
 
+/** A pot as far as its weight is looked at: litres of mix, what it holds for plants, L, and its weight when full, kg. */
+export interface WeighedPot {
+  volumeL: number;
+  mix: Mix;
+  holdsL: number;
+  fullKg: number | null;
+}
+
 /**
  * Looks at a weight before it is kept.
- * @param now the pot as it stands; `kg` the weight; `lastKg` the one before while no water came since; `full` it was just filled and has drained
+ * @param pot as it stands; `kg` the weight; `lastKg` the one before while no water came since; `full` it was just filled and has drained
  * @returns what is odd about it, to be asked; null when nothing is
  * @throws OutOfRange when it cannot be: heavier a while later without water, or a loss larger than the pot
  */
 export function checkWeight(
-  now: Pick<PotNow, 'model' | 'fullKg'>,
+  pot: WeighedPot,
   { kg, lastKg, full }: { kg: number; lastKg: number | null; full: boolean },
 ): WeightQuery | null {
-  const { model, fullKg } = now;
-  const mix = MIXES[model.input.mix];
+  const { volumeL, holdsL, fullKg } = pot;
+  const mix = MIXES[pot.mix];
   if (lastKg !== null && !full && kg > lastKg + Math.max(SCALE_SLACK_KG, 0.01 * lastKg))
     throw new OutOfRange(
       'kg',
@@ -30,15 +37,15 @@ export function checkWeight(
       kg,
     );
   const before = Math.max(lastKg ?? 0, fullKg ?? 0);
-  if (before - kg > model.shape.volumeL * mix.containerCapacity)
+  if (before - kg > volumeL * mix.containerCapacity)
     throw new OutOfRange(
       'kg',
-      `not be ${round(before - kg)} kg under its weight when full: the pot holds ${round(model.shape.volumeL * mix.containerCapacity)} L of water in all`,
+      `not be ${round(before - kg)} kg under its weight when full: the pot holds ${round(volumeL * mix.containerCapacity)} L of water in all`,
       kg,
     );
   if (fullKg !== null && !full && kg > fullKg * 1.03 + SCALE_SLACK_KG) return 'heavier than when full';
-  if (before - kg > 1.1 * model.holdsL) return 'lost more than it holds';
-  const reckoned = model.shape.volumeL * (mix.dryKgPerL + mix.containerCapacity);
+  if (before - kg > 1.1 * holdsL) return 'lost more than it holds';
+  const reckoned = volumeL * (mix.dryKgPerL + mix.containerCapacity);
   if (kg > HEAVIEST * reckoned + 1 || kg < LIGHTEST * reckoned) return 'far from its size';
   return null;
 }

@@ -28,6 +28,14 @@ export const msToMph = (ms: number): number => ms / 0.44704;
 export const gallonsToLitres = (gallons: number): number => gallons * LITRES_PER_US_GALLON;
 /** Litres to US gallons. */
 export const litresToGallons = (litres: number): number => litres / LITRES_PER_US_GALLON;
+/** US fluid ounces: 128 to the gallon. */
+export const fluidOuncesToMl = (ounces: number): number => (ounces * 1000 * LITRES_PER_US_GALLON) / 128;
+/** Millilitres to US fluid ounces. */
+export const mlToFluidOunces = (ml: number): number => (ml * 128) / (1000 * LITRES_PER_US_GALLON);
+/** Pounds to kilograms: a pound is 0.45359237 kg. */
+export const poundsToKg = (pounds: number): number => pounds * 0.45359237;
+/** Kilograms to pounds. */
+export const kgToPounds = (kg: number): number => kg / 0.45359237;
 /** Square feet to square metres. */
 export const squareFeetToM2 = (ft2: number): number => ft2 * M2_PER_SQUARE_FOOT;
 /** Square metres to square feet. */

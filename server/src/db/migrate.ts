@@ -11,6 +11,7 @@ import * as factsThatStay from './migrations/007-facts-that-stay.ts';
 import * as fewestRounds from './migrations/008-fewest-rounds.ts';
 import * as ownWeather from './migrations/009-own-weather.ts';
 import * as seenTo from './migrations/010-seen-to.ts';
+import * as pots from './migrations/011-pots.ts';
 import { SchemaSteps } from './schemaSteps.ts';
 
 /** Every migration, oldest first. A number is given once and never used again. */
@@ -25,6 +26,7 @@ const MIGRATIONS = [
   { name: '008-fewest-rounds', ...fewestRounds },
   { name: '009-own-weather', ...ownWeather },
   { name: '010-seen-to', ...seenTo },
+  { name: '011-pots', ...pots },
 ];
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
 export const LATEST = MIGRATION_NAMES.at(-1) as string;

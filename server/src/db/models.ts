@@ -57,6 +57,52 @@ export class Bed extends Model<InferAttributes<Bed>, InferCreationAttributes<Bed
   declare version: CreationOptional<number>;
 }
 
+/** A pot, planter or tray. What of it may become another lies in `facts`, as JSON, and how it was before in `earlier`. */
+export class PotRow extends Model<InferAttributes<PotRow>, InferCreationAttributes<PotRow>> {
+  declare id: CreationOptional<number>;
+  declare gardenId: number;
+  declare position: CreationOptional<number>;
+  declare kind: 'pot' | 'tray';
+  declare name: string;
+  declare spot: string;
+  declare startOn: string;
+  declare startWetness: string;
+  declare facts: string;
+  declare earlier: CreationOptional<string>;
+  declare plantings: string;
+  declare notes: CreationOptional<string>;
+  declare fromBedId: CreationOptional<number | null>;
+  declare version: CreationOptional<number>;
+  declare archivedAt: CreationOptional<Date | null>;
+}
+
+/** What was given to a pot, measured of it or seen: an append-only fact of a day. A pH reading has no pot. */
+export class PotEntryRow extends Model<InferAttributes<PotEntryRow>, InferCreationAttributes<PotEntryRow>> {
+  declare id: CreationOptional<number>;
+  declare gardenId: number;
+  declare potId: number | null;
+  declare kind: string;
+  declare date: string;
+  declare hour: number;
+  declare at: Date;
+  declare version: CreationOptional<number>;
+  declare input: string;
+  declare removedAt: CreationOptional<Date | null>;
+}
+
+/** Something under way that goes by the clock or is counted. */
+export class SequenceRow extends Model<InferAttributes<SequenceRow>, InferCreationAttributes<SequenceRow>> {
+  declare id: CreationOptional<number>;
+  declare gardenId: number;
+  declare kind: string;
+  declare input: string;
+  declare step: CreationOptional<number>;
+  declare count: CreationOptional<number>;
+  declare startedAt: Date;
+  declare stepAt: Date;
+  declare endedAt: CreationOptional<Date | null>;
+}
+
 /** A plant of the gardener's own: like one of the catalogue, with some numbers changed. */
 export class OwnCrop extends Model<InferAttributes<OwnCrop>, InferCreationAttributes<OwnCrop>> {
   declare id: CreationOptional<number>;
@@ -433,6 +479,55 @@ export function defineModels(sequelize: Sequelize): void {
       removedAt: moment(),
     },
     as('alert_ticks'),
+  );
+  PotRow.init(
+    {
+      id: key(),
+      gardenId: integer(),
+      position: { ...integer(), defaultValue: 0 },
+      kind: text(),
+      name: text(),
+      spot: text(),
+      startOn: text(),
+      startWetness: text(),
+      facts: longText(),
+      earlier: { ...longText(), defaultValue: '[]' },
+      plantings: longText(),
+      notes: { ...longText(), defaultValue: '' },
+      fromBedId: integerOrNull(),
+      version: version(),
+      archivedAt: moment(),
+    },
+    as('pots'),
+  );
+  PotEntryRow.init(
+    {
+      id: key(),
+      gardenId: integer(),
+      potId: integerOrNull(),
+      kind: text(),
+      date: text(),
+      hour: number(),
+      at: time(),
+      version: { ...integer(), defaultValue: 1 },
+      input: longText(),
+      removedAt: moment(),
+    },
+    as('pot_entries'),
+  );
+  SequenceRow.init(
+    {
+      id: key(),
+      gardenId: integer(),
+      kind: text(),
+      input: longText(),
+      step: { ...integer(), defaultValue: 0 },
+      count: { ...integer(), defaultValue: 0 },
+      startedAt: time(),
+      stepAt: time(),
+      endedAt: moment(),
+    },
+    as('sequences'),
   );
   KeptRoundsRow.init(
     { gardenId: { type: DataTypes.INTEGER, primaryKey: true }, body: longText() },

@@ -1,4 +1,4 @@
-import type { BedView } from '@kibble/contract';
+import type { BedView, PotsView } from '@kibble/contract';
 import {
   addDays,
   alertsAhead,
@@ -76,6 +76,8 @@ export function contextOf(
     taken?: Map<number, PlanBed>;
     members?: number;
     glance?: boolean;
+    /** The pots as they are planned: what they take of the day's limits comes first. */
+    pots?: PotsView;
     onProgress?: (done: number, of: number) => void;
   } = {},
 ): Context {
@@ -98,7 +100,7 @@ export function contextOf(
     }
   });
   const measured = weather.filter((day) => day.source === 'record');
-  const constraints = constraintsOf(facts);
+  const constraints = constraintsOf(facts, options.pots);
   const pastIsWhole = beds.length <= WHOLE_PAST_BEDS;
   const plan = (
     those: readonly PlanBed[],

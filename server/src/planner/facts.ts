@@ -1,4 +1,5 @@
 import type { EventView, GardenView } from '@kibble/contract';
+import type { PotsOnRecord } from '../services/potsOnRecord.ts';
 import type { KeptRounds, Site, SourcedDay } from '@kibble/core';
 
 /** A garden's facts of a day, as far as a plan needs them: what is on record, and the weather behind and ahead. */
@@ -8,6 +9,8 @@ export interface Facts {
   site: Site;
   today: string;
   weather: SourcedDay[];
+  /** Pots and trays, with what is written down of them. */
+  pots: PotsOnRecord;
   /** Round days proposed before. */
   kept: KeptRounds | null;
 }

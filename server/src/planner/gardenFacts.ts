@@ -9,6 +9,7 @@ import type { WallClock } from '../services/clock.ts';
 import { keptRoundsOf } from '../services/keptRounds.ts';
 import { gardenToView } from '../services/gardens.ts';
 import { earliestStart, gardenWeather, siteOf } from '../services/weather.ts';
+import { NO_POTS, potsOnRecord } from '../services/potsOnRecord.ts';
 import { eventToView } from '../services/waterings.ts';
 
 /** What happened on some beds, or in a whole garden, from a day on. */
@@ -40,7 +41,15 @@ export async function gardenFacts(garden: Garden, wall: WallClock, log: Logger):
   const from = await earliestStart(garden, today);
   const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, log);
   const events = await eventsOf(garden.id, view.beds, today);
-  return { garden: view, events, site: siteOf(garden), today, weather, kept: await keptRoundsOf(garden.id) };
+  return {
+    garden: view,
+    events,
+    site: siteOf(garden),
+    today,
+    weather,
+    kept: await keptRoundsOf(garden.id),
+    pots: await potsOnRecord(garden),
+  };
 }
 
 /** Some beds of a garden as they are now, and what happened on them. */
@@ -65,5 +74,5 @@ export async function glanceFacts(
   const from = addDays(today, -GLANCE_DAYS);
   const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, log, { asking: false });
   const events = await eventsOf(garden.id, view.beds, today, { from, only: true });
-  return { garden: view, events, site: siteOf(garden), today, weather, kept: null };
+  return { garden: view, events, site: siteOf(garden), today, weather, kept: null, pots: NO_POTS };
 }

@@ -6,6 +6,8 @@ import {
   roundsTryView,
   gardenView,
   planTryView,
+  potPageView,
+  potsView,
   roundView,
   schoolsView,
   sectionView,
@@ -24,6 +26,7 @@ import {
 import { newMemo, type KeptRounds, type PlanBed, type PlanMemo } from '@kibble/core';
 import { answer, Refusal } from '../errors.ts';
 import { contextOf, type Context, type Fault } from './context.ts';
+import type { PotsOnRecord } from '../services/potsOnRecord.ts';
 import type { Facts } from './facts.ts';
 import { LOOKED_MS, placesOf, type Places } from './places.ts';
 import { bedPageOf } from './views/bedPage.ts';
@@ -32,6 +35,7 @@ import { changedOf } from './views/changed.ts';
 import { ladderOf } from './views/ladder.ts';
 import { roundOf } from './views/round.ts';
 import { tryRounds } from './views/tryRounds.ts';
+import { potPageOf, shelfOf, type Shelf } from './views/pots.ts';
 import { schoolsOf } from './views/schools.ts';
 import { sectionOf, type SectionQuery } from './views/section.ts';
 import { sharpenOf } from './views/sharpen.ts';
@@ -58,6 +62,8 @@ export interface Asked {
   tryOnBed: { bedId: number; body: TryBody };
   numberWorking: { bedId: number; of: Explainable };
   dayWorking: { date: string };
+  pots: Record<string, never>;
+  potPage: { potId: number };
 }
 export type ViewName = keyof Asked;
 
@@ -70,11 +76,21 @@ interface Planned {
 
 const isPast = ({ at }: Planned, now: Date): boolean => Math.abs(now.getTime() - at.getTime()) > LOOKED_MS;
 
+/** Pots come first: where a day's water or minutes are limited, the beds have what they leave. */
+const hasLimits = ({ garden: { limits } }: Facts): boolean =>
+  limits.litresPerDay != null || limits.litresPerWeek != null || limits.minutesPerDay != null;
+
 /** Views that hang on nothing but the plan. */
 const KEPT: ReadonlySet<ViewName> = new Set(['garden', 'round', 'fortnight', 'sharpen']);
 
 const VIEWS: {
-  [K in ViewName]: (planned: () => Planned, asked: Asked[K], facts: Facts, before: Planned | null) => unknown;
+  [K in ViewName]: (
+    planned: () => Planned,
+    asked: Asked[K],
+    facts: Facts,
+    before: Planned | null,
+    shelf: () => Shelf,
+  ) => unknown;
 } = {
   garden: (_planned, _asked, facts) => answer(gardenView, facts.garden),
   round: (planned) => answer(roundView, roundOf(planned().context, planned().places)),
@@ -103,6 +119,12 @@ const VIEWS: {
   numberWorking: (planned, { bedId, of }) =>
     answer(workingView, { working: numberWorking(planned().context, bedId, of) }),
   dayWorking: (planned, { date }) => answer(workingView, { working: dayWorking(planned().context, date) }),
+  pots: (_planned, _asked, _facts, _before, shelf) => answer(potsView, shelf().view),
+  potPage: (_planned, { potId }, facts, _before, shelf) => {
+    const page = potPageOf(facts, shelf(), potId);
+    if (!page) throw new Refusal('not-found', 'This pot is put away, or cannot be planned.', 'pot');
+    return answer(potPageView, page);
+  },
 };
 
 /** One garden's facts and its one plan, made when first asked for and kept until a fact changes. */
@@ -118,6 +140,8 @@ export class GardenPlanner {
   private readonly texts = new Map<ViewName, string>();
   /** What went wrong while it planned, until somebody fetches it. */
   private faults: Fault[] = [];
+  /** Its pots as they were followed, as long as their facts stand. */
+  private shelf: Shelf | null = null;
   private proposed: KeptRounds | null = null;
 
   private readonly members: number | undefined;
@@ -133,6 +157,7 @@ export class GardenPlanner {
     // Weather that is the same day for day lets what was followed under it stand.
     const same = JSON.stringify(facts.weather) === JSON.stringify(this.facts.weather);
     this.facts = same ? { ...facts, weather: this.facts.weather } : facts;
+    this.shelf = null;
     this.taken.clear();
     this.after();
   }
@@ -142,6 +167,13 @@ export class GardenPlanner {
     this.before = this.planned ?? this.before;
     this.planned = null;
     this.texts.clear();
+  }
+
+  /** Takes the place of the pots: the beds are as they were. */
+  changePots(pots: PotsOnRecord): void {
+    this.facts = { ...this.facts, pots };
+    this.shelf = null;
+    if (hasLimits(this.facts)) this.after();
   }
 
   /** Takes the place of some beds and of what happened on them; the rest of the garden is as it was. */
@@ -167,6 +199,7 @@ export class GardenPlanner {
     const planned = (): Planned => {
       if (!this.planned) {
         const context = contextOf(this.facts, {
+          pots: shelf().view,
           memo: this.memo,
           taken: this.taken,
           members: this.members,
@@ -181,10 +214,11 @@ export class GardenPlanner {
       }
       return this.planned;
     };
+    const shelf = (): Shelf => (this.shelf ??= shelfOf(this.facts));
     try {
       const known = this.kept(name, now);
       if (known !== undefined) return known;
-      const text = JSON.stringify(VIEWS[name](planned, asked, this.facts, this.before));
+      const text = JSON.stringify(VIEWS[name](planned, asked, this.facts, this.before, shelf));
       if (name === 'changed') this.before = null;
       if (KEPT.has(name) && this.planned) this.texts.set(name, text);
       return text;

@@ -5,10 +5,12 @@ import {
   nowOf,
   type BedView,
   type EventView,
+  type PotsView,
   type HistoryOfBed,
   type Tried,
 } from '@kibble/contract';
 import {
+  afterPots,
   balanceStart,
   beliefAfter,
   bucketTest,
@@ -118,16 +120,14 @@ function sourcesOf(
 }
 
 /** A garden's limits, its clock and its taps as the core takes them. */
-export function constraintsOf({ garden, events, today, kept }: Facts): PlanConstraints {
+export function constraintsOf({ garden, events, today, kept }: Facts, pots?: PotsView): PlanConstraints {
   const { limits, longitudeDeg, timeZone, taps } = garden;
   const flows = taps.flatMap((tap) => {
     const timed = tap.findings.find(({ input }) => input.kind === 'bucket')?.input;
     return timed?.kind === 'bucket' ? [[tap.id, bucketTest(timed).litresPerMinute] as const] : [];
   });
   return {
-    minutesPerDay: limits.minutesPerDay ?? undefined,
-    litresPerDay: limits.litresPerDay ?? undefined,
-    litresPerWeek: limits.litresPerWeek ?? undefined,
+    ...afterPots(limits, pots?.spots.flatMap(({ perDay }) => perDay) ?? []),
     ...givenSoFar(
       events
         .filter((e) => e.kind === 'watering')

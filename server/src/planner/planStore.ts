@@ -4,6 +4,7 @@ import type { Logger } from 'pino';
 import type { Garden } from '../db/models.ts';
 import { todayOf, type WallClock } from '../services/clock.ts';
 import { keepRounds } from '../services/keptRounds.ts';
+import { potsOnRecord } from '../services/potsOnRecord.ts';
 import { bedFacts, gardenFacts } from './gardenFacts.ts';
 import { forgetForecasts, stationIsSilent } from '../services/station.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
@@ -13,6 +14,8 @@ import { NotThere, type Planner, type Viewed } from './planner.ts';
 export interface Touched {
   gardenId: number;
   beds?: readonly number[];
+  /** Pots, or what is written down of them. */
+  pots?: boolean;
 }
 
 /** Of more beds at once a garden is read anew as a whole. */
@@ -34,6 +37,7 @@ interface Held {
   today: string | null;
   /** What has been touched since. */
   stale: Set<number> | 'all';
+  stalePots: boolean;
   /** Read anew from then on, whatever was touched. */
   until: number;
   /** Facts are brought one after another. */
@@ -64,6 +68,7 @@ export class PlanStore {
     }
     const held = this.held(touched.gardenId);
     const { stale } = held;
+    if (touched.pots) held.stalePots = true;
     if (stale === 'all') return;
     if (!touched.beds || stale.size + touched.beds.length > FEW_BEDS) held.stale = 'all';
     else for (const id of touched.beds) stale.add(id);
@@ -105,7 +110,13 @@ export class PlanStore {
   private held(gardenId: number): Held {
     const known = this.gardens.get(gardenId);
     if (known) return known;
-    const held: Held = { today: null, stale: 'all', until: Number.POSITIVE_INFINITY, turn: new Mutex() };
+    const held: Held = {
+      today: null,
+      stale: 'all',
+      stalePots: true,
+      until: Number.POSITIVE_INFINITY,
+      turn: new Mutex(),
+    };
     this.gardens.set(gardenId, held);
     return held;
   }
@@ -118,21 +129,26 @@ export class PlanStore {
       const now = this.wall.now().getTime();
       if (now >= held.until) forgetForecasts(garden.id);
       if (held.today !== today || now >= held.until) held.stale = 'all';
-      const { stale } = held;
-      if (stale !== 'all' && stale.size === 0) return;
+      const { stale, stalePots } = held;
+      if (stale !== 'all' && stale.size === 0 && !stalePots) return;
       // What is touched while this is read is stale again.
       held.stale = new Set();
+      held.stalePots = false;
       try {
         if (stale === 'all') {
           await this.planner.put(garden.id, await gardenFacts(garden, this.wall, this.log));
           held.today = today;
           held.until = untilOf(garden, today, now);
         } else {
-          const { beds, events } = await bedFacts(garden, [...stale], this.wall);
-          await this.planner.change(garden.id, beds, events);
+          if (stale.size > 0) {
+            const { beds, events } = await bedFacts(garden, [...stale], this.wall);
+            await this.planner.change(garden.id, beds, events);
+          }
+          if (stalePots) await this.planner.changePots(garden.id, await potsOnRecord(garden));
         }
       } catch (error) {
         held.stale = 'all';
+        held.stalePots = true;
         throw error;
       }
     });

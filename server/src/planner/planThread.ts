@@ -1,6 +1,7 @@
 import { parentPort } from 'node:worker_threads';
 import type { BedView, EventView } from '@kibble/contract';
 import { Refusal } from '../errors.ts';
+import type { PotsOnRecord } from '../services/potsOnRecord.ts';
 import type { Facts } from './facts.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
 import { NotThere, PlannerHere, type Viewed } from './planner.ts';
@@ -13,6 +14,7 @@ export type Task =
   | { do: 'begin'; gardenId: number; facts: Facts }
   | { do: 'more'; gardenId: number; beds: BedView[]; events: EventView[] }
   | { do: 'change'; gardenId: number; beds: BedView[]; events: EventView[] }
+  | { do: 'pots'; gardenId: number; pots: PotsOnRecord }
   | { do: 'view'; gardenId: number; name: ViewName; asked: unknown; now: number };
 export type Done =
   | { viewed: Viewed | null }
@@ -50,6 +52,10 @@ export default async function planThread(task: Task): Promise<Done> {
         await planner.put(gardenId, whole);
       }
       if (task.beds.length > 0) await planner.change(gardenId, task.beds, task.events);
+      return { viewed: null };
+    }
+    if (task.do === 'pots') {
+      await planner.changePots(gardenId, task.pots);
       return { viewed: null };
     }
     const now = new Date(task.now);

@@ -1,6 +1,7 @@
 import type { BedView, EventView } from '@kibble/contract';
 import { Piscina } from 'piscina';
 import { Refusal } from '../errors.ts';
+import type { PotsOnRecord } from '../services/potsOnRecord.ts';
 import type { Facts } from './facts.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
 import { NotThere, type Planner, type Viewed } from './planner.ts';
@@ -54,6 +55,10 @@ export class PlannerBeside implements Planner {
 
   async change(gardenId: number, beds: BedView[], events: EventView[]): Promise<void> {
     await this.run({ do: 'change', gardenId, beds, events });
+  }
+
+  async changePots(gardenId: number, pots: PotsOnRecord): Promise<void> {
+    await this.run({ do: 'pots', gardenId, pots });
   }
 
   async view<K extends ViewName>(gardenId: number, name: K, asked: Asked[K], now: Date): Promise<Viewed> {

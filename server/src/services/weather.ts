@@ -17,7 +17,7 @@ import {
 } from '@kibble/core';
 import { Op } from 'sequelize';
 import type { Logger } from 'pino';
-import { Bed, EventRow, ImportRow, SaidDayRow, WeatherDayRow, type Garden } from '../db/models.ts';
+import { Bed, EventRow, ImportRow, SaidDayRow, WeatherDayRow, type Garden, PotRow } from '../db/models.ts';
 import { lastForecast, refreshFromStation, troubleOf } from './station.ts';
 
 export const siteOf = (garden: Garden): Site => ({
@@ -186,9 +186,12 @@ export async function gardenWeather(
 
 /** First day a garden's balance needs: its earliest bed's, or a month back when it has none. */
 export async function earliestStart(garden: Garden, today: string): Promise<string> {
-  const first = await Bed.min<string | null, Bed>('startOn', {
-    where: { gardenId: garden.id, archivedAt: null },
-  });
+  const where = { gardenId: garden.id, archivedAt: null };
+  const starts = [
+    await Bed.min<string | null, Bed>('startOn', { where }),
+    await PotRow.min<string | null, PotRow>('startOn', { where }),
+  ];
+  const [first] = starts.filter((on): on is string => on !== null).sort();
   const fallback = addDays(today, -30);
   const earliest = addDays(today, -BALANCE_DAYS);
   return first && first < fallback ? (first < earliest ? earliest : first) : fallback;

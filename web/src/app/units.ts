@@ -2,14 +2,18 @@ import {
   celsiusToFahrenheit,
   fahrenheitToCelsius,
   feetToM,
+  fluidOuncesToMl,
   gallonsToLitres,
   inchesToMm,
+  kgToPounds,
   litresToGallons,
   m2ToSquareFeet,
+  mlToFluidOunces,
   mmToInches,
   mphToMs,
   msToMph,
   mToFeet,
+  poundsToKg,
   squareFeetToM2,
 } from '@kibble/core';
 import type { Quantity, UnitSystem } from '@kibble/contract';
@@ -47,6 +51,11 @@ const METRIC: Readonly<Record<Quantity, Unit>> = {
   drip: plain('L/h', 1),
   rate: plain('mm/h', 1),
   share: { unit: '%', decimals: 0, fromSi: (v) => v * 100, toSi: (v) => v / 100 },
+  millilitres: plain('mL', 0),
+  litresFine: plain('L', 1),
+  weight: plain('kg', 3),
+  dose: plain('mL/L', 2),
+  ph: plain('', 1),
 };
 const US: Readonly<Record<Quantity, Unit>> = {
   ...METRIC,
@@ -66,6 +75,9 @@ const US: Readonly<Record<Quantity, Unit>> = {
   },
   drip: { unit: 'gal/h', decimals: 1, fromSi: litresToGallons, toSi: gallonsToLitres },
   rate: { unit: 'in/h', decimals: 2, fromSi: mmToInches, toSi: inchesToMm },
+  millilitres: { unit: 'fl oz', decimals: 1, fromSi: mlToFluidOunces, toSi: fluidOuncesToMl },
+  litresFine: { unit: 'gal', decimals: 2, fromSi: litresToGallons, toSi: gallonsToLitres },
+  weight: { unit: 'lb', decimals: 2, fromSi: kgToPounds, toSi: poundsToKg },
 };
 const SYSTEMS: Readonly<Record<UnitSystem, Readonly<Record<Quantity, Unit>>>> = { metric: METRIC, us: US };
 

@@ -149,9 +149,14 @@ describe('the balance', () => {
   const anyPot = fc.record({
     volumeL: fc.double({ min: 0.3, max: 90, noNaN: true }),
     mix: fc.constantFrom(...(Object.keys(MIXES) as (keyof typeof MIXES)[])),
-    material: fc.constantFrom('terracotta', 'plastic', 'glazed', 'fabric', 'wood', 'metal') as fc.Arbitrary<
-      VesselInput['material']
-    >,
+    material: fc.constantFrom<VesselInput['material']>(
+      'terracotta',
+      'plastic',
+      'glazed',
+      'fabric',
+      'wood',
+      'metal',
+    ),
     saucer: fc.boolean(),
     reservoirL: fc.constantFrom(0, 2),
     cropId: fc.constantFrom('tomato', 'globe-cactus', 'fern', 'blueberry'),

@@ -37,8 +37,9 @@ export interface VesselInput {
   greenhouse?: boolean;
   /** Where it stands outdoors. */
   place?: PlaceWords & { underCover?: boolean; demandFactor?: number };
-  /** Leaves, m² of ground they would shade; default by the kind of plant and the pot. */
+  /** Leaves, m² of ground they would shade, or how far they reach across, m; default by the kind of plant and the pot. */
   canopyM2?: number;
+  acrossM?: number;
   /** How far roots have filled it. */
   roots?: RootFill;
   /** What it drinks of what is reckoned, once it was weighed. */
@@ -111,6 +112,8 @@ export interface VesselModel {
   atNight: boolean;
   /** What it uses of what is reckoned; a weighing changes it. */
   useFactor: number;
+  /** Leaves, m² of ground that they would shade when it is filled. */
+  leafM2: number;
 }
 
 function checked(input: VesselInput): VesselInput {
@@ -122,6 +125,7 @@ function checked(input: VesselInput): VesselInput {
     throw new OutOfRange('dressing', `be one of ${Object.keys(DRESSINGS).join(', ')}`, input.dressing);
   withinIfGiven('reservoirL', input.reservoirL, 0, 200, 'L');
   withinIfGiven('canopyM2', input.canopyM2, 0.0001, 30, 'm²');
+  withinIfGiven('acrossM', input.acrossM, 0.01, 6, 'm');
   withinIfGiven('useFactor', input.useFactor, 0.1, 6);
   if (typeof input.saucer === 'number') within('saucer', input.saucer, 0, 100, 'L');
   if (typeof input.indoors === 'object') {
@@ -177,7 +181,10 @@ export function vesselModel(
     p: easyShare(plantings),
     atNight: plantings.length > 0 && plantings.every((planting) => drinksAtNight(cropOf(planting))),
     useFactor,
+    leafM2: 0,
   };
+  const toldLeaves =
+    input.canopyM2 ?? (input.acrossM === undefined ? undefined : (Math.PI * input.acrossM ** 2) / 4);
   const words = typeof input.indoors === 'object' ? input.indoors : {};
   const dressing = DRESSINGS[input.dressing ?? 'bare'].evaporates;
   const standing = plantings.map((planting) => ({ latitudeDeg, ...planting }));
@@ -188,7 +195,8 @@ export function vesselModel(
     for (const { planting, plant } of plantsOnDay(standing, date)) {
       const crop = cropOf(planting);
       const share = planting.share ?? 1;
-      const full = input.canopyM2 ?? shape.openingM2 * SPREAD[crop.group] * leaves;
+      const full = toldLeaves ?? shape.openingM2 * SPREAD[crop.group] * leaves;
+      if (d === 0) model.leafM2 += share * full;
       leafM2 += share * full * plant.kcb * seasonShare(crop, date, latitudeDeg);
       cover += share * plant.canopyCover;
     }
