@@ -20,7 +20,7 @@ import {
   type PotLeave,
   type PotTask,
   type PotWalk,
-  type SequenceStep,
+  type SequenceStep as StepOfSequence,
   type VesselDay,
   type WeighedSpan,
 } from '@kibble/core';
@@ -175,12 +175,14 @@ export const sequenceStepBody = z.discriminatedUnion('act', [
   z.object({ act: z.literal('give up') }),
 ]);
 
+export type SequenceStep = z.input<typeof sequenceStepBody>;
+
 export const sequenceView = z.object({
   id: z.number(),
   kind: z.enum([...SEQUENCE_KINDS, 'acid batch']),
   potIds: z.array(z.number()),
   names: z.array(z.string()),
-  steps: z.array(z.custom<SequenceStep>((v) => typeof v === 'object' && v !== null && 'says' in v)),
+  steps: z.array(z.custom<StepOfSequence>((v) => typeof v === 'object' && v !== null && 'says' in v)),
   step: z.number(),
   /** When the step began. */
   stepAt: z.string(),
@@ -234,6 +236,9 @@ export const potView = z.object({
   givings: z.array(giving),
   next: z.object({ early: day.nullable(), likely: day.nullable(), late: day.nullable() }),
   lastsUntil: day.nullable(),
+  lastsShaded: day.nullable(),
+  vwcPct: z.number(),
+  lineVwcPct: z.number(),
   resting: z.boolean(),
   shrunk: z.boolean(),
   emptiesInADay: z.boolean(),
@@ -264,8 +269,12 @@ export const spotView = z.object({
 });
 export type SpotView = z.infer<typeof spotView>;
 
+const potDay = z.object({ date: day, pots: z.number(), litres: z.number(), minutes: z.number() });
+
 export const potsView = z.object({
   date: day,
+  /** All of them on each day of the plan. */
+  perDay: z.array(potDay),
   spots: z.array(spotView),
   archived: z.array(z.object({ id: z.number(), name: z.string(), spot: z.string() })),
   /** Pots that cannot be computed: why, in words. */

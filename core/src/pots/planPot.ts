@@ -3,7 +3,7 @@ import { stands } from '../plants/standing.ts';
 import { restOf } from '../places/vessel/restSeason.ts';
 import { runHours, stepVessel, pour, type VesselAct, type VesselState } from '../places/vessel/stepVessel.ts';
 import { vesselDay, type VesselDay } from '../places/vessel/simulateVessel.ts';
-import type { VesselModel } from '../places/vessel/vesselModel.ts';
+import { vesselModel, type VesselModel } from '../places/vessel/vesselModel.ts';
 import { at } from '../units/at.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import { quantile } from '../units/quantile.ts';
@@ -59,6 +59,11 @@ export interface PotPlan {
   next: { early: IsoDate | null; likely: IsoDate | null; late: IsoDate | null };
   /** Filled today, its plants would want for water from this day on; null when not within the plan. */
   lastsUntil: IsoDate | null;
+  /** The same, stood together in the shade with water in a saucer. */
+  lastsShaded: IsoDate | null;
+  /** Water in the mix now, and at the line of its way, % by volume: what a good meter would show. */
+  vwcPct: number;
+  lineVwcPct: number;
   past: VesselDay[];
   ahead: VesselDay[];
   /** Water it wants and does not get over the plan, as a share of what it wants. */
@@ -119,8 +124,19 @@ function isDue(on: Ahead, state: VesselState, d: number, et0: number, rain: numb
   if (way.how === 'reservoir') return state.reservoirL <= 0.1 * model.reservoirL && goneL >= 0;
   if (goneL < LEAST_SHARE * model.holdsL) return false;
   if (way.asksDry) return goneL >= lineOf(model, way);
-  return model.holdsL - evening(on, state, d, et0, rain).availableL > lineOf(model, way);
+  const line =
+    on.span.tray && isCold(on, d)
+      ? Math.min(0.9 * model.holdsL, COLD_TRAY * lineOf(model, way))
+      : lineOf(model, way);
+  return model.holdsL - evening(on, state, d, et0, rain).availableL > line;
 }
+
+/** In the cold seedlings are kept on the dry side: their line lies so much lower, below this night. Common practice; the figures are judgements. */
+const COLD_TRAY = 1.3;
+const COLD_NIGHT_C = 10;
+const isCold = ({ now, span }: Ahead, d: number): boolean =>
+  (span.sourced.find(({ date }) => date === addDays(span.today, d - now.todayIndex))?.tMinC ?? COLD_NIGHT_C) <
+  COLD_NIGHT_C;
 
 /** Litres by its way on a morning. */
 function doseL({ now: { model }, way }: Ahead, state: VesselState): number {
@@ -227,22 +243,45 @@ function windowOf(on: Ahead): PotPlan['next'] {
 const WINDOW_MEMBERS = 24;
 
 /** Filled this morning and left: the day on which it hangs. */
-function lastsUntil(on: Ahead): IsoDate | null {
-  const { now, span, offset } = on;
+function lastsUntil({ now, span, offset }: Ahead, model: VesselModel): IsoDate | null {
   const { et0, rain } = span.weather.series;
   const state = {
     ...now.morning,
-    availableL: now.model.holdsL,
-    saucerL: now.model.saucerL,
-    reservoirL: now.model.reservoirL,
+    availableL: model.holdsL,
+    saucerL: model.saucerL,
+    reservoirL: model.reservoirL,
   };
   for (let k = 0; k < span.days; k += 1) {
     const d = now.todayIndex + k;
-    stepVessel(now.model, state, d, at(et0, offset + d), at(rain, offset + d), []);
+    stepVessel(model, state, d, at(et0, offset + d), at(rain, offset + d), []);
     if (state.wantedL > 0 && state.drunkL < HANGS * state.wantedL) return addDays(span.today, k);
   }
   return null;
 }
+
+/** A saucer as large as is filled before days away, of the mix. Judgement. */
+const FILLED_SAUCER = 0.12;
+
+/** A pot as it stands when somebody leaves: with the others in the shade, water under it; in a room, only that. */
+function shadedModel({ model, pot, todayIndex }: PotNow, { days, weather }: PotSpan): VesselModel {
+  const { vessel } = pot;
+  const shaded = vesselModel(
+    {
+      ...vessel,
+      saucer: FILLED_SAUCER * model.shape.volumeL,
+      place: vessel.indoors
+        ? vessel.place
+        : { ...vessel.place, sun: 'shade', wind: 'sheltered', wall: false },
+    },
+    { startOn: pot.startOn, dayCount: todayIndex + days, latitudeDeg: weather.latitudeDeg },
+  );
+  shaded.useFactor = model.useFactor;
+  return shaded;
+}
+
+/** Water by volume, %, with so much that plants can have. */
+const vwc = ({ tightL, shape }: VesselModel, availableL: number): number =>
+  (100 * (tightL + availableL)) / shape.volumeL;
 
 /**
  * A pot's plan: followed to this moment, then ahead day by day, watered when a day would take it past the line of its way.
@@ -314,7 +353,10 @@ export function planPot(pot: Pot, span: PotSpan): PotPlan {
     leave,
     givings: give || !planned ? givings : givings.slice(1),
     next: windowOf(on),
-    lastsUntil: lastsUntil(on),
+    lastsUntil: lastsUntil(on, model),
+    lastsShaded: lastsUntil(on, shadedModel(now, span)),
+    vwcPct: vwc(model, now.state.availableL),
+    lineVwcPct: vwc(model, model.holdsL - lineOf(model, on.way)),
     past: now.past,
     ahead,
     missedShare: wantedL > 0 ? missedL / wantedL : 0,

@@ -15,7 +15,9 @@ export type PotTask =
   | { code: 'rescue' }
   | { code: 'damping off' }
   | { code: 'bring in' }
-  | { code: 'dry spell' };
+  | { code: 'dry spell' }
+  | { code: 'keep moist' }
+  | { code: 'prick out' };
 
 /** A weighing serves a season: asked again after so many days, and sooner while a plant grows. Judgement. */
 const SEASON_DAYS = 90;
@@ -28,6 +30,9 @@ const COLD_NIGHT_C = 10;
 /** A wet tray has more than this of what it holds. Judgement. */
 const WET = 0.85;
 const TENDER_C = 3;
+/** A tray is kept moist on top until it is up, and looked at for pricking out from here on, days from sowing. Common practice; the figures are judgements. */
+const UP_DAYS = 8;
+const PRICK_OUT_DAYS = 21;
 /** A potted potato is let go dry once, when it stands about so tall: that many days from planting. Common practice: at 15 cm. */
 const POTATO_FROM_DAYS = 25;
 const POTATO_UNTIL_DAYS = 34;
@@ -81,6 +86,8 @@ export function potTasks(
     tasks.push({ code: 'bring in' });
   for (const planting of vessel.plantings) {
     const age = daysBetween(planting.plantedOn, today);
+    if (tray && age < UP_DAYS) tasks.push({ code: 'keep moist' });
+    if (tray && age >= PRICK_OUT_DAYS) tasks.push({ code: 'prick out' });
     if (
       cropOf(planting).toughening === 'potted potato' &&
       age >= POTATO_FROM_DAYS &&

@@ -70,6 +70,11 @@ export async function stepOn(
     );
     return millilitres >= 1 ? [{ potId: pot.id, entry: { kind: 'given' as const, millilitres, how } }] : [];
   });
-  const entries = given.length > 0 ? await logEntries(garden, { entries: given, sure: true }, wall) : [];
+  const recovered =
+    row.kind === 'rescue'
+      ? pots.map(({ id }) => ({ potId: id, entry: { kind: 'seen' as const, sign: 'recovered' as const } }))
+      : [];
+  const told = [...given, ...recovered];
+  const entries = told.length > 0 ? await logEntries(garden, { entries: told, sure: true }, wall) : [];
   return { entries, ended: true };
 }

@@ -34,12 +34,19 @@ import type {
   FileView,
   ImportResult,
   PlantingChange,
+  PotChange,
+  PotDraft,
+  PotEntriesDraft,
+  PotPageView,
+  PotsView,
   PracticeView,
   ProgressView,
   RoundView,
   SaidAnswer,
   SaidBody,
   SectionView,
+  SequenceBody,
+  SequenceStep,
   SetupSketch,
   SharpenView,
   SkipBody,
@@ -75,7 +82,9 @@ export interface GardenDraft {
   clock?: { mode: 'real' } | { mode: 'practice'; date: string };
 }
 /** What is shown of a garden: what touches more than its log touches all of it. */
-const WHOLE = ['Garden', 'Round', 'Place', 'Plan', 'Sharpen', 'Weather'] as const;
+const WHOLE = ['Garden', 'Round', 'Place', 'Plan', 'Sharpen', 'Weather', 'Pots'] as const;
+/** What is shown of a garden when its pots change: where water or minutes are limited, the beds too. */
+const OF_POTS = ['Pots', 'Round', 'Plan'] as const;
 
 /** What an entry of the log touches: the beds that are another for it, and the days ahead. The round takes in what changed. */
 const touchedBy = (answer: EventAnswer | undefined) =>
@@ -101,6 +110,7 @@ export const api = createApi({
     'YourData',
     'Ticks',
     'File',
+    'Pots',
   ],
   endpoints: (build) => ({
     gardens: build.query<GardenName[], null>({ query: () => 'gardens', providesTags: ['Garden'] }),
@@ -175,6 +185,62 @@ export const api = createApi({
     addOwnCrop: build.mutation<{ id: string }, { gardenId: number; body: OwnCropBody }>({
       query: ({ gardenId, body }) => ({ url: `gardens/${gardenId}/crops`, method: 'POST', body }),
       invalidatesTags: ['Garden'],
+    }),
+    pots: build.query<PotsView, number>({ query: (id) => `gardens/${id}/pots`, providesTags: ['Pots'] }),
+    potPage: build.query<PotPageView, number>({ query: (id) => `pots/${id}`, providesTags: ['Pots'] }),
+    savePot: build.mutation<{ id: number }, { gardenId: number; potId?: number; body: PotDraft | PotChange }>(
+      {
+        query: ({ gardenId, potId, body }) =>
+          potId === undefined
+            ? { url: `gardens/${gardenId}/pots`, method: 'POST', body }
+            : { url: `pots/${potId}`, method: 'PUT', body },
+        invalidatesTags: OF_POTS,
+      },
+    ),
+    archivePot: build.mutation<{ id: number }, { potId: number; restore?: boolean }>({
+      query: ({ potId, restore }) =>
+        restore
+          ? { url: `pots/${potId}/restore`, method: 'POST' }
+          : { url: `pots/${potId}`, method: 'DELETE' },
+      invalidatesTags: OF_POTS,
+    }),
+    copyPot: build.mutation<{ ids: number[] }, { potId: number; count: number }>({
+      query: ({ potId, count }) => ({ url: `pots/${potId}/copies`, method: 'POST', body: { count } }),
+      invalidatesTags: OF_POTS,
+    }),
+    logPots: build.mutation<{ ids: number[] }, { gardenId: number; body: PotEntriesDraft }>({
+      query: ({ gardenId, body }) => ({ url: `gardens/${gardenId}/pot-entries`, method: 'POST', body }),
+      invalidatesTags: OF_POTS,
+    }),
+    markPotEntries: build.mutation<{ ids: number[] }, { gardenId: number; ids: number[]; restore?: boolean }>(
+      {
+        query: ({ gardenId, ids, restore }) => ({
+          url: `gardens/${gardenId}/pot-entries/${restore ? 'restore' : 'remove'}`,
+          method: 'POST',
+          body: { ids },
+        }),
+        invalidatesTags: OF_POTS,
+      },
+    ),
+    logPh: build.mutation<{ ids: number[] }, { gardenId: number; ph: number; of: 'tap' | 'rain' | 'batch' }>({
+      query: ({ gardenId, ...body }) => ({ url: `gardens/${gardenId}/ph`, method: 'POST', body }),
+      invalidatesTags: ['Pots'],
+    }),
+    beginSequence: build.mutation<{ id: number }, { gardenId: number; body: SequenceBody }>({
+      query: ({ gardenId, body }) => ({ url: `gardens/${gardenId}/sequences`, method: 'POST', body }),
+      invalidatesTags: ['Pots'],
+    }),
+    stepSequence: build.mutation<{ entries: number[]; ended: boolean }, { id: number; body: SequenceStep }>({
+      query: ({ id, body }) => ({ url: `sequences/${id}`, method: 'POST', body }),
+      invalidatesTags: OF_POTS,
+    }),
+    bedToPot: build.mutation<{ id: number }, { bedId: number; body: Pick<PotDraft, 'facts' | 'spot'> }>({
+      query: ({ bedId, body }) => ({ url: `beds/${bedId}/pot`, method: 'POST', body }),
+      invalidatesTags: WHOLE,
+    }),
+    plantOut: build.mutation<{ id: number }, { potId: number; bedId: number; plantedOn?: string }>({
+      query: ({ potId, ...body }) => ({ url: `pots/${potId}/plant-out`, method: 'POST', body }),
+      invalidatesTags: WHOLE,
     }),
     weather: build.query<WeatherView, number>({
       query: (id) => `gardens/${id}/weather`,
@@ -492,4 +558,16 @@ export const {
   useNumberWorkingQuery,
   useDayWorkingQuery,
   useTryOnBedQuery,
+  usePotsQuery,
+  usePotPageQuery,
+  useSavePotMutation,
+  useArchivePotMutation,
+  useCopyPotMutation,
+  useLogPotsMutation,
+  useMarkPotEntriesMutation,
+  useLogPhMutation,
+  useBeginSequenceMutation,
+  useStepSequenceMutation,
+  useBedToPotMutation,
+  usePlantOutMutation,
 } = api;

@@ -12,6 +12,11 @@ export interface Notice {
   undoBedIds?: number[];
   /** What a bed has been since a day, to be taken back. */
   undoSettingIds?: number[];
+  /** What was just written down of pots, or a pot just put away. */
+  undoPots?: { gardenId: number; ids: number[] };
+  undoPotId?: number;
+  /** Pots just made, to be put away again. */
+  undoPotIds?: number[];
   /** An import just stored, to be taken back as a whole. */
   undoImportId?: number;
   /** A garden just put away. */

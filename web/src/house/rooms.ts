@@ -18,6 +18,11 @@ export const ROOM_GROUPS: readonly { name: string; rooms: readonly Room[] }[] = 
     name: 'The place',
     rooms: [
       { path: 'section', name: 'Garden', also: 'beds section soil cut open' },
+      {
+        path: 'pots',
+        name: 'Pots & trays',
+        also: 'containers shelf weigh seedlings houseplants cacti water acid',
+      },
       { path: 'ground', name: 'Ground & taps', also: 'tests soil flow measure bucket cans feel' },
       { path: 'weather', name: 'Weather', also: 'rain gauge forecast station import file' },
     ],

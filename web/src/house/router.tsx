@@ -64,6 +64,18 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../rooms/bed/BedRoom.tsx')).BedRoom }),
           },
           {
+            path: 'pots',
+            lazy: async () => ({ Component: (await import('../rooms/pots/PotsRoom.tsx')).PotsRoom }),
+          },
+          {
+            path: 'pots/weigh',
+            lazy: async () => ({ Component: (await import('../rooms/pots/WeighIn.tsx')).WeighIn }),
+          },
+          {
+            path: 'pots/:potId',
+            lazy: async () => ({ Component: (await import('../rooms/pots/PotRoom.tsx')).PotRoom }),
+          },
+          {
             path: 'ground',
             lazy: async () => ({ Component: (await import('../rooms/ground/GroundRoom.tsx')).GroundRoom }),
           },

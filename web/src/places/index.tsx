@@ -8,18 +8,20 @@ interface PlaceFace {
   Drawing: ComponentType<ComponentProps<typeof SoilCore>>;
   Form: ComponentType<ComponentProps<typeof GroundForm>>;
 }
-const FACES: Readonly<Record<PlaceKindId, PlaceFace>> = {
+/** Pots stand on shelves of their own: see `rooms/pots`. */
+type BedKind = Exclude<PlaceKindId, 'vessel'>;
+const FACES: Readonly<Record<BedKind, PlaceFace>> = {
   ground: { Drawing: SoilCore, Form: GroundForm },
 };
 
 /** A place drawn as its kind is. */
 export function PlaceDrawing({ kind, ...of }: { kind: PlaceKindId } & ComponentProps<PlaceFace['Drawing']>) {
-  const { Drawing } = FACES[kind];
+  const { Drawing } = FACES[kind as BedKind];
   return <Drawing {...of} />;
 }
 
 /** What is told of a place of a kind. */
 export function PlaceForm({ kind, ...of }: { kind: PlaceKindId } & ComponentProps<PlaceFace['Form']>) {
-  const { Form } = FACES[kind];
+  const { Form } = FACES[kind as BedKind];
   return <Form {...of} />;
 }

@@ -2,12 +2,14 @@ import { X } from 'lucide-react';
 import { useEffect } from 'react';
 import {
   useArchiveBedMutation,
+  useArchivePotMutation,
   useArchiveTapMutation,
   useMarkEventMutation,
   useLookAtCopyMutation,
   useMarkFindingMutation,
   useMarkImportMutation,
   useMarkPlantingMutation,
+  useMarkPotEntriesMutation,
   useMarkSettingsMutation,
   usePutAwayMutation,
   useRestoreDataMutation,
@@ -32,6 +34,8 @@ export function NoticeBar() {
   const [lookAtCopy] = useLookAtCopyMutation();
   const [restoreData] = useRestoreDataMutation();
   const [putAway] = usePutAwayMutation();
+  const [archivePot] = useArchivePotMutation();
+  const [markPots] = useMarkPotEntriesMutation();
   const [unsay] = useUnsayWeatherMutation();
   useEffect(() => {
     if (!notice) return;
@@ -50,6 +54,9 @@ export function NoticeBar() {
     (notice.undoSettingIds?.length ?? 0) > 0 ||
     notice.undoSaid !== undefined ||
     notice.undoAwayId !== undefined ||
+    notice.undoPots !== undefined ||
+    notice.undoPotId !== undefined ||
+    notice.undoPotIds !== undefined ||
     notice.undoCopy !== undefined;
   const undo = async (): Promise<void> => {
     if (notice.undoEventId !== undefined) await markEvent({ id: notice.undoEventId });
@@ -57,6 +64,9 @@ export function NoticeBar() {
     for (const id of notice.undoFindingIds ?? []) await markFinding({ id });
     if (notice.undoTapId !== undefined) await archiveTap({ tapId: notice.undoTapId, restore: true });
     if (notice.undoAwayId !== undefined) await putAway({ id: notice.undoAwayId, away: false });
+    if (notice.undoPots) await markPots(notice.undoPots);
+    if (notice.undoPotId !== undefined) await archivePot({ potId: notice.undoPotId, restore: true });
+    for (const potId of notice.undoPotIds ?? []) await archivePot({ potId });
     if (notice.undoSaid) await unsay(notice.undoSaid);
     for (const bedId of notice.undoBedIds ?? []) await archiveBed({ bedId });
     if (notice.undoPlantingId !== undefined) await markPlanting({ id: notice.undoPlantingId, restore: true });

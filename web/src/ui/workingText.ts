@@ -14,6 +14,8 @@ const QUANTITY: Readonly<Record<string, Quantity>> = {
   'm/s': 'wind',
   m: 'height',
   min: 'minutes',
+  mL: 'millilitres',
+  kg: 'weight',
   share: 'share',
 };
 

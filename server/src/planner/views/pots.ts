@@ -13,7 +13,6 @@ import {
   potStart,
   potTasks,
   potWalk,
-  POT_WAY_FACTS,
   unplannedBy,
   usualWay,
   vesselModel,
@@ -117,6 +116,9 @@ function viewOf(facts: Facts, record: PotOnRecord, pot: Pot, plan: PotPlan): Pot
     givings: plan.givings,
     next: plan.next,
     lastsUntil: plan.lastsUntil,
+    lastsShaded: plan.lastsShaded,
+    vwcPct: plan.vwcPct,
+    lineVwcPct: plan.lineVwcPct,
     resting: plan.resting,
     shrunk: plan.shrunk,
     emptiesInADay: plan.emptiesInADay,
@@ -141,6 +143,22 @@ function viewOf(facts: Facts, record: PotOnRecord, pot: Pot, plan: PotPlan): Pot
   };
 }
 
+/** What some pots come to on each day of the plan. */
+const dayByDay = (potted: readonly Potted[], today: string): PotsView['perDay'] =>
+  Array.from({ length: HORIZON_DAYS }, (_, k) => {
+    const date = addDays(today, k);
+    const on = potted.flatMap(({ plan }) =>
+      plan.givings
+        .filter((giving) => giving.date === date)
+        .map(({ millilitres, how, again }) => ({
+          millilitres: millilitres + (again?.millilitres ?? 0),
+          how,
+        })),
+    );
+    const { pots, litres, minutes } = potWalk(on);
+    return { date, pots, litres, minutes };
+  });
+
 /** Pots that stand together, with their walk. */
 function spotOf(name: string, potted: readonly Potted[], today: string): SpotView {
   const due = potted.filter(({ plan }) => plan.give);
@@ -159,19 +177,7 @@ function spotOf(name: string, potted: readonly Potted[], today: string): SpotVie
             again.map(({ plan }) => ({ millilitres: plan.give?.again?.millilitres ?? 0, how: 'poured' })),
           )
         : null,
-    perDay: Array.from({ length: HORIZON_DAYS }, (_, k) => {
-      const date = addDays(today, k);
-      const on = potted.flatMap(({ plan, pot }) =>
-        plan.givings
-          .filter((giving) => giving.date === date)
-          .map(({ millilitres, again: more }) => ({
-            millilitres: millilitres + (more?.millilitres ?? 0),
-            how: POT_WAY_FACTS[pot.way].how,
-          })),
-      );
-      const walk = potWalk(on);
-      return { date, pots: walk.pots, litres: walk.litres, minutes: walk.minutes };
-    }),
+    perDay: dayByDay(potted, today),
     away: { first: firsts[0] ?? null, pots: firsts.length },
   };
 }
@@ -237,6 +243,7 @@ export function shelfOf(facts: Facts): Shelf {
     potted: new Map(potted.map((one) => [one.record.id, one])),
     view: {
       date: today,
+      perDay: dayByDay(potted, today),
       spots,
       archived: onRecord.pots
         .filter(({ archived }) => archived)

@@ -13,6 +13,7 @@ import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Opens } from '../../ui/Opens.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
 import { Empty } from '../../ui/states.tsx';
+import { BedToPot } from './BedToPot.tsx';
 import { CopySheet } from './CopySheet.tsx';
 import { bedFacts } from '../ground/facts.ts';
 import { Mark } from '../ground/Mark.tsx';
@@ -26,6 +27,7 @@ export function BedsRoom() {
   const dispatch = useAppDispatch();
   const [archive] = useArchiveBedMutation();
   const [editing, setEditing] = useState<BedView | 'new' | null>(null);
+  const [potting, setPotting] = useState<BedView | null>(null);
   const [copying, setCopying] = useState<BedView | null>(null);
   const beds = garden.beds.filter((bed) => !bed.archived);
   const away = garden.beds.filter((bed) => bed.archived);
@@ -79,6 +81,9 @@ export function BedsRoom() {
                 <Button look="quiet" className="px-2" onClick={() => setCopying(bed)}>
                   More like it
                 </Button>
+                <Button look="quiet" className="px-2" onClick={() => setPotting(bed)}>
+                  It is a pot
+                </Button>
                 <Button look="quiet" className="px-2" onClick={() => void putAway(bed)}>
                   Put away
                 </Button>
@@ -87,6 +92,7 @@ export function BedsRoom() {
           ))}
         </tbody>
       </table>
+      {potting ? <BedToPot key={potting.id} bed={potting} onClose={() => setPotting(null)} /> : null}
       {copying ? <CopySheet key={copying.id} bed={copying} onClose={() => setCopying(null)} /> : null}
       {editing ? (
         <BedForm

@@ -1,4 +1,4 @@
-import type { FortnightView } from '@kibble/contract';
+import type { FortnightView, PotsView } from '@kibble/contract';
 import {
   DndContext,
   PointerSensor,
@@ -13,6 +13,7 @@ import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
 import { dayMonth, shortDay, timeOfDay } from '../../app/words.ts';
 import { BedRow } from './BedRow.tsx';
+import { PotRows } from './PotRows.tsx';
 import { landing, type Ask, type Dragged } from './dragging.ts';
 
 function DayHead({ date, today }: { date: string; today: string }) {
@@ -24,10 +25,12 @@ function DayHead({ date, today }: { date: string; today: string }) {
 /** Beds by days. A bar dragged sideways moves to another day, dragged up or down it becomes more or less. */
 export const FortnightGrid = memo(function FortnightGrid({
   view: data,
+  pots,
   onAsk,
   onRound,
 }: {
   view: FortnightView;
+  pots: PotsView | undefined;
   onAsk: Ask;
   /** A whole round is to be moved. */
   onRound: (date: string) => void;
@@ -65,6 +68,7 @@ export const FortnightGrid = memo(function FortnightGrid({
     else if (to && to !== cell.date) onAsk(bed, cell, { bedId: bed.bedId, date: cell.date, to });
   };
   const sums = data.perDay;
+  const potsPerDay = pots?.perDay ?? [];
   const { round, askedBy } = useMemo(() => {
     const { rounds, dates } = data;
     const on = (weekdays: readonly number[]) =>
@@ -139,6 +143,7 @@ export const FortnightGrid = memo(function FortnightGrid({
                 onAsk={onAsk}
               />
             ))}
+            <PotRows spots={pots?.spots ?? []} dates={data.dates} />
           </tbody>
           <tfoot className="border-t border-ink text-sm">
             <tr>
@@ -152,6 +157,21 @@ export const FortnightGrid = memo(function FortnightGrid({
                 </td>
               ))}
             </tr>
+            {potsPerDay.some((day) => day.pots > 0) ? (
+              <tr>
+                <th scope="row" className="text-left font-normal">
+                  beside them, pots
+                </th>
+                {data.dates.map((date) => {
+                  const minutes = potsPerDay.find((day) => day.date === date)?.minutes ?? 0;
+                  return (
+                    <td key={date} className="text-center">
+                      {minutes < 0.5 ? '' : Math.round(minutes)}
+                    </td>
+                  );
+                })}
+              </tr>
+            ) : null}
             <tr>
               <th scope="row" className="text-left font-normal">
                 {units.of('volume').unit}

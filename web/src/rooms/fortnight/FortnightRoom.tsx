@@ -1,7 +1,7 @@
 import type { FortnightBed, FortnightView, PlanChange } from '@kibble/contract';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
-import { useFortnightQuery } from '../../app/api.ts';
+import { useFortnightQuery, usePotsQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { longDate, shareWords } from '../../app/words.ts';
@@ -23,6 +23,7 @@ export function FortnightRoom() {
   const garden = useGarden();
   const units = useUnits();
   const { data, error, refetch } = useFortnightQuery(garden.id);
+  const { data: pots } = usePotsQuery(garden.id);
   const [change, setChange] = useState<{ bed: FortnightBed; cell: Cell; change: PlanChange } | null>(null);
   const [moving, setMoving] = useState<string | null>(null);
   const moveRound = useCallback((date: string) => setMoving(date), []);
@@ -67,7 +68,7 @@ export function FortnightRoom() {
       {data.leftOut.length + data.givenUp.length > 0 ? <LeftOut view={data} /> : null}
       <Over over={data.over} />
       <Rounds view={data} />
-      <FortnightGrid view={data} onAsk={ask} onRound={moveRound} />
+      <FortnightGrid view={data} pots={pots} onAsk={ask} onRound={moveRound} />
       <p className="mt-2 text-sm text-quiet">
         Framed days are rounds, paler ones between are for the beds that need more. Bars: depth where it
         falls, {units.of('depth').unit}. The dark line under a row: when its next watering may fall due in

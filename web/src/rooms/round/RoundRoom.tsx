@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayName, nextRound, roundsWords, timeOfDay } from '../../app/words.ts';
+import { usePotsQuery } from '../../app/api.ts';
 import { AlertLines } from '../../ui/Alerts.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
@@ -14,6 +15,8 @@ import { TimerStale } from '../fortnight/TimerStale.tsx';
 import { SharpenGarden } from '../ground/SharpenGarden.tsx';
 import { Besides } from './Besides.tsx';
 import { OpenedStop } from './OpenedStop.tsx';
+import { UnderWay } from '../../ui/UnderWay.tsx';
+import { PotWalks } from './PotWalks.tsx';
 import { PutOff } from './PutOff.tsx';
 import { LargeTime } from './LargeTime.tsx';
 import { KeysSheet, useRoundKeys } from './RoundKeys.tsx';
@@ -37,6 +40,7 @@ export function RoundRoom() {
   const garden = useGarden();
   const round = useGardenRound();
   const units = useUnits();
+  const { data: pots } = usePotsQuery(garden.id);
   const acts = useStopActs();
   const minute = useMinute();
   const { stops, leaveAlone, totals, rounds } = round;
@@ -61,6 +65,7 @@ export function RoundRoom() {
   const place = settled.length + index + 1;
   const count = settled.length + stops.length;
 
+  const potsDue = pots?.totals.pots ?? 0;
   const awaitsRain = round.leaveAlone.some(({ reason }) => reason.code === 'rain coming');
   const head = (
     <header>
@@ -93,6 +98,9 @@ export function RoundRoom() {
           >
             {units.text('volume', totals.litres)}
           </OpensTree>
+          {potsDue > 0 && pots
+            ? ` · pots ${minutesText(pots.totals.minutes)}, ${units.text('litresFine', pots.totals.litres)}`
+            : ''}
           {next ? ` · next round ${dayName(next)}` : ''}
         </p>
       ) : null}
@@ -108,7 +116,7 @@ export function RoundRoom() {
 
   return (
     <>
-      <RoundSheet round={round} />
+      <RoundSheet round={round} pots={pots} />
       <KeysSheet open={helping} onClose={() => setHelping(false)} />
       <div className="print:hidden">
         <Unplanned items={round.unplanned} />
@@ -126,7 +134,7 @@ export function RoundRoom() {
           </Empty>
         ) : null}
         {!empty && stops.length === 0 ? (
-          <Empty title="Nothing asks for water today">
+          <Empty title={potsDue > 0 ? 'No bed asks for water today' : 'Nothing asks for water today'}>
             <p>
               {growing
                 ? `Every bed that grows has enough in store until its next round${awaitsRain ? ', or waits for rain that is likely' : ''}. Watering now would fill air the roots need, or run past them.`
@@ -192,6 +200,8 @@ export function RoundRoom() {
             />
           </section>
           <div className={opened ? 'lg:col-start-1 lg:row-start-2' : ''}>
+            {pots ? <UnderWay sequences={pots.sequences} /> : null}
+            {pots ? <PotWalks pots={pots} /> : null}
             <Besides leave={left} tasks={round.tasks} />
           </div>
         </div>

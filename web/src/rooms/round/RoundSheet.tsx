@@ -1,11 +1,12 @@
-import type { RoundView } from '@kibble/contract';
+import type { PotsView, RoundView } from '@kibble/contract';
 import { useGarden } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
+import { PotsOnPaper } from './PotWalks.tsx';
 import { keepDry } from './stopWords.ts';
 import { leaveHead, longDate, timeOfDay } from '../../app/words.ts';
 
 /** The round on one sheet of paper, with boxes to tick. */
-export function RoundSheet({ round }: { round: RoundView }) {
+export function RoundSheet({ round, pots }: { round: RoundView; pots: PotsView | undefined }) {
   const units = useUnits();
   const garden = useGarden();
   return (
@@ -54,6 +55,7 @@ export function RoundSheet({ round }: { round: RoundView }) {
           ))}
         </tbody>
       </table>
+      {pots ? <PotsOnPaper pots={pots} /> : null}
       {round.leaveAlone.length > 0 ? (
         <p className="mt-3 text-sm">
           <strong>Leave alone:</strong>{' '}

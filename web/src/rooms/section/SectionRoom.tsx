@@ -1,10 +1,11 @@
 import { SECTION_STATES, type SectionView } from '@kibble/contract';
 import { useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { useSectionQuery } from '../../app/api.ts';
+import { usePotsQuery, useSectionQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { scrub, useScrubbedDay } from '../../app/scrub.ts';
 import { dayMonth } from '../../app/words.ts';
+import { Shelf, ShelfKey } from '../../drawing/Shelf.tsx';
 import { useNarrow } from '../../drawing/useNarrow.ts';
 import { useWidth } from '../../drawing/useWidth.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -46,6 +47,7 @@ export function SectionRoom() {
   useEffect(() => () => scrub.set(null), []);
   const query = Object.fromEntries([...search].filter(([name]) => name !== 'as'));
   const { data: view, error, refetch } = useSectionQuery({ gardenId: garden.id, query });
+  const { data: pots } = usePotsQuery(garden.id);
   const beds = garden.beds.filter((b) => !b.archived);
   const places = [...new Set(beds.map((b) => b.place ?? 'elsewhere'))];
   const lines = [
@@ -146,6 +148,17 @@ export function SectionRoom() {
             <Key />
           </>
         )
+      ) : null}
+      {pots && pots.spots.length > 0 && !asTable ? (
+        <section aria-label="Pots and trays" className="mt-6">
+          {pots.spots.map((spot) => (
+            <div key={spot.name}>
+              <h2 className="text-xl">{spot.name}</h2>
+              <Shelf pots={spot.pots} today={garden.today} label={`Pots: ${spot.name}`} />
+            </div>
+          ))}
+          <ShelfKey />
+        </section>
       ) : null}
       {view && view.total > view.beds.length ? (
         <p className="mt-2 flex items-center gap-4">

@@ -1,0 +1,152 @@
+import type { PotView } from '@kibble/contract';
+import { FELT, FOUND, METERS, SIGNS, type Meter, type Sign } from '@kibble/core';
+import { useState, type ReactNode } from 'react';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useUnits } from '../../app/units.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choice, Field } from '../../ui/Field.tsx';
+import { usePotActs } from '../../ui/usePotActs.ts';
+
+/** A pot too large to lift is pushed with a foot. */
+const LIFTED_L = 12;
+
+/** What a hand, a finger, a meter or an eye finds of a pot, and another amount than was asked. */
+export function Looks({ pot }: { pot: PotView }) {
+  const units = useUnits();
+  const acts = usePotActs();
+  const [ml, setMl] = useState('');
+  const [pct, setPct] = useState('');
+  const [meter, setMeter] = useState<Meter>('cheap probe');
+  const [wrong, setWrong] = useState<{ ml?: string; pct?: string }>({});
+  const foot = pot.shape.volumeL > LIFTED_L;
+  const failed = (): void => undefined;
+  return (
+    <details className="mt-2 border-t border-rule">
+      <summary className="min-h-11 py-2 font-semibold">Write down what you found or gave</summary>
+      <div className="grid gap-x-8 gap-y-3 pb-3 sm:grid-cols-2">
+        <Row label={foot ? 'Pushed with a foot, it is' : 'Lifted, it is'}>
+          {FELT.map((felt) => (
+            <Button
+              key={felt}
+              look="quiet"
+              className="px-2"
+              onClick={() =>
+                void acts
+                  .one(pot, { kind: 'heft', felt, by: foot ? 'foot' : 'hand' }, `${felt}.`)
+                  .catch(failed)
+              }
+            >
+              {felt}
+            </Button>
+          ))}
+        </Row>
+        <Row label="A finger in the top finds it">
+          {FOUND.map((found) => (
+            <Button
+              key={found}
+              look="quiet"
+              className="px-2"
+              onClick={() => void acts.one(pot, { kind: 'finger', found }, `finger: ${found}.`).catch(failed)}
+            >
+              {found}
+            </Button>
+          ))}
+        </Row>
+        <form
+          noValidate
+          className="flex items-end gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const rule = numberRule('millilitres', ml, units);
+            setWrong({ ml: rule === true ? undefined : rule });
+            const millilitres = typedSi('millilitres', ml, units) ?? 0;
+            if (rule === true)
+              void acts
+                .one(
+                  pot,
+                  { kind: 'given', millilitres, how: pot.way === 'from below' ? 'from below' : 'poured' },
+                  'written down.',
+                )
+                .then(() => setMl(''))
+                .catch(failed);
+          }}
+        >
+          <Field
+            label="It had"
+            inputMode="decimal"
+            unit={units.of('millilitres').unit}
+            value={ml}
+            onChange={(e) => setMl(e.target.value)}
+            error={wrong.ml}
+          />
+          <Button type="submit" look="plain" className="border border-ink">
+            Keep
+          </Button>
+        </form>
+        <form
+          noValidate
+          className="flex flex-wrap items-end gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const rule = numberRule('meterPct', pct, units);
+            setWrong({ pct: rule === true ? undefined : rule });
+            if (rule === true)
+              void acts
+                .one(
+                  pot,
+                  { kind: 'meter', pct: typedSi('meterPct', pct, units) ?? 0, meter },
+                  `${meter} ${pct} %.`,
+                )
+                .then(() => setPct(''))
+                .catch(failed);
+          }}
+        >
+          <div className="w-24">
+            <Field
+              label="Meter"
+              inputMode="decimal"
+              unit="%"
+              value={pct}
+              onChange={(e) => setPct(e.target.value)}
+              error={wrong.pct}
+            />
+          </div>
+          <div className="w-36">
+            <Choice label="Its kind" value={meter} onChange={(e) => setMeter(e.target.value as Meter)}>
+              {METERS.map((kind) => (
+                <option key={kind}>{kind}</option>
+              ))}
+            </Choice>
+          </div>
+          <Button type="submit" look="plain" className="border border-ink">
+            Keep
+          </Button>
+        </form>
+        <div className="sm:col-span-2">
+          <Row label="Seen">
+            {SIGNS.map((sign: Sign) => (
+              <Button
+                key={sign}
+                look="quiet"
+                className="px-2"
+                onClick={() => void acts.one(pot, { kind: 'seen', sign }, `${sign}.`).catch(failed)}
+              >
+                {sign}
+              </Button>
+            ))}
+          </Row>
+        </div>
+        {acts.refused ? <p className="font-semibold text-brick sm:col-span-2">{acts.refused}</p> : null}
+      </div>
+    </details>
+  );
+}
+
+function Row({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <div role="group" aria-label={label}>
+      <p className="font-semibold">{label}</p>
+      <div className="-ml-2 flex flex-wrap">{children}</div>
+    </div>
+  );
+}

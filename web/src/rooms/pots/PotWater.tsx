@@ -1,0 +1,181 @@
+import type { PotsView } from '@kibble/contract';
+import { DOSE_ML_PER_L, PH_AIM } from '@kibble/core';
+import { useState } from 'react';
+import {
+  refusal,
+  useBeginSequenceMutation,
+  useLogPhMutation,
+  useMarkPotEntriesMutation,
+} from '../../app/api.ts';
+import { useGarden } from '../../app/gardenRound.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { useUnits } from '../../app/units.ts';
+import { dayMonth } from '../../app/words.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choice, Field } from '../../ui/Field.tsx';
+
+const OF = { tap: 'tap water', rain: 'rain water', batch: 'the soured batch' } as const;
+
+/** Water for pots: standing it, what the meter says of it, and souring it. */
+export function PotWater({ view }: { view: PotsView }) {
+  const { water } = view;
+  const units = useUnits();
+  return (
+    <section aria-label="Water for pots" className="mt-8 border-t-2 border-ink pt-2">
+      <h2 className="text-2xl">Water for pots</h2>
+      <div className="grid gap-x-10 gap-y-4 lg:grid-cols-3">
+        <div>
+          {water.stand.pots > 0 ? (
+            <p>
+              <strong>Let {units.text('litresFine', water.stand.litres)} stand today</strong> (
+              {water.stand.cans} {water.stand.cans === 1 ? 'can' : 'cans'}) for {water.stand.pots}{' '}
+              {water.stand.pots === 1 ? 'pot' : 'pots'} tomorrow: in 24 hours chlorine leaves tap water. Some
+              works use another disinfectant, which does not.
+            </p>
+          ) : (
+            <p className="text-quiet">No water need stand for tomorrow.</p>
+          )}
+          {water.acid.pots > 0 ? (
+            <p className="mt-2">
+              Keep rain for the {water.acid.pots} that want sour water:{' '}
+              {units.text('volume', water.acid.litres)} this fortnight. In open ground tap water does; in pots
+              nothing washes its lime out.
+            </p>
+          ) : null}
+        </div>
+        <PhLog view={view} />
+        <BatchForm view={view} />
+      </div>
+    </section>
+  );
+}
+
+function PhLog({ view }: { view: PotsView }) {
+  const garden = useGarden();
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [log, { isLoading, error }] = useLogPhMutation();
+  const [mark] = useMarkPotEntriesMutation();
+  const [text, setText] = useState('');
+  const [of, setOf] = useState<keyof typeof OF>('tap');
+  const [wrong, setWrong] = useState<string | undefined>();
+  const keep = async (): Promise<void> => {
+    const rule = numberRule('ph', text, units);
+    if (rule !== true) {
+      setWrong(rule);
+      return;
+    }
+    setWrong(undefined);
+    const { ids } = await log({ gardenId: garden.id, ph: typedSi('ph', text, units) ?? 7, of }).unwrap();
+    setText('');
+    dispatch(noticeShown({ text: `pH of ${OF[of]} written down.`, undoPots: { gardenId: garden.id, ids } }));
+  };
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep().catch(() => undefined);
+      }}
+    >
+      <div className="flex items-end gap-3">
+        <div className="w-24">
+          <Field
+            label="pH"
+            inputMode="decimal"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            error={wrong}
+          />
+        </div>
+        <div className="flex-1">
+          <Choice label="of" value={of} onChange={(e) => setOf(e.target.value as keyof typeof OF)}>
+            {Object.entries(OF).map(([id, words]) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+          </Choice>
+        </div>
+        <Button type="submit" disabled={isLoading}>
+          Keep
+        </Button>
+      </div>
+      {error ? <p className="font-semibold text-brick">{refusal(error).message}</p> : null}
+      <ul className="mt-2 text-sm">
+        {view.water.ph.slice(0, 4).map((one) => (
+          <li key={one.id} className="flex items-center gap-2 border-t border-rule py-0.5">
+            <span className="flex-1">
+              {dayMonth(one.date)}, {OF[one.of]}: <strong>{one.ph.toFixed(1)}</strong>,{' '}
+              <span className={one.verdict === 'right' ? '' : 'font-semibold'}>{one.verdict}</span>
+            </span>
+            <button
+              type="button"
+              className="min-h-9 underline underline-offset-4"
+              onClick={() => void mark({ gardenId: garden.id, ids: [one.id] })}
+            >
+              Take back<span className="sr-only">: pH {one.ph}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <p className="text-sm text-quiet">
+        Most plants want {PH_AIM.low} to {PH_AIM.high}, acid lovers {PH_AIM.acidLow} to {PH_AIM.acidHigh};
+        rain has 5 to 6.
+      </p>
+    </form>
+  );
+}
+
+function BatchForm({ view }: { view: PotsView }) {
+  const garden = useGarden();
+  const units = useUnits();
+  const [begin, { isLoading, error }] = useBeginSequenceMutation();
+  const [litres, setLitres] = useState('');
+  const [feed, setFeed] = useState(false);
+  const [wrong, setWrong] = useState<string | undefined>();
+  const busy = view.sequences.some(({ batch }) => batch);
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        const rule = numberRule('batchLitres', litres, units);
+        setWrong(rule === true ? undefined : rule);
+        if (rule !== true) return;
+        void begin({
+          gardenId: garden.id,
+          body: { kind: 'acid batch', litres: typedSi('batchLitres', litres, units) ?? 10, feed },
+        })
+          .unwrap()
+          .then(() => setLitres(''))
+          .catch(() => undefined);
+      }}
+    >
+      <Field
+        label="Sour a batch of water"
+        inputMode="decimal"
+        unit={units.of('volume').unit}
+        value={litres}
+        onChange={(e) => setLitres(e.target.value)}
+        error={wrong}
+        hint={`About ${DOSE_ML_PER_L} mL of household acid to the litre of hard tap water, a teaspoon to the gallon; counted spoon by spoon.`}
+      />
+      <label className="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5 accent-ink"
+          checked={feed}
+          onChange={(e) => setFeed(e.target.checked)}
+        />
+        There is feed in it, which sours too
+      </label>
+      <Button type="submit" disabled={isLoading || busy}>
+        {busy ? 'One is being counted above' : 'Count the spoons'}
+      </Button>
+      {error ? <p className="font-semibold text-brick">{refusal(error).message}</p> : null}
+    </form>
+  );
+}

@@ -1,0 +1,165 @@
+import type { PotDraft, PotView } from '@kibble/contract';
+import type { LimitedField } from '@kibble/contract';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import type { Units } from '../../app/units.ts';
+
+type Facts = PotView['facts'];
+
+/** A pot as it is typed: text, in the gardener's units. */
+export interface TypedPot {
+  kind: 'pot' | 'tray';
+  name: string;
+  spot: string;
+  sizeBy: 'litres' | 'measures' | 'trough';
+  volume: string;
+  top: string;
+  base: string;
+  height: string;
+  across: string;
+  tank: string;
+  mix: Facts['mix'];
+  material: Facts['material'];
+  dressing: Facts['dressing'];
+  saucer: boolean;
+  roots: Facts['roots'];
+  stands: Facts['stands'];
+  sun: Facts['sun'];
+  wind: Facts['wind'];
+  wall: boolean;
+  light: Facts['light'];
+  warmth: Facts['warmth'];
+  air: Facts['air'];
+  way: NonNullable<Facts['way']> | 'usual';
+  plants: { cropId: string; plantedOn: string }[];
+  startWetness: 'soaked' | 'moist' | 'drying' | 'dry';
+  notes: string;
+}
+
+export const emptyPot = (today: string, spot: string): TypedPot => ({
+  kind: 'pot',
+  name: '',
+  spot,
+  sizeBy: 'litres',
+  volume: '',
+  top: '',
+  base: '',
+  height: '',
+  across: '',
+  tank: '',
+  mix: 'standard',
+  material: 'plastic',
+  dressing: 'bare',
+  saucer: false,
+  roots: 'filled',
+  stands: 'outdoors',
+  sun: 'full',
+  wind: 'open',
+  wall: false,
+  light: 'bright',
+  warmth: 'warm',
+  air: 'ordinary',
+  way: 'usual',
+  plants: [{ cropId: '', plantedOn: today }],
+  startWetness: 'soaked',
+  notes: '',
+});
+
+/** The text fields that hold a figure, with the limit each is held to. */
+export const FIGURES = {
+  volume: 'potLitres',
+  top: 'potAcrossM',
+  base: 'potAcrossM',
+  height: 'potHeightM',
+  across: 'leavesAcrossM',
+  tank: 'reservoirL',
+} as const satisfies Partial<Record<keyof TypedPot, LimitedField>>;
+export type Figure = keyof typeof FIGURES;
+
+export function typedFromPot(pot: PotView, units: Units): TypedPot {
+  const { facts } = pot;
+  const text = (field: Figure, value: number | null | undefined): string =>
+    value == null ? '' : units.number(QUANTITY[field], value);
+  return {
+    kind: pot.kind,
+    name: pot.name,
+    spot: pot.spot,
+    sizeBy: facts.trough ? 'trough' : facts.topM == null ? 'litres' : 'measures',
+    volume: text('volume', facts.volumeL),
+    top: text('top', facts.topM),
+    base: text('base', facts.baseM),
+    height: text('height', facts.heightM),
+    across: text('across', facts.acrossM),
+    tank: text('tank', facts.reservoirL),
+    mix: facts.mix,
+    material: facts.material,
+    dressing: facts.dressing,
+    saucer: facts.saucer,
+    roots: facts.roots,
+    stands: facts.stands,
+    sun: facts.sun,
+    wind: facts.wind,
+    wall: facts.wall,
+    light: facts.light,
+    warmth: facts.warmth,
+    air: facts.air,
+    way: facts.way ?? 'usual',
+    plants: pot.plantings.map(({ cropId, plantedOn }) => ({ cropId, plantedOn })),
+    startWetness: 'soaked',
+    notes: pot.notes,
+  };
+}
+const QUANTITY = {
+  volume: 'litresFine',
+  top: 'span',
+  base: 'span',
+  height: 'span',
+  across: 'span',
+  tank: 'litresFine',
+} as const;
+
+/** Which figures are asked for by how the size is told; those that need not be there. */
+export const isAsked = (field: Figure, { sizeBy }: Pick<TypedPot, 'sizeBy'>): boolean =>
+  field === 'volume'
+    ? sizeBy === 'litres'
+    : !['top', 'base', 'height'].includes(field) || sizeBy !== 'litres';
+const MAY_BE_EMPTY: ReadonlySet<Figure> = new Set(['base', 'height', 'across', 'tank']);
+
+/** What is wrong with a figure as it is typed; true when nothing is. */
+export const figureRule = (field: Figure, text: string, typed: TypedPot, units: Units): string | true =>
+  isAsked(field, typed) ? numberRule(FIGURES[field], text, units, MAY_BE_EMPTY.has(field)) : true;
+
+export function potDraft(typed: TypedPot, units: Units): PotDraft {
+  const si = (field: Figure): number | null =>
+    isAsked(field, typed) ? (typedSi(FIGURES[field], typed[field], units) ?? null) : null;
+  const { mix, material, dressing, saucer, roots, stands, sun, wind, wall, light, warmth, air, way } = typed;
+  return {
+    kind: typed.kind,
+    name: typed.name,
+    spot: typed.spot,
+    facts: {
+      volumeL: si('volume'),
+      topM: si('top'),
+      baseM: si('base'),
+      heightM: si('height'),
+      trough: typed.sizeBy === 'trough',
+      acrossM: si('across'),
+      reservoirL: si('tank'),
+      mix,
+      material,
+      dressing,
+      saucer,
+      roots,
+      stands,
+      sun,
+      wind,
+      wall,
+      light,
+      warmth,
+      air,
+      way: way === 'usual' ? null : way,
+    },
+    plantings: typed.plants.filter(({ cropId }) => cropId !== ''),
+    startWetness: typed.startWetness,
+    notes: typed.notes,
+  };
+}
