@@ -67,7 +67,7 @@ export const potFacts = z
     way: oneOf('Way of watering', POT_WAYS).nullish(),
   })
   .check(({ value, issues }) => {
-    if (value.volumeL == null && value.topM == null)
+    if ((value.volumeL ?? null) === null && (value.topM ?? null) === null)
       issues.push({
         code: 'custom',
         input: value.volumeL,

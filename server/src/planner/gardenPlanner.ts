@@ -78,7 +78,7 @@ const isPast = ({ at }: Planned, now: Date): boolean => Math.abs(now.getTime() -
 
 /** Pots come first: where a day's water or minutes are limited, the beds have what they leave. */
 const hasLimits = ({ garden: { limits } }: Facts): boolean =>
-  limits.litresPerDay != null || limits.litresPerWeek != null || limits.minutesPerDay != null;
+  [limits.litresPerDay, limits.litresPerWeek, limits.minutesPerDay].some((limit) => (limit ?? null) !== null);
 
 /** Views that hang on nothing but the plan. */
 const KEPT: ReadonlySet<ViewName> = new Set(['garden', 'round', 'fortnight', 'sharpen']);

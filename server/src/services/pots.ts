@@ -7,7 +7,7 @@ import type {
   potChange,
   PotsView,
 } from '@kibble/contract';
-import { addDays, checkWeight, standingOn, vesselModel } from '@kibble/core';
+import { addDays, checkWeight, standingOn, stands, vesselModel } from '@kibble/core';
 import type { z } from 'zod';
 import { Bed, Planting, PotEntryRow, PotRow, type Garden } from '../db/models.ts';
 import { Refusal, refusing } from '../errors.ts';
@@ -54,7 +54,7 @@ const columns = (body: PotBody) => ({
 async function checkPot(garden: Garden, body: PotBody): Promise<void> {
   for (const [i, { cropId, plantedOn, endedOn }] of body.plantings.entries()) {
     await checkCrop(garden.id, cropId, `plantings.${i}.cropId`);
-    if (endedOn != null && endedOn < plantedOn)
+    if (endedOn && endedOn < plantedOn)
       throw new Refusal(
         'invalid',
         `Taken out on must not be before ${plantedOn}; got ${endedOn}`,
@@ -288,7 +288,19 @@ export async function plantOut(
   const plant = known && standingOn(known.plantings, today);
   if (!known || !plant) throw new Refusal('conflict', `Nothing stands in ${pot.name}.`, 'pot');
   const there = await plantingsOn(bed.id);
-  const columnsOf = plantingColumns({ cropId: plant.cropId, plantedOn: on, method: 'pot', share: SHARE });
+  const taken = there.filter((p) => stands(p, on)).reduce((sum, { share }) => sum + share, 0);
+  if (taken > 1 - LEAST_SHARE)
+    throw new Refusal(
+      'conflict',
+      `${bed.name} has no room: what stands there takes all of it. Give that less of the bed first.`,
+      'bedId',
+    );
+  const columnsOf = plantingColumns({
+    cropId: plant.cropId,
+    plantedOn: on,
+    method: 'pot',
+    share: Math.min(SHARE, 1 - taken),
+  });
   checkTogether([...there, columnsOf]);
   await Planting.create({ bedId: bed.id, ...columnsOf });
   await bed.update({ version: bed.version + 1 });
@@ -301,3 +313,4 @@ export async function plantOut(
 }
 /** Of a bed, a plant out of one pot takes so much until it is told otherwise. */
 const SHARE = 0.1;
+const LEAST_SHARE = 0.01;

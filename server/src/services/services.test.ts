@@ -116,6 +116,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     '008',
     '009',
     '010',
+    '011',
   ]);
   await again.close();
   sequelize = await openDatabase(file);

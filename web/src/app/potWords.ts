@@ -84,7 +84,7 @@ const TASKS: { [K in PotTask['code']]: (task: Extract<PotTask, { code: K }>) => 
   'prick out': () => 'Two true leaves? Prick them out, from moist mix into moist mix.',
   'dry spell': () =>
     'About 15 cm tall: its one dry spell, let it go without for 5 to 6 days unless it wilts.',
-} as never;
+};
 
 export const entryText = (entry: PotEntry, units: Units): string => {
   switch (entry.kind) {

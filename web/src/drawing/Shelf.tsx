@@ -36,7 +36,7 @@ export function Shelf({ pots, today, label }: { pots: readonly PotView[]; today:
                   <PotGlyph pot={pot} x={width / 2} y={height - 6} pxPerM={pxPerM} shootPx={shoot(pot)} />
                 </svg>
                 <span className="block px-1 pt-1 leading-tight">
-                  <span className="line-clamp-2 font-serif text-[0.95rem] font-semibold">{pot.name}</span>
+                  <span className="block font-serif text-[0.95rem] font-semibold">{pot.name}</span>
                   <span
                     className={clsx(
                       'block text-sm',

@@ -23,7 +23,7 @@ export const startVessel = (model: VesselModel, fullness: number): VesselState =
   availableL: model.holdsL * fullness,
   saucerL: 0,
   reservoirL: model.reservoirL * fullness,
-  shrunk: false,
+  shrunk: fullness * model.holdsL < model.shrinksUnderL,
   wantedL: 0,
   drunkL: 0,
   driedL: 0,

@@ -54,12 +54,12 @@ export function PotRoom() {
   const putAway = async (): Promise<void> => {
     await archive({ potId: pot.id }).unwrap();
     dispatch(noticeShown({ text: `${pot.name} is put away; its log is kept.`, undoPotId: pot.id }));
-    void navigate('..');
+    void navigate(`/garden/${garden.id}/pots`);
   };
   return (
     <section>
       <p className="text-sm">
-        <Link className="underline underline-offset-4" to="..">
+        <Link className="underline underline-offset-4" to={`/garden/${garden.id}/pots`}>
           Pots &amp; trays
         </Link>
         , {pot.spot}
@@ -120,6 +120,8 @@ function Large({ pot }: { pot: PotView }) {
   );
 }
 
+const SUN = { full: 'in full sun', half: 'in half shade', shade: 'in the shade' } as const;
+
 /** What it is, in one paragraph. */
 function About({ page: { pot, fromBed, earlier } }: { page: PotPageView }) {
   const units = useUnits();
@@ -134,7 +136,7 @@ function About({ page: { pot, fromBed, earlier } }: { page: PotPageView }) {
         {facts.reservoirL ? ` A tank of ${units.text('litresFine', facts.reservoirL)} beneath.` : ''}{' '}
         {facts.stands === 'indoors'
           ? `In a room: ${facts.light}, ${facts.warmth}, air ${facts.air}.`
-          : `${facts.stands === 'greenhouse' ? 'Under glass' : facts.stands === 'balcony' ? 'On a balcony' : 'Outdoors'}, ${facts.sun} sun, ${facts.wind} to the wind.`}
+          : `${facts.stands === 'greenhouse' ? 'Under glass' : facts.stands === 'balcony' ? 'On a balcony' : 'Outdoors'}, ${SUN[facts.sun]}, ${facts.wind === 'open' ? 'open to the wind' : facts.wind}.`}
         {facts.roots === 'root-bound' ? ' Roots have filled it to the last.' : ''}
       </p>
       {earlier.map((was) => (
@@ -303,6 +305,7 @@ function Help({ page: { pot, help } }: { page: PotPageView }) {
 /** Its weighings: how fast it dried, against what was reckoned. */
 function Weighed({ page: { pot, spans, found } }: { page: PotPageView }) {
   const units = useUnits();
+  const { gardenId } = useParams();
   return (
     <div>
       <h2 className="text-xl">Weighed and found</h2>
@@ -310,7 +313,7 @@ function Weighed({ page: { pot, spans, found } }: { page: PotPageView }) {
         <p className="text-quiet">
           Not weighed yet. Weigh it when it was filled and has drained, and again a day later: that divides
           out the day’s weather and serves the season.{' '}
-          <Link className="underline" to="../weigh">
+          <Link className="underline" to={`/garden/${gardenId}/pots/weigh`}>
             Weigh in
           </Link>
         </p>

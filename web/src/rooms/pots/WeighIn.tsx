@@ -86,7 +86,7 @@ export function WeighIn() {
   return (
     <section className="max-w-4xl">
       <p className="text-sm">
-        <Link className="underline underline-offset-4" to="..">
+        <Link className="underline underline-offset-4" to={`/garden/${garden.id}/pots`}>
           Pots &amp; trays
         </Link>
       </p>
@@ -129,9 +129,9 @@ export function WeighIn() {
             <th className="py-1 pr-4 font-normal">Pot</th>
             <th className="pr-4 font-normal">Weight, {units.of('weight').unit}</th>
             <th className="hidden pr-4 text-right font-normal sm:table-cell">Full</th>
-            <th className="pr-4 text-right font-normal">A day takes</th>
-            <th className="pr-4 text-right font-normal">Give</th>
-            <th className="text-right font-normal">Next</th>
+            <th className="hidden pr-4 text-right font-normal sm:table-cell">A day takes</th>
+            <th className="text-right font-normal sm:pr-4">Give</th>
+            <th className="hidden text-right font-normal sm:table-cell">Next</th>
           </tr>
         </thead>
         <tbody>
@@ -155,7 +155,7 @@ export function WeighIn() {
                     aria-invalid={state?.at === 'refused'}
                     inputMode="decimal"
                     autoFocus={i === 0}
-                    className="my-0.5 min-h-11 w-28 border border-ink bg-sheet px-2 text-lg aria-[invalid=true]:border-2 aria-[invalid=true]:border-brick"
+                    className="my-0.5 min-h-11 w-24 border border-ink bg-sheet px-2 text-lg aria-[invalid=true]:border-2 aria-[invalid=true]:border-brick"
                     onKeyDown={(e) => key(e, pot, i)}
                     onFocus={(e) => e.currentTarget.select()}
                   />{' '}
@@ -188,13 +188,19 @@ export function WeighIn() {
                 <td className="hidden pr-4 text-right sm:table-cell">
                   {pot.fullKg === null ? '' : units.text('weight', pot.fullKg)}
                 </td>
-                <td className={`pr-4 text-right ${pot.weighedOn ? '' : 'assumed'}`}>
+                <td className={`hidden pr-4 text-right sm:table-cell ${pot.weighedOn ? '' : 'assumed'}`}>
                   {doseText(pot.dayUseMl, units)}
                 </td>
-                <td className="pr-4 text-right font-bold">
-                  {pot.give ? doseText(pot.give.millilitres, units) : ''}
+                <td className="text-right sm:pr-4">
+                  {pot.give ? (
+                    <strong>{doseText(pot.give.millilitres, units)}</strong>
+                  ) : (
+                    <span className="text-sm sm:hidden">
+                      {pot.leave?.code === 'rests' ? 'rests' : nextText(pot, data.date)}
+                    </span>
+                  )}
                 </td>
-                <td className="text-right whitespace-nowrap">
+                <td className="hidden text-right whitespace-nowrap sm:table-cell">
                   {pot.give ? 'now' : pot.leave?.code === 'rests' ? 'rests' : nextText(pot, data.date)}
                 </td>
               </tr>

@@ -78,12 +78,12 @@ export type Figure = keyof typeof FIGURES;
 export function typedFromPot(pot: PotView, units: Units): TypedPot {
   const { facts } = pot;
   const text = (field: Figure, value: number | null | undefined): string =>
-    value == null ? '' : units.number(QUANTITY[field], value);
+    value === null || value === undefined ? '' : units.number(QUANTITY[field], value);
   return {
     kind: pot.kind,
     name: pot.name,
     spot: pot.spot,
-    sizeBy: facts.trough ? 'trough' : facts.topM == null ? 'litres' : 'measures',
+    sizeBy: facts.trough ? 'trough' : (facts.topM ?? null) === null ? 'litres' : 'measures',
     volume: text('volume', facts.volumeL),
     top: text('top', facts.topM),
     base: text('base', facts.baseM),
