@@ -38,6 +38,8 @@ test('a shelf of twelve pots is weighed in by keyboard: a number, Enter, the nex
     await page.keyboard.press('Enter');
   }
   await expect(page.getByText('12 of 12 weighed')).toBeVisible();
+  // A row tells what it lost and what it takes a day.
+  await expect(page.getByRole('row', { name: /^Mint/ })).toContainText('mL');
   const weighed = potsOf(await shelf(page, kibble), 'Terrace');
   for (const [i, pot] of weighed.entries()) expect(pot.doubt).toBeLessThan(before[i]?.doubt ?? 0);
   const last = weighed.at(-1);
@@ -67,7 +69,7 @@ test('two trays go through their clocks, and a reload in the middle changes noth
   await bench.getByRole('checkbox', { name: /^Kale/ }).check();
   await bench.getByRole('button', { name: 'Soak 2 trays' }).click();
   const under = page.getByTestId('sequence');
-  await expect(under).toContainText('step 1 of 3: Lettuce, first tray, Kale');
+  await expect(under).toContainText('step 1 of 3: Lettuce, first tray · Kale');
   await expect(under).toContainText('until the surface is dark and moist');
   await expect(under.getByRole('timer')).toHaveText(/^(30:00|29:5\d)$/);
   // Twenty minutes on, the page is loaded anew: the clock is kept at home.

@@ -5,14 +5,14 @@ const VIEWS = [
   ['round', '/garden/1/round', 1280, 800],
   ['round-phone', '/garden/1/round', 390, 844],
   ['section', '/garden/1/section', 1280, 800],
-  ['section-phone', '/garden/1/section', 390, 844],
+  ['pots', '/garden/1/pots', 1280, 800],
+  ['pot', '/garden/1/pots/1', 1280, 800],
   ['bed', '/garden/1/beds/2', 1280, 800],
   ['beds', '/garden/1/beds', 1280, 800],
   ['fortnight', '/garden/1/fortnight', 1280, 800],
   ['ground', '/garden/1/ground', 1280, 800],
   ['ground-of-bed', '/garden/1/ground/bed/1', 1280, 800],
   ['weather', '/garden/1/weather', 1280, 800],
-  ['settings', '/garden/1/settings', 1280, 800],
 ] as const;
 
 test('pictures of the main views', async ({ page, kibble }) => {

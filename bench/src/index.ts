@@ -3,6 +3,7 @@ import { drags } from './drags.ts';
 import { gardenEnsembleMs } from './gardenEnsemble.ts';
 import { layeredStepFigures, singleStoreNs } from './layeredStep.ts';
 import { largeFigures, roundFigures, type RoundFigures } from './roundOverHttp.ts';
+import { shelfMs, weighedOnce } from './shelf.ts';
 import { sectionFrames } from './sectionFrames.ts';
 import { weatherFileMs } from './weatherFile.ts';
 import { writersMs } from './writers.ts';
@@ -25,6 +26,12 @@ table['Plan of 40 beds × 14 days'] = plain(`${garden.plain.toFixed(0)} ms`);
 table['The same with 200 members a bed'] = {
   ...plain(`${garden.ensemble.toFixed(0)} ms`),
   ratio: `${(garden.ensemble / garden.plain).toFixed(1)} × the plain plan`,
+};
+table['Shelf of 40 pots, a season and a fortnight'] = plain(`${shelfMs().toFixed(0)} ms`);
+const weighing = weighedOnce();
+table['Next dry-downs of 200 pots, off by (median)'] = {
+  ...plain(`${(100 * weighing.after).toFixed(1)} % after one weighing`),
+  ratio: `${(100 * weighing.before).toFixed(1)} % before`,
 };
 const demoPlan = await demoPlanMs();
 table['Demo: its plan, from nothing'] = plain(`${demoPlan.plain.toFixed(0)} ms`);

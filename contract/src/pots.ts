@@ -248,6 +248,9 @@ export const potView = z.object({
   weighedOn: day.nullable(),
   /** Its last weight, while no water came since. */
   lastKg: z.number().nullable(),
+  /** Its last two weights, the older first; and what it lost between, mL, where no water came. */
+  weights: z.array(z.object({ kg: z.number(), date: day })),
+  lostMl: z.number().nullable(),
   tasks: z.array(plain<PotTask>('code')),
   /** What was written down of it today, newest first. */
   today: z.array(z.object({ id: z.number(), entry: plain<PotEntry>('kind') })),

@@ -39,7 +39,7 @@ const KINDS: readonly VesselInput[] = [
 /**
  * Pots whose true use nobody knows: each filled, weighed, and weighed again a day or two later; then dried down five times. How far
  * off the next dry-downs are reckoned, as a share, before and after that one weighing.
- * @param count pots; `seed` of the truth; `weather` at least 50 days; a kitchen scale right to 5 g, and a day’s use 8 % off the model’s
+ * @param count pots; `seed` of the truth; `weather` at least 50 days, from the first three dry ones on; a kitchen scale right to 5 g, and a day’s use 8 % off the model’s
  */
 export function hiddenPots(options: {
   count: number;
@@ -50,7 +50,12 @@ export function hiddenPots(options: {
   before: number;
   after: number;
 } {
-  const { count, weather, site } = options;
+  const { count, site } = options;
+  // Nobody weighs in the rain.
+  const dry = options.weather.findIndex((_, i, all) =>
+    all.slice(i, i + 3).every(({ rainMm }) => rainMm === 0),
+  );
+  const weather = options.weather.slice(Math.max(0, dry));
   const random = xoroshiro128plus(options.seed);
   for (let i = 0; i < 32; i += 1) uniformFloat64(random);
   const normal = (): number =>

@@ -1,5 +1,6 @@
 import type { VesselInput } from '../places/vessel/vesselModel.ts';
-import { planPot, type PotSpan } from './planPot.ts';
+import { planPot, type PotPlan, type PotSpan } from './planPot.ts';
+import type { PotWay } from './ways.ts';
 import type { Pot } from './pots.ts';
 
 /** Something that would make a pot last longer, with how often it is then watered over the plan and what it still misses. */
@@ -25,7 +26,9 @@ const CHANGES: readonly {
   },
   {
     code: 'larger pot',
-    when: () => true,
+    // Twice the largest pot there can be is none.
+    when: ({ volumeL = 0, topM = 0, baseM = 0, heightM = 0 }) =>
+      volumeL <= 1000 && topM <= 3.9 && baseM <= 3.9 && heightM <= 1.5,
     as: (v) => ({
       ...v,
       volumeL: v.volumeL === undefined ? undefined : 2 * v.volumeL,
@@ -42,24 +45,35 @@ const CHANGES: readonly {
 const wateringsOf = (givings: readonly { again: unknown }[]): number =>
   givings.reduce((sum, { again }) => sum + (again ? 2 : 1), 0);
 
-/** What would help a pot, the most first; the leaves stay as they are. Source: the pot's own balance with one thing another. */
-export function potHelp(pot: Pot, span: PotSpan, leafM2: number): { now: number; helps: PotHelp[] } {
-  const bare = { ...span, ensemble: null };
-  const now = wateringsOf(planPot(pot, bare).givings);
-  const helps = CHANGES.filter(({ when }) => when(pot.vessel)).map(({ code, as }) => {
-    const vessel = { ...as(pot.vessel), canopyM2: pot.vessel.canopyM2 ?? leafM2 };
-    const way = code === 'reservoir' ? ('reservoir' as const) : pot.way;
-    const plan = planPot(
+/**
+ * What would help a pot, the most first; the leaves stay as they are.
+ * @param plan its plan as it is: how full it stands today, and what it uses; `leafM2` m² of leaves
+ * Source: the pot's own balance from today on, with one thing another.
+ */
+export function potHelp(
+  pot: Pot,
+  plan: Pick<PotPlan, 'heldMl' | 'holdsMl' | 'useFactor'>,
+  span: PotSpan,
+  leafM2: number,
+): { now: number; helps: PotHelp[] } {
+  const ahead = (vessel: VesselInput, way: PotWay) =>
+    planPot(
       {
-        ...pot,
-        vessel,
+        id: pot.id,
+        vessel: { ...vessel, useFactor: plan.useFactor },
+        startOn: span.today,
+        startFullness: plan.holdsMl > 0 ? Math.min(1, plan.heldMl / plan.holdsMl) : 1,
         way,
-        earlier: undefined,
-        entries: pot.entries.filter(({ entry }) => entry.kind === 'given'),
+        entries: [],
       },
-      bare,
+      { ...span, ensemble: null },
     );
-    return { code, waterings: wateringsOf(plan.givings), missedShare: plan.missedShare };
+  // The leaves stay as they are; an empty pot has none.
+  const canopyM2 = pot.vessel.canopyM2 ?? (leafM2 > 0 ? leafM2 : undefined);
+  const now = wateringsOf(ahead(pot.vessel, pot.way).givings);
+  const helps = CHANGES.filter(({ when }) => when(pot.vessel)).map(({ code, as }) => {
+    const made = ahead({ ...as(pot.vessel), canopyM2 }, code === 'reservoir' ? 'reservoir' : pot.way);
+    return { code, waterings: wateringsOf(made.givings), missedShare: made.missedShare };
   });
   helps.sort((a, b) => a.waterings - b.waterings || a.missedShare - b.missedShare);
   return { now, helps: helps.filter(({ waterings }) => waterings < now) };

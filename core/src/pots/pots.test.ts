@@ -311,7 +311,7 @@ describe('its plan', () => {
   });
   test('what helps a thirsty pot is ranked by its own balance; a larger pot comes out ahead of bark under full leaf', () => {
     const pot = potOf({ ...pepper, volumeL: 8 }, { startOn: '2026-07-13' });
-    const { now, helps } = potHelp(pot, spanOf(), 0.08);
+    const { now, helps } = potHelp(pot, plan(pot), spanOf(), 0.08);
     expect(helps.length).toBeGreaterThan(0);
     for (const { waterings } of helps) expect(waterings).toBeLessThan(now);
     const place = (code: string): number => helps.findIndex((help) => help.code === code);

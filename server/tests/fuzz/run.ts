@@ -9,6 +9,7 @@ import {
   bedBody,
   bedChange,
   bedLinks,
+  bedToPotBody,
   copiesBody,
   draftBody,
   findingBody,
@@ -18,6 +19,13 @@ import {
   gaugeBody,
   limited,
   ownCropBody,
+  plantOutBody,
+  potBody,
+  potChange,
+  potEntry,
+  sequenceBody,
+  sequenceStepBody,
+  phBody,
   planChange,
   plantingChange,
   settingMove,
@@ -32,6 +40,7 @@ import {
   wateringBody,
   type GardenName,
   type GardenView,
+  type PotsView,
 } from '@kibble/contract';
 import { EXPLAINABLE } from '@kibble/core';
 import fc, { type Arbitrary } from 'fast-check';
@@ -142,7 +151,26 @@ const amount = fc.oneof(
   bodies(z.object({ minutes: shape.minutes.unwrap(), on: shape.on }), known),
 );
 
+const written = fc
+  .tuple(bodies(z.object({ entry: potEntry }), known), fc.constantFrom(1, 2), fc.boolean())
+  .map(([body, potId, sure]) => ({ entries: [{ ...(body as object), potId }], sure }));
+const underWay = bodies(sequenceBody, known).map((body) => ({
+  ...(body as object),
+  ...('potIds' in (body as object) ? { potIds: [2] } : {}),
+}));
+
 const ASKS: readonly Ask[] = [
+  on('a pot', 'POST', '/gardens/1/pots', bodies(potBody, known)),
+  on('a changed pot', 'PUT', '/pots/1', bodies(potChange, known)),
+  on('a changed tray', 'PUT', '/pots/2', bodies(potChange, known)),
+  ...Array.from({ length: 4 }, () => on('an entry of a pot', 'POST', '/gardens/1/pot-entries', written)),
+  on('a pH', 'POST', '/gardens/1/ph', bodies(phBody, known)),
+  on('something begun', 'POST', '/gardens/1/sequences', underWay),
+  on('on with it', 'POST', '/sequences/1', bodies(sequenceStepBody, known)),
+  on('more pots', 'POST', '/pots/1/copies', bodies(copiesBody, known)),
+  on('planted out', 'POST', '/pots/1/plant-out', bodies(plantOutBody, known)),
+  on('a bed that is a pot', 'POST', '/beds/2/pot', bodies(bedToPotBody, known)),
+  on('a pot put away', 'DELETE', '/pots/2', fc.constant({})),
   on('a garden', 'POST', '/gardens', bodies(setupBody, known)),
   on('a bed', 'POST', '/gardens/1/beds', bodies(bedBody, known)),
   on('a changed bed', 'PUT', '/beds/1', bodies(bedChange, known)),
@@ -188,6 +216,20 @@ const SECOND = {
   delivery: { method: 'drip', litresPerMinute: 2 },
 };
 
+const POT = {
+  name: 'Pepper',
+  spot: 'Terrace',
+  facts: { volumeL: 10 },
+  plantings: [{ cropId: 'sweet-pepper', plantedOn: '2026-05-20' }],
+};
+const TRAY = {
+  ...POT,
+  kind: 'tray',
+  name: 'Tray',
+  facts: { trough: true, topM: 0.36, baseM: 0.22, heightM: 0.05, mix: 'seed' },
+  startWetness: 'drying',
+};
+
 const sequelize = await openDatabase(':memory:');
 const wall = { now: () => new Date('2026-07-14T06:00:00Z') };
 const log = pino({ level: process.env.LOG_LEVEL ?? 'silent' });
@@ -216,6 +258,9 @@ const beginning = await (async () => {
     ['/gardens', FIRST],
     ['/gardens/1/beds', SECOND],
     ['/gardens/1/taps', { name: 'Shed' }],
+    ['/gardens/1/pots', POT],
+    ['/gardens/1/pots', TRAY],
+    ['/gardens/1/sequences', { kind: 'tray soak', potIds: [2] }],
   ] as const) {
     const { status } = await send('POST', path, body);
     if (status !== 201) throw new Error(`the first garden was not taken: ${status}`);
@@ -279,6 +324,9 @@ async function everyView(touched: ReadonlySet<number> | null): Promise<void> {
         ].map(look),
       ),
     ]);
+    const shelf = (await look(`/gardens/${id}/pots`)) as PotsView;
+    await Promise.all(shelf.spots.flatMap(({ pots }) => pots.map((pot) => look(`/pots/${pot.id}`))));
+    if (shelf.unplanned.length > 0) throw new Error(`cannot be planned: ${JSON.stringify(shelf.unplanned)}`);
     const { unplanned } = round as { unplanned: unknown[] };
     if (unplanned.length > 0) throw new Error(`cannot be planned: ${JSON.stringify(unplanned)}`);
   }

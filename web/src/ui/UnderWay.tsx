@@ -76,7 +76,7 @@ function Clocked({ of }: { of: SequenceView }) {
         <strong>
           {TITLES[of.kind]}, step {of.step + 1} of {of.steps.length}
         </strong>
-        : {of.names.join(', ')}
+        : {of.names.join(' · ')}
         <span className="block">
           {at.says}
           {at.asks ? `, until ${at.asks}` : ''}.

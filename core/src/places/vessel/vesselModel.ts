@@ -124,10 +124,10 @@ function checked(input: VesselInput): VesselInput {
   if (input.dressing !== undefined && !Object.hasOwn(DRESSINGS, input.dressing))
     throw new OutOfRange('dressing', `be one of ${Object.keys(DRESSINGS).join(', ')}`, input.dressing);
   withinIfGiven('reservoirL', input.reservoirL, 0, 200, 'L');
-  withinIfGiven('canopyM2', input.canopyM2, 0.0001, 30, 'm²');
+  withinIfGiven('canopyM2', input.canopyM2, 1e-6, 60, 'm²');
   withinIfGiven('acrossM', input.acrossM, 0.01, 6, 'm');
   withinIfGiven('useFactor', input.useFactor, 0.1, 6);
-  if (typeof input.saucer === 'number') within('saucer', input.saucer, 0, 100, 'L');
+  if (typeof input.saucer === 'number') within('saucer', input.saucer, 0, 1000, 'L');
   if (typeof input.indoors === 'object') {
     const told = { light: LIGHTS, warmth: WARMTHS, air: ROOM_AIRS } as const;
     for (const field of ['light', 'warmth', 'air'] as const) {

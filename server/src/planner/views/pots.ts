@@ -129,6 +129,10 @@ function viewOf(facts: Facts, record: PotOnRecord, pot: Pot, plan: PotPlan): Pot
     fullKg: plan.fullKg,
     weighedOn: plan.weighedOn,
     lastKg: last?.kind === 'weighed' && !rained ? last.kg : null,
+    weights: record.entries
+      .flatMap(({ date, entry }) => (entry.kind === 'weighed' ? [{ kg: entry.kg, date }] : []))
+      .slice(-2),
+    lostMl: plan.spans.at(-1)?.until === plan.weighedOn ? (plan.spans.at(-1)?.lostMl ?? null) : null,
     tasks: potTasks(pot, plan, {
       today,
       latitudeDeg: facts.site.latitudeDeg,
@@ -288,7 +292,7 @@ export function potPageOf(facts: Facts, { potted, span }: Shelf, id: number): Po
     ],
     found: plan.found.slice(-20).reverse(),
     spans: plan.spans.slice(-10).reverse(),
-    help: potHelp(pot, { ...span, tray: record.kind === 'tray' }, model.leafM2),
+    help: potHelp(pot, plan, { ...span, tray: record.kind === 'tray' }, model.leafM2),
     working: plan.because ?? plan.holding,
     log: [...record.entries]
       .reverse()

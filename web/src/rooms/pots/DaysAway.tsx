@@ -18,7 +18,7 @@ export function DaysAway({ view }: { view: PotsView }) {
   const hang = pots.filter(({ lastsUntil }) => lastsUntil !== null && lastsUntil <= until);
   const even = hang.filter(({ lastsShaded }) => lastsShaded !== null && lastsShaded <= until);
   const saved = hang.filter((pot) => !even.includes(pot));
-  const names = (of: typeof pots): string => of.map(({ name }) => name).join(', ');
+  const names = (of: typeof pots): string => of.map(({ name }) => name).join(' · ');
   return (
     <section aria-label="Days away" className="mt-8 border-t-2 border-ink pt-2">
       <h2 className="text-2xl">Days away</h2>

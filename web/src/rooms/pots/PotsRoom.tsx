@@ -136,7 +136,7 @@ function Tasks({ pots }: { pots: readonly PotView[] }) {
           key={text}
           className={`border-t border-rule py-1 ${urgent ? 'border-l-4 border-l-brick pl-2' : ''}`}
         >
-          <strong>{names.join(', ')}</strong>: {text}
+          <strong>{names.join(' · ')}</strong>: {text}
           {rescue ? <Rescue pot={rescue} /> : null}
         </li>
       ))}

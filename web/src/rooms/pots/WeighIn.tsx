@@ -128,7 +128,8 @@ export function WeighIn() {
           <tr>
             <th className="py-1 pr-4 font-normal">Pot</th>
             <th className="pr-4 font-normal">Weight, {units.of('weight').unit}</th>
-            <th className="hidden pr-4 text-right font-normal sm:table-cell">Full</th>
+            <th className="hidden pr-4 text-right font-normal sm:table-cell">Before</th>
+            <th className="hidden pr-4 text-right font-normal sm:table-cell">Lost</th>
             <th className="hidden pr-4 text-right font-normal sm:table-cell">A day takes</th>
             <th className="text-right font-normal sm:pr-4">Give</th>
             <th className="hidden text-right font-normal sm:table-cell">Next</th>
@@ -137,14 +138,10 @@ export function WeighIn() {
         <tbody>
           {pots.map((pot, i) => {
             const state = kept[pot.id];
+            const before = pot.weights.at(state?.at === 'kept' ? -2 : -1);
             return (
               <tr key={pot.id} className="border-t border-rule align-baseline" data-pot={pot.id}>
-                <td className="py-1 pr-4">
-                  {pot.name}
-                  {pot.weighedOn && state?.at !== 'kept' ? (
-                    <span className="block text-xs text-quiet">last on {dayMonth(pot.weighedOn)}</span>
-                  ) : null}
-                </td>
+                <td className="py-1 pr-4">{pot.name}</td>
                 <td className="pr-4">
                   <input
                     ref={(field) => {
@@ -185,8 +182,16 @@ export function WeighIn() {
                     </span>
                   ) : null}
                 </td>
+                <td className="hidden pr-4 text-right whitespace-nowrap sm:table-cell">
+                  {before ? (
+                    <>
+                      {units.text('weight', before.kg)}
+                      <span className="block text-xs text-quiet">{dayMonth(before.date)}</span>
+                    </>
+                  ) : null}
+                </td>
                 <td className="hidden pr-4 text-right sm:table-cell">
-                  {pot.fullKg === null ? '' : units.text('weight', pot.fullKg)}
+                  {state?.at === 'kept' && pot.lostMl !== null ? doseText(pot.lostMl, units) : ''}
                 </td>
                 <td className={`hidden pr-4 text-right sm:table-cell ${pot.weighedOn ? '' : 'assumed'}`}>
                   {doseText(pot.dayUseMl, units)}

@@ -50,7 +50,7 @@ export function PotWalks({ pots }: { pots: PotsView }) {
       {trays.length > 0 ? (
         <p className="mt-2">
           Look at {trays.length === 1 ? 'a tray' : `${trays.length} trays`}:{' '}
-          {trays.map(({ name }) => name).join(', ')}. Soak those that have shrunk from the side, are light or
+          {trays.map(({ name }) => name).join(' · ')}. Soak those that have shrunk from the side, are light or
           droop.
         </p>
       ) : null}
