@@ -173,6 +173,8 @@ export const sequenceStepBody = z.discriminatedUnion('act', [
   z.object({ act: z.literal('next'), from: z.number().int().min(0) }),
   z.object({ act: z.literal('count'), count: limitedWhole('spoons') }),
   z.object({ act: z.literal('give up') }),
+  /** What was given up is gone on with, its clock as it was. */
+  z.object({ act: z.literal('take up') }),
 ]);
 
 export type SequenceStep = z.input<typeof sequenceStepBody>;
@@ -316,6 +318,8 @@ export const potPageView = z.object({
     z.object({ until: day, spot: z.string(), facts: potFacts, rootsFound: z.string().nullable() }),
   ),
   fromBed: z.object({ id: z.number(), name: z.string() }).nullable(),
+  /** Scale and meter make another size of it than was told. */
+  sanity: z.object({ mixL: z.number(), toldL: z.number(), on: day }).nullable(),
 });
 export type PotPageView = z.infer<typeof potPageView>;
 

@@ -272,6 +272,7 @@ export {
 export { planPot, type PotGiving, type PotLeave, type PotPlan, type PotSpan } from './pots/planPot.ts';
 export { potHelp, type PotHelp } from './pots/potHelp.ts';
 export { POT_CAN_L, potWalk, type PotWalk } from './pots/potWalk.ts';
+export { mixFromMeter, potSanity } from './pots/potSanity.ts';
 export { afterPots } from './pots/afterPots.ts';
 export { potStart } from './pots/potStart.ts';
 export { isUrgent, isWaterToStand, likesAcid, potTasks, type PotTask } from './pots/potTasks.ts';

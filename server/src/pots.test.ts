@@ -257,11 +257,18 @@ describe('by the clock', () => {
         (await ask(app, 'post', `/api/gardens/${gardenId}/sequences`, { kind: 'rescue', potIds: [id] }))
           .body as { id: number }
       ).id;
-    await step(await begin(), { act: 'give up' });
+    const first = await begin();
+    await step(first, { act: 'give up' });
+    expect((await shelf()).sequences).toEqual([]);
+    // Given up by mistake: its clock goes on as it was. What is over is not taken up.
+    await step(first, { act: 'take up' });
+    expect((await shelf()).sequences.map((one) => one.id)).toEqual([first]);
+    await step(first, { act: 'give up' });
     expect((await potOn(id)).today).toEqual([]);
     const rescue = await begin();
     for (const from of [0, 1, 2]) await step(rescue, { act: 'next', from });
     expect((await potOn(id)).today.map(({ entry }) => entry.kind).sort()).toEqual(['given', 'seen']);
+    expect((await step(rescue, { act: 'take up' })).status).toBe(409);
   });
   test('a batch keeps its count; feed halves the dose; no litres is refused', async () => {
     const refused = await ask(app, 'post', `/api/gardens/${gardenId}/sequences`, {

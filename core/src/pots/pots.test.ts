@@ -10,6 +10,7 @@ import { acidBatch, phVerdict, TEASPOON_ML } from './acidBatch.ts';
 import type { DatedPotEntry } from './entries.ts';
 import { followPot } from './followPot.ts';
 import { hiddenPots } from './hiddenPots.ts';
+import { mixFromMeter, potSanity } from './potSanity.ts';
 import { planPot, type PotPlan, type PotSpan } from './planPot.ts';
 import { potHelp } from './potHelp.ts';
 import type { Pot } from './pots.ts';
@@ -317,6 +318,23 @@ describe('its plan', () => {
     const place = (code: string): number => helps.findIndex((help) => help.code === code);
     expect(place('larger pot')).toBeGreaterThanOrEqual(0);
     if (place('bark') >= 0) expect(place('larger pot')).toBeLessThan(place('bark'));
+  });
+});
+
+describe('scale and meter together', () => {
+  const read = (date: string, kg: number, pct: number): DatedPotEntry[] => [
+    entry(date, { kind: 'weighed', kg }),
+    entry(date, { kind: 'meter', pct, meter: 'good probe' }),
+  ];
+  test('60 mL and 7 points speak of 0.86 L of mix (as it is reckoned by hand)', () => {
+    expect(mixFromMeter({ lostMl: 60, dropPct: 7 })).toBeCloseTo(0.857, 3);
+  });
+  test('a size far from the pot’s own is told; one near it, or water between, is not', () => {
+    const days = [...read('2026-07-12', 2.36, 39), ...read('2026-07-13', 2.3, 32)];
+    expect(potSanity(days, 2.25)?.mixL).toBeCloseTo(0.857, 3);
+    expect(potSanity(days, 0.9)).toBeNull();
+    const watered = entry('2026-07-12', { kind: 'given', millilitres: 100, how: 'poured' }, 12);
+    expect(potSanity([...days, watered], 2.25)).toBeNull();
   });
 });
 

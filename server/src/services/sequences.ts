@@ -35,6 +35,11 @@ export async function begin(
   return row.id;
 }
 
+/** What has gone through all its steps bears this in the place of a count. */
+const DONE = -1;
+const isDone = ({ kind, step, count }: SequenceRow): boolean =>
+  kind === 'acid batch' ? step > 0 : count === DONE;
+
 /** On with it; what took up water is written down when it stands in its place again. */
 export async function stepOn(
   row: SequenceRow,
@@ -43,6 +48,11 @@ export async function stepOn(
   view: PotsView,
   wall: WallClock,
 ): Promise<{ entries: number[]; ended: boolean }> {
+  if (body.act === 'take up') {
+    if (isDone(row)) throw new Refusal('conflict', 'This is over already.', 'act');
+    await row.update({ endedAt: null });
+    return { entries: [], ended: false };
+  }
   if (row.endedAt) throw new Refusal('conflict', 'This is over already.', 'sequence');
   if (body.act === 'give up') {
     await row.update({ endedAt: wall.now() });
@@ -61,7 +71,7 @@ export async function stepOn(
     await row.update({ step: next, stepAt: wall.now() });
     return { entries: [], ended: false };
   }
-  await row.update({ step: next, endedAt: wall.now() });
+  await row.update({ step: next, count: row.kind === 'acid batch' ? row.count : DONE, endedAt: wall.now() });
   const pots = view.spots.flatMap((spot) => spot.pots).filter(({ id }) => shown.potIds.includes(id));
   const how = row.kind === 'drench twice' ? ('twice' as const) : ('from below' as const);
   const given = pots.flatMap((pot) => {

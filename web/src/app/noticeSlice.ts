@@ -15,6 +15,8 @@ export interface Notice {
   /** What was just written down of pots, or a pot just put away. */
   undoPots?: { gardenId: number; ids: number[] };
   undoPotId?: number;
+  /** Something by the clock that was given up. */
+  undoSequenceId?: number;
   /** Pots just made, to be put away again. */
   undoPotIds?: number[];
   /** An import just stored, to be taken back as a whole. */

@@ -13,6 +13,7 @@ import {
   useMarkSettingsMutation,
   usePutAwayMutation,
   useRestoreDataMutation,
+  useStepSequenceMutation,
   useUnsayWeatherMutation,
 } from '../app/api.ts';
 import { noticeDismissed } from '../app/noticeSlice.ts';
@@ -35,6 +36,7 @@ export function NoticeBar() {
   const [restoreData] = useRestoreDataMutation();
   const [putAway] = usePutAwayMutation();
   const [archivePot] = useArchivePotMutation();
+  const [stepSequence] = useStepSequenceMutation();
   const [markPots] = useMarkPotEntriesMutation();
   const [unsay] = useUnsayWeatherMutation();
   useEffect(() => {
@@ -56,6 +58,7 @@ export function NoticeBar() {
     notice.undoAwayId !== undefined ||
     notice.undoPots !== undefined ||
     notice.undoPotId !== undefined ||
+    notice.undoSequenceId !== undefined ||
     notice.undoPotIds !== undefined ||
     notice.undoCopy !== undefined;
   const undo = async (): Promise<void> => {
@@ -64,6 +67,8 @@ export function NoticeBar() {
     for (const id of notice.undoFindingIds ?? []) await markFinding({ id });
     if (notice.undoTapId !== undefined) await archiveTap({ tapId: notice.undoTapId, restore: true });
     if (notice.undoAwayId !== undefined) await putAway({ id: notice.undoAwayId, away: false });
+    if (notice.undoSequenceId !== undefined)
+      await stepSequence({ id: notice.undoSequenceId, body: { act: 'take up' } });
     if (notice.undoPots) await markPots(notice.undoPots);
     if (notice.undoPotId !== undefined) await archivePot({ potId: notice.undoPotId, restore: true });
     for (const potId of notice.undoPotIds ?? []) await archivePot({ potId });

@@ -42,7 +42,10 @@ function useStep(of: SequenceView) {
         );
     },
     count: (count: number): void => void step({ id: of.id, body: { act: 'count', count } }),
-    giveUp: (): void => void step({ id: of.id, body: { act: 'give up' } }),
+    giveUp: async (): Promise<void> => {
+      await step({ id: of.id, body: { act: 'give up' } }).unwrap();
+      dispatch(noticeShown({ text: 'Given up; nothing is written down.', undoSequenceId: of.id }));
+    },
   };
 }
 
@@ -97,7 +100,7 @@ function Clocked({ of }: { of: SequenceView }) {
               ? 'They stand in their place'
               : 'Done'}
       </Button>
-      <Button look="quiet" disabled={isLoading} onClick={giveUp}>
+      <Button look="quiet" disabled={isLoading} onClick={() => void giveUp().catch(() => undefined)}>
         {at.id === 'look' ? 'Not yet' : 'Give up'}
       </Button>
     </div>
@@ -145,7 +148,7 @@ function Batch({ of }: { of: SequenceView }) {
         <Button
           look="quiet"
           disabled={isLoading}
-          onClick={all ? () => void next().catch(() => undefined) : giveUp}
+          onClick={() => void (all ? next() : giveUp()).catch(() => undefined)}
         >
           {all ? 'The batch is made' : 'Give up'}
         </Button>

@@ -10,6 +10,7 @@ import {
   phVerdict,
   planPot,
   potHelp,
+  potSanity,
   potStart,
   potTasks,
   potWalk,
@@ -299,6 +300,7 @@ export function potPageOf(facts: Facts, { potted, span }: Shelf, id: number): Po
       .slice(0, LOG_SHOWN)
       .map(({ id: entryId, date, entry }) => ({ id: entryId, date, entry })),
     earlier: record.earlier,
+    sanity: potSanity(pot.entries, model.shape.volumeL),
     fromBed: bed ? { id: bed.id, name: bed.name } : null,
   };
 }

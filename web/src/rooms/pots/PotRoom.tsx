@@ -130,7 +130,7 @@ function About({ page: { pot, fromBed, earlier } }: { page: PotPageView }) {
   return (
     <div className="text-sm text-quiet">
       <p>
-        {units.text('litresFine', shape.volumeL)} of {MIXES[facts.mix].label} mix,{' '}
+        {units.text('litresFine', shape.volumeL)} of mix ({MIXES[facts.mix].label}),{' '}
         {MATERIALS[facts.material].label}, {units.text('span', shape.topM)} across.
         {facts.saucer ? ' A saucer under it.' : ''}
         {facts.reservoirL ? ` A tank of ${units.text('litresFine', facts.reservoirL)} beneath.` : ''}{' '}
@@ -180,7 +180,11 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
             Give {giveText(pot, units)}
           </OpensTree>
         ) : (
-          capital(potState(pot, garden.today, units))
+          capital(
+            pot.leave?.code === 'enough'
+              ? `leave it, next ${nextText(pot, garden.today)}`
+              : potState(pot, garden.today, units),
+          )
         )}
         {pot.give?.again ? (
           <span className="block text-lg">
@@ -192,10 +196,7 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
       <p>
         {way.label}: {way.does}. {pot.facts.way ? '' : `That suits it: ${pot.usual.why}. `}
         {pot.atNight ? 'From sunset on: its pores open at night. ' : ''}
-        {pot.give || pot.leave?.code === 'rests'
-          ? ''
-          : `Next ${nextText(pot, garden.today)}${between(pot)}. `}
-        A day like today takes{' '}
+        {pot.give || pot.leave?.code === 'rests' ? '' : between(pot)}A day like today takes{' '}
         <span className={pot.weighedOn ? '' : 'assumed'}>{doseText(pot.dayUseMl, units)}</span>, right within{' '}
         {shareWords(pot.doubt)}; it can still give{' '}
         {working ? (
@@ -257,7 +258,7 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 
 /** Between which days, where that is more than one. */
 const between = ({ next: { early, late } }: PotView): string =>
-  early && late && early !== late ? `, likely between ${dayMonth(early)} and ${dayMonth(late)}` : '';
+  early && late && early !== late ? `Likely between ${dayMonth(early)} and ${dayMonth(late)}. ` : '';
 
 /** What would make it last longer; and the ways it can be watered. */
 function Help({ page: { pot, help } }: { page: PotPageView }) {
@@ -303,7 +304,7 @@ function Help({ page: { pot, help } }: { page: PotPageView }) {
 }
 
 /** Its weighings: how fast it dried, against what was reckoned. */
-function Weighed({ page: { pot, spans, found } }: { page: PotPageView }) {
+function Weighed({ page: { pot, spans, found, sanity } }: { page: PotPageView }) {
   const units = useUnits();
   const { gardenId } = useParams();
   return (
@@ -324,6 +325,13 @@ function Weighed({ page: { pot, spans, found } }: { page: PotPageView }) {
           {shareWords(pot.useFactor)} of what the weather asks of a pot like it.
         </p>
       )}
+      {sanity ? (
+        <p className="border-l-4 border-brick pl-2">
+          By scale and meter on {dayMonth(sanity.on)} there would be {units.text('litresFine', sanity.mixL)}{' '}
+          of mix in it; told are {units.text('litresFine', sanity.toldL)}. Is the meter right, or the size of
+          the pot?
+        </p>
+      ) : null}
       <ul className="text-sm">
         {spans.map((one) => (
           <li key={`${one.from}-${one.until}`} className="border-t border-rule py-0.5">
