@@ -84,7 +84,7 @@ const CORE_ROOMS = {
     'follow',
   ],
   care: ['units', 'weather', 'plants', 'places'],
-  pots: ['units', 'working', 'weather', 'plants', 'delivery', 'places'],
+  pots: ['units', 'working', 'weather', 'plants', 'delivery', 'places', 'follow'],
 };
 
 /** The same of the server and of the pages: each floor looks down, none up. */

@@ -4,7 +4,8 @@ import { restOf } from '../places/vessel/restSeason.ts';
 import { runHours, stepVessel, pour, type VesselAct, type VesselState } from '../places/vessel/stepVessel.ts';
 import { vesselDay, type VesselDay } from '../places/vessel/simulateVessel.ts';
 import { vesselModel, type VesselModel } from '../places/vessel/vesselModel.ts';
-import { at } from '../units/at.ts';
+import { likelyRain } from '../follow/likelyRain.ts';
+import { at, item } from '../units/at.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import { quantile } from '../units/quantile.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
@@ -102,6 +103,8 @@ interface Ahead {
   way: PotWayFacts;
   span: PotSpan;
   offset: number;
+  /** Rain of each day of the plan as one path has it, mm: what is likely. */
+  rain: readonly number[];
 }
 
 /** What is gone from which on it is due, L. */
@@ -243,8 +246,8 @@ function windowOf(on: Ahead): PotPlan['next'] {
 const WINDOW_MEMBERS = 24;
 
 /** Filled this morning and left: the day on which it hangs. */
-function lastsUntil({ now, span, offset }: Ahead, model: VesselModel): IsoDate | null {
-  const { et0, rain } = span.weather.series;
+function lastsUntil({ now, span, offset, rain }: Ahead, model: VesselModel): IsoDate | null {
+  const { et0 } = span.weather.series;
   const state = {
     ...now.morning,
     availableL: model.holdsL,
@@ -253,10 +256,19 @@ function lastsUntil({ now, span, offset }: Ahead, model: VesselModel): IsoDate |
   };
   for (let k = 0; k < span.days; k += 1) {
     const d = now.todayIndex + k;
-    stepVessel(model, state, d, at(et0, offset + d), at(rain, offset + d), []);
+    stepVessel(model, state, d, at(et0, offset + d), item(rain, k), []);
     if (state.wantedL > 0 && state.drunkL < HANGS * state.wantedL) return addDays(span.today, k);
   }
   return null;
+}
+
+/** Rain of the days ahead: of a forecast what is likely, of a day on record what fell. */
+function rainAhead({ today, days, sourced, weather }: PotSpan, from: number): number[] {
+  const said = new Map(sourced.map((day) => [day.date, day]));
+  return Array.from({ length: days }, (_, k) => {
+    const day = said.get(addDays(today, k));
+    return day ? likelyRain(day) : at(weather.series.rain, from + k);
+  });
 }
 
 /** A saucer as large as is filled before days away, of the mix. Judgement. */
@@ -297,9 +309,10 @@ export function planPot(pot: Pot, span: PotSpan): PotPlan {
     way: POT_WAY_FACTS[pot.way],
     span,
     offset: daysBetween(weather.from, pot.startOn),
+    rain: rainAhead(span, daysBetween(weather.from, today)),
   };
   const { model } = now;
-  const { et0, rain } = weather.series;
+  const { et0 } = weather.series;
   const state = { ...now.state };
   const givings: PotGiving[] = [];
   const ahead: VesselDay[] = [];
@@ -309,7 +322,7 @@ export function planPot(pot: Pot, span: PotSpan): PotPlan {
     const d = now.todayIndex + k;
     const date = addDays(today, k);
     const demand = at(et0, on.offset + d);
-    const wet = k === 0 && now.hour > 0 ? 0 : at(rain, on.offset + d);
+    const wet = k === 0 && now.hour > 0 ? 0 : item(on.rain, k);
     const left = held(on, date);
     const seenTo = k === 0 && (now.givenToday || now.leftToday);
     if (!left && !seenTo && isDue(on, state, d, demand, wet))

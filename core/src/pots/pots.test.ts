@@ -302,6 +302,17 @@ describe('its plan', () => {
     expect(made.give?.how).toBe('from below');
     expect(made.givings[1]?.how).toBe('poured');
   });
+  test('rain that is not likely is not counted on: what may be dry is watered', () => {
+    const span = spanOf();
+    const rain = (rainChance: number) => ({
+      ...span,
+      sourced: span.sourced.map((day) => (day.date >= today ? { ...day, rainMm: 25, rainChance } : day)),
+    });
+    const litres = (of: PotSpan) =>
+      plan(potOf(), of).givings.reduce((sum, { millilitres }) => sum + millilitres, 0);
+    expect(litres(rain(0.1))).toBe(litres(span));
+    expect(litres(rain(0.95))).toBeLessThan(litres(span));
+  });
   test('more rain never asks for more', () => {
     const litres = (rainMm: number) =>
       plan(potOf(), spanOf(record(() => ({ rainMm })))).givings.reduce(

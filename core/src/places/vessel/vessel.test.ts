@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import type { PlanBed } from '../../follow/types.ts';
+import { planGarden } from '../../plan/planGarden.ts';
 import { addDays } from '../../units/dates.ts';
 import type { WeatherDay } from '../../weather/types.ts';
 import { MIXES } from './mixes.ts';
@@ -217,6 +219,49 @@ describe('the balance', () => {
     expect(glass.closing.rainMl).toBe(0);
     expect(open.closing.rainMl).toBeGreaterThan(0);
   });
+});
+
+test('the plan of the garden takes a pot beside the ground: asked daily it is filled before it runs short, and what it is given adds up', () => {
+  const today = '2026-07-10';
+  const weather = days(40, {}, '2026-06-20').map((day) => ({
+    ...day,
+    source: 'record' as const,
+    rainChance: 0,
+  }));
+  const vessel = {
+    ...pot,
+    areaM2: vesselShape(pot).openingM2,
+    plantings: [{ cropId: 'sweet-pepper', plantedOn: '2026-05-20', latitudeDeg: 46.9 }],
+  };
+  const plan = planGarden(
+    {
+      site,
+      beds: [
+        {
+          id: 1,
+          kind: 'vessel',
+          bed: vessel as unknown as PlanBed['bed'],
+          delivery: { method: 'watering can', litresPerMinute: 6 },
+          irrigations: [],
+          startOn: '2026-07-09',
+          startFullness: 1,
+        },
+      ],
+    },
+    weather,
+    {},
+    { today, members: 30 },
+  );
+  expect(plan.unplanned).toEqual([]);
+  expect(plan.waterings.length).toBeGreaterThan(4);
+  const holdsMm = (vesselShape(pot).volumeL * 0.3) / vesselShape(pot).openingM2;
+  for (const { run } of plan.waterings) expect(run.bedMm).toBeLessThanOrEqual(holdsMm + 1e-9);
+  const [outlook] = plan.beds;
+  for (const day of outlook?.ahead ?? []) {
+    const spent = day.evaporationMm + day.transpirationMm + day.drainageMm;
+    expect(day.transpirationMm).toBeLessThanOrEqual(day.transpirationWantedMm + 1e-9);
+    expect(spent).toBeGreaterThan(0);
+  }
 });
 
 test.each([
