@@ -28,6 +28,13 @@ export function explainGone(
   days: number,
   { bed, known }: Pick<PlanBed, 'bed' | 'known'>,
 ): Working {
+  const counted = leaf('Days counted', days, '', { kind: 'worked out' });
+  // A place without layers of ground is one store.
+  if (drawn.layersMm.length === 0)
+    return named(
+      'gone',
+      worked('Gone this morning', goneMm, 'mm', 'what it holds when full − what it holds now', [counted]),
+    );
   let full = 0;
   let now = 0;
   for (let i = 0; i * LAYER_MM < drawn.rootDepthMm && i < drawn.layersMm.length; i += 1) {
@@ -53,7 +60,7 @@ export function explainGone(
             'drainedAt',
           ),
         ]),
-        worked('Now', now, 'mm', balance, [leaf('Days counted', days, '', { kind: 'worked out' })]),
+        worked('Now', now, 'mm', balance, [counted]),
       ],
     ),
   );
