@@ -13,6 +13,9 @@ export interface SequenceStep {
 export const SEQUENCE_KINDS = ['tray soak', 'rescue', 'drench twice'] as const;
 export type SequenceKind = (typeof SEQUENCE_KINDS)[number];
 
+/** How deep trays stand. Common practice. */
+export const SOAK_MM = { low: 25, high: 50 };
+
 /** Water colder than this is let stand first. Judgement; common practice stands it in winter. */
 const COLD_C = 12;
 
@@ -33,7 +36,7 @@ export function sequenceSteps(kind: SequenceKind, coldC: number | null): Sequenc
       ...(coldC !== null && coldC < COLD_C
         ? [step('stand', 'Fill the bath and let the water stand, so that roots are not shocked', 30)]
         : []),
-      step('soak', 'Stand the trays in 25–50 mm of water', 30, 'the surface is dark and moist'),
+      step('soak', 'Stand the trays in shallow water', 30, 'the surface is dark and moist'),
       step('drain', 'Lift them out to drain, on slats or wood', 30),
       step('return', 'Put them back in their place', null),
     ],

@@ -73,7 +73,7 @@ export const POT_WAY_FACTS: Readonly<Record<PotWay, PotWayFacts>> = {
   },
   'from below': {
     label: 'From below',
-    does: 'standing in 25–50 mm of water until the surface darkens, about half an hour',
+    does: 'standing in shallow water until the surface darkens, about half an hour',
     suits: 'seedlings, trays, mix that sheds water',
     due: { of: 'easy', share: 1 },
     fills: 1,

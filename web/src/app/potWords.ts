@@ -14,6 +14,10 @@ export const doseText = (ml: number, units: Units): string =>
       ? `${units.text('millilitres', ml)}${cups(ml)}`
       : units.text('millilitres', tenOf(ml));
 
+/** The same without cups, for the edge of a chart. */
+export const shortDose = (ml: number, units: Units): string =>
+  ml >= LITRE_ML ? units.text('litresFine', ml / LITRE_ML) : units.text('millilitres', tenOf(ml));
+
 /** A cup is 240 mL; told in quarters, from a quarter on. */
 const CUP_ML = 240;
 const QUARTERS = ['', '¼', '½', '¾'] as const;

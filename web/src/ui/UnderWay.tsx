@@ -1,5 +1,5 @@
 import type { SequenceView } from '@kibble/contract';
-import { ACID_CAUTIONS, secondsLeft } from '@kibble/core';
+import { ACID_CAUTIONS, secondsLeft, SOAK_MM } from '@kibble/core';
 import { useEffect } from 'react';
 import { refusal, useStepSequenceMutation } from '../app/api.ts';
 import { beep } from '../app/beep.ts';
@@ -82,9 +82,12 @@ function Clocked({ of }: { of: SequenceView }) {
         : {of.names.join(' · ')}
         <span className="block">
           {at.says}
+          {at.id === 'soak' && of.water
+            ? `, ${units.number('depth', SOAK_MM.low)} to ${units.text('depth', SOAK_MM.high)} deep`
+            : ''}
           {at.asks ? `, until ${at.asks}` : ''}.
           {at.id === 'soak' && of.water
-            ? ` ${units.text('volume', of.water.bathL)} in the bath${of.water.rounds > 1 ? `, ${of.water.atOnce} at a time in ${of.water.rounds} rounds` : ''}; ${units.text('volume', of.water.litres)} in all.`
+            ? ` ${units.text('litresFine', of.water.bathL)} in the bath${of.water.rounds > 1 ? `, ${of.water.atOnce} at a time in ${of.water.rounds} rounds` : ''}; ${units.text('litresFine', of.water.litres)} in all.`
             : ''}
         </span>
         {error ? <span className="font-semibold text-brick">{refusal(error).message}</span> : null}

@@ -1,14 +1,14 @@
 import type { PotPageView } from '@kibble/contract';
 import { parseISO } from 'date-fns';
 import { useUnits } from '../../app/units.ts';
-import { doseText } from '../../app/potWords.ts';
+import { doseText, shortDose } from '../../app/potWords.ts';
 import { dayMonth } from '../../app/words.ts';
 import { area, axisLabelDates, line, scaleLinear, scaleTime } from '../../drawing/d3parts.ts';
 import { useWidth } from '../../drawing/useWidth.ts';
 
 const HEIGHT = 250;
-const LEFT = 62;
-const RIGHT = 16;
+const LEFT = 66;
+const RIGHT = 62;
 const TOP = 46;
 const BOTTOM = 26;
 const PAST_DAYS = 21;
@@ -44,7 +44,7 @@ export function DryingCurve({ page, today }: { page: PotPageView; today: string 
           <g key={ml}>
             <path d={`M${LEFT} ${y(ml)}H${width - RIGHT}`} stroke="var(--rule)" />
             <text x={LEFT - 6} y={y(ml) + 4} fontSize={13} textAnchor="end" fill="var(--quiet)">
-              {ml === 0 ? 'empty' : doseText(ml, units)}
+              {ml === 0 ? 'empty' : shortDose(ml, units)}
             </text>
           </g>
         ))}
@@ -58,8 +58,13 @@ export function DryingCurve({ page, today }: { page: PotPageView; today: string 
           strokeDasharray="5 4"
         />
         <path d={`M${LEFT} ${y(lineMl)}H${width - RIGHT}`} stroke="var(--ink)" strokeWidth={1.4} />
-        <text x={LEFT + 5} y={y(lineMl) + 15} fontSize={13} fill="var(--ink)">
-          watering line
+        <text fontSize={13} fill="var(--ink)">
+          <tspan x={width - RIGHT + 5} y={y(lineMl) - 1}>
+            watering
+          </tspan>
+          <tspan x={width - RIGHT + 5} y={y(lineMl) + 14}>
+            line
+          </tspan>
         </text>
         {days.map((day) =>
           day.givenMl > 0 ? (
