@@ -65,10 +65,12 @@ export function PotRoom() {
         , {pot.spot}
       </p>
       <UnderWay sequences={shelf?.sequences.filter(({ potIds }) => potIds.includes(pot.id)) ?? []} />
-      <div className="grid gap-x-10 lg:grid-cols-[17rem_minmax(0,1fr)]">
-        <div>
-          <h1 className="text-3xl">{pot.name}</h1>
-          <p>{plantsText(pot)}</p>
+      <div className="mb-1 flex flex-wrap items-baseline gap-x-4">
+        <h1 className="text-3xl">{pot.name}</h1>
+        <p>{plantsText(pot)}</p>
+      </div>
+      <div className="grid gap-x-10 gap-y-4 lg:grid-cols-[17rem_minmax(0,1fr)]">
+        <div className="order-last lg:order-none">
           <Large pot={pot} />
           <About page={page} />
         </div>
