@@ -69,25 +69,24 @@ export function nextText({ next }: PotView, today: string): string {
   return inDays <= 1 ? (inDays <= 0 ? 'today' : 'tomorrow') : `${days(inDays)}: ${shortDay(on)}`;
 }
 
-export const taskText = (task: PotTask): string => TASKS[task.code](task as never);
-const TASKS: { [K in PotTask['code']]: (task: Extract<PotTask, { code: K }>) => string } = {
-  'weigh again': ({ why }: { why: string }) =>
-    why === 'moved'
+export const taskText = (task: PotTask): string =>
+  task.code === 'weigh again'
+    ? task.why === 'moved'
       ? 'Weigh it anew: it stands elsewhere or in another pot since.'
-      : 'Weigh it anew: it has grown, and the season has turned.',
-  'rest begins': () => 'Its rest begins: next to no water from now on.',
-  'rest ends': () => 'Its rest is over: look whether it is dry, and begin with a little.',
-  'rinse dust': () => 'Hot and dry: rinse dust from its body, it deters mites.',
-  'wet bodies': () => 'Cool and damp: keep water off its body.',
-  'root-bound': () => 'Roots fill the pot: it dries fast. A pot twice as large would help.',
-  rescue: () => 'The mix has shrunk and sheds water: stand it in water for an hour or two.',
-  'damping off': () =>
-    'Wet and cold tonight: seedlings may damp off. No water over them; let the surface dry.',
-  'bring in': () => 'Frost is near: bring it in or cover it.',
-  'keep moist': () => 'Sown and not yet up: keep the top moist with a fine spray, not a can.',
-  'prick out': () => 'Two true leaves? Prick them out, from moist mix into moist mix.',
-  'dry spell': () =>
-    'About 15 cm tall: its one dry spell, let it go without for 5 to 6 days unless it wilts.',
+      : 'Weigh it anew: it has grown, and the season has turned.'
+    : TASKS[task.code];
+const TASKS: Readonly<Record<Exclude<PotTask['code'], 'weigh again'>, string>> = {
+  'rest begins': 'Its rest begins: next to no water from now on.',
+  'rest ends': 'Its rest is over: look whether it is dry, and begin with a little.',
+  'rinse dust': 'Hot and dry: rinse dust from its body, it deters mites.',
+  'wet bodies': 'Cool and damp: keep water off its body.',
+  'root-bound': 'Roots fill the pot: it dries fast. A pot twice as large would help.',
+  rescue: 'The mix has shrunk and sheds water: stand it in water for an hour or two.',
+  'damping off': 'Wet and cold tonight: seedlings may damp off. No water over them; let the surface dry.',
+  'bring in': 'Frost is near: bring it in or cover it.',
+  'keep moist': 'Sown and not yet up: keep the top moist with a fine spray, not a can.',
+  'prick out': 'Two true leaves? Prick them out, from moist mix into moist mix.',
+  'dry spell': 'About 15 cm tall: its one dry spell, let it go without for 5 to 6 days unless it wilts.',
 };
 
 export const entryText = (entry: PotEntry, units: Units): string => {
