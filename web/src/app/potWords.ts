@@ -23,7 +23,8 @@ const CUP_ML = 240;
 const QUARTERS = ['', '¼', '½', '¾'] as const;
 function cups(ml: number): string {
   const quarters = Math.round((4 * ml) / CUP_ML);
-  if (quarters < 1) return '';
+  // Nobody measures an eighth of a cup.
+  if (4 * ml < 0.75 * CUP_ML) return '';
   const whole = Math.floor(quarters / 4);
   return ` (${whole > 0 ? whole : ''}${QUARTERS[quarters % 4] ?? ''} ${quarters > 4 ? 'cups' : 'cup'})`;
 }
