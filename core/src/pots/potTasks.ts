@@ -7,7 +7,7 @@ import type { Pot } from './pots.ts';
 
 /** Something to do or mind about a pot besides watering; the words are made where they are shown. */
 export type PotTask =
-  | { code: 'weigh again'; why: 'grown' | 'season' | 'moved'; since: IsoDate }
+  | { code: 'weigh again'; why: 'season' | 'moved'; since: IsoDate }
   | { code: 'rest begins' | 'rest ends' }
   | { code: 'rinse dust' }
   | { code: 'wet bodies' }

@@ -1,14 +1,13 @@
 import type { PotsView, PotView, SpotView } from '@kibble/contract';
-import { isUrgent } from '@kibble/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { refusal, useArchivePotMutation, useBeginSequenceMutation, usePotsQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
-import { taskText } from '../../app/potWords.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
 import { Shelf, ShelfKey } from '../../drawing/Shelf.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { PotTasks } from '../../ui/PotTasks.tsx';
 import { PotWalk } from '../../ui/PotWalk.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
 import { UnderWay } from '../../ui/UnderWay.tsx';
@@ -109,57 +108,11 @@ function Spot({ spot, view }: { spot: SpotView; view: PotsView }) {
         <Shelf pots={spot.pots} today={view.date} label={spot.name} />
         <div className="mt-3 lg:mt-0">
           <PotWalk spot={spot} />
-          <Tasks pots={spot.pots} />
+          <PotTasks pots={spot.pots} />
           {trays.length > 0 ? <Soak trays={trays} view={view} /> : null}
         </div>
       </div>
     </section>
-  );
-}
-
-/** What there is to do besides watering: the same thing of several pots is one line with their names. */
-function Tasks({ pots }: { pots: readonly PotView[] }) {
-  const lines = new Map<string, { names: string[]; urgent: boolean; rescue: PotView | null }>();
-  for (const pot of pots)
-    for (const task of pot.tasks) {
-      const text = taskText(task);
-      const line = lines.get(text) ?? { names: [], urgent: isUrgent(task), rescue: null };
-      line.names.push(pot.name);
-      if (task.code === 'rescue') line.rescue = pot;
-      lines.set(text, line);
-    }
-  if (lines.size === 0) return null;
-  return (
-    <ul className="mt-2 text-sm" aria-label="Besides">
-      {[...lines].map(([text, { names, urgent, rescue }]) => (
-        <li
-          key={text}
-          className={`border-t border-rule py-1 ${urgent ? 'border-l-4 border-l-brick pl-2' : ''}`}
-        >
-          <strong>{names.join(' · ')}</strong>: {text}
-          {rescue ? <Rescue pot={rescue} /> : null}
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-function Rescue({ pot }: { pot: PotView }) {
-  const garden = useGarden();
-  const [begin, { isLoading, error }] = useBeginSequenceMutation();
-  return (
-    <>
-      {' '}
-      <Button
-        look="quiet"
-        className="px-1"
-        disabled={isLoading}
-        onClick={() => void begin({ gardenId: garden.id, body: { kind: 'rescue', potIds: [pot.id] } })}
-      >
-        Start its clock
-      </Button>
-      {error ? <span className="font-semibold text-brick">{refusal(error).message}</span> : null}
-    </>
   );
 }
 

@@ -3,6 +3,7 @@ import { isUrgent } from '@kibble/core';
 import { Link } from 'react-router';
 import { giveText, taskText } from '../../app/potWords.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
+import { PotTasks } from '../../ui/PotTasks.tsx';
 import { PotWalk } from '../../ui/PotWalk.tsx';
 
 /** Pots in the round: each place one group, with its litres, minutes and cans. */
@@ -20,10 +21,12 @@ export function PotWalks({ pots }: { pots: PotsView }) {
   const trays = pots.spots.flatMap(({ pots: of }) =>
     of.filter(({ leave }) => leave?.code === 'look for the signs'),
   );
+  const all = pots.spots.flatMap(({ pots: of }) => of);
+  const besides = all.reduce((sum, { tasks }) => sum + tasks.length, 0);
   const urgent = pots.spots.flatMap(({ pots: of }) =>
     of.flatMap((pot) => pot.tasks.filter(isUrgent).map((task) => ({ name: pot.name, text: taskText(task) }))),
   );
-  if (walked.length + trays.length + urgent.length === 0) return null;
+  if (walked.length + trays.length + besides === 0) return null;
   return (
     <section aria-label="Pots" className="mt-6 border-t-2 border-ink pt-2">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -53,6 +56,14 @@ export function PotWalks({ pots }: { pots: PotsView }) {
           {trays.map(({ name }) => name).join(' · ')}. Soak those that have shrunk from the side, are light or
           droop.
         </p>
+      ) : null}
+      {besides > 0 ? (
+        <details>
+          <summary className="min-h-11 py-2 underline underline-offset-4">
+            Besides: {besides} {besides === 1 ? 'thing' : 'things'} to mind about the pots
+          </summary>
+          <PotTasks pots={all} />
+        </details>
       ) : null}
     </section>
   );
