@@ -1,10 +1,10 @@
 import type { PotsView, PotView, SpotView } from '@kibble/contract';
-import { useState } from 'react';
+import { useContext, useState } from 'react';
 import { Link } from 'react-router';
 import { refusal, useArchivePotMutation, useBeginSequenceMutation, usePotsQuery } from '../../app/api.ts';
-import { useGarden } from '../../app/gardenRound.ts';
+import { RoundContext, useGarden } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
-import { dayMonth } from '../../app/words.ts';
+import { dayMonth, timeOfDay } from '../../app/words.ts';
 import { Shelf, ShelfKey } from '../../drawing/Shelf.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { PotTasks } from '../../ui/PotTasks.tsx';
@@ -20,6 +20,7 @@ export function PotsRoom() {
   const garden = useGarden();
   const units = useUnits();
   const { data, error, refetch } = usePotsQuery(garden.id);
+  const sun = useContext(RoundContext)?.sun;
   const [adding, setAdding] = useState(false);
   const [archive] = useArchivePotMutation();
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
@@ -33,6 +34,7 @@ export function PotsRoom() {
           {totals.pots === 0
             ? 'No pot asks for water now.'
             : `${totals.pots} ${totals.pots === 1 ? 'asks' : 'ask'} for water: ${units.text('litresFine', totals.litres)}, ${minutesText(totals.minutes)}, ${totals.cans} ${totals.cans === 1 ? 'can' : 'cans'}.`}
+          {totals.pots > 0 && sun ? ` It is light until ${timeOfDay(sun.sunset * 60, units)}.` : ''}
         </p>
         <span className="no-print ml-auto flex gap-x-4">
           <Link className="flex min-h-11 items-center font-semibold underline underline-offset-4" to="weigh">
