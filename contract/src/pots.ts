@@ -229,7 +229,7 @@ export const potView = z.object({
   usual: z.object({ way: z.enum(POT_WAYS), why: z.string() }),
   holdsMl: z.number(),
   heldMl: z.number(),
-  easyMl: z.number(),
+  lineMl: z.number(),
   dayUseMl: z.number(),
   doubt: z.number(),
   useFactor: z.number(),

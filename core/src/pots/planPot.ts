@@ -45,6 +45,8 @@ export interface PotPlan {
   heldMl: number;
   /** What goes before the plant slows, mL. */
   easyMl: number;
+  /** It is watered when it can give no more than this: the line of its way, mL. */
+  lineMl: number;
   /** What it uses on a day like today, mL, and how far off that may be, as a share. */
   dayUseMl: number;
   doubt: number;
@@ -357,6 +359,7 @@ export function planPot(pot: Pot, span: PotSpan): PotPlan {
     holdsMl: 1000 * model.holdsL,
     heldMl: 1000 * now.state.availableL,
     easyMl: 1000 * easyL,
+    lineMl: 1000 * (model.holdsL - lineOf(model, on.way)),
     dayUseMl: 1000 * useL,
     doubt: now.doubt,
     useFactor: now.useFactor,

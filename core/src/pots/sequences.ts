@@ -19,6 +19,19 @@ export const SOAK_MM = { low: 25, high: 50 };
 /** Water colder than this is let stand first. Judgement; common practice stands it in winter. */
 const COLD_C = 12;
 
+/** Whether the water is let stand first. @param coldC lowest air of the last night, °C; null where nobody knows. Source: common practice; the figure is a judgement. */
+export const isColdWater = (coldC: number | null): boolean => coldC !== null && coldC < COLD_C;
+
+/** A bath and a tray where nobody measured them, m², and how deep the water stands, mm. Judgements. */
+export const USUAL_SOAK = { bathM2: 0.24, trayM2: 0.04, depthMm: 40 };
+
+/** Of what a pot holds, so much runs through when it is drenched twice. Judgement, as in its way. */
+const RUNS_THROUGH = 0.2;
+
+/** What a pot or tray took up, or was given, when its sequence is over, mL. @param pot what it holds, and still held as it began, mL. Source: arithmetic. */
+export const sequenceMl = (kind: string, { holdsMl, heldMl }: { holdsMl: number; heldMl: number }): number =>
+  Math.max(0, holdsMl - heldMl) + (kind === 'drench twice' ? RUNS_THROUGH * holdsMl : 0);
+
 /**
  * The steps of something that goes by the clock. Common practice: let cold water stand 30 minutes, soak trays 30 minutes in
  * 25–50 mm until the surface is dark, drain 30 minutes; a dried pot stands in water one to two hours and has recovered at two.
@@ -33,7 +46,7 @@ export function sequenceSteps(kind: SequenceKind, coldC: number | null): Sequenc
   ): SequenceStep => ({ id, says, minutes, asks });
   const steps: Record<SequenceKind, SequenceStep[]> = {
     'tray soak': [
-      ...(coldC !== null && coldC < COLD_C
+      ...(isColdWater(coldC)
         ? [step('stand', 'Fill the bath and let the water stand, so that roots are not shocked', 30)]
         : []),
       step('soak', 'Stand the trays in shallow water', 30, 'the surface is dark and moist'),

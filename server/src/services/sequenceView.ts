@@ -1,15 +1,10 @@
 import { sequenceBody, type PotsView, type SequenceView } from '@kibble/contract';
-import { acidBatch, sequenceSteps, soakWater } from '@kibble/core';
+import { acidBatch, sequenceMl, sequenceSteps, soakWater, USUAL_SOAK } from '@kibble/core';
 import { z } from 'zod';
 import type { SequenceOnRecord } from './potsOnRecord.ts';
 
 /** Begun, it keeps how cold it was, so that its steps stay what they were. */
 const stored = z.intersection(sequenceBody, z.object({ coldC: z.number().nullable().default(null) }));
-
-/** Trays take as much as a bath lets in at once where nobody measured them, m². Judgement: half a seed tray. */
-const TRAY_M2 = 0.04;
-const BATH_M2 = 0.24;
-const BATH_MM = 40;
 
 type PotOfView = PotsView['spots'][number]['pots'][number];
 
@@ -45,10 +40,10 @@ export function sequenceToView(row: SequenceOnRecord, pots: readonly PotOfView[]
     water:
       input.kind === 'tray soak'
         ? soakWater({
-            bathM2: input.bathM2 ?? BATH_M2,
-            trayM2: Math.max(TRAY_M2, ...mine.map(({ shape }) => shape.topM * shape.baseM)),
-            depthMm: input.depthMm ?? BATH_MM,
-            takesMl: mine.map(({ holdsMl, heldMl }) => holdsMl - heldMl),
+            bathM2: input.bathM2 ?? USUAL_SOAK.bathM2,
+            trayM2: Math.max(USUAL_SOAK.trayM2, ...mine.map(({ shape }) => shape.topM * shape.baseM)),
+            depthMm: input.depthMm ?? USUAL_SOAK.depthMm,
+            takesMl: mine.map((pot) => sequenceMl('tray soak', pot)),
           })
         : null,
     batch: null,

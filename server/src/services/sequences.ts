@@ -1,5 +1,5 @@
 import type { PotsView, sequenceBody, sequenceStepBody } from '@kibble/contract';
-import { acidBatch } from '@kibble/core';
+import { acidBatch, sequenceMl } from '@kibble/core';
 import type { z } from 'zod';
 import { SequenceRow, type Garden } from '../db/models.ts';
 import { Refusal, refusing } from '../errors.ts';
@@ -75,9 +75,7 @@ export async function stepOn(
   const pots = view.spots.flatMap((spot) => spot.pots).filter(({ id }) => shown.potIds.includes(id));
   const how = row.kind === 'drench twice' ? ('twice' as const) : ('from below' as const);
   const given = pots.flatMap((pot) => {
-    const millilitres = Math.round(
-      how === 'twice' ? 1.2 * pot.holdsMl - pot.heldMl : pot.holdsMl - pot.heldMl,
-    );
+    const millilitres = Math.round(sequenceMl(row.kind, pot));
     return millilitres >= 1 ? [{ potId: pot.id, entry: { kind: 'given' as const, millilitres, how } }] : [];
   });
   const recovered =

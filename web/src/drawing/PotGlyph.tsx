@@ -37,7 +37,7 @@ export function PotGlyph({ pot, x, y, pxPerM, shootPx }: { pot: PotView; shootPx
   const surface = y - 0.92 * h;
   const depth = y - tank - surface;
   const share = pot.holdsMl > 0 ? Math.min(1, pot.heldMl / pot.holdsMl) : 0;
-  const line = pot.holdsMl > 0 ? 1 - pot.easyMl / pot.holdsMl : 0;
+  const line = pot.holdsMl > 0 ? pot.lineMl / pot.holdsMl : 0;
   const halfAt = (at: number): number => foot + ((top - foot) * (y - at)) / h;
   const lineY = y - tank - line * depth;
   const [first] = pot.plantings;

@@ -108,7 +108,7 @@ function viewOf(facts: Facts, record: PotOnRecord, pot: Pot, plan: PotPlan): Pot
     usual: usualWay(pot.vessel, record.kind === 'tray'),
     holdsMl: plan.holdsMl,
     heldMl: plan.heldMl,
-    easyMl: plan.easyMl,
+    lineMl: plan.lineMl,
     dayUseMl: plan.dayUseMl,
     doubt: plan.doubt,
     useFactor: plan.useFactor,

@@ -35,7 +35,6 @@ export function DryingCurve({ page, today }: { page: PotPageView; today: string 
     .y1((d) => y(d.heldMl));
   const most = Math.max(1, ...days.map(({ givenMl }) => givenMl));
   const drop = scaleLinear([0, most], [0, TOP - 26]);
-  const lineMl = pot.holdsMl - pot.easyMl;
   const now = x(parseISO(today));
   return (
     <figure ref={frame} aria-label={`What ${pot.name} could give, evening by evening`}>
@@ -57,12 +56,12 @@ export function DryingCurve({ page, today }: { page: PotPageView; today: string 
           strokeWidth={2}
           strokeDasharray="5 4"
         />
-        <path d={`M${LEFT} ${y(lineMl)}H${width - RIGHT}`} stroke="var(--ink)" strokeWidth={1.4} />
+        <path d={`M${LEFT} ${y(pot.lineMl)}H${width - RIGHT}`} stroke="var(--ink)" strokeWidth={1.4} />
         <text fontSize={13} fill="var(--ink)">
-          <tspan x={width - RIGHT + 5} y={y(lineMl) - 1}>
+          <tspan x={width - RIGHT + 5} y={y(pot.lineMl) - 1}>
             watering
           </tspan>
-          <tspan x={width - RIGHT + 5} y={y(lineMl) + 14}>
+          <tspan x={width - RIGHT + 5} y={y(pot.lineMl) + 14}>
             line
           </tspan>
         </text>

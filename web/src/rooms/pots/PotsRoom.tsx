@@ -1,4 +1,5 @@
 import type { PotsView, PotView, SpotView } from '@kibble/contract';
+import { isColdWater, summed } from '@kibble/core';
 import { useContext, useState } from 'react';
 import { Link } from 'react-router';
 import { refusal, useArchivePotMutation, useBeginSequenceMutation, usePotsQuery } from '../../app/api.ts';
@@ -7,6 +8,7 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth, timeOfDay } from '../../app/words.ts';
 import { Shelf, ShelfKey } from '../../drawing/Shelf.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { OpensTree } from '../../ui/Opens.tsx';
 import { PotTasks } from '../../ui/PotTasks.tsx';
 import { PotWalk } from '../../ui/PotWalk.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
@@ -31,9 +33,24 @@ export function PotsRoom() {
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-3xl">Pots &amp; trays</h1>
         <p>
-          {totals.pots === 0
-            ? 'No pot asks for water now.'
-            : `${totals.pots} ${totals.pots === 1 ? 'asks' : 'ask'} for water: ${units.text('litresFine', totals.litres)}, ${minutesText(totals.minutes)}, ${totals.cans} ${totals.cans === 1 ? 'can' : 'cans'}.`}
+          {totals.pots === 0 ? (
+            'No pot asks for water now.'
+          ) : (
+            <>
+              {totals.pots} {totals.pots === 1 ? 'asks' : 'ask'} for water:{' '}
+              <OpensTree
+                title="Water for the pots now"
+                working={summed(
+                  'Water for the pots now',
+                  'L',
+                  spots.map((spot) => ({ label: spot.name, value: spot.walk.litres })),
+                )}
+              >
+                {units.text('litresFine', totals.litres)}
+              </OpensTree>
+              , {minutesText(totals.minutes)}, {totals.cans} {totals.cans === 1 ? 'can' : 'cans'}.
+            </>
+          )}
           {totals.pots > 0 && sun ? ` It is light until ${timeOfDay(sun.sunset * 60, units)}.` : ''}
         </p>
         <span className="no-print ml-auto flex gap-x-4">
@@ -128,7 +145,7 @@ function Soak({ trays, view }: { trays: readonly PotView[]; view: PotsView }) {
   const dry = free.filter(({ leave, give }) => give !== null || leave?.code === 'look for the signs');
   const [chosen, setChosen] = useState<ReadonlySet<number> | null>(null);
   const ids = chosen ?? new Set(dry.map(({ id }) => id));
-  const cold = view.coldC !== null && view.coldC < 12;
+  const cold = isColdWater(view.coldC);
   if (free.length === 0) return null;
   return (
     <fieldset className="mt-3 border-t border-rule pt-1">
