@@ -248,6 +248,8 @@ describe('its plan', () => {
     const before = plan(potOf(cactus, { startFullness: 0.02 }));
     expect(before.give).toBeNull();
     expect(before.leave).toEqual({ code: 'look if it is dry' });
+    // Its body holds water for weeks (common practice): nobody need come for it.
+    expect([before.lastsUntil, before.missedShare]).toEqual([null, 0]);
     const after = plan(
       potOf(cactus, { startFullness: 0.02, entries: [entry(today, { kind: 'seen', sign: 'wholly dry' })] }),
     );
