@@ -1,5 +1,6 @@
 import {
   bedHistory,
+  cropById,
   givenWater,
   periodOn,
   type BedPeriod,
@@ -30,6 +31,7 @@ function toldHistory(bed: BedView): ToldHistory {
     bed.settings.flatMap(({ from, setting }) =>
       setting.kind === kind ? [{ from, value: setting.value }] : [],
     ) as unknown as ToldHistory[K];
+  const standing = bed.planting ?? bed.plantings.at(-1);
   return {
     textureClass: bed.textureClass,
     subsoilClass: bed.subsoilClass,
@@ -41,6 +43,9 @@ function toldHistory(bed: BedView): ToldHistory {
     goal: of('goal'),
     watered: of('watered'),
     tap: of('tap'),
+    tree: of('tree'),
+    plantedOn: standing?.plantedOn ?? bed.startOn,
+    crop: standing && (standing.custom ?? cropById(standing.cropId)),
   };
 }
 

@@ -69,6 +69,17 @@ const FITS: { readonly [K in Setting['kind']]: (value: unknown) => boolean } = {
   goal: isText,
   watered: (value) => holds(value, { method: isText, litresPerMinute: isNumber, measured: isFlag }),
   tap: (value) => value === null || isNumber(value),
+  tree: (value) =>
+    value === null ||
+    holds(value, {
+      sort: isText,
+      count: isNumber,
+      canopyM: isNumber,
+      depthMm: isNumber,
+      part: isNumber,
+      ring: (ring) => holds(ring, { innerM: isNumber, outerM: isNumber }),
+      layout: (layout) => holds(layout, { by: isText }),
+    }),
 };
 
 /** A stored setting; null when it is not understood. */

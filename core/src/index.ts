@@ -25,7 +25,8 @@ export { yearsCompared, type YearCourse, type YearsCompared } from './weather/ye
 export { explainReferenceEt } from './weather/explainReferenceEt.ts';
 export { explainSaidDay } from './weather/explainSaidDay.ts';
 export { storeRunsOut, type RunsOut } from './follow/storeRunsOut.ts';
-export { isWoody, treeGap, type TreeGap } from './care/treeGaps.ts';
+export { treeGap, type TreeGap } from './care/treeGaps.ts';
+export { isWoody } from './plants/woody.ts';
 export { ALERT_ACTS, actsOf, type ActFacts, type AlertAct } from './care/alertActs.ts';
 export { isSeenTo, stateOf, type AlertState, type Tick } from './care/seenTo.ts';
 export {
@@ -131,7 +132,51 @@ export { canAdvice, FEWEST_FOR_EVENNESS, type CanAdvice } from './delivery/canAd
 export { poolingTest, type PoolingTest } from './delivery/poolingTest.ts';
 export { soakerTest } from './delivery/soakerTest.ts';
 export { spreadShare, wettedShare, wettedWidthM, type WettedShare } from './delivery/wettedStrip.ts';
-export { treeRing } from './delivery/treeRing.ts';
+export { treeRing, ringAt } from './places/treeRing/treeRing.ts';
+export { treeDemand, plantFactorOf } from './places/treeRing/treeDemand.ts';
+export { gapClock, clockRate, GAP_DAYS } from './places/treeRing/gapClock.ts';
+export {
+  TREE_SORTS,
+  CAME_AS,
+  BENEATH,
+  REACHES,
+  NEARBY,
+  LAYOUTS,
+  checkTree,
+  dryZoneM,
+  trunkRadiusM,
+  type TreeFacts,
+  type TreeSort,
+  type CameAs,
+  type Beneath,
+  type Reach,
+  type Nearby,
+  type Layout,
+  type LayoutId,
+  type Ring,
+} from './places/treeRing/treeFacts.ts';
+export {
+  TREE_PHASES,
+  PHASE_FACTS,
+  phaseOn,
+  phaseDates,
+  ringFor,
+  ringThroughYears,
+  usualDepthMm,
+  isTouchy,
+  ballRadiusM,
+  rootReachM,
+  type TreePhase,
+} from './places/treeRing/phases.ts';
+export { layOut, layoutMinutes, LAYOUT_FACTS, type Laid, type Spot } from './places/treeRing/layouts.ts';
+export { ballOf, ballAfter, type RootBall } from './places/treeRing/ball.ts';
+export { treeGround, treePlantings, treeSetMm, mainPlanting, openShare, type TreeGround } from './places/treeRing/treeGround.ts';
+export { treeSoaks, type TreeSoaks } from './places/treeRing/treeSoaks.ts';
+export { treePlan, depthDose, type TreePlan } from './places/treeRing/treePlan.ts';
+export { creditFrom, lawnPasses } from './places/treeRing/credit.ts';
+export { doseCheck, type DoseCheck } from './places/treeRing/doseCheck.ts';
+export { treeSeason, type TreeSeason } from './places/treeRing/treeSeason.ts';
+export { treeAsTold, newTree, type ToldTree } from './places/treeRing/newTree.ts';
 export { daysInStore, FIXED_WEEK_MM, fixedWeekShortfall } from './schools/fixedWeek.ts';
 export { intakeRate } from './soil/soilProfile.ts';
 export { SOURCE_KINDS, type SourceKindId } from './sources/index.ts';

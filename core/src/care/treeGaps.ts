@@ -1,15 +1,5 @@
 import type { DailyRecord } from '../places/dailyRecord.ts';
-import type { CropEntry, CropGroup } from '../plants/types.ts';
 import { ALERT_LIMITS } from '../weather/alerts.ts';
-
-const WOODY: ReadonlySet<CropGroup> = new Set([
-  'fruit trees',
-  'ornamental trees',
-  'shrubs and roses',
-  'soft fruit',
-]);
-/** Whether a crop is a tree or a shrub, whose gap between waterings counts. Source: the catalogue's groups. */
-export const isWoody = (crop: CropEntry): boolean => WOODY.has(crop.group);
 
 /** A watering worth the name, mm over the place. Judgement. */
 const LEAST_MM = 1;

@@ -14,6 +14,8 @@ export interface Delivery {
   lowQuarterUniformity?: number;
   /** Water the surface holds before it runs, mm, when it was seen; otherwise the method's usual. */
   surfaceStorageMm?: number;
+  /** Spots that it is moved between, where they were laid out; else one a plant. */
+  spots?: number;
   /** A timer opens and shuts it: nobody need be there. Nothing that is carried or held has one. */
   timer?: boolean;
 }

@@ -11,7 +11,8 @@ import { isFrozen } from '../weather/groundWarmth.ts';
 import { floorOf } from './floor.ts';
 import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow, type PlaceRun, type PlantFacts } from './run.ts';
 import { nextAsked, shutOn, type Shut } from './shut.ts';
-import type { PlanBed, PlannedWatering, Waiting } from './types.ts';
+import { soakDue, type SoakClock, type SoakDue } from './soakClock.ts';
+import type { PlanBed, PlannedWatering, SoakNow, Waiting } from './types.ts';
 import { waitingCost, type Path } from './waiting.ts';
 
 /** How a day would end if no water came. mm deep in the watered ground, use over the whole bed. */
@@ -56,6 +57,10 @@ export interface DayFacts extends PlantFacts {
   leastMm: number;
   /** What waiting for the next round would cost; null where it is not asked. */
   waiting: Waiting | null;
+  /** What forces a watering whatever the balance says, and the clock it goes by; depth that its balls want, mm. */
+  forced: SoakDue | null;
+  soak: SoakNow | null;
+  ballMm: number;
 }
 
 /** What stands on a place on a day, as far as it decides. It is the same however often the days ahead are tried. */
@@ -177,6 +182,7 @@ export function dayFacts(
     waterings: readonly PlannedWatering[];
     paths: (() => readonly Path[]) | null;
     known?: Map<number, Waiting>;
+    clock?: SoakClock | null;
   },
 ): DayFacts {
   const { run, d, asked } = from;
@@ -212,6 +218,7 @@ export function dayFacts(
     rainByThenMm,
     leastMm,
     waiting: null,
+    ...soakFacts(from.clock ?? null, { input, now, d, until: isAsked ? until : d + 1, plants }),
   };
   // What waiting costs is told of today whatever the day, and decides on the others on which it is asked.
   const weighed = school.line === 'growth' ? isAsked || isToday : isToday;
@@ -229,6 +236,29 @@ export function dayFacts(
   }
   return facts;
 }
+
+/** What a woody place's clock says on a day. */
+function soakFacts(
+  clock: SoakClock | null,
+  { input, now, d, until, plants }: { input: PlanBed; now: PlaceNow; d: number; until: number; plants: PlantFacts },
+): Pick<DayFacts, 'forced' | 'soak' | 'ballMm'> {
+  const { soaks } = input;
+  if (!clock || !soaks || !plants.growing) return { forced: null, soak: null, ballMm: 0 };
+  const { ball } = soaks;
+  return {
+    forced: soakDue(clock, { input, soaks, now, d }, until, (k) => at(now.series.et0, k)),
+    soak: soakNow(clock, soaks),
+    ballMm: ball ? clock.ballGoneL / ball.rainLPerMm : 0,
+  };
+}
+
+/** A clock as it is told. */
+export const soakNow = (clock: SoakClock, { gapDays, ball }: NonNullable<PlanBed['soaks']>): SoakNow => ({
+  days: clock.days,
+  counted: clock.counted,
+  gapDays,
+  ballGone: ball ? clock.ballGoneL / ball.holdsL : null,
+});
 
 /** What would reach a place if so much were given now, litres. What limits leave of it is another question: the need is the plants'. */
 export const arrivingL = (run: PlaceRun, d: number, localMm: number): number =>

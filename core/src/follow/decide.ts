@@ -34,8 +34,9 @@ const filling =
     ]);
 
 /** Fills the root zone of the depth that is counted on, less the rain that is likely before the next round. */
-const forGrowth = (facts: DayFacts, code: 'growth' | 'floor'): Decision | null => {
-  const localMm = facts.goneMm - facts.rainByThenMm;
+const forGrowth = (facts: DayFacts, code: 'growth' | 'floor', input: PlanBed): Decision | null => {
+  const wantedMm = facts.goneMm - facts.rainByThenMm;
+  const localMm = wantedMm < facts.leastMm ? wantedMm : (input.setMm ?? wantedMm);
   if (localMm < facts.leastMm) return null;
   return {
     code,
@@ -55,6 +56,41 @@ const forGrowth = (facts: DayFacts, code: 'growth' | 'floor'): Decision | null =
       ),
   };
 };
+
+/** Fills what is gone, or the ball, less the rain that is likely before the next round; wet ground gets nothing. */
+function forced(facts: DayFacts, input: PlanBed): Decision | null {
+  const { soak } = facts;
+  const code = facts.forced;
+  const wantedMm = Math.max(facts.goneMm, code === 'ball' ? facts.ballMm : 0) - facts.rainByThenMm;
+  if (!soak || !code || wantedMm < facts.leastMm) return null;
+  const localMm = input.setMm ?? wantedMm;
+  const told = (label: string, value: number, unit: 'd' | 'share'): Working =>
+    leaf(label, value, unit, { kind: 'worked out' });
+  return {
+    code,
+    localMm,
+    because: (grounds) =>
+      worked(
+        'Depth to fill the root zone',
+        localMm,
+        'mm',
+        code === 'gap'
+          ? 'what is gone this morning − likely rain: its longest gap would be passed before the next round'
+          : 'what its root ball lacks − likely rain: the ball dries before the ground round it',
+        [
+          explainGoneOf(grounds),
+          told('Days since its last soak', soak.days, 'd'),
+          told('as hot dry wind and short days count them', soak.counted, 'd'),
+          leaf('It is to stand at most', soak.gapDays, 'd', {
+            kind: 'assumed',
+            why: 'common practice: 7 days fine, 14 better, 21 the limit; less in its first years',
+          }),
+          ...(soak.ballGone === null ? [] : [told('Gone from its ball', soak.ballGone, 'share')]),
+          leaf('Rain by then', facts.rainByThenMm, 'mm', { kind: 'worked out' }),
+        ],
+      ),
+  };
+}
 
 /** An amount set by hand, or what is gone on the day it was moved to. */
 const setByHand =
@@ -82,6 +118,10 @@ const setByHand =
           },
   });
 
+/** What a rule by the calendar gives where it falls: the flat week's depth is over the whole bed, a tree's over its ring. */
+const rhythmMm = ({ weekly, school }: DayFacts, { delivery }: PlanBed): number =>
+  school.rhythm?.onRing ? weekly.mm : weekly.mm / wettedFractionOf(delivery);
+
 /** The rules in the order in which they speak; the first that does decides. */
 export const WATER_RULES: readonly WaterRule[] = [
   {
@@ -97,19 +137,19 @@ export const WATER_RULES: readonly WaterRule[] = [
     when: (f) => f.weekly.mm > 0,
     says: (f, input) => ({
       code: 'fixed week',
-      localMm: f.weekly.mm / wettedFractionOf(input.delivery),
+      localMm: rhythmMm(f, input),
       because: () =>
         worked(
           'Depth where it falls',
-          f.weekly.mm / wettedFractionOf(input.delivery),
+          rhythmMm(f, input),
           'mm',
           'the flat rule’s depth − the week’s rain, on the share that gets wet; what the soil holds is not asked',
           [
             leaf('The flat rule gives', f.school.rhythm?.mm ?? 0, 'mm', {
               kind: 'assumed',
-              why: 'common practice: an inch a week',
+              why: f.school.rhythm?.onRing ? 'common practice: 50 mm a fortnight, or 75 mm a month' : 'common practice: an inch a week',
             }),
-            leaf('Rain of the week', f.weekly.rainMm, 'mm', { kind: 'worked out' }),
+            leaf('Rain since', f.weekly.rainMm, 'mm', { kind: 'worked out' }),
             leaf('Share that gets wet', wettedFractionOf(input.delivery), 'share', { kind: 'worked out' }),
           ],
         ),
@@ -144,10 +184,15 @@ export const WATER_RULES: readonly WaterRule[] = [
       because: filling('what is gone this morning: the dry spell is over, and a soak follows it', () => []),
     }),
   },
+  {
+    // The longest gap and the ball only force a watering; a rule by the calendar was chosen knowing that it passes them.
+    when: (f) => f.forced !== null && f.school.rhythm === undefined,
+    says: (f, input) => forced(f, input),
+  },
   { when: (f) => !f.asked, says: () => null },
   {
     when: (f) => f.school.line === 'growth',
-    says: (f) => (f.waiting?.due ? forGrowth(f, f.waiting.due) : null),
+    says: (f, input) => (f.waiting?.due ? forGrowth(f, f.waiting.due, input) : null),
   },
   { when: (f) => f.goneMm < f.leastMm || f.evening.depletionMm <= f.lineMm, says: () => null },
   {

@@ -8,6 +8,7 @@ import { isFrozen } from '../weather/groundWarmth.ts';
 import { plantsOn } from './dayFacts.ts';
 import type { BedStart } from './follow.ts';
 import { pathsOfMembers } from './paths.ts';
+import { clockAfter, clockOf, soakDue } from './soakClock.ts';
 import { gaugeOf, trialOf } from './run.ts';
 import { askedDays, nextAsked } from './shut.ts';
 import { addDay, keptAfter } from './sums.ts';
@@ -54,12 +55,24 @@ function spreadOf(
   );
   const evened = evenedShare(evennessOf(input.delivery));
   const weightOf = (d: number) => plantsOn(now, input, d);
+  const { soaks } = input;
+  const clockNow = clockOf(input, now);
+  const keepsGap = clockNow !== null && school.rhythm === undefined;
   for (const [m, { way, now: morning, sums: before, sky }] of pathsOfMembers(ways, ensemble).entries()) {
     const run = trialOf(morning, 'days ahead');
     const { place } = run;
     const sums = { ...before };
     const path: Path = { share: 1, run, sums, sky };
     if (way.counted) counted.push(m);
+    let clock = clockNow;
+    const isForced = (d: number): boolean =>
+      keepsGap &&
+      clock !== null &&
+      soaks !== undefined &&
+      plantsOn(now, input, d).growing &&
+      soakDue(clock, { input, soaks, now, d }, asked[d] ? nextAsked(asked, d) : d + 1, (k) =>
+        at(sky.et0, Math.min(k - sky.from, sky.et0.length - 1)),
+      ) !== null;
     const isKnown = (): boolean => firstOnly && at(dueDay, m) < days;
     for (let i = 0; i < days && !isKnown(); i += 1) {
       const d = todayIndex + i;
@@ -67,12 +80,13 @@ function spreadOf(
       const had = i === 0 ? at(now.givenL, d) : 0;
       let enteredL = had;
       place.dawn(run.state, d);
-      if (asked[d] && !(i === 0 && settled)) {
+      const forced = !(i === 0 && settled) && !isFrozen(now.series.warmth, d) && isForced(d);
+      if ((asked[d] || forced) && !(i === 0 && settled)) {
         const goneL = place.goneL(run.state);
         const leastL = Math.min(school.leastMm * perMm, place.holdsL(run.state) / 10);
         const leavesL = place.leavesL?.(d) ?? 0;
         const arrivingL = goneL / evened + leavesL;
-        if (goneL >= leastL && isDue(path, { asked, d, arrivingL })) {
+        if (goneL >= leastL && (forced || isDue(path, { asked, d, arrivingL }))) {
           if (at(dueDay, m) === days) dueDay[m] = i;
           givenL[m] = at(givenL, m) + goneL + evened * leavesL;
           enteredL += arrivingL;
@@ -86,6 +100,12 @@ function spreadOf(
         sums.wantedL *= kept;
         sums.allowedL *= kept;
       }
+      if (clock && soaks)
+        clock = clockAfter(
+          clock,
+          { input, soaks, now, d },
+          { et0Mm: at(sky.et0, d - sky.from), rainMm: rain, givenL: enteredL },
+        );
       stepUnder(run, sky, d, enteredL);
       const gauge = gaugeOf(run);
       addDay(sums, gauge, weightOf(d), place.airlessDays(run.state) > 0);

@@ -14,7 +14,8 @@ import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
 import type { WeatherSeries } from '../weather/weatherSeries.ts';
 import { explainAmount, explainGoneOf, explainSpare, type Grounds } from './because.ts';
-import { arrivingL, dayFacts, plantsOn, type DayFacts } from './dayFacts.ts';
+import { arrivingL, dayFacts, soakNow, plantsOn, type DayFacts } from './dayFacts.ts';
+import { clockAfter, clockOf, limitOf, type SoakClock } from './soakClock.ts';
 import { becauseEnough, decide, type Decision } from './decide.ts';
 import { dueDatesOf, windowOf } from './dueWindow.ts';
 import { gateOf, type Held } from './gates.ts';
@@ -82,6 +83,7 @@ export interface Resume {
   paths: { state: unknown; sums: Sums; lostL: number; wantedL: number; missedL: number }[];
   waterings: readonly PlannedWatering[];
   shortDays: number;
+  clock: SoakClock | null;
 }
 
 export interface AheadOptions {
@@ -170,6 +172,8 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
   let waiting: Waiting | null = null;
   let shortDays = resume?.shortDays ?? 0;
   let open: Resume | undefined;
+  const clockNow = clockOf(input, now);
+  let clock = resume ? resume.clock : clockNow;
   const end = Math.min(days.length, todayIndex + options.horizonDays);
   for (let d = resume?.index ?? todayIndex; d < end && !open; d += 1) {
     for (const { run: each } of paths) each.place.dawn(each.state, d);
@@ -182,6 +186,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       d,
       asked,
       waterings,
+      clock: settled ? null : clock,
       paths: settled ? null : () => (byMembers ? members() : paths),
       known: byMembers ? (start.waitingToday ??= new Map()) : undefined,
     });
@@ -201,6 +206,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
           })),
           waterings: [...waterings],
           shortDays,
+          clock,
         };
       const explained = !options.sketch && !(options.firstReasons && waterings.length > 0);
       const watering = planned(decision, facts, { start, input, run, d }, explained);
@@ -219,6 +225,12 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       stepPath(path, d, givenL, path === main && givenL <= 0);
       countDay(path, facts);
     }
+    if (clock && input.soaks)
+      clock = clockAfter(
+        clock,
+        { input, soaks: input.soaks, now, d },
+        { et0Mm: at(now.series.et0, d), rainMm: at(now.rain, d), givenL },
+      );
     const evening = gaugeOf(run);
     if (evening.ks < SHORT_OF_WATER) shortDays += 1;
     if (!options.sketch) ahead.push(recordRun(run, days, d));
@@ -266,6 +278,10 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       return rootOutlooks(ways);
     },
     leave,
+    soak:
+      clockNow && input.soaks
+        ? { ...soakNow(clockNow, input.soaks), limitOn: limitOf(clockNow, input, now) }
+        : null,
   };
   const { ensemble } = start;
   // Dozens of ways of the weather for each bed: followed only for those whose window somebody looks at.
@@ -337,7 +353,11 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
     bedId: input.id,
     date: facts.day.date,
     run: made,
-    handsOnMinutes: handsOnMinutes(input.delivery, made, spotsOf(input.bed, facts.day.date)),
+    handsOnMinutes: handsOnMinutes(
+      input.delivery,
+      made,
+      input.delivery.spots ?? spotsOf(input.bed, facts.day.date),
+    ),
     because: grounds && explainAmount(decision.because(grounds), made, grounds),
     reachesMm: 0,
     reason: {
@@ -351,6 +371,7 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
       carriedFrom: facts.isToday ? (input.carriedFrom ?? null) : null,
       wantedMm: decision.localMm,
       waiting: facts.waiting,
+      soak: facts.soak,
     },
   };
 }

@@ -1,6 +1,7 @@
 import type { Delivery, RunPlan } from '../delivery/runPlan.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
 import type { BedInput } from '../places/ground/bedModel.ts';
+import type { TreeSoaks } from '../places/treeRing/treeSoaks.ts';
 import type { Earlier, Irrigation } from '../places/place.ts';
 import type { Rank } from '../plants/rank.ts';
 import type { RootBelief, RootDepth } from '../plants/rootBelief.ts';
@@ -56,6 +57,10 @@ export interface PlanBed {
   windy?: IsoDate[];
   /** Most that one watering may be: litres through the tap, and minutes from first drop to last. A larger one is given in parts, day after day. */
   most?: { litres?: number; totalMinutes?: number };
+  /** What forces a watering of a woody place: its longest gap, and its ball while it is young. */
+  soaks?: TreeSoaks;
+  /** A set dose, mm where it falls: given in the place of what is gone, whenever it is due. */
+  setMm?: number;
   /** Days on which it was left on purpose. */
   leftOn?: IsoDate[];
   /** The tap it draws from; beds without one share one. */
@@ -87,6 +92,9 @@ export interface WaterReason {
     | 'floor'
     /** Past the line of another way of watering. */
     | 'refill line'
+    /** Its longest gap would be passed, or its ball dry out, before the next round. */
+    | 'gap'
+    | 'ball'
     | 'planting drench'
     | 'after the dry spell'
     | 'wilting'
@@ -107,6 +115,16 @@ export interface WaterReason {
   wantedMm: number;
   /** What waiting for the next round instead would cost; null where that was not asked. */
   waiting: Waiting | null;
+  /** How long a woody place has stood since its last soak; null of others. */
+  soak: SoakNow | null;
+}
+
+/** A woody place's clock on a morning: days since its last soak, as they count, and the most it is to stand; gone from its ball, share. */
+export interface SoakNow {
+  days: number;
+  counted: number;
+  gapDays: number;
+  ballGone: number | null;
 }
 
 /**
@@ -236,4 +254,6 @@ export interface BedOutlook {
   readonly roots: RootOutlook[];
   /** Present when nothing is asked of the bed today. */
   leave: LeaveReason | null;
+  /** A woody place's clock this morning, and the day on which it passes its longest gap if no water comes; null of others, and past the plan. */
+  soak: (SoakNow & { limitOn: IsoDate | null }) | null;
 }

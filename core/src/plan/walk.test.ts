@@ -41,6 +41,7 @@ const due = (
       depletionShare: 0.4,
       waiting: null,
       carriedFrom: null,
+      soak: null,
       wantedMm: 20,
     },
   };

@@ -1,4 +1,5 @@
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
+import { isWoody } from './woody.ts';
 import { shortDays } from './shortDays.ts';
 import { cropById } from './catalogue/index.ts';
 import { curveAt } from './cropCoefficient.ts';
@@ -82,15 +83,6 @@ const FIRST_YEAR_SHARE = 0.4;
  * the time of the year. Judgement; that a tree or shrub is new for a year is common practice.
  */
 const ROOTED_AFTER_DAYS = { woody: 365, herbaceous: 60 };
-const WOODY: ReadonlySet<CropEntry['group']> = new Set([
-  'fruit trees',
-  'ornamental trees',
-  'shrubs and roses',
-]);
-/** Soft fruit taller than this grows on bushes and canes, m. */
-const BUSH_M = 0.5;
-const isWoody = ({ group, heightM }: CropEntry): boolean =>
-  WOODY.has(group) || (group === 'soft fruit' && heightM > BUSH_M);
 
 /** An annual is rooted once its first stage is over, as the calendar or the gardener has it. */
 const isRooted = (crop: CropEntry, stage: StageName, age: number): boolean =>
@@ -160,6 +152,7 @@ const coverOf = (crop: CropEntry, kcb: number, heightM: number): number =>
 
 /** Growth to full root and height, 0–1: over the season for annuals (FAO-56 ch. 8, linear), over years for the rest. */
 function growthShare(crop: CropEntry, day: number, age: number): number {
+  if (crop.asItStands) return 1;
   if (crop.cycle !== 'annual') return Math.min(1, age / (365 * YEARS_TO_ESTABLISH));
   return Math.min(1, Math.max(0, day / (crop.stages.ini + crop.stages.dev)));
 }

@@ -48,6 +48,8 @@ export interface CropEntry {
   heightSource: Source;
   /** Share of the ground its leaves cover when full, where that does not follow from the coefficient (FAO-56 eq. 76). */
   leafCover?: number;
+  /** Its numbers are of one plant as it stands today, not of the kind full grown. */
+  asItStands?: boolean;
   /** Picked for as long as it lives: an annual that does not end by its calendar, but by frost or when it is cleared. */
   cropsOn?: boolean;
   /** Days of each stage from planting (from leaf-out for deciduous plants). */

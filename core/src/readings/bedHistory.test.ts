@@ -8,6 +8,8 @@ const TODAY = '2026-07-14';
 const told: ToldHistory = {
   textureClass: 'loam',
   subsoilClass: null,
+  plantedOn: '2026-01-01',
+  tree: [{ from: START, value: null }],
   area: [{ from: START, value: 10 }],
   form: [{ from: START, value: 'flat' }],
   cover: [{ from: START, value: false }],

@@ -1,6 +1,9 @@
 import { item } from '../units/at.ts';
 import type { Delivery } from '../delivery/runPlan.ts';
+import { treeGround, type TreeGround } from '../places/treeRing/treeGround.ts';
+import type { TreeFacts } from '../places/treeRing/treeFacts.ts';
 import type { BedInput } from '../places/ground/bedModel.ts';
+import type { CropEntry } from '../plants/types.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
 import { entryOn, valueOn, type Dated } from '../units/dated.ts';
 import type { IsoDate } from '../units/dates.ts';
@@ -13,6 +16,9 @@ import type { Tellable } from '../working/tellable.ts';
 export type ToldHistory = { [K in SettingKind]: Dated<SettingValues[K]> } & {
   textureClass: TextureClass;
   subsoilClass: TextureClass | null;
+  /** When what stands there was planted: a tree's phases go by it. */
+  plantedOn: IsoDate;
+  crop?: CropEntry;
 };
 
 /** Days over which a bed stayed as it was, as it is known now. */
@@ -22,6 +28,8 @@ export interface BedPeriod {
   /** The bed without its plants. */
   bed: Omit<BedInput, 'plantings'>;
   delivery: Delivery;
+  /** Where it is a tree place: the tree, and its ground as it was laid out. */
+  tree: { facts: TreeFacts; ground: TreeGround } | null;
 }
 
 /** What a reading is of: a change of that thing ends what it tells of the days before. */
@@ -54,7 +62,7 @@ function edgesOf(told: ToldHistory, found: readonly Found[]): Edge[] {
     ...edges('area', told.area),
     ...edges('water', told.watered),
     ...edges('water', told.tap),
-    ...[told.form, told.cover, told.shade, told.mulched, told.goal].flatMap((d) =>
+    ...[told.form, told.cover, told.shade, told.mulched, told.goal, told.tree].flatMap((d) =>
       edges('other', d as Dated<unknown>),
     ),
     ...found.flatMap((entry): Edge[] =>
@@ -134,10 +142,19 @@ export function bedHistory(
       seen,
       today,
     );
+    const facts = valueOn(told.tree, from);
+    const on = next === null ? today : from;
+    const ground = facts && treeGround(facts, { plantedOn: told.plantedOn, crop: told.crop, on }, known.ground, known.delivery);
+    // What is known of a tree place is of the ground its roots have.
+    if (ground) {
+      known.areaM2 = ground.areaM2;
+      known.delivery = ground.delivery;
+    }
     const period: BedPeriod = {
       from,
       known,
       delivery: known.delivery,
+      tree: facts && ground && { facts, ground },
       bed: {
         areaM2: known.areaM2,
         ground: known.ground,

@@ -2,6 +2,7 @@ import type { DripLayoutInput } from '../delivery/dripLayout.ts';
 import type { Method } from '../delivery/methods.ts';
 import type { BedForm } from '../places/ground/surface.ts';
 import type { Mulch } from '../places/ground/mulch.ts';
+import type { TreeFacts } from '../places/treeRing/treeFacts.ts';
 import type { Goal } from '../plants/goals.ts';
 import type { StageName } from '../plants/types.ts';
 import type { FeelAnswers } from '../soil/feelKey.ts';
@@ -108,7 +109,9 @@ export type Setting =
   | { kind: 'mulched'; value: (Mulch & { laidOn?: IsoDate }) | null }
   | { kind: 'goal'; value: Goal }
   | { kind: 'watered'; value: ToldWatering }
-  | { kind: 'tap'; value: number | null };
+  | { kind: 'tap'; value: number | null }
+  /** It is a tree place from that day on: where and how it is watered; null while it is plain ground. */
+  | { kind: 'tree'; value: TreeFacts | null };
 export type SettingKind = Setting['kind'];
 export type SettingValues = { [K in SettingKind]: Extract<Setting, { kind: K }>['value'] };
 export const SETTING_KINDS = [
@@ -120,6 +123,7 @@ export const SETTING_KINDS = [
   'goal',
   'watered',
   'tap',
+  'tree',
 ] as const satisfies readonly SettingKind[];
 
 /** How a bed is watered, as told. */

@@ -1,4 +1,5 @@
 import type { CropEntry, StageName } from '../plants/types.ts';
+import { isWoody } from '../plants/woody.ts';
 import { worked, named, leaf, type Working } from '../working/types.ts';
 import { FIXED_WEEK_MM } from './fixedWeek.ts';
 
@@ -10,6 +11,8 @@ export const SCHOOLS = [
   'dry-grown',
   'soak and dry',
   'fixed week',
+  'two inches a fortnight',
+  'three inches a month',
 ] as const;
 export type SchoolId = (typeof SCHOOLS)[number];
 
@@ -31,7 +34,7 @@ export interface School {
   /** Least depth it carries water for, mm. */
   leastMm: number;
   /** Waters every so many days whatever the balance says, this depth less the rain since. */
-  rhythm?: { days: number; mm: number };
+  rhythm?: { days: number; mm: number; onRing?: true };
   /** Spreads a day's water over so many short runs, minutes apart. */
   pulses?: { count: number; apartMinutes: number };
   /** Gives nothing from this stage on. */
@@ -48,6 +51,10 @@ const WILT_SHARE = 0.5;
 const DRY_SHARE = 0.95;
 /** A day's pulses are worth carrying from this depth. Judgement. */
 const PULSE_LEAST_MM = 2;
+
+/** What a ring gets where water is short: 2 inches a fortnight, 3 inches a month. Common practice. */
+export const RING_FORTNIGHT_MM = 51;
+export const RING_MONTH_MM = 76;
 
 /** Crops and stages that are never held to wilting: the engine's hard block. Common practice. */
 const bearsWilting = (crop: CropEntry): boolean => !crop.traits.leafyGreen && !crop.traits.boltsWhenDry;
@@ -99,6 +106,22 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     leastMm: 1,
     rhythm: { days: 7, mm: FIXED_WEEK_MM },
     suits: everyCrop,
+  },
+  'two inches a fortnight': {
+    words: 'Where water is short: 50 mm over the ring every fortnight, less rain, 3.6 mm a day.',
+    warning: 'Knows neither soil nor weather; in great heat the crown wants more.',
+    line: null,
+    leastMm: 5,
+    rhythm: { days: 14, mm: RING_FORTNIGHT_MM, onRing: true },
+    suits: isWoody,
+  },
+  'three inches a month': {
+    words: 'Where water is very short: 75 mm over the ring once a month, less rain, 2.5 mm a day.',
+    warning: 'Three tenths less than every fortnight, and past the 21 days a tree should stand: to keep it alive.',
+    line: null,
+    leastMm: 5,
+    rhythm: { days: 30, mm: RING_MONTH_MM, onRing: true },
+    suits: isWoody,
   },
 };
 

@@ -20,7 +20,7 @@ import {
 import { utcOffsetHours } from '../services/clock.ts';
 import { grouped } from '../services/grouped.ts';
 import type { Facts } from './facts.ts';
-import { constraintsOf, planBed } from './placeInput.ts';
+import { borrowedBy, constraintsOf, planBed } from './placeInput.ts';
 
 export const HORIZON_DAYS = 14;
 /** Ways the weather and the roots may go, by which today is decided and the windows are told. */
@@ -91,7 +91,11 @@ export function contextOf(
     try {
       const planned =
         taken.get(bed.id) ??
-        planBed(bed, happened.get(bed.id) ?? [], { today, latitudeDeg: site.latitudeDeg });
+        planBed(bed, happened.get(bed.id) ?? [], {
+          today,
+          latitudeDeg: site.latitudeDeg,
+          borrowed: borrowedBy(bed, beds, happened, today),
+        });
       taken.set(bed.id, planned);
       return [glance && planned.startOn < from ? { ...planned, startOn: from, startFullness: 1 } : planned];
     } catch (error) {

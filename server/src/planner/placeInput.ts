@@ -22,6 +22,11 @@ import {
   type CropEntry,
   type PlanBed,
   type PlanConstraints,
+  creditFrom,
+  mainPlanting,
+  treePlantings,
+  treeSetMm,
+  treeSoaks,
   type PlantingInput,
   type SchoolId,
 } from '@kibble/core';
@@ -47,16 +52,45 @@ export const cropOfBed = (bed: BedView): CropEntry | null =>
 export const mulchOf = (bed: BedView): BedInput['mulch'] =>
   bed.mulchMaterial && bed.mulchMm ? { material: bed.mulchMaterial, depthMm: bed.mulchMm } : undefined;
 
+/** A watering of a place whose ground a tree's roots share. */
+export interface Borrowed {
+  date: string;
+  mm: number;
+  areaM2: number;
+  lawn: boolean;
+}
+
+/** What was given to the places whose ground a tree shares, of all that happened. */
+export function borrowedBy(
+  bed: BedView,
+  beds: readonly BedView[],
+  happened: ReadonlyMap<number | null, EventView[]>,
+  today: string,
+): Borrowed[] {
+  const { tree } = nowOf(historyOf(bed, today).periods);
+  return (tree?.facts.shares ?? []).flatMap((id) => {
+    const other = beds.find((b) => b.id === id && b.id !== bed.id);
+    if (!other) return [];
+    const lawn = cropOfBed(other)?.group === 'turf';
+    return (happened.get(id) ?? [])
+      .filter((event) => event.kind === 'watering')
+      .map(({ date, netMm }) => ({ date, mm: netMm ?? 0, areaM2: other.areaM2, lawn }));
+  });
+}
+
 /** A bed and its events as the core's plan takes them; `tried` is taken as if it had been kept today. */
 export function planBed(
   bed: BedView,
   events: readonly EventView[],
-  { today, latitudeDeg }: { today: string; latitudeDeg: number },
+  { today, latitudeDeg, borrowed = [] }: { today: string; latitudeDeg: number; borrowed?: Borrowed[] },
   tried?: Tried,
 ): PlanBed {
   const { periods }: HistoryOfBed = historyOf(bed, today, tried);
   const now = nowOf(periods);
-  const plantings = plantingsOf(bed, latitudeDeg);
+  const { tree } = now;
+  const told = plantingsOf(bed, latitudeDeg);
+  const woody = tree ? mainPlanting(told) : undefined;
+  const plantings = tree ? treePlantings(told, tree.facts, tree.ground) : told;
   const start = balanceStart(bed.startOn, bed.startWetness, today, bed.wetnessOn);
   // What happened before the balance begins, or lies ahead of a practice date set back, is not in it.
   const mine = events.filter(
@@ -74,9 +108,23 @@ export function planBed(
     known: now.known.known,
     rootBelief: now.known.rootsSeen && beliefAfter(plantings, now.known.rootsSeen),
     ...start,
-    irrigations: mine
-      .filter((event) => event.kind === 'watering')
-      .map((event) => ({ date: event.date, netMm: event.netMm ?? 0 })),
+    ...(tree && woody
+      ? {
+          soaks: treeSoaks(tree.facts, woody, now.bed.ground, today),
+          setMm: tree.facts.litresEach && treeSetMm(tree.facts, tree.ground),
+        }
+      : {}),
+    irrigations: [
+      ...mine
+        .filter((event) => event.kind === 'watering')
+        .map((event) => ({ date: event.date, netMm: event.netMm ?? 0 })),
+      ...(tree
+        ? borrowed
+            .filter(({ date }) => date >= start.startOn && date <= today)
+            .map(({ date, ...given }) => ({ date, netMm: creditFrom(given, tree.ground.areaM2) }))
+            .filter(({ netMm }) => netMm > 0)
+        : []),
+    ],
     settledToday: mine.some((event) => event.date === today && event.kind !== 'rain'),
     leftOn: mine
       .filter((event) => event.kind === 'skip' && event.reason !== NO_TIME)

@@ -16,6 +16,7 @@ const USUAL: Readonly<SettingValues> = {
   goal: 'steady',
   watered: { method: 'watering can', litresPerMinute: 1, measured: false },
   tap: null,
+  tree: null,
 };
 
 /** What a bed's body says of what may change. */

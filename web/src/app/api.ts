@@ -428,7 +428,8 @@ export const api = createApi({
         );
         await queryFulfilled.catch(() => seen.undo());
       },
-      invalidatesTags: ['Ticks'],
+      // Asked again only after a refusal: an answer to an earlier tick would take a later one back for a moment.
+      invalidatesTags: (_seen, refused) => (refused ? ['Ticks'] : []),
     }),
     practice: build.query<PracticeView, null>({ query: () => 'practice' }),
     openPractice: build.mutation<{ url: string }, null>({

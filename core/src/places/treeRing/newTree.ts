@@ -1,0 +1,51 @@
+import type { IsoDate } from '../../units/dates.ts';
+import type { CropEntry } from '../../plants/types.ts';
+import { checkTree, dryZoneM, type TreeFacts, type TreeSort } from './treeFacts.ts';
+import { phaseOn, ringFor, usualDepthMm } from './phases.ts';
+
+/** What is told of a tree: where and how deep it is watered may be left to Kibble. */
+export type ToldTree = Omit<TreeFacts, 'ring' | 'depthMm' | 'part'> & Partial<Pick<TreeFacts, 'ring' | 'depthMm' | 'part'>>;
+
+/** How a plant of each group usually stands. */
+const SORT_OF: Readonly<Partial<Record<CropEntry['group'], TreeSort>>> = {
+  'fruit trees': 'tree',
+  'ornamental trees': 'tree',
+  'shrubs and roses': 'shrub',
+  'soft fruit': 'shrub',
+};
+/** Spread of a young plant's branches, m, where nobody measured it, and of a grown one as a share of its height. Judgements. */
+const YOUNG_M: Readonly<Record<TreeSort, number>> = { tree: 0.8, shrub: 0.4, hedge: 0.4 };
+const GROWN_SHARE: Readonly<Record<TreeSort, number>> = { tree: 0.8, shrub: 0.9, hedge: 0.4 };
+
+/** A tree as its kind usually is, to begin with: what is asked is then put in its place. */
+export function newTree(crop: CropEntry, ageYears: number): ToldTree {
+  const sort = crop.id.endsWith('-hedge') ? 'hedge' : (SORT_OF[crop.group] ?? 'tree');
+  const grown = Math.min(1, Math.sqrt(Math.max(0, ageYears) / (sort === 'tree' ? 20 : 6)));
+  const full = crop.heightM * GROWN_SHARE[sort];
+  const canopyM = Math.max(YOUNG_M[sort], Math.round(10 * full * grown) / 10);
+  return {
+    sort,
+    count: 1,
+    canopyM,
+    lengthM: sort === 'hedge' ? 5 : undefined,
+    cameAs: crop.usualStart === 'bare-root' ? 'bare-root' : 'potted',
+    beneath: 'bare',
+    near: 'nothing',
+    reach: 'at the edge',
+    layout: { by: sort === 'tree' ? (ageYears < 3 ? 'basin' : 'bubbler stops') : sort === 'hedge' ? 'soaker ring' : 'bubbler stops' },
+  };
+}
+
+/**
+ * A tree as told, with what was left to Kibble filled in for its phase on the day.
+ * @throws RangeError as `checkTree`, and on a day of planting in the future
+ */
+export function treeAsTold(told: ToldTree, plantedOn: IsoDate, on: IsoDate): TreeFacts {
+  const phase = phaseOn(told, plantedOn, on);
+  const bare: TreeFacts = { ...told, ring: told.ring ?? { innerM: 0, outerM: 1 }, part: told.part ?? 1, depthMm: told.depthMm ?? usualDepthMm(told, phase) };
+  const ring = told.ring ?? ringFor(bare, plantedOn, on);
+  const established = phase === 'established';
+  // A ring that touches the dry trunk by a hair is meant to end there.
+  const innerM = established && told.ring === undefined ? Math.max(ring.innerM, dryZoneM(bare)) : ring.innerM;
+  return checkTree({ ...bare, ring: { ...ring, innerM } }, established);
+}

@@ -1,0 +1,361 @@
+import { describe, expect, test } from '@jest/globals';
+import * as core from '../../index.ts';
+import type { Layout, PlanBed, SourcedDay, TreeFacts, WeatherDay } from '../../index.ts';
+
+const site = { latitudeDeg: 46.9, elevationM: 112 };
+const TODAY = '2026-07-14';
+const day = (
+  date: string,
+  [tMaxC, tMinC, rhMinPct, windMs]: readonly [number, number, number, number],
+): SourcedDay => ({ date, tMinC, tMaxC, rhMinPct, windMs, rainMm: 0, rainChance: 0, source: 'record' });
+/** Weather of deciding.md's cases, rainless and the same every day. */
+const WEATHERS = {
+  mild: [22, 11, 50, 1.5],
+  warm: [27, 14, 40, 2],
+  hot: [33, 18, 28, 2.5],
+  extreme: [38, 20, 20, 3.5],
+} as const;
+const spell = (weather: keyof typeof WEATHERS, from: string, days: number): SourcedDay[] =>
+  Array.from({ length: days }, (_, i) => day(core.addDays(from, i), WEATHERS[weather]));
+
+const loam = { horizons: [{ textureClass: 'loam' as const }] };
+const hose = { method: 'bubbler' as const, litresPerMinute: 8.5 };
+const walnut = core.cropById('walnut');
+const told = (change: Partial<core.ToldTree> = {}): core.ToldTree => ({
+  ...core.newTree(walnut, 40),
+  canopyM: 9,
+  trunkCm: 58,
+  layout: { by: 'bubbler stops' },
+  ...change,
+});
+const old = (change: Partial<core.ToldTree> = {}): TreeFacts => core.treeAsTold(told(change), '1985-03-01', TODAY);
+
+describe('what a tree loses on a day', () => {
+  const danger: WeatherDay = day(TODAY, [38, 21, 15, 7]);
+  test('a 46 cm trunk with a crown of 9 to 10 m in hot dry wind: hundreds of litres, up to about 750 (common practice)', () => {
+    for (const canopyDiameterM of [9, 9.5, 10]) {
+      const { litres } = core.treeDemand({ canopyDiameterM, kind: 'walnut' }, danger, site);
+      expect(litres).toBeGreaterThan(300);
+      expect(litres).toBeLessThan(760);
+    }
+  });
+  test('reference demand × plant factor × ground under the leaves (ANSI/ASABE S623: 0.5 dry, 0.7 moist places)', () => {
+    const { litres, et0Mm } = core.treeDemand({ canopyDiameterM: 4, plantFactor: 0.5 }, danger, site);
+    expect(litres).toBeCloseTo(0.5 * et0Mm * Math.PI * 4, 9);
+    expect(et0Mm).toBeCloseTo(core.referenceEt(danger, site).mm, 9);
+    expect(core.treeDemand({ canopyDiameterM: 4, kind: 'oak' }, danger, site).plantFactor).toBeCloseTo(0.5);
+    expect(core.treeDemand({ canopyDiameterM: 4, kind: 'birch' }, danger, site).plantFactor).toBeCloseTo(0.7);
+    expect(core.treeDemand({ canopyDiameterM: 4 }, danger, site).plantFactor).toBeCloseTo(0.6);
+  });
+  test('it is no dose: the walnut’s fortnight is less than a week of such losses', () => {
+    const { litres } = core.treeDemand({ canopyDiameterM: 9, kind: 'walnut' }, danger, site);
+    const planting = { cropId: 'walnut', plantedOn: '1985-03-01' };
+    const plan = core.treePlan(old(), planting, TODAY, loam, hose);
+    expect(plan.litres).toBeLessThan(7 * litres);
+  });
+  test.each([
+    ['canopyDiameterM', { canopyDiameterM: -1 }],
+    ['plantFactor', { canopyDiameterM: 4, plantFactor: 3 }],
+    ['kind', { canopyDiameterM: 4, kind: 'triffid' }],
+  ])('refuses an impossible %s', (field, tree) => {
+    expect(() => core.treeDemand(tree, danger, site)).toThrow(field);
+  });
+});
+
+describe('the ring', () => {
+  test('50 mm over it are its litres; a soaker lies once round it', () => {
+    const ring = core.treeRing({ innerRadiusM: 3, outerRadiusM: 5, depthMm: 50 });
+    expect(ring.litres).toBeCloseTo(Math.PI * (25 - 9) * 50, 9);
+    expect(ring.soakerLengthM).toBeCloseTo(2 * Math.PI * 4, 9);
+  });
+  test('2 inches a fortnight over 26.7 ft are 200 gal a day (common practice)', () => {
+    const { litres } = core.treeRing({ outerRadiusM: core.feetToM(26.7), depthMm: core.inchesToMm(2) });
+    expect(core.litresToGallons(litres) / 14).toBeCloseTo(200, -1);
+  });
+  test('from the branches: about their edge, past it, or well out, within two to four times their reach', () => {
+    const at = (reach: core.Reach) => core.treeRing({ canopyDiameterM: 8, reach, depthMm: 50 });
+    const edge = at('at the edge');
+    expect(edge.innerRadiusM).toBeLessThan(4);
+    expect(edge.outerRadiusM).toBeGreaterThan(4);
+    expect(at('past the edge').innerRadiusM).toBeGreaterThan(edge.innerRadiusM);
+    expect(at('far out').innerRadiusM).toBeGreaterThan(4);
+    expect(at('far out').outerRadiusM).toBeLessThanOrEqual(4 * 4);
+  });
+  test('moves outward with the years: the ball, its surround, the branch edge; and an established trunk is never wetted', () => {
+    const pear = core.treeAsTold(
+      { ...core.newTree(core.cropById('pear'), 0), trunkCm: 2, canopyM: 0.8 },
+      '2026-03-20',
+      '2026-03-20',
+    );
+    expect(pear.ring.innerM).toBe(0);
+    const years = core.ringThroughYears(pear, '2026-03-20', '2026-07-14', [2026, 2027, 2028, 2029, 2031, 2036, 2046]);
+    for (let i = 1; i < years.length; i += 1)
+      expect(years[i]?.ring.outerM).toBeGreaterThanOrEqual((years[i - 1]?.ring.outerM ?? 0) - 1e-9);
+    for (const { phase, ring } of years)
+      if (phase === 'established') expect(ring.innerM).toBeGreaterThanOrEqual(0.2);
+    expect(years.map(({ phase }) => phase).slice(0, 4)).toEqual([
+      'first year',
+      'years two and three',
+      'years two and three',
+      'established',
+    ]);
+  });
+  test('hands over on dates: weeks by what the roots came in, one year, three (common practice)', () => {
+    const dates = core.phaseDates({ cameAs: 'bare-root' }, '2026-03-20');
+    expect(dates.map(({ from }) => from)).toEqual(['2026-03-20', '2026-05-15', '2027-03-20', '2029-03-19']);
+    const [, potted] = core.phaseDates({ cameAs: 'potted' }, '2026-03-20');
+    expect(potted && potted.from < (dates[1]?.from ?? '')).toBe(true);
+  });
+  test('depth wanted by size lies at 250 to 450 mm (common practice)', () => {
+    for (const canopyM of [0.5, 2, 5, 9, 15]) {
+      const sort = canopyM < 1 ? 'shrub' : 'tree';
+      const mm = core.usualDepthMm({ sort, canopyM }, 'established');
+      expect(mm).toBeGreaterThanOrEqual(250);
+      expect(mm).toBeLessThanOrEqual(450);
+    }
+  });
+});
+
+describe('bad input is refused by its field', () => {
+  test.each<[string, Partial<core.ToldTree>]>([
+    ['canopyM', { canopyM: 0.3, trunkCm: 46 }],
+    ['ring.innerM', { ring: { innerM: 0.2, outerM: 5 } }],
+    ['ring.innerM', { ring: { innerM: 6, outerM: 5 } }],
+    ['ring.outerM', { ring: { innerM: 4, outerM: 30 } }],
+    ['layout.pieces', { layout: { by: 'buckets', pieces: 400 } }],
+    ['layout.pieceLph', { layout: { by: 'emitters', pieceLph: 0 } }],
+    ['lengthM', { sort: 'hedge', canopyM: 1, trunkCm: undefined, lengthM: undefined }],
+    ['part', { part: 0 }],
+  ])('%s', (field, change) => {
+    expect(() => old(change)).toThrow(RangeError);
+    expect(() => old(change)).toThrow(field);
+  });
+  test('so many litres that nobody carries them in buckets', () => {
+    const buckets = old({ layout: { by: 'buckets' }, litresEach: 2000 });
+    expect(() => core.treeGround(buckets, { plantedOn: '1985-03-01', on: TODAY }, loam, hose)).toThrow(
+      /at most 40 a plant/,
+    );
+  });
+});
+
+describe('the gap', () => {
+  const weather = (kind: keyof typeof WEATHERS) => spell(kind, '2026-06-20', 40);
+  const clock = (kind: keyof typeof WEATHERS, soil?: core.TextureClass) =>
+    core.gapClock({ lastSoakOn: '2026-07-01', today: TODAY }, weather(kind), { site, soil });
+  test('a warm day is a day, and 21 are the limit', () => {
+    expect(clock('warm')).toEqual({ days: 13, clockDays: 13, limitOn: '2026-07-22' });
+  });
+  test('hot dry wind runs it faster; mild weather on heavy soil at three quarters, so 28 days', () => {
+    const wind = core.gapClock(
+      { lastSoakOn: '2026-07-01', today: TODAY },
+      weather('warm').map((d) => ({ ...d, tMaxC: 38, tMinC: 21, rhMinPct: 15, windMs: 7 })),
+      { site },
+    );
+    expect(wind.clockDays).toBeGreaterThan(1.25 * wind.days);
+    expect(wind.limitOn < '2026-07-18').toBe(true);
+    const heavy = clock('mild', 'clay loam');
+    expect(heavy.clockDays).toBeCloseTo(0.75 * 13, 6);
+    expect(heavy.limitOn).toBe('2026-07-29');
+    expect(clock('mild', 'sand').clockDays).toBe(13);
+  });
+  test('refuses a soak that lies ahead', () => {
+    expect(() => core.gapClock({ lastSoakOn: '2026-08-01', today: TODAY }, [], { site })).toThrow('lastSoakOn');
+  });
+});
+
+describe('layouts', () => {
+  const on = (layout: Layout, change: Partial<core.ToldTree> = {}) =>
+    core.layOut(old({ layout, ...change }), 1, { textureClass: 'loam', infiltrationMmPerHour: 13 }, 8.5);
+  test('3.8 L/h for 2 to 4 hours give 7.6 to 15 L an emitter, and twice the emitter twice that (common practice)', () => {
+    const one = on({ by: 'emitters', pieces: 10, pieceLph: 3.8 });
+    expect(core.layoutMinutes(one, 76).minutes).toBeCloseTo(120, 6);
+    expect(core.layoutMinutes(one, 152).minutes).toBeCloseTo(240, 6);
+    const two = on({ by: 'emitters', pieces: 10, pieceLph: 7.6 });
+    expect(two.litresPerMinute).toBeCloseTo(2 * one.litresPerMinute, 9);
+  });
+  test('within the drip pattern on half dry loam such a run reaches the depth wanted', () => {
+    const emitters = on({ by: 'emitters', pieceLph: 3.8 });
+    const dose = core.depthDose(loam, 400);
+    const spot = (Math.PI / 4) * emitters.wetAcrossM ** 2;
+    const hours = (dose * spot) / 3.8;
+    expect(hours).toBeGreaterThan(1);
+    expect(hours).toBeLessThan(4.5);
+  });
+  test('a soaker circle is as long as its circumference; a spiral as its ground divided by the turn', () => {
+    const tree = old();
+    const middle = (tree.ring.innerM + tree.ring.outerM) / 2;
+    expect(on({ by: 'soaker ring' }).lineM).toBeCloseTo(2 * Math.PI * middle, 9);
+    expect(on({ by: 'tube spiral' }).lineM).toBeCloseTo(
+      (Math.PI * (tree.ring.outerM ** 2 - tree.ring.innerM ** 2)) / 0.45,
+      6,
+    );
+  });
+  test('76 L in buckets of 19 L are four', () => {
+    const buckets = core.layOut(old({ layout: { by: 'buckets' } }), 1, { textureClass: 'loam', infiltrationMmPerHour: 13 }, 8.5, 76);
+    expect(buckets.pieces).toBe(4);
+    expect(core.layoutMinutes(buckets, 76).minutes).toBeCloseTo(30, 6);
+  });
+  test('a hose is moved round all sides, and more often where soil takes more of its flow', () => {
+    const loamStops = on({ by: 'bubbler stops' });
+    expect(loamStops.pieces).toBeGreaterThanOrEqual(3);
+    expect(loamStops.spots.map(({ number }) => number)).toEqual(loamStops.spots.map((_, i) => i + 1));
+    expect(new Set(loamStops.spots.map(({ angleDeg }) => angleDeg)).size).toBe(loamStops.pieces);
+    const { eachMinutes, moves } = core.layoutMinutes(loamStops, 2040);
+    expect(eachMinutes * moves * 8.5).toBeCloseTo(2040, 6);
+  });
+  test('what a part of the ring gets is a part of its litres, and no more', () => {
+    const planting = { cropId: 'walnut', plantedOn: '1985-03-01' };
+    const whole = core.treePlan(old({ layout: { by: 'micro-sprays' } }), planting, TODAY, loam, hose);
+    const half = core.treePlan(old({ layout: { by: 'micro-sprays' }, part: 0.5 }), planting, TODAY, loam, hose);
+    expect(half.ringM2).toBeCloseTo(whole.ringM2 / 2, 6);
+    expect(half.litres / whole.litres).toBeCloseTo(0.5, 1);
+  });
+  test('a wall three metres off cuts a ring of four and a half metres, and never to nothing', () => {
+    const cut = core.openShare(old({ near: 'building', nearM: 3 }));
+    expect(cut).toBeGreaterThan(0.6);
+    expect(cut).toBeLessThan(0.8);
+  });
+});
+
+/** A tree place as the plan takes it. */
+function place(
+  tree: TreeFacts,
+  cropId: string,
+  plantedOn: string,
+  change: Partial<PlanBed> = {},
+  soil: core.TextureClass = 'loam',
+): PlanBed {
+  const ground = { horizons: [{ textureClass: soil }] };
+  const planting = { cropId, plantedOn, latitudeDeg: site.latitudeDeg };
+  const made = core.treeGround(tree, { plantedOn, on: TODAY, crop: core.cropById(cropId) }, ground, hose);
+  return {
+    id: 1,
+    bed: { areaM2: made.areaM2, ground, plantings: core.treePlantings([planting], tree, made), goal: 'thrifty' },
+    delivery: made.delivery,
+    irrigations: [],
+    startOn: '2026-07-01',
+    startFullness: 1,
+    soaks: core.treeSoaks(tree, planting, ground, TODAY),
+    ...change,
+  };
+}
+
+describe('decided by the rule of the beds, with the gap above it', () => {
+  const gapsOf = (bed: PlanBed, kind: keyof typeof WEATHERS): number[] => {
+    const plan = core.planGarden({ site, beds: [bed] }, spell(kind, '2026-06-01', 71), {}, { today: TODAY, horizonDays: 28, members: 0 });
+    const days = plan.waterings.map(({ date }) => core.daysBetween('2026-07-01', date));
+    return days.map((d, i) => d - (i === 0 ? 0 : (days[i - 1] ?? 0)));
+  };
+  test.each(['warm', 'hot'] as const)('an established tree on loam in %s weather: 9 to 21 days between soaks (common practice)', (kind) => {
+    const gaps = gapsOf(place(old({ beneath: 'mulch' }), 'walnut', '1985-03-01'), kind);
+    expect(gaps.length).toBeGreaterThan(0);
+    for (const gap of gaps) {
+      expect(gap).toBeGreaterThanOrEqual(9);
+      expect(gap).toBeLessThanOrEqual(21);
+    }
+  });
+  test('in mild weather on heavy soil up to 28 days, on loam 21', () => {
+    expect(Math.max(...gapsOf(place(old(), 'walnut', '1985-03-01', {}, 'clay loam'), 'mild'))).toBeGreaterThan(21);
+    expect(Math.max(...gapsOf(place(old(), 'walnut', '1985-03-01'), 'mild'))).toBeLessThanOrEqual(21);
+  });
+  test('it only forces: wet ground gets nothing, and a soak starts it anew', () => {
+    const soaked = place(old(), 'walnut', '1985-03-01', { irrigations: [{ date: '2026-07-13', netMm: 20 }] });
+    const [gap] = gapsOf(soaked, 'warm');
+    expect(gap).toBeGreaterThan(21);
+  });
+  test('once a month passes the 21 days on purpose', () => {
+    const monthly = place(old(), 'walnut', '1985-03-01', { school: 'three inches a month', irrigations: [{ date: '2026-07-02', netMm: 20 }] });
+    const plan = core.planGarden({ site, beds: [monthly] }, spell('warm', '2026-06-01', 71), {}, { today: TODAY, horizonDays: 28, members: 0 });
+    expect(plan.waterings.map(({ date }) => date)).toEqual(['2026-08-01']);
+    expect(plan.waterings[0]?.run.localMm).toBeCloseTo(76, 6);
+  });
+});
+
+describe('a bare-root pear in its first fortnight', () => {
+  const PLANTED = '2026-04-20';
+  const pear = core.treeAsTold({ ...core.newTree(core.cropById('pear'), 0), canopyM: 0.8 }, PLANTED, PLANTED);
+  test.each(['mild', 'hot'] as const)('its ball is never drier than its band in %s weather, and rounds come daily to weekly', (kind) => {
+    const weather = spell(kind, PLANTED, 40);
+    const given: { date: string; netMm: number }[] = [];
+    const ball = core.ballOf(pear, 'first weeks', core.plantFactorOf(core.cropById('pear')), loam, PLANTED, PLANTED);
+    if (!ball) throw new Error('a young tree has a ball');
+    let goneL = 0;
+    for (let d = 0; d < 14; d += 1) {
+      const today = core.addDays(PLANTED, d);
+      const planting = { cropId: 'pear', plantedOn: PLANTED, latitudeDeg: site.latitudeDeg };
+      const made = core.treeGround(pear, { plantedOn: PLANTED, on: today, crop: core.cropById('pear') }, loam, hose);
+      const bed: PlanBed = {
+        id: 1,
+        bed: { areaM2: made.areaM2, ground: loam, plantings: core.treePlantings([planting], pear, made) },
+        delivery: made.delivery,
+        irrigations: [...given],
+        startOn: PLANTED,
+        startFullness: 1,
+        soaks: core.treeSoaks(pear, planting, loam, today),
+      };
+      const plan = core.planGarden({ site, beds: [bed] }, weather, {}, { today, members: 0 });
+      const due = plan.waterings.find(({ date }) => date === today);
+      if (due) given.push({ date: today, netMm: due.run.bedMm });
+      const et0Mm = core.referenceEt(day(today, WEATHERS[kind]), site).mm;
+      goneL = core.ballAfter(ball, goneL, { et0Mm, rainMm: 0, givenL: due ? due.run.localMm * ball.rainLPerMm : 0 });
+      expect(goneL).toBeLessThanOrEqual(ball.bandShare * ball.holdsL + 1e-9);
+    }
+    expect(given.length).toBeGreaterThanOrEqual(2);
+    expect(given.length).toBeLessThanOrEqual(14);
+  });
+});
+
+describe('what else drinks, and what is borrowed', () => {
+  test('a lawn’s inch never passes its own roots; what is more does (common practice: an inch a week is too little for trees in grass)', () => {
+    expect(core.lawnPasses(25)).toBe(0);
+    expect(core.lawnPasses(40)).toBe(15);
+    expect(core.creditFrom({ mm: 20, areaM2: 50, lawn: true }, 100)).toBe(0);
+    expect(core.creditFrom({ mm: 20, areaM2: 50, lawn: false }, 100)).toBeCloseTo(5, 9);
+  });
+  test('underplanting makes the tree’s ground use more: a small surplus', () => {
+    const kcb = (beneath: core.Beneath): number =>
+      place(old({ beneath }), 'walnut', '1985-03-01').bed.plantings[0]?.custom?.kcb.mid ?? 0;
+    expect(kcb('planting')).toBeGreaterThan(kcb('mulch'));
+  });
+});
+
+describe('roses and other bushes', () => {
+  test('11 to 15 L at 5.33 gal a minute are 34 to 45 seconds (common practice), and a count that is off is told', () => {
+    const litresPerMinute = core.gallonsToLitres(5.33);
+    const litres = core.gallonsToLitres(3);
+    expect(core.doseCheck({ litres, seconds: 34, litresPerMinute })).toMatchObject({ agrees: true });
+    expect(core.doseCheck({ litres, seconds: 34, litresPerMinute }).seconds).toBeCloseTo(33.8, 1);
+    expect(core.doseCheck({ litres, seconds: 80, litresPerMinute }).agrees).toBe(false);
+  });
+  test('a set volume is what each bush gets', () => {
+    const rose = core.treeAsTold(
+      { ...core.newTree(core.cropById('rose'), 4), count: 9, litresEach: 13 },
+      '2022-03-15',
+      TODAY,
+    );
+    const planting = { cropId: 'rose', plantedOn: '2022-03-15' };
+    const plan = core.treePlan(rose, planting, TODAY, loam, hose);
+    expect(plan.litres).toBeCloseTo(9 * 13, 6);
+    expect(plan.litresEach).toBeCloseTo(13, 6);
+  });
+});
+
+test('mulch: 10 m² at 100 mm are a cubic metre, thin towards the trunk and none against it (common practice)', () => {
+  const planting = { cropId: 'walnut', plantedOn: '1985-03-01' };
+  const tree = old({ mulchedM: 3 });
+  const { mulch } = core.treePlan(tree, planting, TODAY, loam, hose);
+  const thickM2 = Math.PI * (mulch.outerM ** 2 - mulch.meetM ** 2);
+  expect(mulch.thickL).toBeCloseTo(thickM2 * 100, 6);
+  expect(mulch.thinL).toBeLessThan(Math.PI * mulch.meetM ** 2 * 25);
+});
+
+test('a tree’s year: leaves from reserves, food in summer, less as they fall, none on frozen ground (common practice)', () => {
+  const at = (cropId: string, stage: core.StageName | null, date: string, frozen = false) =>
+    core.treeSeason(core.cropById(cropId), stage, date, { frozen, latitudeDeg: 47 });
+  expect(at('pear', 'growing', '2026-05-01')).toBe('leafing out');
+  expect(at('pear', 'in full leaf', '2026-07-14')).toBe('making food');
+  expect(at('pear', 'ripening', '2026-10-20')).toBe('autumn');
+  expect(at('pear', 'past', '2026-12-01')).toBe('bare');
+  expect(at('yew', 'in full leaf', '2026-12-20')).toBe('evergreen winter');
+  expect(at('yew', 'in full leaf', '2026-12-20', true)).toBe('frozen');
+});
