@@ -31,7 +31,9 @@ function toldHistory(bed: BedView): ToldHistory {
     bed.settings.flatMap(({ from, setting }) =>
       setting.kind === kind ? [{ from, value: setting.value }] : [],
     ) as unknown as ToldHistory[K];
-  const standing = bed.planting ?? bed.plantings.at(-1);
+  const trees = of('tree');
+  const isTree = trees.some(({ value }) => value !== null);
+  const standing = isTree ? (bed.planting ?? bed.plantings.at(-1)) : undefined;
   return {
     textureClass: bed.textureClass,
     subsoilClass: bed.subsoilClass,
@@ -43,7 +45,7 @@ function toldHistory(bed: BedView): ToldHistory {
     goal: of('goal'),
     watered: of('watered'),
     tap: of('tap'),
-    tree: of('tree'),
+    tree: isTree ? trees : [{ from: bed.startOn, value: null }],
     plantedOn: standing?.plantedOn ?? bed.startOn,
     crop: standing && (standing.custom ?? cropById(standing.cropId)),
   };

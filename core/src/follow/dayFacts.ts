@@ -240,7 +240,13 @@ export function dayFacts(
 /** What a woody place's clock says on a day. */
 function soakFacts(
   clock: SoakClock | null,
-  { input, now, d, until, plants }: { input: PlanBed; now: PlaceNow; d: number; until: number; plants: PlantFacts },
+  {
+    input,
+    now,
+    d,
+    until,
+    plants,
+  }: { input: PlanBed; now: PlaceNow; d: number; until: number; plants: PlantFacts },
 ): Pick<DayFacts, 'forced' | 'soak' | 'ballMm'> {
   const { soaks } = input;
   if (!clock || !soaks || !plants.growing) return { forced: null, soak: null, ballMm: 0 };

@@ -147,9 +147,13 @@ export const WATER_RULES: readonly WaterRule[] = [
           [
             leaf('The flat rule gives', f.school.rhythm?.mm ?? 0, 'mm', {
               kind: 'assumed',
-              why: f.school.rhythm?.onRing ? 'common practice: 50 mm a fortnight, or 75 mm a month' : 'common practice: an inch a week',
+              why: f.school.rhythm?.onRing
+                ? 'common practice: 50 mm a fortnight, or 75 mm a month'
+                : 'common practice: an inch a week',
             }),
-            leaf('Rain since', f.weekly.rainMm, 'mm', { kind: 'worked out' }),
+            leaf(f.school.rhythm?.onRing ? 'Rain since' : 'Rain of the week', f.weekly.rainMm, 'mm', {
+              kind: 'worked out',
+            }),
             leaf('Share that gets wet', wettedFractionOf(input.delivery), 'share', { kind: 'worked out' }),
           ],
         ),

@@ -144,7 +144,9 @@ export function bedHistory(
     );
     const facts = valueOn(told.tree, from);
     const on = next === null ? today : from;
-    const ground = facts && treeGround(facts, { plantedOn: told.plantedOn, crop: told.crop, on }, known.ground, known.delivery);
+    const ground =
+      facts &&
+      treeGround(facts, { plantedOn: told.plantedOn, crop: told.crop, on }, known.ground, known.delivery);
     // What is known of a tree place is of the ground its roots have.
     if (ground) {
       known.areaM2 = ground.areaM2;

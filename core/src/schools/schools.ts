@@ -117,7 +117,8 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
   },
   'three inches a month': {
     words: 'Where water is very short: 75 mm over the ring once a month, less rain, 2.5 mm a day.',
-    warning: 'Three tenths less than every fortnight, and past the 21 days a tree should stand: to keep it alive.',
+    warning:
+      'Three tenths less than every fortnight, and past the 21 days a tree should stand: to keep it alive.',
     line: null,
     leastMm: 5,
     rhythm: { days: 30, mm: RING_MONTH_MM, onRing: true },

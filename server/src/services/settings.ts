@@ -50,7 +50,10 @@ export function settingsToView(
     });
     return [];
   });
-  const lacking = SETTING_KINDS.filter((kind) => !views.some(({ setting }) => setting.kind === kind));
+  // Most beds never were a tree place, and none need say so.
+  const lacking = SETTING_KINDS.filter(
+    (kind) => kind !== 'tree' && !views.some(({ setting }) => setting.kind === kind),
+  );
   const usual = lacking.map((kind): SettingView => ({
     id: 0,
     from: startOn,

@@ -7,7 +7,8 @@ import { positive, within } from '../../units/guard.ts';
 const LAWN_KEEPS_MM = 25;
 
 /** What of a lawn's run goes deep enough for tree roots, mm. @param runMm depth of the run, 0–1000. Source: as `LAWN_KEEPS_MM`. */
-export const lawnPasses = (runMm: number): number => Math.max(0, within('runMm', runMm, 0, 1000, 'mm') - LAWN_KEEPS_MM);
+export const lawnPasses = (runMm: number): number =>
+  Math.max(0, within('runMm', runMm, 0, 1000, 'mm') - LAWN_KEEPS_MM);
 
 /** Roots of a neighbour take no more than this of what was given to its own plants. Judgement. */
 const MOST_BORROWED = 0.5;

@@ -64,8 +64,7 @@ export function gapClock(
   options: { site: Site; soil?: Soil },
 ): { days: number; clockDays: number; limitOn: IsoDate } {
   const days = daysBetween(from.lastSoakOn, from.today);
-  if (!(days >= 0))
-    throw new OutOfRange('lastSoakOn', `not lie after today, ${from.today}`, from.lastSoakOn);
+  if (!(days >= 0)) throw new OutOfRange('lastSoakOn', `not lie after today, ${from.today}`, from.lastSoakOn);
   const heavy = heavyOf(options.soil);
   const rates = new Map(
     weather

@@ -16,14 +16,65 @@ export interface LayoutFacts {
   piece: string;
 }
 export const LAYOUT_FACTS: Readonly<Record<LayoutId, LayoutFacts>> = {
-  emitters: { label: 'emitters on a line', method: 'drip', suits: 'young trees and shrubs, on a timer', pieceLph: 3.8, moved: false, piece: 'emitters' },
-  'micro-sprays': { label: 'micro-sprays', method: 'micro-spray', suits: 'wide rings on sand; keep the trunk out of the spray', pieceLph: 40, moved: false, piece: 'sprays' },
-  'soaker ring': { label: 'soaker hose in a circle', method: 'soaker hose', suits: 'a ring under mulch, from one tap', moved: false, piece: 'circle' },
-  'tube spiral': { label: 'emitter tube in a spiral', method: 'drip', suits: 'where the lawn goes: the whole ring at once', pieceLph: 2, moved: false, piece: 'emitters' },
-  'bubbler stops': { label: 'hose or bubbler, moved round', method: 'bubbler', suits: 'big trees, tap half open', moved: true, piece: 'stops' },
-  buckets: { label: 'buckets with a hole', method: 'slow bucket', suits: 'young trees far from a tap', moved: true, piece: 'buckets' },
-  basin: { label: 'filling a basin', method: 'hose wand', suits: 'trees and shrubs of the first years', moved: false, piece: 'fills' },
-  trickle: { label: 'hose left at a trickle', method: 'bubbler', suits: 'slopes and heavy soil', moved: true, piece: 'stops' },
+  emitters: {
+    label: 'emitters on a line',
+    method: 'drip',
+    suits: 'young trees and shrubs, on a timer',
+    pieceLph: 3.8,
+    moved: false,
+    piece: 'emitters',
+  },
+  'micro-sprays': {
+    label: 'micro-sprays',
+    method: 'micro-spray',
+    suits: 'wide rings on sand; keep the trunk out of the spray',
+    pieceLph: 40,
+    moved: false,
+    piece: 'sprays',
+  },
+  'soaker ring': {
+    label: 'soaker hose in a circle',
+    method: 'soaker hose',
+    suits: 'a ring under mulch, from one tap',
+    moved: false,
+    piece: 'circle',
+  },
+  'tube spiral': {
+    label: 'emitter tube in a spiral',
+    method: 'drip',
+    suits: 'where the lawn goes: the whole ring at once',
+    pieceLph: 2,
+    moved: false,
+    piece: 'emitters',
+  },
+  'bubbler stops': {
+    label: 'hose or bubbler, moved round',
+    method: 'bubbler',
+    suits: 'big trees, tap half open',
+    moved: true,
+    piece: 'stops',
+  },
+  buckets: {
+    label: 'buckets with a hole',
+    method: 'slow bucket',
+    suits: 'young trees far from a tap',
+    moved: true,
+    piece: 'buckets',
+  },
+  basin: {
+    label: 'filling a basin',
+    method: 'hose wand',
+    suits: 'trees and shrubs of the first years',
+    moved: false,
+    piece: 'fills',
+  },
+  trickle: {
+    label: 'hose left at a trickle',
+    method: 'bubbler',
+    suits: 'slopes and heavy soil',
+    moved: true,
+    piece: 'stops',
+  },
 };
 
 /** Emitters and drip points lie so far apart along a line, m; turns of a spiral from one another. Common practice. */
@@ -101,7 +152,12 @@ export function layOut(
     wetAcrossM: across,
     ...more,
     wetShare: Math.min(1, Math.max(0.05, more.wetShare ?? 1)),
-    spots: spotsOf(tree, by === 'emitters' || facts.moved || by === 'micro-sprays' ? count : 0, middleM, open),
+    spots: spotsOf(
+      tree,
+      by === 'emitters' || facts.moved || by === 'micro-sprays' ? count : 0,
+      middleM,
+      open,
+    ),
   });
   const spot = (Math.PI / 4) * across ** 2;
   const dripped = (count: number, everyM: number, line: number): Laid =>
@@ -133,7 +189,8 @@ export function layOut(
     case 'basin':
       return laid(Math.max(1, Math.ceil((litres ?? areaM2 * BASIN_MM) / (areaM2 * BASIN_MM) - 1e-9)), {});
     case 'buckets': {
-      const count = pieces ?? Math.max(1, Math.ceil((litres ?? areaM2 * tree.depthMm * 0.12) / bucketL - 1e-9));
+      const count =
+        pieces ?? Math.max(1, Math.ceil((litres ?? areaM2 * tree.depthMm * 0.12) / bucketL - 1e-9));
       if (count > MOST_BUCKETS)
         throw new OutOfRange(
           'layout.pieces',
@@ -182,7 +239,10 @@ function spotsOf(tree: TreeFacts, count: number, radiusM: number, open: number):
 }
 
 /** Minutes of a layout for litres about one plant, in all and at each spot it is moved to. Source: arithmetic. */
-export function layoutMinutes(laid: Laid, litres: number): { minutes: number; eachMinutes: number; moves: number } {
+export function layoutMinutes(
+  laid: Laid,
+  litres: number,
+): { minutes: number; eachMinutes: number; moves: number } {
   const minutes = litres / laid.litresPerMinute;
   const moves = LAYOUT_FACTS[laid.by].moved && laid.by !== 'buckets' ? laid.pieces : 1;
   return { minutes, eachMinutes: minutes / moves, moves };

@@ -4,7 +4,8 @@ import { checkTree, dryZoneM, type TreeFacts, type TreeSort } from './treeFacts.
 import { phaseOn, ringFor, usualDepthMm } from './phases.ts';
 
 /** What is told of a tree: where and how deep it is watered may be left to Kibble. */
-export type ToldTree = Omit<TreeFacts, 'ring' | 'depthMm' | 'part'> & Partial<Pick<TreeFacts, 'ring' | 'depthMm' | 'part'>>;
+export type ToldTree = Omit<TreeFacts, 'ring' | 'depthMm' | 'part'> &
+  Partial<Pick<TreeFacts, 'ring' | 'depthMm' | 'part'>>;
 
 /** How a plant of each group usually stands. */
 const SORT_OF: Readonly<Partial<Record<CropEntry['group'], TreeSort>>> = {
@@ -32,7 +33,16 @@ export function newTree(crop: CropEntry, ageYears: number): ToldTree {
     beneath: 'bare',
     near: 'nothing',
     reach: 'at the edge',
-    layout: { by: sort === 'tree' ? (ageYears < 3 ? 'basin' : 'bubbler stops') : sort === 'hedge' ? 'soaker ring' : 'bubbler stops' },
+    layout: {
+      by:
+        sort === 'tree'
+          ? ageYears < 3
+            ? 'basin'
+            : 'bubbler stops'
+          : sort === 'hedge'
+            ? 'soaker ring'
+            : 'bubbler stops',
+    },
   };
 }
 
@@ -42,7 +52,12 @@ export function newTree(crop: CropEntry, ageYears: number): ToldTree {
  */
 export function treeAsTold(told: ToldTree, plantedOn: IsoDate, on: IsoDate): TreeFacts {
   const phase = phaseOn(told, plantedOn, on);
-  const bare: TreeFacts = { ...told, ring: told.ring ?? { innerM: 0, outerM: 1 }, part: told.part ?? 1, depthMm: told.depthMm ?? usualDepthMm(told, phase) };
+  const bare: TreeFacts = {
+    ...told,
+    ring: told.ring ?? { innerM: 0, outerM: 1 },
+    part: told.part ?? 1,
+    depthMm: told.depthMm ?? usualDepthMm(told, phase),
+  };
   const ring = told.ring ?? ringFor(bare, plantedOn, on);
   const established = phase === 'established';
   // A ring that touches the dry trunk by a hair is meant to end there.

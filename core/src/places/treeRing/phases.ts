@@ -65,11 +65,7 @@ const TOUCHY_SHARE = 2 / 3;
 export const isTouchy = (crop: CropEntry): boolean => crop.p.value <= TOUCHY_P && !isEverAfter(crop);
 const isEverAfter = (crop: CropEntry): boolean => crop.group === 'soft fruit' || crop.id.endsWith('rose');
 
-export function phaseOn(
-  tree: Pick<TreeFacts, 'cameAs'>,
-  plantedOn: IsoDate,
-  on: IsoDate,
-): TreePhase {
+export function phaseOn(tree: Pick<TreeFacts, 'cameAs'>, plantedOn: IsoDate, on: IsoDate): TreePhase {
   const age = daysBetween(plantedOn, on);
   if (age < FIRST_WEEKS[tree.cameAs]) return 'first weeks';
   if (age < YEAR) return 'first year';
@@ -77,7 +73,10 @@ export function phaseOn(
 }
 
 /** Since when each phase holds, the dates on which one hands over to the next. */
-export const phaseDates = (tree: Pick<TreeFacts, 'cameAs'>, plantedOn: IsoDate): { phase: TreePhase; from: IsoDate }[] => [
+export const phaseDates = (
+  tree: Pick<TreeFacts, 'cameAs'>,
+  plantedOn: IsoDate,
+): { phase: TreePhase; from: IsoDate }[] => [
   { phase: 'first weeks', from: plantedOn },
   { phase: 'first year', from: addDays(plantedOn, FIRST_WEEKS[tree.cameAs]) },
   { phase: 'years two and three', from: addDays(plantedOn, YEAR) },
@@ -101,7 +100,10 @@ export function ballRadiusM({ potL, ballM, cameAs, sort }: TreeFacts): number {
 }
 /** The ball's depth, m: a pot's own height, never under 150 mm. */
 export const ballDepthM = (tree: TreeFacts): number =>
-  Math.max(0.15, tree.potL !== undefined ? Math.cbrt(tree.potL / 1000 / Math.PI) : Math.min(0.35, 1.2 * ballRadiusM(tree)));
+  Math.max(
+    0.15,
+    tree.potL !== undefined ? Math.cbrt(tree.potL / 1000 / Math.PI) : Math.min(0.35, 1.2 * ballRadiusM(tree)),
+  );
 
 /** Roots go so far in a year at first, m. From memory of the arboricultural literature (Watson 1985: about 45 cm in temperate soils); shrubs are judged to go half. */
 const ROOTS_A_YEAR_M = { tree: 0.45, shrub: 0.25, hedge: 0.25 } as const;
@@ -125,14 +127,20 @@ export function ringFor(tree: TreeFacts, plantedOn: IsoDate, on: IsoDate): Ring 
   const phase = phaseOn(tree, plantedOn, on);
   if (phase === 'first weeks' || phase === 'first year') return { innerM: 0, outerM: ball * 1.5 };
   if (phase === 'years two and three')
-    return { innerM: Math.min(ball, edge * 0.5), outerM: Math.max(ball * 1.8, Math.min(edge * 1.15, rootReachM(tree, plantedOn, on))) };
+    return {
+      innerM: Math.min(ball, edge * 0.5),
+      outerM: Math.max(ball * 1.8, Math.min(edge * 1.15, rootReachM(tree, plantedOn, on))),
+    };
   if (tree.sort !== 'tree') return { innerM: dryZoneM(tree), outerM: Math.max(edge, ball * 1.8) };
   const { innerM, outerM } = ringAt(edge, tree.reach);
   return { innerM: Math.max(innerM, dryZoneM(tree)), outerM };
 }
 
 /** Depth to be wetted by size, mm: 250 for small shrubs to 450 for big trees. Common practice: 250 mm, sampled at 300–450, roots mostly at 150–600. */
-export function usualDepthMm(tree: Pick<TreeFacts, 'sort' | 'canopyM' | 'lengthM'>, phase: TreePhase): number {
+export function usualDepthMm(
+  tree: Pick<TreeFacts, 'sort' | 'canopyM' | 'lengthM'>,
+  phase: TreePhase,
+): number {
   if (phase !== 'established') return PHASE_FACTS[phase].depthMm;
   if (tree.sort !== 'tree') return tree.canopyM < 1 ? 250 : 300;
   return tree.canopyM < 3 ? 350 : tree.canopyM < 6 ? 400 : 450;

@@ -47,7 +47,12 @@ export function treeDemand(
   site: Site,
 ): { litres: number; plantFactor: number; et0Mm: number } {
   const across = positive('canopyDiameterM', tree.canopyDiameterM, 40, 'm');
-  const plantFactor = within('plantFactor', tree.plantFactor ?? factorOfKind(tree.kind ?? 'unknown'), 0.1, 1.2);
+  const plantFactor = within(
+    'plantFactor',
+    tree.plantFactor ?? factorOfKind(tree.kind ?? 'unknown'),
+    0.1,
+    1.2,
+  );
   const et0Mm = referenceEt(day, site).mm;
   return { litres: et0Mm * plantFactor * (Math.PI / 4) * across ** 2, plantFactor, et0Mm };
 }
@@ -56,6 +61,7 @@ function factorOfKind(kind: string): number {
   const broad = Object.hasOwn(BROAD, kind) ? BROAD[kind] : undefined;
   if (broad !== undefined) return broad;
   const crop = CATALOGUE.find(({ id, name }) => id === kind || name.toLowerCase() === kind.toLowerCase());
-  if (!crop) throw new OutOfRange('kind', `be a plant of the catalogue, or ${Object.keys(BROAD).join(', ')}`, kind);
+  if (!crop)
+    throw new OutOfRange('kind', `be a plant of the catalogue, or ${Object.keys(BROAD).join(', ')}`, kind);
   return plantFactorOf(crop);
 }

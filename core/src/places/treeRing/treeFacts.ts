@@ -123,7 +123,8 @@ export function checkTree(tree: TreeFacts, established: boolean): TreeFacts {
   const outermost = Math.max(4 * (tree.canopyM / 2), tree.canopyM / 2 + 3.1, 1);
   positive('ring.outerM', outerM, outermost, 'm (four times the reach of the branches, or 3 m past them)');
   within('ring.innerM', innerM, 0, outerM, 'm (inside the outer edge)');
-  if (innerM >= outerM) throw new OutOfRange('ring.innerM', `be less than the outer edge's ${outerM} m`, innerM);
+  if (innerM >= outerM)
+    throw new OutOfRange('ring.innerM', `be less than the outer edge's ${outerM} m`, innerM);
   const dry = dryZoneM(tree);
   if (established && innerM < dry - 1e-6)
     throw new OutOfRange(

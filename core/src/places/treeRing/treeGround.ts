@@ -12,7 +12,8 @@ import { bandM2, canopyM2, dryZoneM, type Beneath, type TreeFacts } from './tree
 /** A part of a ring lies beyond a wall or under a path: the share that is left. Source: geometry at the ring's middle. */
 export function openShare({ near, nearM, ring, part }: TreeFacts): number {
   const middle = (ring.innerM + ring.outerM) / 2;
-  const cut = near === 'nothing' || nearM === undefined || nearM >= middle ? 0 : Math.acos(nearM / middle) / Math.PI;
+  const cut =
+    near === 'nothing' || nearM === undefined || nearM >= middle ? 0 : Math.acos(nearM / middle) / Math.PI;
   return Math.max(0.1, Math.min(part, 1 - cut));
 }
 
@@ -118,7 +119,11 @@ const methodOf = ({ layout }: TreeFacts, { method }: Delivery): Delivery['method
 
 /** What runs at once over the whole place, L/min: what is moved or held runs at one plant, lines and buckets at all of them. */
 const flowOf = ({ layout, count }: TreeFacts, laid: Laid): number =>
-  LAYOUT_FACTS[layout.by].moved && layout.by !== 'buckets' ? laid.litresPerMinute : layout.by === 'basin' || layout.by === 'soaker ring' ? laid.litresPerMinute : laid.litresPerMinute * count;
+  LAYOUT_FACTS[layout.by].moved && layout.by !== 'buckets'
+    ? laid.litresPerMinute
+    : layout.by === 'basin' || layout.by === 'soaker ring'
+      ? laid.litresPerMinute
+      : laid.litresPerMinute * count;
 
 /** A woody plant with its numbers as this one stands: its crown's use spread over the ground its roots have. */
 function asItStands(crop: CropEntry, tree: TreeFacts, { areaM2, phase }: TreeGround): CropEntry {
@@ -139,7 +144,11 @@ function asItStands(crop: CropEntry, tree: TreeFacts, { areaM2, phase }: TreeGro
     kcb: scaled(crop.kcb),
     heightM: tree.heightM ?? crop.heightM,
     leafCover: Math.min(0.95, leaves * (crop.leafCover ?? 0.85) + COMPANION_COVER[tree.beneath]),
-    roots: { minM: minM * deep, maxM: maxM * deep, source: 'judgement: absorbing roots of woody plants lie mostly at 150–600 mm' },
+    roots: {
+      minM: minM * deep,
+      maxM: maxM * deep,
+      source: 'judgement: absorbing roots of woody plants lie mostly at 150–600 mm',
+    },
     spacing: crop.spacing,
     asItStands: true,
   };

@@ -94,7 +94,8 @@ export function treePlan(
   // Buckets and fills are as many as the litres want.
   const { laid } = treeGround({ ...tree, litresEach }, { plantedOn, on: today, crop }, ground, delivery);
   const { minutes, eachMinutes, moves } = layoutMinutes(laid, litresEach);
-  const oneByOne = laid.by === 'bubbler stops' || laid.by === 'trickle' || laid.by === 'basin' || laid.by === 'soaker ring';
+  const oneByOne =
+    laid.by === 'bubbler stops' || laid.by === 'trickle' || laid.by === 'basin' || laid.by === 'soaker ring';
   const wanted = ringFor(tree, plantedOn, today);
   const lag = wanted.outerM - tree.ring.outerM;
   const meetM = Math.max(dryZoneM(tree), tree.ring.innerM, 0.2);

@@ -28,7 +28,8 @@ const told = (change: Partial<core.ToldTree> = {}): core.ToldTree => ({
   layout: { by: 'bubbler stops' },
   ...change,
 });
-const old = (change: Partial<core.ToldTree> = {}): TreeFacts => core.treeAsTold(told(change), '1985-03-01', TODAY);
+const old = (change: Partial<core.ToldTree> = {}): TreeFacts =>
+  core.treeAsTold(told(change), '1985-03-01', TODAY);
 
 describe('what a tree loses on a day', () => {
   const danger: WeatherDay = day(TODAY, [38, 21, 15, 7]);
@@ -88,7 +89,12 @@ describe('the ring', () => {
       '2026-03-20',
     );
     expect(pear.ring.innerM).toBe(0);
-    const years = core.ringThroughYears(pear, '2026-03-20', '2026-07-14', [2026, 2027, 2028, 2029, 2031, 2036, 2046]);
+    const years = core.ringThroughYears(
+      pear,
+      '2026-03-20',
+      '2026-07-14',
+      [2026, 2027, 2028, 2029, 2031, 2036, 2046],
+    );
     for (let i = 1; i < years.length; i += 1)
       expect(years[i]?.ring.outerM).toBeGreaterThanOrEqual((years[i - 1]?.ring.outerM ?? 0) - 1e-9);
     for (const { phase, ring } of years)
@@ -159,7 +165,9 @@ describe('the gap', () => {
     expect(clock('mild', 'sand').clockDays).toBe(13);
   });
   test('refuses a soak that lies ahead', () => {
-    expect(() => core.gapClock({ lastSoakOn: '2026-08-01', today: TODAY }, [], { site })).toThrow('lastSoakOn');
+    expect(() => core.gapClock({ lastSoakOn: '2026-08-01', today: TODAY }, [], { site })).toThrow(
+      'lastSoakOn',
+    );
   });
 });
 
@@ -191,7 +199,13 @@ describe('layouts', () => {
     );
   });
   test('76 L in buckets of 19 L are four', () => {
-    const buckets = core.layOut(old({ layout: { by: 'buckets' } }), 1, { textureClass: 'loam', infiltrationMmPerHour: 13 }, 8.5, 76);
+    const buckets = core.layOut(
+      old({ layout: { by: 'buckets' } }),
+      1,
+      { textureClass: 'loam', infiltrationMmPerHour: 13 },
+      8.5,
+      76,
+    );
     expect(buckets.pieces).toBe(4);
     expect(core.layoutMinutes(buckets, 76).minutes).toBeCloseTo(30, 6);
   });
@@ -206,7 +220,13 @@ describe('layouts', () => {
   test('what a part of the ring gets is a part of its litres, and no more', () => {
     const planting = { cropId: 'walnut', plantedOn: '1985-03-01' };
     const whole = core.treePlan(old({ layout: { by: 'micro-sprays' } }), planting, TODAY, loam, hose);
-    const half = core.treePlan(old({ layout: { by: 'micro-sprays' }, part: 0.5 }), planting, TODAY, loam, hose);
+    const half = core.treePlan(
+      old({ layout: { by: 'micro-sprays' }, part: 0.5 }),
+      planting,
+      TODAY,
+      loam,
+      hose,
+    );
     expect(half.ringM2).toBeCloseTo(whole.ringM2 / 2, 6);
     expect(half.litres / whole.litres).toBeCloseTo(0.5, 1);
   });
@@ -230,7 +250,12 @@ function place(
   const made = core.treeGround(tree, { plantedOn, on: TODAY, crop: core.cropById(cropId) }, ground, hose);
   return {
     id: 1,
-    bed: { areaM2: made.areaM2, ground, plantings: core.treePlantings([planting], tree, made), goal: 'thrifty' },
+    bed: {
+      areaM2: made.areaM2,
+      ground,
+      plantings: core.treePlantings([planting], tree, made),
+      goal: 'thrifty',
+    },
     delivery: made.delivery,
     irrigations: [],
     startOn: '2026-07-01',
@@ -242,20 +267,30 @@ function place(
 
 describe('decided by the rule of the beds, with the gap above it', () => {
   const gapsOf = (bed: PlanBed, kind: keyof typeof WEATHERS): number[] => {
-    const plan = core.planGarden({ site, beds: [bed] }, spell(kind, '2026-06-01', 71), {}, { today: TODAY, horizonDays: 28, members: 0 });
+    const plan = core.planGarden(
+      { site, beds: [bed] },
+      spell(kind, '2026-06-01', 71),
+      {},
+      { today: TODAY, horizonDays: 28, members: 0 },
+    );
     const days = plan.waterings.map(({ date }) => core.daysBetween('2026-07-01', date));
     return days.map((d, i) => d - (i === 0 ? 0 : (days[i - 1] ?? 0)));
   };
-  test.each(['warm', 'hot'] as const)('an established tree on loam in %s weather: 9 to 21 days between soaks (common practice)', (kind) => {
-    const gaps = gapsOf(place(old({ beneath: 'mulch' }), 'walnut', '1985-03-01'), kind);
-    expect(gaps.length).toBeGreaterThan(0);
-    for (const gap of gaps) {
-      expect(gap).toBeGreaterThanOrEqual(9);
-      expect(gap).toBeLessThanOrEqual(21);
-    }
-  });
+  test.each(['warm', 'hot'] as const)(
+    'an established tree on loam in %s weather: 9 to 21 days between soaks (common practice)',
+    (kind) => {
+      const gaps = gapsOf(place(old({ beneath: 'mulch' }), 'walnut', '1985-03-01'), kind);
+      expect(gaps.length).toBeGreaterThan(0);
+      for (const gap of gaps) {
+        expect(gap).toBeGreaterThanOrEqual(9);
+        expect(gap).toBeLessThanOrEqual(21);
+      }
+    },
+  );
   test('in mild weather on heavy soil up to 28 days, on loam 21', () => {
-    expect(Math.max(...gapsOf(place(old(), 'walnut', '1985-03-01', {}, 'clay loam'), 'mild'))).toBeGreaterThan(21);
+    expect(
+      Math.max(...gapsOf(place(old(), 'walnut', '1985-03-01', {}, 'clay loam'), 'mild')),
+    ).toBeGreaterThan(21);
     expect(Math.max(...gapsOf(place(old(), 'walnut', '1985-03-01'), 'mild'))).toBeLessThanOrEqual(21);
   });
   test('it only forces: wet ground gets nothing, and a soak starts it anew', () => {
@@ -264,8 +299,16 @@ describe('decided by the rule of the beds, with the gap above it', () => {
     expect(gap).toBeGreaterThan(21);
   });
   test('once a month passes the 21 days on purpose', () => {
-    const monthly = place(old(), 'walnut', '1985-03-01', { school: 'three inches a month', irrigations: [{ date: '2026-07-02', netMm: 20 }] });
-    const plan = core.planGarden({ site, beds: [monthly] }, spell('warm', '2026-06-01', 71), {}, { today: TODAY, horizonDays: 28, members: 0 });
+    const monthly = place(old(), 'walnut', '1985-03-01', {
+      school: 'three inches a month',
+      irrigations: [{ date: '2026-07-02', netMm: 20 }],
+    });
+    const plan = core.planGarden(
+      { site, beds: [monthly] },
+      spell('warm', '2026-06-01', 71),
+      {},
+      { today: TODAY, horizonDays: 28, members: 0 },
+    );
     expect(plan.waterings.map(({ date }) => date)).toEqual(['2026-08-01']);
     expect(plan.waterings[0]?.run.localMm).toBeCloseTo(76, 6);
   });
@@ -274,35 +317,54 @@ describe('decided by the rule of the beds, with the gap above it', () => {
 describe('a bare-root pear in its first fortnight', () => {
   const PLANTED = '2026-04-20';
   const pear = core.treeAsTold({ ...core.newTree(core.cropById('pear'), 0), canopyM: 0.8 }, PLANTED, PLANTED);
-  test.each(['mild', 'hot'] as const)('its ball is never drier than its band in %s weather, and rounds come daily to weekly', (kind) => {
-    const weather = spell(kind, PLANTED, 40);
-    const given: { date: string; netMm: number }[] = [];
-    const ball = core.ballOf(pear, 'first weeks', core.plantFactorOf(core.cropById('pear')), loam, PLANTED, PLANTED);
-    if (!ball) throw new Error('a young tree has a ball');
-    let goneL = 0;
-    for (let d = 0; d < 14; d += 1) {
-      const today = core.addDays(PLANTED, d);
-      const planting = { cropId: 'pear', plantedOn: PLANTED, latitudeDeg: site.latitudeDeg };
-      const made = core.treeGround(pear, { plantedOn: PLANTED, on: today, crop: core.cropById('pear') }, loam, hose);
-      const bed: PlanBed = {
-        id: 1,
-        bed: { areaM2: made.areaM2, ground: loam, plantings: core.treePlantings([planting], pear, made) },
-        delivery: made.delivery,
-        irrigations: [...given],
-        startOn: PLANTED,
-        startFullness: 1,
-        soaks: core.treeSoaks(pear, planting, loam, today),
-      };
-      const plan = core.planGarden({ site, beds: [bed] }, weather, {}, { today, members: 0 });
-      const due = plan.waterings.find(({ date }) => date === today);
-      if (due) given.push({ date: today, netMm: due.run.bedMm });
-      const et0Mm = core.referenceEt(day(today, WEATHERS[kind]), site).mm;
-      goneL = core.ballAfter(ball, goneL, { et0Mm, rainMm: 0, givenL: due ? due.run.localMm * ball.rainLPerMm : 0 });
-      expect(goneL).toBeLessThanOrEqual(ball.bandShare * ball.holdsL + 1e-9);
-    }
-    expect(given.length).toBeGreaterThanOrEqual(2);
-    expect(given.length).toBeLessThanOrEqual(14);
-  });
+  test.each(['mild', 'hot'] as const)(
+    'its ball is never drier than its band in %s weather, and rounds come daily to weekly',
+    (kind) => {
+      const weather = spell(kind, PLANTED, 40);
+      const given: { date: string; netMm: number }[] = [];
+      const ball = core.ballOf(
+        pear,
+        'first weeks',
+        core.plantFactorOf(core.cropById('pear')),
+        loam,
+        PLANTED,
+        PLANTED,
+      );
+      if (!ball) throw new Error('a young tree has a ball');
+      let goneL = 0;
+      for (let d = 0; d < 14; d += 1) {
+        const today = core.addDays(PLANTED, d);
+        const planting = { cropId: 'pear', plantedOn: PLANTED, latitudeDeg: site.latitudeDeg };
+        const made = core.treeGround(
+          pear,
+          { plantedOn: PLANTED, on: today, crop: core.cropById('pear') },
+          loam,
+          hose,
+        );
+        const bed: PlanBed = {
+          id: 1,
+          bed: { areaM2: made.areaM2, ground: loam, plantings: core.treePlantings([planting], pear, made) },
+          delivery: made.delivery,
+          irrigations: [...given],
+          startOn: PLANTED,
+          startFullness: 1,
+          soaks: core.treeSoaks(pear, planting, loam, today),
+        };
+        const plan = core.planGarden({ site, beds: [bed] }, weather, {}, { today, members: 0 });
+        const due = plan.waterings.find(({ date }) => date === today);
+        if (due) given.push({ date: today, netMm: due.run.bedMm });
+        const et0Mm = core.referenceEt(day(today, WEATHERS[kind]), site).mm;
+        goneL = core.ballAfter(ball, goneL, {
+          et0Mm,
+          rainMm: 0,
+          givenL: due ? due.run.localMm * ball.rainLPerMm : 0,
+        });
+        expect(goneL).toBeLessThanOrEqual(ball.bandShare * ball.holdsL + 1e-9);
+      }
+      expect(given.length).toBeGreaterThanOrEqual(2);
+      expect(given.length).toBeLessThanOrEqual(14);
+    },
+  );
 });
 
 describe('what else drinks, and what is borrowed', () => {
