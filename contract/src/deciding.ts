@@ -5,6 +5,7 @@ import {
   type SchoolReason,
   type ToughenWindow,
   type WaterReason,
+  type SoakNow,
 } from '@kibble/core';
 import { z } from 'zod';
 import { day, entryDate, runSlotView } from './parts.ts';
@@ -105,6 +106,8 @@ export const fortnightBed = z.object({
   /** How freely the plants can drink on each day: 1 unhindered. */
   stress: z.array(z.number()),
   window: z.object({ early: day.nullable(), late: day.nullable() }).nullable(),
+  /** A woody place's clock: the longest it is to stand, and the day on which it would pass that. */
+  soak: z.custom<SoakNow & { limitOn: string | null }>().nullable(),
   costs,
 });
 export const fortnightView = z.object({

@@ -13,6 +13,7 @@ export * from './lists.ts';
 export * from './parts.ts';
 export * from './refusalWords.ts';
 export * from './pots.ts';
+export * from './trees.ts';
 export * from './round.ts';
 export * from './ownWeather.ts';
 export * from './station.ts';

@@ -136,6 +136,21 @@ export const LIMITS = {
   batchLitres: { label: 'Water in the batch', min: 0.2, max: 1000, quantity: 'volume', unit: 'L' },
   doseMlPerL: { label: 'Acid to the litre', min: 0.05, max: 5, quantity: 'dose', unit: 'mL/L' },
   spoons: { label: 'Spoons', min: 0, max: 2000, quantity: 'count', unit: '' },
+  treeCount: { label: 'How many alike', min: 1, max: 500, quantity: 'count', unit: 'plants' },
+  canopyM: { label: 'Spread of the branches', min: 0.05, max: 40, quantity: 'length', unit: 'm' },
+  treeHeightM: { label: 'Height', min: 0.05, max: 60, quantity: 'length', unit: 'm' },
+  trunkM: { label: 'Thickness of the trunk', min: 0.002, max: 4, quantity: 'span', unit: 'm' },
+  hedgeM: { label: 'Length of the hedge', min: 0.3, max: 1000, quantity: 'length', unit: 'm' },
+  ballM: { label: 'Across the root ball', min: 0.05, max: 4, quantity: 'length', unit: 'm' },
+  mulchedM: { label: 'Mulched out to', min: 0.1, max: 40, quantity: 'length', unit: 'm' },
+  nearM: { label: 'How far off', min: 0.1, max: 60, quantity: 'length', unit: 'm' },
+  ringInnerM: { label: 'Inner edge of the ring', min: 0, max: 60, quantity: 'length', unit: 'm' },
+  ringOuterM: { label: 'Outer edge of the ring', min: 0.05, max: 60, quantity: 'length', unit: 'm' },
+  ringPart: { label: 'Part of the ring', min: 0.1, max: 1, quantity: 'share', unit: '' },
+  soakDepthMm: { label: 'Depth wanted', min: 100, max: 900, quantity: 'depth', unit: 'mm' },
+  layoutPieces: { label: 'How many', min: 1, max: 400, quantity: 'count', unit: '' },
+  pieceLph: { label: 'What one gives', min: 0.05, max: 2000, quantity: 'drip', unit: 'L/h' },
+  litresEach: { label: 'Water for each plant', min: 0.1, max: 20_000, quantity: 'volume', unit: 'L' },
 } as const satisfies Record<string, Limit>;
 
 export type LimitedField = keyof typeof LIMITS;

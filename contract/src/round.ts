@@ -10,6 +10,7 @@ import {
   type LeaveReason,
   type PlaceKindId,
   type RunsOut,
+  type SoakNow,
   type TreeGap,
   type StageStep,
   type Waiting,
@@ -22,6 +23,7 @@ import { eventView, type EventView } from './events.ts';
 import { bedView } from './garden.ts';
 import { SECTION_STATES } from './lists.ts';
 import { limited } from './limited.ts';
+import { treeNow } from './trees.ts';
 import { day, runSlotView } from './parts.ts';
 
 export const DAY_SOURCES = ['record', 'forecast', 'said', 'own record', 'ordinary day'] as const;
@@ -105,6 +107,8 @@ const balance = z.object({
 });
 
 const bedHead = z.object({
+  /** Where it is a tree place: the tree, its ring and its clock. */
+  tree: treeNow.nullable(),
   bedId: z.number(),
   kind: z.custom<PlaceKindId>((v) => typeof v === 'string'),
   bedName: z.string(),
@@ -193,6 +197,8 @@ export const leaveView = z.object({
   /** Gone from its root zone: what the ground has room for, mm. */
   depletionMm: z.number(),
   nextDate: day.nullable(),
+  /** A woody place's clock. */
+  soak: z.custom<SoakNow & { limitOn: string | null }>().nullable(),
   /** What waiting from today for the next round would cost it; null where nothing is asked of it. */
   waiting: z.custom<Waiting>().nullable(),
   reason: z.custom<LeaveReason>((v) => typeof v === 'object' && v !== null && 'code' in v),

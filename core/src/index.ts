@@ -145,6 +145,8 @@ export {
   checkTree,
   dryZoneM,
   trunkRadiusM,
+  trunkOfGirth,
+  MOST_BUCKETS,
   type TreeFacts,
   type TreeSort,
   type CameAs,
@@ -170,12 +172,20 @@ export {
 } from './places/treeRing/phases.ts';
 export { layOut, layoutMinutes, LAYOUT_FACTS, type Laid, type Spot } from './places/treeRing/layouts.ts';
 export { ballOf, ballAfter, type RootBall } from './places/treeRing/ball.ts';
-export { treeGround, treePlantings, treeSetMm, mainPlanting, openShare, type TreeGround } from './places/treeRing/treeGround.ts';
+export {
+  treeGround,
+  treePlantings,
+  treeSetMm,
+  mainPlanting,
+  openShare,
+  type TreeGround,
+} from './places/treeRing/treeGround.ts';
 export { treeSoaks, type TreeSoaks } from './places/treeRing/treeSoaks.ts';
 export { treePlan, depthDose, type TreePlan } from './places/treeRing/treePlan.ts';
 export { creditFrom, lawnPasses } from './places/treeRing/credit.ts';
 export { doseCheck, type DoseCheck } from './places/treeRing/doseCheck.ts';
 export { treeSeason, type TreeSeason } from './places/treeRing/treeSeason.ts';
+export { treeTasks, type TreeTask } from './care/treeTasks.ts';
 export { treeAsTold, newTree, type ToldTree } from './places/treeRing/newTree.ts';
 export { daysInStore, FIXED_WEEK_MM, fixedWeekShortfall } from './schools/fixedWeek.ts';
 export { intakeRate } from './soil/soilProfile.ts';

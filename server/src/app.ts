@@ -16,6 +16,7 @@ import { potRoutes } from './routes/pots.ts';
 import { practiceRoutes } from './routes/practice.ts';
 import { tapRoutes } from './routes/taps.ts';
 import { townRoutes } from './routes/towns.ts';
+import { treeRoutes } from './routes/trees.ts';
 import { wateringRoutes } from './routes/waterings.ts';
 import { weatherRoutes } from './routes/weather.ts';
 import { weatherFileRoutes } from './routes/weatherFiles.ts';
@@ -56,6 +57,7 @@ export function kibbleApp(services: Services, webDir?: string): Express {
     weatherRoutes(services),
     weatherFileRoutes(services),
     potRoutes(services),
+    treeRoutes(services),
     townRoutes(services),
     practiceRoutes(services),
     yourDataRoutes(services),

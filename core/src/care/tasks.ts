@@ -1,3 +1,4 @@
+import type { TreeTask } from './treeTasks.ts';
 import type { Mulch } from '../places/ground/mulch.ts';
 import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import type { CropEntry, PlantingInput, StageName } from '../plants/types.ts';
@@ -16,7 +17,8 @@ export type BedTask =
   | { code: 'do the spots join'; day: number }
   | { code: 'a little every day'; days: number }
   | { code: 'probe it now'; minutes: number }
-  | { code: 'has it begun'; stage: StageName; about: IsoDate };
+  | { code: 'has it begun'; stage: StageName; about: IsoDate }
+  | TreeTask;
 
 const BEFORE_HEAT: ReadonlySet<BedTask['code']> = new Set([
   'mulch before the heat',

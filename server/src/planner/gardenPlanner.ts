@@ -12,6 +12,7 @@ import {
   schoolsView,
   sectionView,
   sharpenAnswer,
+  treesView,
   tryView,
   unplannedBedView,
   walkView,
@@ -39,6 +40,7 @@ import { potPageOf, shelfOf, type Shelf } from './views/pots.ts';
 import { schoolsOf } from './views/schools.ts';
 import { sectionOf, type SectionQuery } from './views/section.ts';
 import { sharpenOf } from './views/sharpen.ts';
+import { treesOf } from './views/trees.ts';
 import { tryPlanChange } from './views/tryPlan.ts';
 import { walkOf } from './views/walk.ts';
 import { dayWorking, numberWorking, tryOnBed } from './views/working.ts';
@@ -63,6 +65,7 @@ export interface Asked {
   numberWorking: { bedId: number; of: Explainable };
   dayWorking: { date: string };
   pots: Record<string, never>;
+  trees: Record<string, never>;
   potPage: { potId: number };
 }
 export type ViewName = keyof Asked;
@@ -81,7 +84,7 @@ const hasLimits = ({ garden: { limits } }: Facts): boolean =>
   [limits.litresPerDay, limits.litresPerWeek, limits.minutesPerDay].some((limit) => (limit ?? null) !== null);
 
 /** Views that hang on nothing but the plan. */
-const KEPT: ReadonlySet<ViewName> = new Set(['garden', 'round', 'fortnight', 'sharpen']);
+const KEPT: ReadonlySet<ViewName> = new Set(['garden', 'round', 'fortnight', 'sharpen', 'trees']);
 
 const VIEWS: {
   [K in ViewName]: (
@@ -119,6 +122,7 @@ const VIEWS: {
   numberWorking: (planned, { bedId, of }) =>
     answer(workingView, { working: numberWorking(planned().context, bedId, of) }),
   dayWorking: (planned, { date }) => answer(workingView, { working: dayWorking(planned().context, date) }),
+  trees: (planned) => answer(treesView, treesOf(planned().context, planned().places)),
   pots: (_planned, _asked, _facts, _before, shelf) => answer(potsView, shelf().view),
   potPage: (_planned, { potId }, facts, _before, shelf) => {
     const page = potPageOf(facts, shelf(), potId);
@@ -126,6 +130,10 @@ const VIEWS: {
     return answer(potPageView, page);
   },
 };
+
+/** Places whose watered ground a tree's roots share. */
+const sharesWith = ({ settings }: BedView): readonly number[] =>
+  settings.flatMap(({ setting }) => (setting.kind === 'tree' ? (setting.value?.shares ?? []) : []));
 
 /** One garden's facts and its one plan, made when first asked for and kept until a fact changes. */
 export class GardenPlanner {
@@ -181,6 +189,8 @@ export class GardenPlanner {
     const ids = new Set(beds.map(({ id }) => id));
     for (const id of ids) this.taken.delete(id);
     const { garden } = this.facts;
+    // A tree whose roots share their ground has their water too.
+    for (const bed of garden.beds) if (sharesWith(bed).some((id) => ids.has(id))) this.taken.delete(bed.id);
     this.facts = {
       ...this.facts,
       garden: { ...garden, beds: garden.beds.map((bed) => beds.find(({ id }) => id === bed.id) ?? bed) },

@@ -6,7 +6,7 @@ export type TreeSort = (typeof TREE_SORTS)[number];
 /** What its roots came in. */
 export const CAME_AS = ['bare-root', 'potted', 'balled', 'not known'] as const;
 export type CameAs = (typeof CAME_AS)[number];
-export const BENEATH = ['bare', 'mulch', 'lawn', 'planting'] as const;
+export const BENEATH = ['bare', 'mulch', 'lawn', 'lawn, unwatered', 'planting'] as const;
 export type Beneath = (typeof BENEATH)[number];
 /** How far out its ring is wanted; people disagree, and all of them are right somewhere. */
 export const REACHES = ['at the edge', 'past the edge', 'far out'] as const;
@@ -51,8 +51,8 @@ export interface TreeFacts {
   /** Spread of the branches across, m; of a hedge its thickness. */
   canopyM: number;
   heightM?: number;
-  /** Thickness of the trunk at breast height, cm. */
-  trunkCm?: number;
+  /** Thickness of the trunk at breast height, m. */
+  trunkM?: number;
   /** Length of a hedge, m. */
   lengthM?: number;
   cameAs: CameAs;
@@ -92,10 +92,13 @@ const LONGEST_M = 1000;
 const DRY_TRUNKS = 3;
 const LEAST_DRY_M = 0.3;
 const SHRUB_DRY_M = 0.1;
-export const trunkRadiusM = ({ trunkCm = 0 }: Pick<TreeFacts, 'trunkCm'>): number => trunkCm / 200;
+export const trunkRadiusM = ({ trunkM = 0 }: Pick<TreeFacts, 'trunkM'>): number => trunkM / 2;
+
+/** Thickness of a trunk from the tape round it, m. @param girthM 0–15. Source: geometry. */
+export const trunkOfGirth = (girthM: number): number => positive('girthM', girthM, 15, 'm') / Math.PI;
 
 /** How far from the trunk nothing is wetted once it has rooted, m. */
-export function dryZoneM(tree: Pick<TreeFacts, 'sort' | 'trunkCm' | 'canopyM'>): number {
+export function dryZoneM(tree: Pick<TreeFacts, 'sort' | 'trunkM' | 'canopyM'>): number {
   if (tree.sort !== 'tree') return Math.min(SHRUB_DRY_M, tree.canopyM / 8);
   const wanted = Math.max(LEAST_DRY_M, DRY_TRUNKS * 2 * trunkRadiusM(tree));
   return Math.min(wanted, tree.canopyM / 4);
@@ -111,10 +114,10 @@ export function checkTree(tree: TreeFacts, established: boolean): TreeFacts {
   within('count', tree.count, 1, 500, 'plants');
   positive('canopyM', tree.canopyM, WIDEST_M, 'm');
   withinIfGiven('heightM', tree.heightM, 0.05, 60, 'm');
-  withinIfGiven('trunkCm', tree.trunkCm, 0.2, 400, 'cm');
+  withinIfGiven('trunkM', tree.trunkM, 0.002, 4, 'm');
   if (tree.sort === 'hedge') positive('lengthM', tree.lengthM, LONGEST_M, 'm');
-  if (tree.canopyM * 100 <= (tree.trunkCm ?? 0))
-    throw new OutOfRange('canopyM', `be more than the trunk's ${tree.trunkCm ?? 0} cm`, `${tree.canopyM} m`);
+  if (tree.canopyM <= (tree.trunkM ?? 0))
+    throw new OutOfRange('canopyM', `be more than the trunk's ${tree.trunkM ?? 0} m`, `${tree.canopyM} m`);
   withinIfGiven('potL', tree.potL, 0.1, 2000, 'L');
   withinIfGiven('ballM', tree.ballM, 0.05, 4, 'm');
   withinIfGiven('nearM', tree.nearM, 0.1, 60, 'm');

@@ -18,9 +18,22 @@ export function openShare({ near, nearM, ring, part }: TreeFacts): number {
 }
 
 /** What else drinks there, as a share of reference demand over the roots' ground: turf and underplanting take theirs first. Judgement. */
-const COMPANIONS: Readonly<Record<Beneath, number>> = { bare: 0, mulch: 0, lawn: 0.1, planting: 0.15 };
+const COMPANIONS: Readonly<Record<Beneath, number>> = {
+  bare: 0,
+  mulch: 0,
+  lawn: 0.1,
+  // Brown turf is asleep.
+  'lawn, unwatered': 0.03,
+  planting: 0.15,
+};
 /** How much of the ground they hide. Judgement. */
-const COMPANION_COVER: Readonly<Record<Beneath, number>> = { bare: 0, mulch: 0, lawn: 0.8, planting: 0.5 };
+const COMPANION_COVER: Readonly<Record<Beneath, number>> = {
+  bare: 0,
+  mulch: 0,
+  lawn: 0.8,
+  'lawn, unwatered': 0.6,
+  planting: 0.5,
+};
 
 /** Absorbing roots lie so deep, mm: shallow and deep end by phase. Common practice (mostly 150–600 mm); the ends are judgements. */
 const ROOTS_M: Readonly<Record<TreePhase, readonly [min: number, max: number]>> = {

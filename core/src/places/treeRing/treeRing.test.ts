@@ -24,7 +24,7 @@ const walnut = core.cropById('walnut');
 const told = (change: Partial<core.ToldTree> = {}): core.ToldTree => ({
   ...core.newTree(walnut, 40),
   canopyM: 9,
-  trunkCm: 58,
+  trunkM: 0.58,
   layout: { by: 'bubbler stops' },
   ...change,
 });
@@ -84,7 +84,7 @@ describe('the ring', () => {
   });
   test('moves outward with the years: the ball, its surround, the branch edge; and an established trunk is never wetted', () => {
     const pear = core.treeAsTold(
-      { ...core.newTree(core.cropById('pear'), 0), trunkCm: 2, canopyM: 0.8 },
+      { ...core.newTree(core.cropById('pear'), 0), trunkM: 0.02, canopyM: 0.8 },
       '2026-03-20',
       '2026-03-20',
     );
@@ -124,13 +124,13 @@ describe('the ring', () => {
 
 describe('bad input is refused by its field', () => {
   test.each<[string, Partial<core.ToldTree>]>([
-    ['canopyM', { canopyM: 0.3, trunkCm: 46 }],
+    ['canopyM', { canopyM: 0.3, trunkM: 0.46 }],
     ['ring.innerM', { ring: { innerM: 0.2, outerM: 5 } }],
     ['ring.innerM', { ring: { innerM: 6, outerM: 5 } }],
     ['ring.outerM', { ring: { innerM: 4, outerM: 30 } }],
     ['layout.pieces', { layout: { by: 'buckets', pieces: 400 } }],
     ['layout.pieceLph', { layout: { by: 'emitters', pieceLph: 0 } }],
-    ['lengthM', { sort: 'hedge', canopyM: 1, trunkCm: undefined, lengthM: undefined }],
+    ['lengthM', { sort: 'hedge', canopyM: 1, trunkM: undefined, lengthM: undefined }],
     ['part', { part: 0 }],
   ])('%s', (field, change) => {
     expect(() => old(change)).toThrow(RangeError);

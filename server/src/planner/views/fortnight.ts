@@ -39,6 +39,7 @@ export function fortnightOf(context: Context, { unplanned }: Places): FortnightV
             })),
           stress: outlook.ahead.map((day) => day.stressCoefficient),
           window: outlook.dates && { early: outlook.dates.early, late: outlook.dates.late },
+          soak: outlook.soak,
           costs: costsOf(outlook, plan),
         },
       ];

@@ -29,6 +29,7 @@ import {
 import type { Context } from '../context.ts';
 import { cropOfBed, plantingsOf } from '../placeInput.ts';
 import { coreView } from './core.ts';
+import { treeNowOf } from './trees.ts';
 
 function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: number): CoreView {
   const planting = standingOn(plantingsOf(bed, latitudeDeg), today);
@@ -43,7 +44,8 @@ function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: n
   });
 }
 
-export function headOf(bed: BedView, outlook: BedOutlook, { today, site }: Context) {
+export function headOf(bed: BedView, outlook: BedOutlook, context: Context) {
+  const { today, site } = context;
   const known = knownBed(bed, today);
   return {
     bedId: bed.id,
@@ -54,6 +56,7 @@ export function headOf(bed: BedView, outlook: BedOutlook, { today, site }: Conte
     textureClass: known.ground.horizons[0]?.textureClass ?? bed.textureClass,
     areaM2: known.areaM2,
     core: coreOf(bed, outlook, today, site.latitudeDeg),
+    tree: treeNowOf(bed, outlook, context),
     beyond: known.beyond,
     unread: known.unread.map(({ id = 0, on, kind }) => ({ id, on, label: ENTRY_FACTS[kind].label })),
   };
@@ -189,6 +192,7 @@ export function leaveOf(bed: BedView, outlook: BedOutlook, context: Context): Le
     depletionMm: outlook.depletionMm,
     nextDate: outlook.next?.date ?? null,
     waiting: outlook.waiting,
+    soak: outlook.soak,
     // Its working is asked for where somebody opens it.
     reason: leave.code === 'enough in store' ? { ...leave, because: undefined } : leave,
     event: settled.at(-1) ?? null,

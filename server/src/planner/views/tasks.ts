@@ -1,7 +1,8 @@
 import type { BedView, TaskView } from '@kibble/contract';
-import { addDays, bedTasks, type BedOutlook } from '@kibble/core';
+import { addDays, bedTasks, treeTasks, type BedOutlook } from '@kibble/core';
 import type { Context } from '../context.ts';
-import { mulchOf, plantingsOf } from '../placeInput.ts';
+import { treeNowOf } from './trees.ts';
+import { cropOfBed, mulchOf, plantingsOf } from '../placeInput.ts';
 
 /** Minutes since today's latest watering of a bed was written down, unless it was probed today. */
 function sinceWatering(bed: BedView, { events, today }: Context, now: Date): number | undefined {
@@ -51,7 +52,25 @@ export function tasksOf(bed: BedView, outlook: BedOutlook, context: Context, now
       bed.planting?.school === 'little and often' ? (bed.planting.schoolSince ?? undefined) : undefined,
     goneShare: outlook.readilyMm > 0 ? outlook.depletionMm / outlook.readilyMm : 0,
   });
-  return tasks.map((task) => ({
+  const tree = treeNowOf(bed, outlook, context);
+  const crop = cropOfBed(bed);
+  const more =
+    tree && crop
+      ? treeTasks({
+          tree: tree.facts,
+          plan: tree.plan,
+          crop,
+          plantedOn: tree.plantedOn,
+          today,
+          soak: tree.soak,
+          scarce: tree.scarce,
+          heat: context.alerts.some(({ code }) => code === 'heat wave' || code === 'hot dry wind'),
+          freezing: context.alerts.some(({ code }) => code === 'ground about to freeze'),
+          goneShare: outlook.readilyMm > 0 ? outlook.depletionMm / outlook.readilyMm : 0,
+          ahead: context.weather.filter(({ date }) => date >= today),
+        })
+      : [];
+  return [...tasks, ...more].map((task) => ({
     bedId: bed.id,
     bedName: bed.name,
     plantingId: bed.planting?.id ?? null,
