@@ -67,6 +67,8 @@ export const newTreeBody = z.object({
   mulchMaterial: oneOf('Mulch', MULCH_MATERIALS).nullish(),
   mulchMm: limited('mulchMm').nullish(),
   startWetness: oneOf('Wetness now', START_WETNESS).default('moist'),
+  /** The day on which the ground was so; today when left out. */
+  wetnessOn: entryDate('Day on which the ground was so').nullish(),
   goal: oneOf('Goal', GOALS).default('steady'),
   delivery: deliveryBody.omit({ method: true }),
   tree: treeBody,

@@ -228,6 +228,8 @@ export { mulchVolume } from './places/ground/mulchVolume.ts';
 export {
   defaultSchool,
   SCHOOLS,
+  RING_FORTNIGHT_MM,
+  RING_MONTH_MM,
   schoolOf,
   thresholdOf,
   type School,

@@ -1,4 +1,5 @@
-import type { BedDraftBody, GardenBody, PlantingDraft } from '@kibble/contract';
+import type { z } from 'zod';
+import type { BedDraftBody, GardenBody, PlantingDraft, treeBody } from '@kibble/contract';
 import type { Entry } from '@kibble/core';
 
 /** "Three Poplars", an invented market garden on a dry inland plain. Everything in it is made up. */
@@ -22,6 +23,8 @@ export const bookName = 'our weather book.csv';
 /** A bed, and the last morning on which it was watered by the plan: since then nobody has been round. */
 interface DemoBed extends BedDraftBody {
   followedUntil: string;
+  /** Where it is a tree place: what is known of it. */
+  tree?: z.input<typeof treeBody>;
   /** The tap it draws from, by its place in `taps`. */
   tap?: number;
   /** The bed whose ground it shares, by name. */
@@ -177,6 +180,63 @@ export const beds: DemoBed[] = [
     planting: { cropId: 'apricot', plantedOn: '2025-03-20', method: 'bare-root' },
     delivery: { method: 'slow bucket', litresPerMinute: 0.6, measured: false },
     followedUntil: '2026-07-13',
+    tree: {
+      sort: 'tree',
+      count: 2,
+      canopyM: 1.8,
+      heightM: 2.2,
+      trunkM: 0.035,
+      cameAs: 'bare-root',
+      beneath: 'mulch',
+      mulchedM: 0.7,
+      // They still stand where they were dug in for their first year.
+      ring: { innerM: 0, outerM: 0.45 },
+      layout: { by: 'buckets' },
+    },
+  },
+  {
+    name: 'New pear',
+    place: 'Yard',
+    areaM2: 1,
+    textureClass: 'loam',
+    form: 'basin',
+    mulchMaterial: 'wood chip',
+    mulchMm: 60,
+    planting: { cropId: 'pear', plantedOn: '2026-03-24', method: 'bare-root' },
+    delivery: { method: 'watering can', litresPerMinute: 8, measured: false },
+    followedUntil: '2026-07-13',
+    tree: {
+      sort: 'tree',
+      canopyM: 0.9,
+      heightM: 1.8,
+      trunkM: 0.022,
+      cameAs: 'bare-root',
+      beneath: 'mulch',
+      mulchedM: 0.5,
+      layout: { by: 'basin' },
+    },
+  },
+  {
+    name: 'Old walnut',
+    place: 'Yard',
+    areaM2: 60,
+    textureClass: 'clay loam',
+    planting: { cropId: 'walnut', plantedOn: '1985-03-01' },
+    delivery: { method: 'bubbler', litresPerMinute: 8.5, measured: false },
+    goal: 'thrifty',
+    followedUntil: '2026-07-13',
+    tap: 1,
+    tree: {
+      sort: 'tree',
+      canopyM: 9,
+      heightM: 11,
+      trunkM: 0.58,
+      cameAs: 'not known',
+      beneath: 'lawn',
+      near: 'path',
+      nearM: 6,
+      layout: { by: 'bubbler stops' },
+    },
   },
   {
     name: 'Rose walk',
@@ -191,6 +251,17 @@ export const beds: DemoBed[] = [
     goal: 'show',
     followedUntil: '2026-07-13',
     tap: 1,
+    tree: {
+      sort: 'shrub',
+      count: 7,
+      canopyM: 0.9,
+      heightM: 1.2,
+      cameAs: 'potted',
+      potL: 4,
+      beneath: 'mulch',
+      layout: { by: 'bubbler stops', pieces: 1 },
+      litresEach: 13,
+    },
   },
   {
     name: 'Currants',
@@ -203,5 +274,36 @@ export const beds: DemoBed[] = [
     delivery: { method: 'soaker hose', litresPerMinute: 2, measured: false },
     followedUntil: '2026-07-13',
     tap: 1,
+    tree: {
+      sort: 'shrub',
+      count: 5,
+      canopyM: 1.2,
+      heightM: 1.3,
+      cameAs: 'bare-root',
+      beneath: 'mulch',
+      layout: { by: 'soaker ring' },
+    },
+  },
+  {
+    name: 'Beech hedge',
+    place: 'Yard',
+    areaM2: 8,
+    textureClass: 'loam',
+    mulchMaterial: 'bark',
+    mulchMm: 50,
+    planting: { cropId: 'beech-hedge', plantedOn: '2023-11-20', method: 'bare-root' },
+    delivery: { method: 'soaker hose', litresPerMinute: 2.5, measured: false },
+    goal: 'thrifty',
+    followedUntil: '2026-07-13',
+    tap: 1,
+    tree: {
+      sort: 'hedge',
+      canopyM: 0.6,
+      heightM: 1.4,
+      lengthM: 12,
+      cameAs: 'bare-root',
+      beneath: 'mulch',
+      layout: { by: 'soaker ring' },
+    },
   },
 ];

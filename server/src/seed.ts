@@ -1,9 +1,10 @@
-import { bedBody, isShared, potBody, toStore, type StationDay } from '@kibble/contract';
+import { bedBody, isShared, potBody, toStore, treeBody, type StationDay } from '@kibble/contract';
 import {
   addDays,
   ENTRY_FACTS,
   followSeason,
   METHOD_FACTS,
+  treeAsTold,
   usualWay,
   wateredAsDue,
   weatherSeries,
@@ -51,13 +52,33 @@ export async function seedDemo(
   // All of it or nothing: a first start that is cut short begins anew.
   await writerOf(sequelize)(async () => {
     const garden = await createGarden(threePoplars, { stationUrl, isDemo: true });
-    for (const { followedUntil: _, tap: _tap, groundOf: _ground, findings: _findings, ...body } of beds)
-      await createBed(garden.id, bedBody.parse(body), wall.now());
+    for (const {
+      followedUntil: _,
+      tap: _tap,
+      groundOf: _ground,
+      findings: _findings,
+      tree,
+      ...body
+    } of beds) {
+      const bed = await createBed(garden.id, bedBody.parse(body), wall.now());
+      if (tree) await seedTree(bed, tree, todayOf(garden, wall), wall);
+    }
     await seedFindings(garden.id, wall);
     await waterAsPlanned(garden, wall, log);
     await seedPots(garden, wall, log);
     await keepBook(garden, stationUrl, wall);
   });
+}
+
+/** What is known of a tree of the demo, from its first day on. */
+async function seedTree(
+  bed: Bed,
+  tree: NonNullable<(typeof beds)[number]['tree']>,
+  today: string,
+  wall: WallClock,
+): Promise<void> {
+  const value = treeAsTold(treeBody.parse(tree), bed.startOn, today);
+  await firstSettings(bed, [{ kind: 'tree', value }], bed.startOn, wall.now());
 }
 
 /** The taps of the demo and what was tested before its first morning. */

@@ -61,7 +61,7 @@ const forGrowth = (facts: DayFacts, code: 'growth' | 'floor', input: PlanBed): D
 function forced(facts: DayFacts, input: PlanBed): Decision | null {
   const { soak } = facts;
   const code = facts.forced;
-  const wantedMm = Math.max(facts.goneMm, code === 'ball' ? facts.ballMm : 0) - facts.rainByThenMm;
+  const wantedMm = code === 'ball' ? Math.max(facts.goneMm, facts.ballMm) : facts.goneMm - facts.rainByThenMm;
   if (!soak || !code || wantedMm < facts.leastMm) return null;
   const localMm = input.setMm ?? wantedMm;
   const told = (label: string, value: number, unit: 'd' | 'share'): Working =>
@@ -76,7 +76,7 @@ function forced(facts: DayFacts, input: PlanBed): Decision | null {
         'mm',
         code === 'gap'
           ? 'what is gone this morning − likely rain: its longest gap would be passed before the next round'
-          : 'what its root ball lacks − likely rain: the ball dries before the ground round it',
+          : 'what its root ball lacks: the ball dries before the ground round it, and waits for no rain',
         [
           explainGoneOf(grounds),
           told('Days since its last soak', soak.days, 'd'),

@@ -96,14 +96,15 @@ export function soakDue(
   const { input, soaks, now, d } = at_;
   let { counted } = clock;
   const { ball } = soaks;
-  // A ball waits for no round: it is looked at each morning for its evening.
-  const before = ball ? d + 1 : until;
+  // A ball waits for no round: it is looked at each morning for its evening, on a round for the next day's too.
+  const before = ball ? Math.min(until, d + 2) : until;
   for (let k = d; k < before && k < now.days.length; k += 1)
     counted += rateOn(soaks, et0Of(k), leaflessOn(input, now, k));
   if (counted > soaks.gapDays) return 'gap';
   if (!ball) return null;
-  const tonightL = clock.ballGoneL + ball.usesLPerMm * et0Of(d) * leavesOn(input, now, d);
-  return tonightL > ball.bandShare * ball.holdsL ? 'ball' : null;
+  let goneL = clock.ballGoneL;
+  for (let k = d; k < before; k += 1) goneL += ball.usesLPerMm * et0Of(k) * leavesOn(input, now, k);
+  return goneL > ball.bandShare * ball.holdsL ? 'ball' : null;
 }
 
 /** The first day ahead on which a clock passes its gap if no water comes; null within the span. */

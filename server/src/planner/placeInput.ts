@@ -120,8 +120,12 @@ export function planBed(
         .map((event) => ({ date: event.date, netMm: event.netMm ?? 0 })),
       ...(tree
         ? borrowed
-            .filter(({ date }) => date >= start.startOn && date <= today)
-            .map(({ date, ...given }) => ({ date, netMm: creditFrom(given, tree.ground.areaM2) }))
+            .filter(({ date }) => date >= start.startOn && date < today)
+            // Only what reaches the ring is counted.
+            .map(({ date, ...given }) => ({
+              date,
+              netMm: tree.ground.wettedFraction * creditFrom(given, tree.ground.areaM2),
+            }))
             .filter(({ netMm }) => netMm > 0)
         : []),
     ],

@@ -1,6 +1,9 @@
 import { historyOf, type bedBody, type NewTreeBody, type TreeBody, type treeChange } from '@kibble/contract';
 import {
+  CATALOGUE,
+  cropById,
   intakeRate,
+  isWoody,
   LAYOUT_FACTS,
   layOut,
   treeAsTold,
@@ -56,6 +59,9 @@ const wateredBy = (
 /** Adds a tree place: its ground, its plant, its ring. */
 export async function addTree(gardenId: number, body: NewTreeBody, today: string, at: Date): Promise<Bed> {
   checkPlanted(body.plantedOn, today);
+  const crop = CATALOGUE.find(({ id }) => id === body.cropId);
+  if (crop && !isWoody(crop))
+    throw new Refusal('invalid', `Crop must be a tree, shrub or hedge; got ${crop.name}`, 'cropId');
   const facts = factsOf(body.tree, body.plantedOn, today);
   checkLaid(facts, body.textureClass, body.delivery.litresPerMinute);
   const bed = await createBed(
@@ -72,7 +78,7 @@ export async function addTree(gardenId: number, body: NewTreeBody, today: string
       mulchMaterial: body.mulchMaterial,
       mulchMm: body.mulchMm,
       startWetness: body.startWetness,
-      wetnessOn: body.plantedOn < today ? today : undefined,
+      wetnessOn: body.wetnessOn ?? (body.plantedOn < today ? today : undefined),
       goal: body.goal,
       notes: '',
       planting: {
@@ -99,10 +105,11 @@ export async function changeTree(
   const { view } = await findBedView(bed.id, wall);
   const since = sinceOf(body.since, today);
   const { plantedOn } = view.planting ?? {};
-  if (body.tree && plantedOn === undefined)
+  const crop = view.planting && (view.planting.custom ?? cropById(view.planting.cropId));
+  if (body.tree && !(crop && isWoody(crop)))
     throw new Refusal(
       'invalid',
-      `${bed.name} must have something woody planted on it to be a tree place; got nothing`,
+      `${bed.name} must have something woody planted on it to be a tree place; got ${crop?.name ?? 'nothing'}`,
       'tree',
     );
   const now = historyOf(view, today).periods.at(-1)?.tree?.facts ?? null;

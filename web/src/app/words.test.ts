@@ -44,7 +44,7 @@ const reason: WaterReason = {
   wantedMm: 20.2,
   waiting,
   carriedFrom: null,
-      soak: null,
+  soak: null,
   depletionShare: 0.4,
 };
 

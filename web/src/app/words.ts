@@ -107,6 +107,20 @@ export function waterSentence(
       deep,
       ' deep.',
     ];
+  if (reason.code === 'gap' && reason.soak)
+    return [
+      `${days(reason.soak.days)} since its last soak${Math.abs(reason.soak.counted - reason.soak.days) >= 1 ? `, which count as ${Math.round(reason.soak.counted)}` : ''}: it is to stand ${days(reason.soak.gapDays)} at most. `,
+      gone,
+      ' are gone; this goes ',
+      deep,
+      ' deep.',
+    ];
+  if (reason.code === 'ball' && reason.soak)
+    return [
+      `Its root ball dries before the ground round it: ${Math.round(100 * (reason.soak.ballGone ?? 0))} % of the ball’s water is gone. This goes `,
+      deep,
+      ' deep.',
+    ];
   const start: Sentence = past
     ? [gone, ' are gone, and ', spare, ' were within easy reach. ']
     : [gone, ' of the ', spare, ' within easy reach are gone. '];

@@ -23,6 +23,7 @@ export const ROOM_GROUPS: readonly { name: string; rooms: readonly Room[] }[] = 
         name: 'Pots & trays',
         also: 'containers shelf weigh seedlings houseplants cacti water acid',
       },
+      { path: 'trees', name: 'Trees', also: 'shrubs hedge rose ring orchard gap clock move outward' },
       { path: 'ground', name: 'Ground & taps', also: 'tests soil flow measure bucket cans feel' },
       { path: 'weather', name: 'Weather', also: 'rain gauge forecast station import file' },
     ],

@@ -76,6 +76,14 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../rooms/pots/PotRoom.tsx')).PotRoom }),
           },
           {
+            path: 'trees',
+            lazy: async () => ({ Component: (await import('../rooms/trees/TreesRoom.tsx')).TreesRoom }),
+          },
+          {
+            path: 'trees/:bedId',
+            lazy: async () => ({ Component: (await import('../rooms/trees/TreeRoom.tsx')).TreeRoom }),
+          },
+          {
             path: 'ground',
             lazy: async () => ({ Component: (await import('../rooms/ground/GroundRoom.tsx')).GroundRoom }),
           },

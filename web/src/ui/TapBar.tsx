@@ -112,13 +112,17 @@ function Running({
   const off = (minutes: number): void => {
     setAsked(false);
     const ranMinutes = tap.ranMinutes + minutes;
-    if (tap.run < tap.runs)
+    // Without a rest between, it is the spot that changes: the hose is moved and runs on.
+    if (tap.run < tap.runs && tap.soakMinutes === 0)
+      onNext({ ...tap, run: tap.run + 1, minutes: tap.runMinutes, ranMinutes });
+    else if (tap.run < tap.runs)
       onNext({ ...tap, resting: true, minutes: Math.max(0.5, tap.soakMinutes), ranMinutes });
     else void finish(ranMinutes).catch(() => undefined);
   };
   const again = (): void => onNext({ ...tap, resting: false, run: tap.run + 1, minutes: tap.runMinutes });
 
-  const turn = tap.runs > 1 ? `, turn ${tap.run} of ${tap.runs}` : '';
+  const moved = tap.runs > 1 && tap.soakMinutes === 0;
+  const turn = tap.runs > 1 ? `, ${moved ? 'spot' : 'turn'} ${tap.run} of ${tap.runs}` : '';
   return (
     <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
       <span role="timer" className={`text-4xl font-bold ${over && !tap.resting ? 'text-brick' : ''}`}>
@@ -135,6 +139,8 @@ function Running({
           )
         ) : tap.selfStops ? (
           'it runs, and the timer on the tap shuts it.'
+        ) : over && moved && tap.run < tap.runs ? (
+          <span className="font-semibold text-brick">this spot has enough: move the hose on.</span>
         ) : over && byHand ? (
           <span className="font-semibold text-brick">this turn is over: say that it is off.</span>
         ) : over ? (
@@ -178,7 +184,7 @@ function Running({
             disabled={isLoading}
             onClick={() => (over && -left > BEEP_AGAIN_MS ? setAsked(true) : off(ran / 60_000))}
           >
-            It is off
+            {moved && tap.run < tap.runs ? `Moved to spot ${tap.run + 1}` : 'It is off'}
           </Button>
           <Button
             look="quiet"

@@ -5,13 +5,16 @@ import { useLogFindingMutation } from '../app/api.ts';
 import { useGarden } from '../app/gardenRound.ts';
 import { noticeShown } from '../app/noticeSlice.ts';
 import { useAppDispatch } from '../app/store.ts';
+import { treeTaskText } from '../app/treeWords.ts';
+import { useUnits, type Units } from '../app/units.ts';
 import { dayMonth, stageWords } from '../app/words.ts';
 
 /** What a task says, and the short answers to it with what each writes down. */
 function words(
   task: BedTask,
   plantingId: number | null,
-): { text: string; answers: [string, Entry][]; link?: string; to?: string } {
+  units: Units,
+): { text: string; answers: [string, Entry][]; link?: string; to?: string; tree?: boolean } {
   switch (task.code) {
     case 'are all standing':
       return {
@@ -83,16 +86,22 @@ function words(
         answers:
           plantingId === null ? [] : [['I saw it today', { kind: 'stage', plantingId, stage: task.stage }]],
       };
+    default:
+      return {
+        text: treeTaskText(task, units),
+        answers: [],
+        ...(task.code === 'move the water outward' ? { link: 'Where to, and print it', tree: true } : {}),
+      };
   }
 }
 
 /** Beds that are told the same, and have nothing to answer, are told it once. */
-function together(tasks: TaskView[]): { item: TaskView; others: TaskView[] }[] {
+function together(tasks: TaskView[], units: Units): { item: TaskView; others: TaskView[] }[] {
   const groups: { item: TaskView; others: TaskView[] }[] = [];
   for (const item of tasks) {
-    const { text, answers } = words(item.task, item.plantingId);
+    const { text, answers } = words(item.task, item.plantingId, units);
     const same = groups.find(
-      (g) => answers.length === 0 && words(g.item.task, g.item.plantingId).text === text,
+      (g) => answers.length === 0 && words(g.item.task, g.item.plantingId, units).text === text,
     );
     if (same) same.others.push(item);
     else groups.push({ item, others: [] });
@@ -105,6 +114,7 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
   const garden = useGarden();
   const { gardenId } = useParams();
   const dispatch = useAppDispatch();
+  const units = useUnits();
   const [log] = useLogFindingMutation();
   if (tasks.length === 0) return null;
   const answer = async (task: TaskView, input: Entry): Promise<void> => {
@@ -117,8 +127,8 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
         {named ? 'Besides watering' : 'To do here'}
       </h2>
       <ul>
-        {together(tasks).map(({ item, others }) => {
-          const { text, answers, link, to } = words(item.task, item.plantingId);
+        {together(tasks, units).map(({ item, others }) => {
+          const { text, answers, link, to, tree } = words(item.task, item.plantingId, units);
           return (
             <li key={`${item.bedId}-${item.task.code}`} className="border-t border-rule py-1">
               {named ? (
@@ -158,9 +168,11 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
                 <Link
                   className="underline underline-offset-4"
                   to={
-                    to
-                      ? `/garden/${gardenId}/ground/bed/${item.bedId}/${to}`
-                      : `/garden/${gardenId}/beds/${item.bedId}#cover`
+                    tree
+                      ? `/garden/${gardenId}/trees/${item.bedId}`
+                      : to
+                        ? `/garden/${gardenId}/ground/bed/${item.bedId}/${to}`
+                        : `/garden/${gardenId}/beds/${item.bedId}#cover`
                   }
                 >
                   {link}

@@ -122,6 +122,12 @@ export function rootReachM(tree: TreeFacts, plantedOn: IsoDate, on: IsoDate): nu
  * Source: common practice; that a wall or path ends it is plain.
  */
 export function ringFor(tree: TreeFacts, plantedOn: IsoDate, on: IsoDate): Ring {
+  const { innerM, outerM } = ringOf(tree, plantedOn, on);
+  // Nobody lays a ring to the millimetre; and none comes nearer to the trunk for it.
+  return { innerM: Math.ceil(innerM * 20 - 1e-9) / 20, outerM: Math.ceil(outerM * 20 - 1e-9) / 20 };
+}
+
+function ringOf(tree: TreeFacts, plantedOn: IsoDate, on: IsoDate): Ring {
   const ball = ballRadiusM(tree);
   const edge = tree.canopyM / 2;
   const phase = phaseOn(tree, plantedOn, on);

@@ -58,4 +58,10 @@ export const ornamentalTrees = [
     ...judged('roots and drought as gardeners know the kind'),
     ...landscape('between', 'deciduous'),
   }),
+  plant('tree-unknown', 'Tree, kind not known', {
+    heightM: 8, stages: [20, 50, 110, 30], rootsM: [0.6, 1.2], p: 0.5, spacing: [5000, 5000],
+    usualStart: 'pot', frost: 'hardy', toughening: 'not needed', thirstiest: 'first three years, and hot dry wind', sensitivity: 0.5, traits: [],
+    ...judged('the middle of the kinds; told when somebody knows it'),
+    ...landscape('between', 'deciduous'),
+  }),
 ].map(entry);

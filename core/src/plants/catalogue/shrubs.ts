@@ -112,4 +112,10 @@ export const shrubs = [
     ...judged('roots and drought as gardeners know the kind'),
     ...landscape('moist', 'deciduous'),
   }),
+  plant('shrub-unknown', 'Shrub, kind not known', {
+    heightM: 1.5, stages: [25, 45, 110, 35], rootsM: [0.5, 0.9], p: 0.45, spacing: [1200, 1200],
+    usualStart: 'pot', frost: 'hardy', toughening: 'not needed', thirstiest: 'its first two years', sensitivity: 0.6, traits: [],
+    ...judged('the middle of the kinds; told when somebody knows it'),
+    ...landscape('between', 'deciduous'),
+  }),
 ].map(entry);

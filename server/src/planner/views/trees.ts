@@ -47,7 +47,7 @@ export function treeNowOf(bed: BedView, outlook: BedOutlook, context: Context): 
   const { tree, bed: was, delivery } = nowOf(historyOf(bed, today).periods);
   const planting = mainPlanting(plantingsOf(bed, site.latitudeDeg));
   if (!tree || !planting) return null;
-  const due = outlook.next?.date === today ? outlook.next.run.localMm : undefined;
+  const due = outlook.next?.run.localMm;
   return {
     facts: tree.facts,
     plantedOn: planting.plantedOn,

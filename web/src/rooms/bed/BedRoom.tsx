@@ -57,10 +57,22 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
         <p className="mb-3 text-quiet">
           {page.cropName ?? 'Nothing planted'}
           {page.stage ? `, ${stageWords(page.stage)}` : ''}. On {page.textureClass},{' '}
+          {page.tree ? 'roots’ ground ' : ''}
           {units.text('area', page.areaM2)}.{' '}
           <Link className="underline underline-offset-4" to={`../ground/bed/${bedId}`}>
             Ground and water
           </Link>
+          {page.tree ? (
+            <>
+              {' '}
+              <Link
+                className="underline underline-offset-4"
+                to={`/garden/${page.bed.gardenId}/trees/${bedId}`}
+              >
+                Its ring from above
+              </Link>
+            </>
+          ) : null}
         </p>
         <BeyondNote beyond={page.beyond} unread={page.unread} />
         <PlaceDrawing

@@ -7,6 +7,7 @@ import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits, type Units } from '../../app/units.ts';
+import { ringWords } from '../../app/treeWords.ts';
 import { plainDate } from '../../app/words.ts';
 import { Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
@@ -32,6 +33,10 @@ function words({ setting }: SettingView, units: Units, tapName: (id: number) => 
       return `watered by ${setting.value.method}, ${units.text('flow', setting.value.litresPerMinute)}`;
     case 'tap':
       return setting.value === null ? 'drawing from no tap named' : `drawing from ${tapName(setting.value)}`;
+    case 'tree':
+      return setting.value === null
+        ? 'a bed'
+        : `a ${setting.value.sort} ${units.text('length', setting.value.canopyM)} across, watered ${ringWords(setting.value.ring, units, setting.value.sort === 'hedge')}`;
   }
 }
 

@@ -36,6 +36,13 @@ export const BedRow = memo(function BedRow({
         <Link className="underline decoration-rule underline-offset-4" to={`../beds/${bed.bedId}`}>
           {bed.bedName}
         </Link>
+        {bed.soak ? (
+          <span
+            className={`block text-xs ${bed.soak.counted > bed.soak.gapDays ? 'font-semibold text-brick' : 'text-quiet'}`}
+          >
+            {Math.round(bed.soak.counted)} of {bed.soak.gapDays} days
+          </span>
+        ) : null}
       </th>
       {dates.map((date, i) => (
         <DayCell
@@ -103,6 +110,12 @@ function DayCell({
             onAsk(bed, cell, { bedId: bed.bedId, date, to: date, litres: cell.litres * factor })
           }
           onOpen={() => onAsk(bed, cell, { bedId: bed.bedId, date })}
+        />
+      ) : null}
+      {bed.soak?.limitOn === date && !cell ? (
+        <span
+          className="absolute inset-y-1 left-0 border-l-2 border-dashed border-brick"
+          title="its longest gap ends here without water"
         />
       ) : null}
       {inWindow ? <span aria-hidden className="absolute inset-x-0 bottom-0 h-[3px] bg-ink" /> : null}

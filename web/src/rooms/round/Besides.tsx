@@ -1,6 +1,7 @@
 import type { LeaveView, TaskView } from '@kibble/contract';
 import type { BedTask } from '@kibble/core';
 import { useState } from 'react';
+import { TREE_TASK_SHORT } from '../../app/treeWords.ts';
 import { leaveHead } from '../../app/words.ts';
 import { TaskList } from '../../ui/TaskList.tsx';
 import { LeaveList } from './LeaveList.tsx';
@@ -18,6 +19,7 @@ const SHORT: Readonly<Record<BedTask['code'], string>> = {
   'a little every day': 'A little every day',
   'probe it now': 'Probe it now',
   'has it begun': 'Has it begun?',
+  ...TREE_TASK_SHORT,
 };
 
 function grouped(tasks: readonly TaskView[]): [string, string[]][] {

@@ -61,7 +61,10 @@ export function OpenedStop({
         Stop {place} of {of}, where you are
       </p>
       <h2 id={`stop-${stop.bedId}`} className="mb-2 text-3xl leading-tight">
-        <Link to={`../beds/${stop.bedId}`} className="decoration-rule underline-offset-4 hover:underline">
+        <Link
+          to={`../${stop.tree ? 'trees' : 'beds'}/${stop.bedId}`}
+          className="decoration-rule underline-offset-4 hover:underline"
+        >
           {stop.bedName}
         </Link>
       </h2>

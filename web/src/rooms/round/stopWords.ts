@@ -1,6 +1,6 @@
 import type { StopView } from '@kibble/contract';
 import { minutesText } from '../../app/units.ts';
-import { isCarried } from './useStopActs.ts';
+import { isCarried, movesOf } from './useStopActs.ts';
 
 /** Minutes written large: what a person gives where somebody stands there or carries, else what the tap runs. */
 export const largeMinutes = (stop: StopView): number =>
@@ -17,6 +17,8 @@ const WAYS: Readonly<Record<string, string>> = {
 /** How, in a few words on a row: can, 6 fills, in 2 turns. */
 export function shortHow(stop: StopView): string {
   const { byHand, run, fills, method } = stop;
+  const moves = movesOf(stop);
+  if (moves) return `hose, ${moves} spots, ${minutesText(run.minutes / moves)} at each`;
   const times = byHand?.passes ?? run.cycles;
   const counted = times === 1 ? (byHand || fills ? '' : 'in one go') : `in ${times} turns`;
   const filled = fills ? `${fills.count} ${fills.count === 1 ? 'fill' : 'fills'}` : '';
@@ -27,6 +29,9 @@ export function shortHow(stop: StopView): string {
 /** How it is done, in full: its turns and the rest between. */
 export function howText(stop: StopView): string {
   const { run, byHand } = stop;
+  const moves = movesOf(stop);
+  if (moves)
+    return `By ${stop.how}: ${moves} spots, ${minutesText(run.minutes / moves)} at each; move the hose when the clock calls.`;
   const times = byHand?.passes ?? run.cycles;
   if (times === 1) return `By ${stop.how}.`;
   const rest = byHand?.restMinutes ?? run.soakMinutes;

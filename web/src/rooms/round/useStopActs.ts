@@ -1,5 +1,5 @@
 import type { StopView } from '@kibble/contract';
-import { METHOD_FACTS } from '@kibble/core';
+import { LAYOUT_FACTS, METHOD_FACTS } from '@kibble/core';
 import { refusal, useLogWateringMutation, useMarkEventMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
@@ -44,14 +44,15 @@ export function useStopActs() {
         void Notification.requestPermission();
       const { bedId, run, byHand } = stop;
       // By hand it is passes that are timed, as on the stop.
-      const runs = byHand?.passes ?? run.cycles;
+      const moves = movesOf(stop);
+      const runs = moves ?? byHand?.passes ?? run.cycles;
       await open({
         bedId,
         minutes: run.minutes / runs,
         runs,
         run: 1,
         runMinutes: run.minutes / runs,
-        soakMinutes: byHand?.restMinutes ?? run.soakMinutes,
+        soakMinutes: moves ? 0 : (byHand?.restMinutes ?? run.soakMinutes),
         secondsEach: byHand?.pace?.by === 'plant' ? byHand.pace.seconds : null,
       });
     },
@@ -59,3 +60,12 @@ export function useStopActs() {
   };
 }
 export type StopActs = ReturnType<typeof useStopActs>;
+
+/** Spots that a hose is moved between at a tree; null where it is not. */
+export const movesOf = ({ tree }: Pick<StopView, 'tree'>): number | null =>
+  tree &&
+  tree.plan.moves > 1 &&
+  LAYOUT_FACTS[tree.facts.layout.by].moved &&
+  tree.facts.layout.by !== 'buckets'
+    ? tree.plan.moves
+    : null;

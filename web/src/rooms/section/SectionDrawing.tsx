@@ -79,6 +79,9 @@ export function SectionDrawing({ view, width }: { view: SectionView; width: numb
       }),
     [beds, body, shown],
   );
+  // Crowns stand on one scale of their own: the tallest has all of the sky.
+  const tallest = Math.max(3, ...beds.map(({ tree }) => tree?.facts.heightM ?? 0));
+  const crownPx = (SKY - 8) / tallest;
   const textures = [...new Set(beds.flatMap((b) => b.core.textures.slice(0, shown)))];
 
   // Time moves the drawing by hand: React has drawn it once.
@@ -182,7 +185,7 @@ export function SectionDrawing({ view, width }: { view: SectionView; width: numb
             <li key={core.bed.bedId} className="shrink-0" style={{ width: pitch }}>
               <Link
                 data-core
-                to={`/garden/${gardenId}/beds/${core.bed.bedId}`}
+                to={`/garden/${gardenId}/${core.bed.tree ? 'trees' : 'beds'}/${core.bed.bedId}`}
                 className="block hover:bg-sheet"
               >
                 <Head bed={core.bed} narrow={pitch < 100} />
@@ -194,6 +197,7 @@ export function SectionDrawing({ view, width }: { view: SectionView; width: numb
                   pitch={pitch}
                   first={i === 0}
                   step={step}
+                  crownPx={crownPx}
                 />
               </Link>
             </li>
@@ -230,6 +234,52 @@ function Head({ bed, narrow }: { bed: SectionBed; narrow: boolean }) {
   );
 }
 
+/** A crown to scale, as high and as wide as it is told; a hedge and bushes as many as have room. */
+function Crown({
+  tree: { facts },
+  width,
+  most,
+  y,
+  px,
+}: {
+  tree: NonNullable<SectionBed['tree']>;
+  width: number;
+  most: number;
+  y: number;
+  px: number;
+}) {
+  const height = Math.max(8, (facts.heightM ?? facts.canopyM) * px);
+  const across = Math.max(6, facts.sort === 'hedge' ? width : facts.canopyM * px);
+  const shown =
+    facts.sort === 'hedge' ? 1 : Math.max(1, Math.min(facts.count, Math.floor(width / (across + 2)), 5));
+  const stem = facts.sort === 'tree' ? 0.35 : 0.1;
+  const ry = (height * (1 - stem)) / 2;
+  return range(shown).map((i) => {
+    const x = (width * (i + 0.5)) / shown;
+    return (
+      <g key={i}>
+        <path
+          d={`M${x} ${y}V${y - height * 0.6}`}
+          stroke="var(--root)"
+          strokeWidth={Math.max(1.5, (facts.trunkM ?? 0.02) * px)}
+        />
+        {facts.sort === 'hedge' ? (
+          <rect x={0} y={y - height} width={width} height={height * 0.94} rx={3} fill="var(--leaf)" />
+        ) : (
+          <ellipse
+            cx={x}
+            cy={y - height + ry}
+            rx={Math.min(most, across) / 2}
+            ry={ry}
+            fill="var(--leaf)"
+            opacity={0.9}
+          />
+        )}
+      </g>
+    );
+  });
+}
+
 /** What of a core does not move with the hours: soil, marks, plants. */
 function Core({
   core,
@@ -239,6 +289,7 @@ function Core({
   pitch,
   first,
   step,
+  crownPx,
 }: {
   core: CoreGeometry;
   y: (mm: number) => number;
@@ -247,6 +298,8 @@ function Core({
   pitch: number;
   first: boolean;
   step: number;
+  /** What a metre of a crown is, px. */
+  crownPx: number;
 }) {
   const { bed, x, width } = core;
   const { core: soil } = bed;
@@ -332,7 +385,9 @@ function Core({
       {soil.mulchMm > 0 ? (
         <MulchCap x0={0} x1={width} y={SKY} height={Math.max(4, y(soil.mulchMm) - y(0))} />
       ) : null}
-      {soil.cropId ? (
+      {bed.tree ? (
+        <Crown tree={bed.tree} width={width} most={pitch} y={SKY} px={crownPx} />
+      ) : soil.cropId ? (
         <Shoots
           x0={0}
           x1={width}

@@ -1,0 +1,270 @@
+import type { LimitedField, NewTreeDraft, TreeBody, TreeNow } from '@kibble/contract';
+import {
+  cropById,
+  daysBetween,
+  newTree,
+  treeAsTold,
+  treePlan,
+  trunkOfGirth,
+  type CropEntry,
+  type TextureClass,
+  type TreePlan,
+} from '@kibble/core';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import type { Units } from '../../app/units.ts';
+
+/** A tree as it is typed: text, in the gardener's units. */
+export interface TypedTree {
+  name: string;
+  cropId: string;
+  plantedOn: string;
+  place: string;
+  textureClass: TextureClass;
+  flow: string;
+  measured: boolean;
+  timer: boolean;
+  startWetness: 'soaked' | 'moist' | 'drying' | 'dry';
+  sort: TreeBody['sort'];
+  count: string;
+  canopy: string;
+  height: string;
+  trunk: string;
+  trunkBy: 'thick' | 'girth';
+  length: string;
+  cameAs: TreeBody['cameAs'];
+  pot: string;
+  beneath: TreeBody['beneath'];
+  mulched: string;
+  near: TreeBody['near'];
+  nearOff: string;
+  reach: TreeBody['reach'];
+  by: TreeBody['layout']['by'];
+  pieces: string;
+  pieceLph: string;
+  bucket: string;
+  empties: string;
+  litresEach: string;
+  depth: string;
+  part: string;
+  indicator: boolean;
+  shares: string[];
+}
+
+/** The text fields that hold a figure, with the limit each is held to. */
+export const FIGURES = {
+  flow: 'litresPerMinute',
+  count: 'treeCount',
+  canopy: 'canopyM',
+  height: 'treeHeightM',
+  trunk: 'trunkM',
+  length: 'hedgeM',
+  pot: 'potLitres',
+  mulched: 'mulchedM',
+  nearOff: 'nearM',
+  pieces: 'layoutPieces',
+  pieceLph: 'pieceLph',
+  bucket: 'bucketLitres',
+  empties: 'minutes',
+  litresEach: 'litresEach',
+  depth: 'soakDepthMm',
+  part: 'ringPart',
+} as const satisfies Partial<Record<keyof TypedTree, LimitedField>>;
+export type Figure = keyof typeof FIGURES;
+const QUANTITIES = {
+  flow: 'flow',
+  count: 'count',
+  canopy: 'length',
+  height: 'length',
+  trunk: 'span',
+  length: 'length',
+  pot: 'litresFine',
+  mulched: 'length',
+  nearOff: 'length',
+  pieces: 'count',
+  pieceLph: 'drip',
+  bucket: 'volume',
+  empties: 'minutes',
+  litresEach: 'volume',
+  depth: 'depth',
+  part: 'share',
+} as const satisfies Record<Figure, unknown>;
+const NEEDED: ReadonlySet<Figure> = new Set(['canopy', 'count', 'flow']);
+
+/** What is wrong with a figure as it is typed; true when nothing is. */
+export const figureRule = (field: Figure, text: string, typed: TypedTree, units: Units): string | true => {
+  if (field === 'length' && typed.sort === 'hedge') return numberRule('hedgeM', text, units);
+  if (field === 'trunk' && typed.trunkBy === 'girth' && text.trim() !== '') {
+    const girth = typedSi('trunkM', text, units);
+    return girth !== undefined && girth > 0 && girth < 12
+      ? true
+      : `Round the trunk must be a number above 0; got “${text}”.`;
+  }
+  return numberRule(FIGURES[field], text, units, !NEEDED.has(field));
+};
+
+const YOUNG_YEARS = 3;
+/** Fields that follow from the kind and the age until they are typed. */
+export function usualFor(cropId: string, plantedOn: string, today: string, units: Units): Partial<TypedTree> {
+  if (cropId === '') return {};
+  const years = daysBetween(plantedOn, today) / 365;
+  const told = newTree(cropById(cropId), years);
+  return {
+    sort: told.sort,
+    canopy: units.number('length', told.canopyM),
+    length: told.lengthM === undefined ? '' : units.number('length', told.lengthM),
+    cameAs: years > YOUNG_YEARS ? 'not known' : told.cameAs,
+    by: told.layout.by,
+  };
+}
+
+export const emptyTree = (today: string, units: Units): TypedTree => ({
+  name: '',
+  cropId: '',
+  plantedOn: today,
+  place: '',
+  textureClass: 'loam',
+  flow: units.number('flow', 10),
+  measured: false,
+  timer: false,
+  startWetness: 'moist',
+  sort: 'tree',
+  count: '1',
+  canopy: units.number('length', 1),
+  height: '',
+  trunk: '',
+  trunkBy: 'thick',
+  length: '',
+  cameAs: 'potted',
+  pot: '',
+  beneath: 'mulch',
+  mulched: '',
+  near: 'nothing',
+  nearOff: '',
+  reach: 'at the edge',
+  by: 'basin',
+  pieces: '',
+  pieceLph: '',
+  bucket: '',
+  empties: '',
+  litresEach: '',
+  depth: '',
+  part: '',
+  indicator: false,
+  shares: [],
+});
+
+export function typedFromTree(
+  { facts }: Pick<TreeNow, 'facts'>,
+  delivery: { litresPerMinute: number; measured: boolean; timer?: boolean },
+  today: string,
+  units: Units,
+): TypedTree {
+  const text = (field: Figure, value: number | undefined): string =>
+    value === undefined ? '' : units.number(QUANTITIES[field], value);
+  return {
+    ...emptyTree(today, units),
+    flow: text('flow', delivery.litresPerMinute),
+    measured: delivery.measured,
+    timer: delivery.timer ?? false,
+    sort: facts.sort,
+    count: String(facts.count),
+    canopy: text('canopy', facts.canopyM),
+    height: text('height', facts.heightM),
+    trunk: text('trunk', facts.trunkM),
+    length: text('length', facts.lengthM),
+    cameAs: facts.cameAs,
+    pot: text('pot', facts.potL),
+    beneath: facts.beneath,
+    mulched: text('mulched', facts.mulchedM),
+    near: facts.near,
+    nearOff: text('nearOff', facts.nearM),
+    reach: facts.reach,
+    by: facts.layout.by,
+    pieces: text('pieces', facts.layout.pieces),
+    pieceLph: text('pieceLph', facts.layout.pieceLph),
+    bucket: text('bucket', facts.layout.bucketL),
+    empties: text('empties', facts.layout.emptiesMinutes),
+    litresEach: text('litresEach', facts.litresEach),
+    depth: text('depth', facts.depthMm),
+    part: facts.part === 1 ? '' : text('part', facts.part),
+    indicator: facts.indicator ?? false,
+    shares: (facts.shares ?? []).map(String),
+  };
+}
+
+/** What is told of the tree itself; `ring` where it is to stay where it lies. */
+export function treeDraft(typed: TypedTree, units: Units, ring?: TreeBody['ring']): TreeBody {
+  const si = (field: Figure): number | undefined => typedSi(FIGURES[field], typed[field], units);
+  const trunk = si('trunk');
+  return {
+    sort: typed.sort,
+    count: typed.sort === 'hedge' ? 1 : (si('count') ?? 1),
+    canopyM: si('canopy') ?? 0,
+    heightM: si('height'),
+    trunkM: trunk === undefined ? undefined : typed.trunkBy === 'girth' ? trunkOfGirth(trunk) : trunk,
+    lengthM: typed.sort === 'hedge' ? si('length') : undefined,
+    cameAs: typed.cameAs,
+    potL: typed.cameAs === 'potted' ? si('pot') : undefined,
+    beneath: typed.beneath,
+    mulchedM: si('mulched'),
+    near: typed.near,
+    nearM: typed.near === 'nothing' ? undefined : si('nearOff'),
+    reach: typed.reach,
+    ring,
+    part: si('part'),
+    depthMm: si('depth'),
+    layout: {
+      by: typed.by,
+      pieces: si('pieces'),
+      pieceLph:
+        typed.by === 'emitters' || typed.by === 'micro-sprays' || typed.by === 'tube spiral'
+          ? si('pieceLph')
+          : undefined,
+      bucketL: typed.by === 'buckets' ? si('bucket') : undefined,
+      emptiesMinutes: typed.by === 'buckets' ? si('empties') : undefined,
+    },
+    litresEach: si('litresEach'),
+    shares: typed.shares.length > 0 ? typed.shares.map(Number) : undefined,
+    indicator: typed.indicator || undefined,
+  };
+}
+
+export const newTreeDraft = (typed: TypedTree, units: Units): NewTreeDraft => ({
+  name: typed.name,
+  cropId: typed.cropId,
+  plantedOn: typed.plantedOn,
+  place: typed.place || null,
+  textureClass: typed.textureClass,
+  startWetness: typed.startWetness,
+  delivery: {
+    litresPerMinute: typedSi('litresPerMinute', typed.flow, units) ?? 0,
+    measured: typed.measured,
+    timer: typed.timer || undefined,
+  },
+  tree: treeDraft(typed, units),
+});
+
+/** The plan that what is typed would have; null while it cannot be. */
+export function sketchOf(
+  typed: TypedTree,
+  crop: CropEntry | null,
+  today: string,
+  units: Units,
+  ring?: TreeBody['ring'],
+): { plan: TreePlan; facts: ReturnType<typeof treeAsTold> } | null {
+  if (!crop) return null;
+  try {
+    const facts = treeAsTold(treeDraft(typed, units, ring), typed.plantedOn, today);
+    const litresPerMinute = typedSi('litresPerMinute', typed.flow, units) ?? 0;
+    const plan = treePlan(
+      facts,
+      { cropId: crop.id, custom: crop, plantedOn: typed.plantedOn },
+      today,
+      { horizons: [{ textureClass: typed.textureClass }] },
+      { method: 'bubbler', litresPerMinute },
+    );
+    return { plan, facts };
+  } catch {
+    return null;
+  }
+}
