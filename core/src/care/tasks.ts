@@ -80,7 +80,8 @@ const SPOT_DAYS: readonly number[] = [7, 14, 21];
 /** A bed with less gone is full enough to meet the heat. Judgement. */
 const SOAK_BEFORE_SHARE = 0.3;
 /** Plants whose leaves may be rinsed on hot dry mornings, to cool them and keep mites off. Common practice. */
-const isRinsed = (crop: CropEntry): boolean => crop.id === 'rose' || crop.group === 'cacti and succulents';
+const isRinsed = (crop: CropEntry): boolean =>
+  crop.group === 'shrubs and roses' || crop.group === 'cacti and succulents';
 
 const ASKED_STAGES: readonly StageName[] = ['growing', 'in full leaf', 'ripening'];
 

@@ -1,6 +1,6 @@
 import type { SoakNow } from '../follow/types.ts';
 import type { Ring, TreeFacts } from '../places/treeRing/treeFacts.ts';
-import type { TreePlan } from '../places/treeRing/treePlan.ts';
+import { thickMulchL, type TreePlan } from '../places/treeRing/treePlan.ts';
 import type { CropEntry } from '../plants/types.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
@@ -56,7 +56,11 @@ export function treeTasks(facts: {
     tasks.push({ code: 'move the water outward', from: tree.ring, to: plan.wanted });
     const grass = tree.beneath === 'lawn' || tree.beneath === 'lawn, unwatered';
     if (grass || (tree.mulchedM !== undefined && tree.mulchedM < plan.wanted.outerM))
-      tasks.push({ code: 'widen the clearing', toM: plan.wanted.outerM, mulchL: plan.mulch.thickL });
+      tasks.push({
+        code: 'widen the clearing',
+        toM: plan.wanted.outerM,
+        mulchL: thickMulchL(tree, plan.mulch.meetM, plan.wanted.outerM),
+      });
   }
   const fresh = daysBetween(facts.plantedOn, today) < NEW_DAYS;
   const icy = facts.ahead.find(

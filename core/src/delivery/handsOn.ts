@@ -42,7 +42,7 @@ const HANDS_ON: Readonly<Record<Method, HandsOn>> = {
  * Source: the judgements of this file.
  */
 export function handsOnMinutes(
-  delivery: Pick<Delivery, 'method' | 'timer'>,
+  delivery: Pick<Delivery, 'method' | 'timer' | 'spots'>,
   run: Pick<RunPlan, 'litres' | 'minutes' | 'cycles'>,
   spots: number,
 ): number {
@@ -51,7 +51,8 @@ export function handsOnMinutes(
   const { fillLitres } = METHOD_FACTS[delivery.method];
   const fills =
     perFill > 0 && fillLitres && run.litres > 0
-      ? fillsFor({ litres: run.litres, containerLitres: fillLitres }).fills
+      ? // Where each plant has its own, each is filled.
+        Math.max(delivery.spots ?? 0, fillsFor({ litres: run.litres, containerLitres: fillLitres }).fills)
       : 0;
   return (runs ? run.minutes : 0) + once + perCycle * run.cycles + perFill * fills + perSpot * spots;
 }

@@ -7,6 +7,7 @@ import {
   type TreePhase,
   type TreePlan,
   type TreeSeason,
+  type TreeSort,
   type TreeTask,
 } from '@kibble/core';
 import { minutesText, type Units } from './units.ts';
@@ -43,6 +44,10 @@ export const ringWords = (ring: Ring, units: Units, hedge = false): string =>
   ring.innerM < 0.05
     ? `from ${hedge ? 'the stems' : 'the trunk'} ${ringText(ring, units)}`
     : `${ringText(ring, units)} from ${hedge ? 'the middle of the hedge' : 'the trunk'}`;
+
+/** A way of watering by its name, as it lies at this plant. */
+export const layoutLabel = ({ laid }: Pick<TreePlan, 'laid'>, sort: TreeSort): string =>
+  laid.by === 'soaker ring' && sort === 'hedge' ? 'soaker hose on both sides' : LAYOUT_FACTS[laid.by].label;
 
 /** A line is cut to a hand’s breadth. */
 export const tenth = (m: number): number => Math.round(10 * m) / 10;
@@ -106,9 +111,9 @@ export function gapWords({ soak }: TreeNow): string {
 export function treeTaskText(task: TreeTask, units: Units): string {
   switch (task.code) {
     case 'move the water outward':
-      return `Move the water outward: it stands at ${ringText(task.from, units)}, and the roots want it at ${ringText(task.to, units)}. That draws them out and steadies the tree.`;
+      return `Move the water outward: it lies ${ringText(task.from, units)} from the trunk, and the roots want it ${ringText(task.to, units)}. That draws them out and steadies the tree.`;
     case 'widen the clearing':
-      return `Clear the grass to ${units.text('length', task.toM)} from the trunk, and mulch it: ${units.text('volume', task.mulchL)} for each tree, none against the trunk.`;
+      return `With it goes the circle kept clear of grass: out to ${units.text('length', task.toM)} from the trunk, ${units.text('volume', task.mulchL)} of mulch for each, none against the bark.`;
     case 'icy wind':
       return `Icy wind from ${dayMonth(task.on)}: it dries leaves and young twigs over hard ground. Water while the soil still takes it, and give it a screen.`;
     case 'moist into the frost':

@@ -30,6 +30,10 @@ const THICK_MM = 100;
 const THIN_MM = 25;
 const BARE_M = 0.1;
 
+/** Thick mulch between two distances from the trunk of one plant, L. Source: area × depth. */
+export const thickMulchL = (tree: TreeFacts, fromM: number, toM: number): number =>
+  bandM2(tree, fromM, Math.max(fromM, toM)) * THICK_MM;
+
 /** Everything a tree's page and its tag tell, of one plant where it says so. */
 export interface TreePlan {
   phase: TreePhase;
@@ -124,7 +128,7 @@ export function treePlan(
     fortnightL: (RING_FORTNIGHT_MM * made.ringM2) / reachingShareOf(made.delivery),
     monthL: (RING_MONTH_MM * made.ringM2) / reachingShareOf(made.delivery),
     mulch: {
-      thickL: bandM2(tree, meetM, outerM) * THICK_MM,
+      thickL: thickMulchL(tree, meetM, outerM),
       thinL: bandM2(tree, bareM, meetM) * THIN_MM,
       meetM,
       outerM,

@@ -5,6 +5,7 @@ import {
   type CoreView,
   type LeaveView,
   type StopView,
+  type TreeNow,
 } from '@kibble/contract';
 import {
   aimOf,
@@ -111,8 +112,12 @@ function aimOfBed(bed: BedView, { today, site }: Context): StopView['aim'] {
   return aimOf(crop, plant?.rooted ?? true, plant?.heightM ?? 0);
 }
 
-/** Cans or buckets for a watering, where they are filled and carried. */
-function fillsOf(bed: BedView, { run }: PlannedWatering): StopView['fills'] {
+/** Cans or buckets for a watering, where they are filled and carried; at trees each has its own. */
+function fillsOf(bed: BedView, { run }: PlannedWatering, tree: TreeNow | null): StopView['fills'] {
+  if (tree?.plan.laid.by === 'buckets') {
+    const count = tree.plan.laid.pieces * tree.facts.count;
+    return { count, litresEach: run.litres / count };
+  }
   const { fillLitres } = METHOD_FACTS[bed.delivery.method];
   if (fillLitres === undefined) return null;
   const { fills } = fillsFor({ litres: run.litres, containerLitres: fillLitres });
@@ -176,7 +181,7 @@ export function stopOf(
     spray: sprayOf(bed, runs, context),
     tapName: context.garden.taps.find(({ id }) => id === bed.tapId)?.name ?? null,
     aim: aimOfBed(bed, context),
-    fills: fillsOf(bed, watering),
+    fills: fillsOf(bed, watering, treeNowOf(bed, outlook, context)),
     byHand: byHandOf(bed, planned, watering, known),
     keepLeavesDry: crop?.traits.foliageDiseaseProne ?? false,
   };

@@ -9,6 +9,8 @@ const MIDDLE = SIZE / 2;
 const STEP_M = 0.1;
 /** Room about what is drawn. */
 const AROUND = 1.14;
+/** Of a hedge a piece is drawn, wide enough to see it run on. */
+const HEDGE_AROUND = 2.4;
 
 export type Edge = 'inner' | 'outer' | 'canopy';
 
@@ -52,15 +54,14 @@ export function PlanView({
   const hedge = tree.sort === 'hedge';
   const { innerM, outerM } = tree.ring;
   const edgeM = tree.canopyM / 2;
-  const reachM =
-    Math.max(outerM, edgeM, other?.ring.outerM ?? 0, hedge ? (tree.lengthM ?? 1) / 2 : 0) * AROUND;
+  const reachM = Math.max(outerM, edgeM, other?.ring.outerM ?? 0) * (hedge ? HEDGE_AROUND : AROUND);
   const px = scaleLinear([0, reachM], [0, MIDDLE - 6]);
   const dry = plan.dryM > 0 ? Math.min(dryZoneM(tree), innerM) : 0;
   const trunk = Math.max(4, px(trunkRadiusM(tree)));
   const grass = tree.beneath === 'lawn' || tree.beneath === 'lawn, unwatered';
   const mulched = tree.mulchedM ?? (tree.beneath === 'mulch' ? plan.mulch.outerM : 0);
   const scaleM = reachM > 8 ? 4 : reachM > 3 ? 2 : reachM > 1.4 ? 1 : 0.5;
-  const half = ((tree.lengthM ?? 1) / 2) * (MIDDLE / (MIDDLE - 6));
+  const half = Math.min((tree.lengthM ?? 1) / 2, 1.3 * reachM);
 
   const distanceOf = (e: PointerEvent): number => {
     const box = svg.current?.getBoundingClientRect();
@@ -201,7 +202,7 @@ export function PlanView({
         />
       ) : null}
       {hedge ? (
-        range(0.5, (tree.lengthM ?? 1) / 0.6).map((i) => (
+        range(0.5, (2 * half) / 0.6).map((i) => (
           <circle key={i} cx={MIDDLE - px(half) + px(0.6 * i)} cy={MIDDLE} r={3} fill="var(--root)" />
         ))
       ) : (

@@ -111,6 +111,16 @@ export function RingSection({ tree, plan, core }: { tree: TreeFacts; plan: TreeP
         <text x={LEFT + 8} y={bulb + 15}>
           soak to {units.text('depth', tree.depthMm)}
         </text>
+        <text
+          x={W - 4}
+          y={rootY - 5}
+          textAnchor="end"
+          stroke="var(--paper)"
+          strokeWidth={4}
+          paintOrder="stroke"
+        >
+          roots
+        </text>
         {range(0, depth + 1, step).map((mm) => (
           <text key={mm} x={LEFT - 6} y={y(mm) + 4} textAnchor="end" fill="var(--quiet)" fontSize={12}>
             {mm === 0 ? `0 ${units.of('depth').unit}` : units.number('depth', mm)}

@@ -1,6 +1,7 @@
 import { historyOf, type BedPageView, type TreeNow } from '@kibble/contract';
 import {
   cropOf,
+  doseCheck,
   GAP_DAYS,
   LAYOUT_FACTS,
   METHOD_FACTS,
@@ -22,6 +23,7 @@ import {
   BENEATH_WORDS,
   CAME_WORDS,
   gapWords,
+  layoutLabel,
   layoutWords,
   PHASE_WORDS,
   ringText,
@@ -162,7 +164,7 @@ function Tree({ page, tree }: { page: BedPageView; tree: TreeNow }) {
           Print it for the tree
         </Button>
         <Link
-          className="min-h-11 px-4 py-2 font-semibold underline underline-offset-4"
+          className="min-h-11 px-4 py-2 text-base font-semibold underline decoration-1 underline-offset-4"
           to={`/garden/${garden.id}/beds/${page.bedId}`}
         >
           Its balance, log and ways of watering
@@ -284,7 +286,7 @@ function Today({
         {facts.count > 1 ? `, ${units.text('volume', plan.litresEach)} each` : ''}
       </p>
       <p className="text-quiet">
-        {LAYOUT_FACTS[plan.laid.by].label}: {layoutWords(plan, facts.count, units)}.{' '}
+        {layoutLabel(plan, facts.sort)}: {layoutWords(plan, facts.count, units)}.{' '}
         {units.text('depth', plan.depthMm)} where it falls,{' '}
         {ringWords(facts.ring, units, facts.sort === 'hedge')}.
       </p>
@@ -313,6 +315,7 @@ function Today({
           </div>
         </>
       ) : null}
+      {facts.sort === 'shrub' && !tried ? <SecondsCheck page={page} plan={plan} /> : null}
       {leave && !tried ? (
         <p className="mt-2">
           <strong>Leave it today: {leaveHead(leave.reason, leave.nextDate)}.</strong>
@@ -326,10 +329,10 @@ function Today({
           ? `${GAP_DAYS.fine} days are fine, ${GAP_DAYS.better} better.`
           : `In ${PHASE_WORDS[plan.phase]}: ${plan.gapDays} at most.`}
       </p>
-      {tree.soak?.ballGone !== null && tree.soak ? (
+      {tree.soak && tree.soak.ballGone !== null && stop?.reason.code !== 'ball' ? (
         <p>
-          Its ball dries before the ground round it: {Math.round(100 * (tree.soak.ballGone ?? 0))} % of the
-          ball’s water is gone.
+          Its ball dries before the ground round it: {Math.round(100 * tree.soak.ballGone)} % of the ball’s
+          water is gone.
         </p>
       ) : null}
       {facts.beneath === 'lawn' || facts.beneath === 'lawn, unwatered' ? (
@@ -366,6 +369,41 @@ function Today({
   );
 }
 
+/** Seconds counted at a bush against the volume it is meant to get, at this tap. */
+function SecondsCheck({ page, plan }: { page: BedPageView; plan: TreePlan }) {
+  const units = useUnits();
+  const [seconds, setSeconds] = useState('');
+  const { litresPerMinute } = page.bed.delivery;
+  const rule = numberRule('seconds', seconds, units, true);
+  const typed = rule === true ? typedSi('seconds', seconds, units) : undefined;
+  const at = doseCheck({ litres: plan.litresEach, seconds: typed ?? 1, litresPerMinute });
+  return (
+    <div className="no-print mt-2">
+      <p>
+        {units.text('volume', plan.litresEach)} at {units.text('flow', litresPerMinute)} are{' '}
+        <strong>{Math.round(at.seconds)} s</strong> a bush.
+      </p>
+      <div className="max-w-44">
+        <Field
+          label="You count"
+          inputMode="decimal"
+          unit="s"
+          value={seconds}
+          error={rule === true ? undefined : rule}
+          onChange={(e) => setSeconds(e.target.value)}
+        />
+      </div>
+      {typed === undefined ? null : (
+        <p role="status" className={at.agrees ? '' : 'font-semibold text-brick'}>
+          {at.agrees
+            ? 'That agrees.'
+            : `That is ${units.text('volume', at.litres)} a bush: count anew, or time a bucket at this tap.`}
+        </p>
+      )}
+    </div>
+  );
+}
+
 /** Two figures are all that a guess can bear. */
 const roughly = (litres: number): number => Number(litres.toPrecision(2));
 
@@ -393,7 +431,7 @@ function Story({
       <p>{SEASON_WORDS[tree.season]}</p>
       <p className="mt-1">
         {facts.cameAs === 'not known' ? '' : `It came ${CAME_WORDS[facts.cameAs]}. `}
-        It is in {PHASE_WORDS[plan.phase]}
+        {plan.phase === 'established' ? 'It is established' : `It is in ${PHASE_WORDS[plan.phase]}`}
         {next
           ? `; from ${fullDate(next.from)} ${next.phase === 'established' ? 'it counts as established' : `in ${PHASE_WORDS[next.phase]}`}`
           : ''}
@@ -401,9 +439,9 @@ function Story({
       </p>
       <p className="mt-1">
         Its roots go out to about {units.text('length', tenth(plan.rootsM))}; the fine ones that drink lie
-        near the surface and far out, where there is air. Water at the trunk feeds rot.
+        near the surface and far out, where there is air.
         {facts.sort === 'tree' && plan.phase === 'established'
-          ? ' A ring farther out draws roots out, and they hold the tree.'
+          ? ' Water at the trunk feeds rot; a ring farther out draws roots out, and they hold the tree.'
           : ''}
       </p>
       {facts.sort === 'tree' && facts.canopyM >= 4 ? (

@@ -41,9 +41,12 @@ export function Years({
   const marks = [...new Set([first, first + 1, first + 3, Math.round((first + 3 + now) / 2), now, last])]
     .filter((year) => year >= first && year <= last)
     .sort((a, b) => a - b)
+    // Names need room: what is first, now and last keeps its own.
     .filter((year, i, all) => {
-      const next = all[i + 1];
-      return year === now || next === undefined || next - year >= (last - first) / 14;
+      const kept = [first, now, last];
+      const near = (other: number | undefined): boolean =>
+        other !== undefined && Math.abs(other - year) < (last - first) / 14;
+      return kept.includes(year) || !(near(all[i - 1]) || near(all[i + 1]));
     });
   const share = (year: number): number => (last === first ? 0 : (100 * (year - first)) / (last - first));
   return (
