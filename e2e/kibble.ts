@@ -65,6 +65,8 @@ export const ROUTES = [
   '/garden/1/pots',
   '/garden/1/pots/1',
   '/garden/1/pots/weigh',
+  '/garden/1/trees',
+  '/garden/1/trees/12',
   '/garden/1/weather',
   '/garden/1/settings',
   '/garden/1/words',

@@ -207,7 +207,7 @@ export const beds: DemoBed[] = [
     followedUntil: '2026-07-13',
     tree: {
       sort: 'tree',
-      canopyM: 0.9,
+      canopyM: 0.7,
       heightM: 1.8,
       trunkM: 0.022,
       cameAs: 'bare-root',

@@ -57,12 +57,17 @@ const forGrowth = (facts: DayFacts, code: 'growth' | 'floor', input: PlanBed): D
   };
 };
 
-/** Fills what is gone, or the ball, less the rain that is likely before the next round; wet ground gets nothing. */
+/**
+ * Fills what is gone, or the ball, less the rain that is likely before the next round; at the end of a gap no rain is waited
+ * for, and a ball never waits. Wet ground gets nothing.
+ */
 function forced(facts: DayFacts, input: PlanBed): Decision | null {
   const { soak } = facts;
   const code = facts.forced;
-  const wantedMm = code === 'ball' ? Math.max(facts.goneMm, facts.ballMm) : facts.goneMm - facts.rainByThenMm;
-  if (!soak || !code || wantedMm < facts.leastMm) return null;
+  if (!soak || !code) return null;
+  const rainMm = code === 'ball' || soak.counted >= soak.gapDays - 1 ? 0 : facts.rainByThenMm;
+  const wantedMm = (code === 'ball' ? Math.max(facts.goneMm, facts.ballMm) : facts.goneMm) - rainMm;
+  if (wantedMm < facts.leastMm) return null;
   const localMm = input.setMm ?? wantedMm;
   const told = (label: string, value: number, unit: 'd' | 'share'): Working =>
     leaf(label, value, unit, { kind: 'worked out' });
@@ -86,7 +91,7 @@ function forced(facts: DayFacts, input: PlanBed): Decision | null {
             why: 'common practice: 7 days fine, 14 better, 21 the limit; less in its first years',
           }),
           ...(soak.ballGone === null ? [] : [told('Gone from its ball', soak.ballGone, 'share')]),
-          leaf('Rain by then', facts.rainByThenMm, 'mm', { kind: 'worked out' }),
+          leaf('Rain by then', rainMm, 'mm', { kind: 'worked out' }),
         ],
       ),
   };

@@ -15,7 +15,7 @@ import type { Site } from '../weather/types.ts';
 import type { WeatherSeries } from '../weather/weatherSeries.ts';
 import { explainAmount, explainGoneOf, explainSpare, type Grounds } from './because.ts';
 import { arrivingL, dayFacts, soakNow, plantsOn, type DayFacts } from './dayFacts.ts';
-import { clockAfter, clockOf, limitOf, type SoakClock } from './soakClock.ts';
+import { clockAfter, clockOf, limitOf, withToday, type SoakClock } from './soakClock.ts';
 import { becauseEnough, decide, type Decision } from './decide.ts';
 import { dueDatesOf, windowOf } from './dueWindow.ts';
 import { gateOf, type Held } from './gates.ts';
@@ -278,10 +278,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       return rootOutlooks(ways);
     },
     leave,
-    soak:
-      clockNow && input.soaks
-        ? { ...soakNow(clockNow, input.soaks), limitOn: limitOf(clockNow, input, now) }
-        : null,
+    soak: clockNow ? soakTold(withToday(clockNow, input, now), input, now) : null,
   };
   const { ensemble } = start;
   // Dozens of ways of the weather for each bed: followed only for those whose window somebody looks at.
@@ -296,6 +293,10 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
   }
   return { bed: input, outlook, waterings, open };
 }
+
+/** A clock as it is told, with the day on which it ends. */
+const soakTold = (clock: SoakClock, input: PlanBed, now: PlaceNow): BedOutlook['soak'] =>
+  input.soaks ? { ...soakNow(clock, input.soaks), limitOn: limitOf(clock, input, now) } : null;
 
 /** What a place is this morning, with the working of it. */
 function morningOf({ now, school, site }: Omit<BedStart, 'morning'>, input: PlanBed, options: AheadOptions) {

@@ -107,6 +107,14 @@ export function soakDue(
   return goneL > ball.bandShare * ball.holdsL ? 'ball' : null;
 }
 
+/** A clock as it stands once what was given today is counted. */
+export function withToday(clock: SoakClock, { soaks }: PlanBed, now: PlaceNow): SoakClock {
+  const givenMm = at(now.givenL, now.todayIndex) / now.place.litresPerMm(now.todayIndex);
+  if (givenMm < SOAK_MM) return clock;
+  const ballL = givenMm * (soaks?.ball?.rainLPerMm ?? 0);
+  return { days: 0, counted: 0, ballGoneL: Math.max(0, clock.ballGoneL - ballL) };
+}
+
 /** The first day ahead on which a clock passes its gap if no water comes; null within the span. */
 export function limitOf(clock: SoakClock, input: PlanBed, now: PlaceNow): string | null {
   const { soaks } = input;

@@ -6,7 +6,7 @@ import type { BedInput } from '../places/ground/bedModel.ts';
 import type { CropEntry } from '../plants/types.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
 import { entryOn, valueOn, type Dated } from '../units/dated.ts';
-import type { IsoDate } from '../units/dates.ts';
+import { addDays, type IsoDate } from '../units/dates.ts';
 import { isLater, type Found, type SettingKind, type SettingValues } from './entries.ts';
 import { ENTRY_FACTS } from './facts.ts';
 import { whatIsKnown, type KnownBed } from './whatIsKnown.ts';
@@ -143,7 +143,8 @@ export function bedHistory(
       today,
     );
     const facts = valueOn(told.tree, from);
-    const on = next === null ? today : from;
+    // A tree is as old as it was when that ended.
+    const on = next === null ? today : addDays(next, -1);
     const ground =
       facts &&
       treeGround(facts, { plantedOn: told.plantedOn, crop: told.crop, on }, known.ground, known.delivery);

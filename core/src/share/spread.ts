@@ -9,12 +9,14 @@ const minutesOf = (plans: readonly BedPlan[], date: IsoDate): number =>
   plans.reduce((sum, plan) => sum + (on(plan, date)?.handsOnMinutes ?? 0), 0);
 const on = ({ waterings }: BedPlan, date: IsoDate): PlannedWatering | undefined =>
   waterings.find((w) => w.date === date);
-/** What was set by hand, and what hangs, stays where it is. */
+/** What was set by hand, what hangs, and what a tree's clock forces stays where it is. */
 const STAYS: ReadonlySet<PlannedWatering['reason']['code']> = new Set([
   'set by hand',
   'wilting',
   'planting drench',
   'fixed week',
+  'gap',
+  'ball',
 ]);
 
 /**
