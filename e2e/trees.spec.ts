@@ -163,7 +163,7 @@ test('the walnut through a drought with the lawn off: stops by the clock, its ga
   const sheet = page.getByRole('dialog', { name: 'Saved water for Old walnut' });
   await sheet.getByLabel('Poured').fill('-3');
   await sheet.getByRole('button', { name: 'Write it down' }).click();
-  await expect(sheet.getByRole('alert')).toContainText('must be a number');
+  await expect(sheet.getByRole('alert')).toContainText('Litres must be from');
   await sheet.getByLabel('Poured').fill('45');
   await sheet.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByText('45 L of saved water written down')).toBeVisible();

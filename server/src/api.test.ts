@@ -92,10 +92,10 @@ describe('the demo garden', () => {
     ).rejects.toThrow();
   });
 
-  test('twelve beds, each either on the round or left alone with a reason', async () => {
+  test('fifteen beds, each either on the round or left alone with a reason', async () => {
     const today = await round();
     expect(today.date).toBe('2026-07-14');
-    expect(today.stops.length + today.leaveAlone.length).toBe(12);
+    expect(today.stops.length + today.leaveAlone.length).toBe(15);
     expect(today.measuredShare).toBe(1);
     expect(today.totals.litres).toBeCloseTo(
       today.stops.reduce((sum, s) => sum + s.run.litres, 0),

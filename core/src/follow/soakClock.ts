@@ -21,6 +21,9 @@ const SOAK_MM = 3;
 const COOL_MM = 2.5;
 const LEAFLESS = 0.25;
 
+/** A gap is ended so much before its limit, days: the weather may take more than is forecast. Judgement. */
+const EARLY_DAYS = 0.5;
+
 /** What forces a watering: the longest gap, or the ball of a young plant. */
 export type SoakDue = 'gap' | 'ball';
 
@@ -28,6 +31,11 @@ export type SoakDue = 'gap' | 'ball';
 function rateOn(soaks: TreeSoaks, et0Mm: number, leafless: boolean): number {
   return clockRate(et0Mm, soaks.heavy) * Math.min(1, et0Mm / COOL_MM) * (leafless ? LEAFLESS : 1);
 }
+
+/** Real rain short of a soak sets a clock back in proportion, from so much on, mm. Judgement. */
+const RAIN_MM = 5;
+const leftAfter = (rainMm: number): number =>
+  rainMm < RAIN_MM ? 1 : Math.max(0, 1 - rainMm / ALERT_LIMITS.soakingMm);
 
 const leaflessOn = (input: PlanBed, now: PlaceNow, d: number): boolean =>
   plantsOn(now, input, d).stage === 'past';
@@ -51,7 +59,7 @@ export function clockAfter(
   const { ball } = soaks;
   return {
     days: isSoaked ? 1 : clock.days + 1,
-    counted: (isSoaked ? 0 : clock.counted) + rate,
+    counted: (isSoaked ? 0 : clock.counted * leftAfter(rainMm)) + rate,
     ballGoneL: ball
       ? ballAfter(ball, clock.ballGoneL, {
           et0Mm: day.et0Mm * leavesOn(input, now, d),
@@ -100,7 +108,7 @@ export function soakDue(
   const before = ball ? Math.min(until, d + 2) : until;
   for (let k = d; k < before && k < now.days.length; k += 1)
     counted += rateOn(soaks, et0Of(k), leaflessOn(input, now, k));
-  if (counted > soaks.gapDays) return 'gap';
+  if (counted > soaks.gapDays - EARLY_DAYS) return 'gap';
   if (!ball) return null;
   let goneL = clock.ballGoneL;
   for (let k = d; k < before; k += 1) goneL += ball.usesLPerMm * et0Of(k) * leavesOn(input, now, k);

@@ -97,7 +97,7 @@ export function gapWords({ soak }: TreeNow): string {
       ? ''
       : counted > soak.days
         ? ` Hot dry wind has made them count as ${counted}.`
-        : ` Mild or short days make them count as ${counted}.`;
+        : ` Rain, mild or short days make them count as ${counted}.`;
   const ends =
     soak.counted >= soak.gapDays
       ? ` That is past the ${days(soak.gapDays)} it should stand.`
