@@ -124,7 +124,10 @@ export function rootReachM(tree: TreeFacts, plantedOn: IsoDate, on: IsoDate): nu
 export function ringFor(tree: TreeFacts, plantedOn: IsoDate, on: IsoDate): Ring {
   const { innerM, outerM } = ringOf(tree, plantedOn, on);
   // Nobody lays a ring to the millimetre; and none comes nearer to the trunk for it.
-  return { innerM: Math.max(0, Math.ceil(innerM * 20 - 1e-9) / 20), outerM: Math.ceil(outerM * 20 - 1e-9) / 20 };
+  return {
+    innerM: Math.max(0, Math.ceil(innerM * 20 - 1e-9) / 20),
+    outerM: Math.ceil(outerM * 20 - 1e-9) / 20,
+  };
 }
 
 function ringOf(tree: TreeFacts, plantedOn: IsoDate, on: IsoDate): Ring {
