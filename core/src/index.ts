@@ -27,6 +27,7 @@ export { explainSaidDay } from './weather/explainSaidDay.ts';
 export { storeRunsOut, type RunsOut } from './follow/storeRunsOut.ts';
 export { treeGap, type TreeGap } from './care/treeGaps.ts';
 export { isWoody } from './plants/woody.ts';
+export { RING_FORTNIGHT_MM, RING_MONTH_MM } from './plants/ringDoses.ts';
 export { ALERT_ACTS, actsOf, type ActFacts, type AlertAct } from './care/alertActs.ts';
 export { isSeenTo, stateOf, type AlertState, type Tick } from './care/seenTo.ts';
 export {
@@ -180,7 +181,7 @@ export {
   openShare,
   type TreeGround,
 } from './places/treeRing/treeGround.ts';
-export { treeSoaks, type TreeSoaks } from './places/treeRing/treeSoaks.ts';
+export { treeSoaks, type SoakNow, type TreeSoaks } from './places/treeRing/treeSoaks.ts';
 export { treePlan, depthDose, type TreePlan } from './places/treeRing/treePlan.ts';
 export { creditFrom, lawnPasses } from './places/treeRing/credit.ts';
 export { doseCheck, type DoseCheck } from './places/treeRing/doseCheck.ts';
@@ -228,8 +229,6 @@ export { mulchVolume } from './places/ground/mulchVolume.ts';
 export {
   defaultSchool,
   SCHOOLS,
-  RING_FORTNIGHT_MM,
-  RING_MONTH_MM,
   schoolOf,
   thresholdOf,
   type School,

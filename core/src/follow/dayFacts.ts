@@ -11,8 +11,9 @@ import { isFrozen } from '../weather/groundWarmth.ts';
 import { floorOf } from './floor.ts';
 import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow, type PlaceRun, type PlantFacts } from './run.ts';
 import { nextAsked, shutOn, type Shut } from './shut.ts';
+import type { SoakNow } from '../places/treeRing/treeSoaks.ts';
 import { soakDue, type SoakClock, type SoakDue } from './soakClock.ts';
-import type { PlanBed, PlannedWatering, SoakNow, Waiting } from './types.ts';
+import type { PlanBed, PlannedWatering, Waiting } from './types.ts';
 import { waitingCost, type Path } from './waiting.ts';
 
 /** How a day would end if no water came. mm deep in the watered ground, use over the whole bed. */

@@ -1,7 +1,7 @@
 import type { Delivery, RunPlan } from '../delivery/runPlan.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
 import type { BedInput } from '../places/ground/bedModel.ts';
-import type { TreeSoaks } from '../places/treeRing/treeSoaks.ts';
+import type { SoakNow, TreeSoaks } from '../places/treeRing/treeSoaks.ts';
 import type { Earlier, Irrigation } from '../places/place.ts';
 import type { Rank } from '../plants/rank.ts';
 import type { RootBelief, RootDepth } from '../plants/rootBelief.ts';
@@ -117,14 +117,6 @@ export interface WaterReason {
   waiting: Waiting | null;
   /** How long a woody place has stood since its last soak; null of others. */
   soak: SoakNow | null;
-}
-
-/** A woody place's clock on a morning: days since its last soak, as they count, and the most it is to stand; gone from its ball, share. */
-export interface SoakNow {
-  days: number;
-  counted: number;
-  gapDays: number;
-  ballGone: number | null;
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { CropEntry, StageName } from '../plants/types.ts';
+import { RING_FORTNIGHT_MM, RING_MONTH_MM } from '../plants/ringDoses.ts';
 import { isWoody } from '../plants/woody.ts';
 import { worked, named, leaf, type Working } from '../working/types.ts';
 import { FIXED_WEEK_MM } from './fixedWeek.ts';
@@ -51,10 +52,6 @@ const WILT_SHARE = 0.5;
 const DRY_SHARE = 0.95;
 /** A day's pulses are worth carrying from this depth. Judgement. */
 const PULSE_LEAST_MM = 2;
-
-/** What a ring gets where water is short: 2 inches a fortnight, 3 inches a month. Common practice. */
-export const RING_FORTNIGHT_MM = 51;
-export const RING_MONTH_MM = 76;
 
 /** Crops and stages that are never held to wilting: the engine's hard block. Common practice. */
 const bearsWilting = (crop: CropEntry): boolean => !crop.traits.leafyGreen && !crop.traits.boltsWhenDry;

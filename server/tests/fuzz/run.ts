@@ -22,7 +22,9 @@ import {
   plantOutBody,
   potBody,
   potChange,
+  newTreeBody,
   potEntry,
+  treeChange,
   sequenceBody,
   sequenceStepBody,
   phBody,
@@ -67,7 +69,7 @@ const cases = argument('cases', 2000);
 const seed = argument('seed', 20261125);
 
 const TODAY = GARDEN.garden.clock.date;
-const known: Known = { today: TODAY, bedIds: [1, 2], tapIds: [1], plantingIds: [1, 2] };
+const known: Known = { today: TODAY, bedIds: [1, 2, 3], tapIds: [1], plantingIds: [1, 2, 3] };
 
 interface Ask {
   name: string;
@@ -160,6 +162,8 @@ const underWay = bodies(sequenceBody, known).map((body) => ({
 }));
 
 const ASKS: readonly Ask[] = [
+  on('a tree', 'POST', '/gardens/1/trees', bodies(newTreeBody, known)),
+  ...Array.from({ length: 3 }, () => on('a changed tree', 'PUT', '/beds/3/tree', bodies(treeChange, known))),
   on('a pot', 'POST', '/gardens/1/pots', bodies(potBody, known)),
   on('a changed pot', 'PUT', '/pots/1', bodies(potChange, known)),
   on('a changed tray', 'PUT', '/pots/2', bodies(potChange, known)),
@@ -222,6 +226,22 @@ const POT = {
   facts: { volumeL: 10 },
   plantings: [{ cropId: 'sweet-pepper', plantedOn: '2026-05-20' }],
 };
+const TREE = {
+  name: 'Walnut',
+  cropId: 'walnut',
+  plantedOn: '1985-03-01',
+  textureClass: 'clay loam',
+  delivery: { litresPerMinute: 8 },
+  tree: {
+    sort: 'tree',
+    canopyM: 9,
+    trunkM: 0.5,
+    cameAs: 'not known',
+    beneath: 'lawn',
+    layout: { by: 'bubbler stops' },
+    shares: [1],
+  },
+};
 const TRAY = {
   ...POT,
   kind: 'tray',
@@ -259,6 +279,7 @@ const beginning = await (async () => {
     ['/gardens/1/beds', SECOND],
     ['/gardens/1/taps', { name: 'Shed' }],
     ['/gardens/1/pots', POT],
+    ['/gardens/1/trees', TREE],
     ['/gardens/1/pots', TRAY],
     ['/gardens/1/sequences', { kind: 'tray soak', potIds: [2] }],
   ] as const) {
@@ -304,6 +325,7 @@ async function everyView(touched: ReadonlySet<number> | null): Promise<void> {
       'section',
       'fortnight',
       'sharpen',
+      'trees',
       'weather',
       'drafts',
       'progress',

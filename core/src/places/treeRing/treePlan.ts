@@ -2,7 +2,7 @@ import { reachingShareOf, efficiencyOf, type Delivery } from '../../delivery/run
 import { cropOf } from '../../plants/plantOnDay.ts';
 import type { PlantingInput } from '../../plants/types.ts';
 import { LAYER_MM, soilProfile, type GroundInput } from '../../soil/soilProfile.ts';
-import { RING_FORTNIGHT_MM, RING_MONTH_MM } from '../../schools/schools.ts';
+import { RING_FORTNIGHT_MM, RING_MONTH_MM } from '../../plants/ringDoses.ts';
 import { at } from '../../units/at.ts';
 import type { IsoDate } from '../../units/dates.ts';
 import { layoutMinutes, type Laid } from './layouts.ts';

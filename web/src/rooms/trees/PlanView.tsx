@@ -1,6 +1,6 @@
 import { checkTree, dryZoneM, trunkRadiusM, type Ring, type TreeFacts, type TreePlan } from '@kibble/core';
 import { range, scaleLinear } from 'd3';
-import { useId, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useId, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useUnits } from '../../app/units.ts';
 
 const SIZE = 520;
@@ -49,8 +49,7 @@ export function PlanView({
 }) {
   const units = useUnits();
   const id = useId();
-  const svg = useRef<SVGSVGElement>(null);
-  const dragging = useRef<Edge | null>(null);
+  const [dragging, setDragging] = useState<Edge | null>(null);
   const hedge = tree.sort === 'hedge';
   const { innerM, outerM } = tree.ring;
   const edgeM = tree.canopyM / 2;
@@ -63,15 +62,14 @@ export function PlanView({
   const scaleM = reachM > 8 ? 4 : reachM > 3 ? 2 : reachM > 1.4 ? 1 : 0.5;
   const half = Math.min((tree.lengthM ?? 1) / 2, 1.3 * reachM);
 
-  const distanceOf = (e: PointerEvent): number => {
-    const box = svg.current?.getBoundingClientRect();
-    if (!box) return 0;
+  const distanceOf = (e: PointerEvent<SVGSVGElement>): number => {
+    const box = e.currentTarget.getBoundingClientRect();
     const x = ((e.clientX - box.left) / box.width) * SIZE - MIDDLE;
     const y = ((e.clientY - box.top) / box.height) * SIZE - MIDDLE;
     return px.invert(hedge ? Math.abs(y) : Math.hypot(x, y));
   };
-  const move = (e: PointerEvent): void => {
-    if (dragging.current) onEdge?.(dragging.current, distanceOf(e));
+  const move = (e: PointerEvent<SVGSVGElement>): void => {
+    if (dragging) onEdge?.(dragging, distanceOf(e));
   };
   const keys = (edge: Edge, m: number) => (e: KeyboardEvent) => {
     const by = { ArrowRight: STEP_M, ArrowUp: STEP_M, ArrowLeft: -STEP_M, ArrowDown: -STEP_M }[e.key];
@@ -105,15 +103,14 @@ export function PlanView({
   const wall = tree.near !== 'nothing' && tree.nearM !== undefined ? px(tree.nearM) : null;
   return (
     <svg
-      ref={svg}
       viewBox={`0 0 ${SIZE} ${SIZE}`}
       className="block w-full touch-none select-none"
       role="group"
       aria-label={`Plan to scale: branches ${units.text('length', tree.canopyM)} across, watered from ${units.text('length', innerM)} to ${units.text('length', outerM)} from the trunk`}
       data-testid="tree-plan"
       onPointerMove={move}
-      onPointerUp={() => (dragging.current = null)}
-      onPointerLeave={() => (dragging.current = null)}
+      onPointerUp={() => setDragging(null)}
+      onPointerLeave={() => setDragging(null)}
     >
       <defs>
         <pattern id={`${id}-grass`} width={34} height={34} patternUnits="userSpaceOnUse">
@@ -256,8 +253,8 @@ export function PlanView({
                 data-handle={edge}
                 onKeyDown={keys(edge, m)}
                 onPointerDown={(e) => {
-                  dragging.current = edge;
-                  svg.current?.setPointerCapture(e.pointerId);
+                  setDragging(edge);
+                  e.currentTarget.ownerSVGElement?.setPointerCapture(e.pointerId);
                 }}
               >
                 <circle cx={x} cy={y} r={22} fill="transparent" />

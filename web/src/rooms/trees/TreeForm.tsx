@@ -121,7 +121,7 @@ export function TreeForm({
   const follow = (cropId: string, plantedOn: string): void => {
     for (const [field, value] of Object.entries(usualFor(cropId, plantedOn, garden.today, units)))
       if (!form.formState.dirtyFields[field as keyof TypedTree])
-        form.setValue(field as keyof TypedTree, value as never, { shouldDirty: false });
+        form.setValue(field as keyof TypedTree, value, { shouldDirty: false });
   };
 
   return (

@@ -299,7 +299,11 @@ function Today({
             {running ? (
               <p className="bg-sheet px-4 py-3 font-semibold">The tap runs: its clock is above.</p>
             ) : carried ? (
-              <Button className="w-full" disabled={acts.isLoading} onClick={() => acts.done(stop)}>
+              <Button
+                className="w-full"
+                disabled={acts.isLoading}
+                onClick={() => void acts.done(stop).catch(() => undefined)}
+              >
                 It had its water
               </Button>
             ) : (
@@ -307,7 +311,11 @@ function Today({
                 <Button className="flex-1" onClick={() => void acts.openTap(stop).catch(() => undefined)}>
                   {movesOf(stop) ? 'Open the tap at spot 1' : 'Open the tap'}
                 </Button>
-                <Button look="quiet" disabled={acts.isLoading} onClick={() => acts.done(stop)}>
+                <Button
+                  look="quiet"
+                  disabled={acts.isLoading}
+                  onClick={() => void acts.done(stop).catch(() => undefined)}
+                >
                   Done
                 </Button>
               </div>
