@@ -28,8 +28,8 @@ export interface BedPeriod {
   /** The bed without its plants. */
   bed: Omit<BedInput, 'plantings'>;
   delivery: Delivery;
-  /** Where it is a tree place: the tree, and its ground as it was laid out. */
-  tree: { facts: TreeFacts; ground: TreeGround } | null;
+  /** Where it is a tree place: the tree, its ground as it was laid out, and what its tap or hose gives. */
+  tree: { facts: TreeFacts; ground: TreeGround; litresPerMinute: number } | null;
 }
 
 /** What a reading is of: a change of that thing ends what it tells of the days before. */
@@ -148,6 +148,7 @@ export function bedHistory(
     const ground =
       facts &&
       treeGround(facts, { plantedOn: told.plantedOn, crop: told.crop, on }, known.ground, known.delivery);
+    const { litresPerMinute } = known.delivery;
     // What is known of a tree place is of the ground its roots have.
     if (ground) {
       known.areaM2 = ground.areaM2;
@@ -157,7 +158,7 @@ export function bedHistory(
       from,
       known,
       delivery: known.delivery,
-      tree: facts && ground && { facts, ground },
+      tree: facts && ground && { facts, ground, litresPerMinute },
       bed: {
         areaM2: known.areaM2,
         ground: known.ground,

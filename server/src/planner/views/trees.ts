@@ -56,7 +56,7 @@ export function treeNowOf(bed: BedView, outlook: BedOutlook, context: Context): 
       planting,
       today,
       was.ground,
-      { ...delivery, litresPerMinute: bed.delivery.litresPerMinute },
+      { ...delivery, litresPerMinute: tree.litresPerMinute },
       due,
     ),
     season: treeSeason(cropOf(planting), outlook.stage, today, {

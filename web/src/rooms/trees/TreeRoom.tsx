@@ -82,7 +82,7 @@ function usePlan(page: BedPageView, tree: TreeNow) {
       { ...planting, endedOn: undefined },
       garden.today,
       now.bed.ground,
-      { ...now.delivery, litresPerMinute: page.bed.delivery.litresPerMinute },
+      { ...now.delivery, litresPerMinute: now.tree?.litresPerMinute ?? page.bed.delivery.litresPerMinute },
       page.stop?.run.localMm ?? page.next?.localMm,
     );
   return { draft, setDraft, facts, fault, plan };
@@ -381,7 +381,8 @@ function Today({
 function SecondsCheck({ page, plan }: { page: BedPageView; plan: TreePlan }) {
   const units = useUnits();
   const [seconds, setSeconds] = useState('');
-  const { litresPerMinute } = page.bed.delivery;
+  const garden = useGarden();
+  const { litresPerMinute } = historyOf(page.bed, garden.today).periods.at(-1)?.tree ?? page.bed.delivery;
   const rule = numberRule('seconds', seconds, units, true);
   const typed = rule === true ? typedSi('seconds', seconds, units) : undefined;
   const at = doseCheck({ litres: plan.litresEach, seconds: typed ?? 1, litresPerMinute });
@@ -559,7 +560,10 @@ function MoveOutward({ page, tree, onClose }: { page: BedPageView; tree: TreeNow
   let moved: { facts: TreeFacts; plan: TreePlan } | null = null;
   if (planting && rule === true) {
     const given = { ...planting, endedOn: undefined };
-    const delivery = { ...then.delivery, litresPerMinute: page.bed.delivery.litresPerMinute };
+    const delivery = {
+      ...then.delivery,
+      litresPerMinute: then.tree?.litresPerMinute ?? page.bed.delivery.litresPerMinute,
+    };
     const wide = { ...facts, canopyM };
     const { wanted } = treePlan(wide, given, garden.today, then.bed.ground, delivery);
     const out = { ...wide, ring: wanted };
