@@ -233,7 +233,8 @@ function spotsOf(tree: TreeFacts, count: number, radiusM: number, open: number):
   };
   return Array.from({ length: Math.min(count, 200) }, (_, i) => ({
     number: i + 1,
-    radiusM: radiusM < 0.3 && count === 1 ? 0 : radiusM,
+    // One spot at a stem that need not be dry stands on it.
+    radiusM: tree.ring.innerM < 0.02 && count === 1 ? 0 : radiusM,
     ...at(sort === 'hedge' ? (i + 0.5) / count : i / count),
   }));
 }

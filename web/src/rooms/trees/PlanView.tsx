@@ -153,7 +153,7 @@ export function PlanView({
             stroke="var(--ink)"
             strokeDasharray="2 4"
           />
-          {px(dry) > 34 ? (
+          {px(dry) > 48 ? (
             <text x={MIDDLE} y={MIDDLE - trunk - 8} fontSize={14} textAnchor="middle" fill="var(--quiet)">
               keep dry
             </text>
@@ -316,7 +316,8 @@ function Wetted({ tree, plan, px, band, half }: Drawn & { band: (from: number, t
         opacity={0.45}
       />
     );
-  if (laid.spots.length === 0)
+  // One spot of a small ring fills it.
+  if (laid.spots.length === 0 || (laid.spots.length === 1 && tree.ring.innerM > 0))
     return (
       <path
         d={band(tree.ring.innerM, tree.ring.outerM)}

@@ -3,6 +3,8 @@ import {
   BENEATH,
   CAME_AS,
   CATALOGUE,
+  GOAL_FACTS,
+  GOALS,
   LAYOUT_FACTS,
   LAYOUTS,
   NEARBY,
@@ -260,6 +262,13 @@ export function TreeForm({
                 <option value="moist">moist</option>
                 <option value="drying">drying</option>
                 <option value="dry">dry</option>
+              </Choice>
+              <Choice label="Grown for" {...form.register('goal')}>
+                {GOALS.map((goal) => (
+                  <option key={goal} value={goal}>
+                    {GOAL_FACTS[goal].words}
+                  </option>
+                ))}
               </Choice>
               <Field label="Part of the garden" hint="Left empty: none." {...form.register('place')} />
             </>

@@ -7,6 +7,7 @@ import {
   treePlan,
   trunkOfGirth,
   type CropEntry,
+  type Goal,
   type TextureClass,
   type TreePlan,
 } from '@kibble/core';
@@ -46,6 +47,7 @@ export interface TypedTree {
   litresEach: string;
   depth: string;
   part: string;
+  goal: Goal;
   indicator: boolean;
   shares: string[];
 }
@@ -103,17 +105,21 @@ export const figureRule = (field: Figure, text: string, typed: TypedTree, units:
 };
 
 const YOUNG_YEARS = 3;
+const isFruit = (group: CropEntry['group']): boolean => group === 'fruit trees' || group === 'soft fruit';
 /** Fields that follow from the kind and the age until they are typed. */
 export function usualFor(cropId: string, plantedOn: string, today: string, units: Units): Partial<TypedTree> {
   if (cropId === '') return {};
   const years = daysBetween(plantedOn, today) / 365;
-  const told = newTree(cropById(cropId), years);
+  const crop = cropById(cropId);
+  const told = newTree(crop, years);
   return {
     sort: told.sort,
     canopy: units.number('length', told.canopyM),
     length: told.lengthM === undefined ? '' : units.number('length', told.lengthM),
     cameAs: years > YOUNG_YEARS ? 'not known' : told.cameAs,
     by: told.layout.by,
+    // What bears no fruit and has rooted is not pushed to grow.
+    goal: isFruit(crop.group) || years < YOUNG_YEARS ? 'steady' : 'thrifty',
   };
 }
 
@@ -149,6 +155,7 @@ export const emptyTree = (today: string, units: Units): TypedTree => ({
   litresEach: '',
   depth: '',
   part: '',
+  goal: 'steady',
   indicator: false,
   shares: [],
 });
@@ -236,6 +243,7 @@ export const newTreeDraft = (typed: TypedTree, units: Units): NewTreeDraft => ({
   place: typed.place || null,
   textureClass: typed.textureClass,
   startWetness: typed.startWetness,
+  goal: typed.goal,
   delivery: {
     litresPerMinute: typedSi('litresPerMinute', typed.flow, units) ?? 0,
     measured: typed.measured,
