@@ -1,0 +1,68 @@
+import type { BedPageView } from '@kibble/contract';
+import { useState } from 'react';
+import { refusal, useLogWateringMutation } from '../../app/api.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { useUnits } from '../../app/units.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Field } from '../../ui/Field.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+/** Shower water, kitchen water, what was saved: credited to the tree as it is poured. */
+export function SavedWater({ page, onClose }: { page: BedPageView; onClose: () => void }) {
+  const units = useUnits();
+  const dispatch = useAppDispatch();
+  const [water, { isLoading, error }] = useLogWateringMutation();
+  const [litres, setLitres] = useState('');
+  const [wrong, setWrong] = useState<string | undefined>();
+  const give = async (): Promise<void> => {
+    const rule = numberRule('litres', litres, units);
+    setWrong(rule === true ? undefined : rule);
+    if (rule !== true) return;
+    const event = await water({
+      bedId: page.bedId,
+      body: { litres: typedSi('litres', litres, units), note: 'saved water' },
+    }).unwrap();
+    dispatch(
+      noticeShown({
+        text: `${page.bedName}: ${units.text('volume', event.litres ?? 0)} of saved water written down.`,
+        undoEventId: event.id,
+      }),
+    );
+    onClose();
+  };
+  return (
+    <Sheet open onClose={onClose} title={`Saved water for ${page.bedName}`}>
+      <form
+        noValidate
+        className="flex flex-col gap-4"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void give().catch(() => undefined);
+        }}
+      >
+        <p>
+          Water caught while the shower runs warm, or kept from rinsing, poured on the ring. Without soap or
+          salt, the same day, and not where local rules forbid it.
+        </p>
+        <Field
+          label="Poured"
+          inputMode="decimal"
+          unit={units.of('volume').unit}
+          value={litres}
+          error={wrong ?? (error ? refusal(error).message : undefined)}
+          onChange={(e) => setLitres(e.target.value)}
+        />
+        <div className="flex gap-2">
+          <Button type="submit" disabled={isLoading}>
+            Write it down
+          </Button>
+          <Button look="quiet" onClick={onClose}>
+            Leave it
+          </Button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}

@@ -1,0 +1,22 @@
+import type { BedPageView } from '@kibble/contract';
+import type { TreeFacts } from '@kibble/core';
+import { refusal, useChangeTreeMutation } from '../../app/api.ts';
+import { noticeShown } from '../../app/noticeSlice.ts';
+import { useAppDispatch } from '../../app/store.ts';
+
+/** Keeps a tree as it is told now, with its way back. */
+export function useKeepTree(page: BedPageView) {
+  const dispatch = useAppDispatch();
+  const [change, { isLoading, error }] = useChangeTreeMutation();
+  return {
+    isLoading,
+    refused: error ? refusal(error).message : null,
+    keep: async (facts: TreeFacts, words: string): Promise<void> => {
+      const { settings } = await change({
+        bedId: page.bedId,
+        body: { version: page.bed.version, tree: facts },
+      }).unwrap();
+      dispatch(noticeShown({ text: `${page.bedName} ${words}`, undoSettingIds: settings }));
+    },
+  };
+}
