@@ -1,7 +1,7 @@
 import type { IsoDate } from '../../units/dates.ts';
 import type { CropEntry } from '../../plants/types.ts';
 import { checkTree, dryZoneM, type TreeFacts, type TreeSort } from './treeFacts.ts';
-import { phaseOn, ringFor, usualDepthMm } from './phases.ts';
+import { ballDepthM, phaseOn, ringFor, usualDepthMm, type TreePhase } from './phases.ts';
 
 /** What is told of a tree: where and how deep it is watered may be left to Kibble. */
 export type ToldTree = Omit<TreeFacts, 'ring' | 'depthMm' | 'part'> &
@@ -46,6 +46,10 @@ export function newTree(crop: CropEntry, ageYears: number): ToldTree {
   };
 }
 
+/** A new plant is soaked at least as deep as the pot or ball it came in. Common practice. */
+const firstDepthMm = (told: ToldTree, phase: TreePhase): number =>
+  Math.max(usualDepthMm(told, phase), phase === 'established' ? 0 : 10 * Math.ceil(100 * ballDepthM(told)));
+
 /**
  * A tree as told, with what was left to Kibble filled in for its phase on the day.
  * @throws RangeError as `checkTree`, and on a day of planting in the future
@@ -56,7 +60,7 @@ export function treeAsTold(told: ToldTree, plantedOn: IsoDate, on: IsoDate): Tre
     ...told,
     ring: told.ring ?? { innerM: 0, outerM: 1 },
     part: told.part ?? 1,
-    depthMm: told.depthMm ?? usualDepthMm(told, phase),
+    depthMm: told.depthMm ?? firstDepthMm(told, phase),
   };
   const ring = told.ring ?? ringFor(bare, plantedOn, on);
   const established = phase === 'established';

@@ -1,6 +1,7 @@
 import { addDays, daysBetween, type IsoDate } from '../../units/dates.ts';
 import type { CropEntry } from '../../plants/types.ts';
 import { canopyM2, dryZoneM, type CameAs, type Ring, type TreeFacts } from './treeFacts.ts';
+import { plantFactorOf } from './treeDemand.ts';
 import { ringAt } from './treeRing.ts';
 
 export const TREE_PHASES = ['first weeks', 'first year', 'years two and three', 'established'] as const;
@@ -65,6 +66,11 @@ const TOUCHY_SHARE = 2 / 3;
 export const isTouchy = (crop: CropEntry): boolean => crop.p.value <= TOUCHY_P && !isEverAfter(crop);
 const isEverAfter = (crop: CropEntry): boolean => crop.group === 'soft fruit' || crop.id.endsWith('rose');
 
+/** Kinds at home where summers are dry: their base expects to be dry in the hottest season. Common practice; fruit trees by name, the rest by the standard's dry class. */
+const DRY_SUMMER: ReadonlySet<string> = new Set(['olive', 'fig', 'almond', 'pomegranate']);
+export const isDrySummer = (crop: CropEntry): boolean =>
+  DRY_SUMMER.has(crop.id) || (crop.group === 'ornamental trees' && plantFactorOf(crop) <= 0.5);
+
 export function phaseOn(tree: Pick<TreeFacts, 'cameAs'>, plantedOn: IsoDate, on: IsoDate): TreePhase {
   const age = daysBetween(plantedOn, on);
   if (age < FIRST_WEEKS[tree.cameAs]) return 'first weeks';
@@ -92,14 +98,15 @@ export const ballBandOf = ({ cameAs }: Pick<TreeFacts, 'cameAs'>, phase: TreePha
   phase === 'first weeks' && cameAs === 'bare-root' ? BARE_BAND : PHASE_FACTS[phase].ballBand;
 
 /** Radius of what its roots came in, m: of a pot as wide as it is high, of bare roots the hole they were spread in. Geometry and judgement. */
-export function ballRadiusM({ potL, ballM, cameAs, sort }: TreeFacts): number {
+type Came = Pick<TreeFacts, 'potL' | 'ballM' | 'cameAs' | 'sort'>;
+export function ballRadiusM({ potL, ballM, cameAs, sort }: Came): number {
   if (ballM !== undefined) return ballM / 2;
   if (potL !== undefined) return Math.cbrt(potL / 1000 / Math.PI);
   if (cameAs === 'bare-root') return sort === 'tree' ? 0.25 : 0.18;
   return sort === 'tree' ? 0.2 : 0.15;
 }
 /** The ball's depth, m: a pot's own height, never under 150 mm. */
-export const ballDepthM = (tree: TreeFacts): number =>
+export const ballDepthM = (tree: Came): number =>
   Math.max(
     0.15,
     tree.potL !== undefined ? Math.cbrt(tree.potL / 1000 / Math.PI) : Math.min(0.35, 1.2 * ballRadiusM(tree)),

@@ -6,7 +6,16 @@ import { RING_FORTNIGHT_MM, RING_MONTH_MM } from '../../plants/ringDoses.ts';
 import { at } from '../../units/at.ts';
 import type { IsoDate } from '../../units/dates.ts';
 import { layoutMinutes, type Laid } from './layouts.ts';
-import { isTouchy, phaseDates, phaseOn, ringFor, rootReachM, longestGap, type TreePhase } from './phases.ts';
+import {
+  isDrySummer,
+  isTouchy,
+  phaseDates,
+  phaseOn,
+  ringFor,
+  rootReachM,
+  longestGap,
+  type TreePhase,
+} from './phases.ts';
 import { plantFactorOf } from './treeDemand.ts';
 import { openShare, treeGround } from './treeGround.ts';
 import { bandM2, canopyM2, dryZoneM, trunkRadiusM, type Ring, type TreeFacts } from './treeFacts.ts';
@@ -39,6 +48,8 @@ export interface TreePlan {
   phase: TreePhase;
   handsOver: { phase: TreePhase; from: IsoDate }[];
   touchy: boolean;
+  /** At home where summers are dry: its base is kept so. */
+  drySummer: boolean;
   gapDays: number;
   /** Where it ought to be watered by now, and whether that is so far out that the lines want moving. */
   wanted: Ring;
@@ -109,6 +120,7 @@ export function treePlan(
     phase,
     handsOver: phaseDates(tree, plantedOn),
     touchy: isTouchy(crop),
+    drySummer: isDrySummer(crop),
     gapDays: longestGap(crop, phase),
     wanted,
     moveOut: lag > WORTH_MOVING * wanted.outerM,

@@ -112,6 +112,21 @@ describe('the ring', () => {
     const [, potted] = core.phaseDates({ cameAs: 'potted' }, '2026-03-20');
     expect(potted && potted.from < (dates[1]?.from ?? '')).toBe(true);
   });
+  test('a new plant is soaked at least as deep as its pot (common practice); a tree of dry summers is known as one', () => {
+    const crop = core.cropById('olive');
+    const big = core.treeAsTold({ ...core.newTree(crop, 0), cameAs: 'potted', potL: 150 }, TODAY, TODAY);
+    expect(big.depthMm).toBeGreaterThanOrEqual(360);
+    const small = core.treeAsTold({ ...core.newTree(crop, 0), cameAs: 'potted', potL: 5 }, TODAY, TODAY);
+    expect(small.depthMm).toBe(300);
+    const planted = { cropId: 'olive', plantedOn: '2010-03-01' };
+    expect(core.treePlan(old({ canopyM: 4 }), planted, TODAY, loam, hose).drySummer).toBe(true);
+    expect(
+      core.treePlan(old(), { cropId: 'birch', plantedOn: '2010-03-01' }, TODAY, loam, hose),
+    ).toMatchObject({
+      drySummer: false,
+      touchy: true,
+    });
+  });
   test('depth wanted by size lies at 250 to 450 mm (common practice)', () => {
     for (const canopyM of [0.5, 2, 5, 9, 15]) {
       const sort = canopyM < 1 ? 'shrub' : 'tree';

@@ -127,7 +127,7 @@ function checked(input: VesselInput): VesselInput {
   withinIfGiven('canopyM2', input.canopyM2, 1e-6, 60, 'm²');
   withinIfGiven('acrossM', input.acrossM, 0.01, 6, 'm');
   withinIfGiven('useFactor', input.useFactor, 0.1, 6);
-  if (typeof input.saucer === 'number') within('saucer', input.saucer, 0, 1000, 'L');
+  if (typeof input.saucer === 'number') within('saucer', input.saucer, 0, 100_000, 'L');
   if (typeof input.indoors === 'object') {
     const told = { light: LIGHTS, warmth: WARMTHS, air: ROOM_AIRS } as const;
     for (const field of ['light', 'warmth', 'air'] as const) {

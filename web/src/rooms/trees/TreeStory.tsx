@@ -41,7 +41,11 @@ export function TreeStory({
         {next
           ? `; from ${fullDate(next.from)} ${next.phase === 'established' ? 'it counts as established' : `in ${PHASE_WORDS[next.phase]}`}`
           : ''}
-        . {plan.touchy ? 'Its kind bears neither drying nor wet feet: its gap is kept shorter. ' : ''}
+        .{' '}
+        {plan.drySummer && plan.phase === 'established'
+          ? 'It is at home where summers are dry: nothing at its base in the hottest weeks. '
+          : ''}
+        {plan.touchy ? 'Its kind bears neither drying nor wet feet: its gap is kept shorter. ' : ''}
       </p>
       <p className="mt-1">
         Its roots go out to about {units.text('length', tenth(plan.rootsM))}; the fine ones that drink lie
