@@ -57,19 +57,6 @@ test('guided tests, filled in', async ({ page, kibble }) => {
   await page.evaluate(() => window.scrollTo(0, 160));
   await shoot('test-feel');
 
-  await page.goto(`${kibble}/garden/1/ground/bed/3/cans`);
-  const depths = [
-    [6, 10, 11, 7],
-    [5, 12, 13, 8],
-    [4, 9, 10, 6],
-  ];
-  for (const [r, row] of depths.entries())
-    for (const [c, mm] of row.entries())
-      await page.getByLabel(`Can ${c + 1} of row ${r + 1}`, { exact: true }).fill(String(mm));
-  await page.getByLabel('It ran').fill('30');
-  await page.evaluate(() => window.scrollTo(0, 320));
-  await shoot('test-cans');
-
   await page.goto(`${kibble}/garden/1/ground/bed/2/drip`);
   for (const [label, value] of [
     ['Length', '15'],

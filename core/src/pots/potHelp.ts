@@ -1,4 +1,6 @@
+import { vesselShape } from '../places/vessel/size.ts';
 import type { VesselInput } from '../places/vessel/vesselModel.ts';
+import { OutOfRange } from '../units/guard.ts';
 import { planPot, type PotPlan, type PotSpan } from './planPot.ts';
 import type { PotWay } from './ways.ts';
 import type { Pot } from './pots.ts';
@@ -26,20 +28,34 @@ const CHANGES: readonly {
   },
   {
     code: 'larger pot',
-    // Twice the largest pot there can be is none.
-    when: ({ volumeL = 0, topM = 0, baseM = 0, heightM = 0 }) =>
-      volumeL <= 1000 && topM <= 3.9 && baseM <= 3.9 && heightM <= 1.5,
-    as: (v) => ({
-      ...v,
-      volumeL: v.volumeL === undefined ? undefined : 2 * v.volumeL,
-      topM: v.topM === undefined ? undefined : v.topM * Math.cbrt(2),
-      baseM: v.baseM === undefined ? undefined : v.baseM * Math.cbrt(2),
-      heightM: v.heightM === undefined ? undefined : v.heightM * Math.cbrt(2),
-      roots: 'filled',
-    }),
+    // Twice the largest pot there can be is none, whichever of its measures was told.
+    when: (v) => canBe(twice(v)),
+    as: twice,
   },
   { code: 'reservoir', when: (v) => !v.reservoirL, as: (v) => ({ ...v, reservoirL: 3 }) },
 ];
+
+/** A pot that holds twice as much. */
+function twice(v: VesselInput): VesselInput {
+  return {
+    ...v,
+    volumeL: v.volumeL === undefined ? undefined : 2 * v.volumeL,
+    topM: v.topM === undefined ? undefined : v.topM * Math.cbrt(2),
+    baseM: v.baseM === undefined ? undefined : v.baseM * Math.cbrt(2),
+    heightM: v.heightM === undefined ? undefined : v.heightM * Math.cbrt(2),
+    roots: 'filled',
+  };
+}
+
+function canBe(vessel: VesselInput): boolean {
+  try {
+    vesselShape(vessel);
+    return true;
+  } catch (error) {
+    if (error instanceof OutOfRange) return false;
+    throw error;
+  }
+}
 
 /** Days of the plan on which it is watered, second waterings counted. */
 const wateringsOf = (givings: readonly { again: unknown }[]): number =>

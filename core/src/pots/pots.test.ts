@@ -331,6 +331,12 @@ describe('its plan', () => {
     const place = (code: string): number => helps.findIndex((help) => help.code === code);
     expect(place('larger pot')).toBeGreaterThanOrEqual(0);
     if (place('bark') >= 0) expect(place('larger pot')).toBeLessThan(place('bark'));
+    // Told by its width alone it may be so large that twice it is none: nothing larger is offered then.
+    const { volumeL: _, ...unsized } = pepper;
+    const wide = potOf({ ...unsized, topM: 1.764 }, { startOn: '2026-07-13' });
+    expect(potHelp(wide, plan(wide), spanOf(), 0.08).helps.map(({ code }) => code)).not.toContain(
+      'larger pot',
+    );
   });
 });
 
