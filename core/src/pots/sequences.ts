@@ -85,7 +85,8 @@ export function soakWater(options: {
   takesMl: readonly number[];
 }) {
   const bath = within('bathM2', options.bathM2, 0.01, 10, 'm²');
-  const tray = within('trayM2', options.trayM2, 0.001, 10, 'm²');
+  // A pot may be as wide as five metres either way.
+  const tray = within('trayM2', options.trayM2, 1e-6, 30, 'm²');
   const atOnce = Math.max(1, Math.floor(bath / tray));
   const bathL = bath * within('depthMm', options.depthMm, 10, 100, 'mm');
   const takenL = options.takesMl.reduce((a, b) => a + b, 0) / 1000;
