@@ -124,7 +124,7 @@ function checked(input: VesselInput): VesselInput {
   if (input.dressing !== undefined && !Object.hasOwn(DRESSINGS, input.dressing))
     throw new OutOfRange('dressing', `be one of ${Object.keys(DRESSINGS).join(', ')}`, input.dressing);
   withinIfGiven('reservoirL', input.reservoirL, 0, 200, 'L');
-  withinIfGiven('canopyM2', input.canopyM2, 1e-6, 60, 'm²');
+  withinIfGiven('canopyM2', input.canopyM2, 1e-6, 1000, 'm²');
   withinIfGiven('acrossM', input.acrossM, 0.01, 6, 'm');
   withinIfGiven('useFactor', input.useFactor, 0.1, 6);
   if (typeof input.saucer === 'number') within('saucer', input.saucer, 0, 100_000, 'L');
