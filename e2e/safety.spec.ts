@@ -97,7 +97,7 @@ test('everything into a file; a bed it cannot plan is named, the rest stands, it
     buffer: Buffer.from(JSON.stringify(json)),
   });
   const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('Three Poplars: 12 beds');
+  await expect(dialog).toContainText('Three Poplars: 15 beds');
   await dialog.getByRole('button', { name: 'Put it back' }).click();
   await expect(page.getByRole('status')).toContainText('Three Poplars put back');
 
