@@ -250,6 +250,8 @@ export const beds: DemoBed[] = [
     mulchMaterial: 'bark',
     mulchMm: 50,
     planting: { cropId: 'rose', plantedOn: '2022-03-15' },
+    startWetness: 'soaked',
+    wetnessOn: '2026-07-11',
     delivery: { method: 'bubbler', litresPerMinute: 6, measured: false },
     goal: 'show',
     followedUntil: '2026-07-13',
