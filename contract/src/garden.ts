@@ -61,6 +61,15 @@ export const plantingBody = z.object({
 /** A planting as it is changed: of which state. */
 export const plantingChange = plantingBody.extend({ version });
 
+/** A part of the garden by the gardener's own name. */
+export const placeName = z
+  .string()
+  .trim()
+  .max(40, {
+    error: ({ input }) => `Part of the garden must be 40 letters or fewer; got ${String(input).length}`,
+  })
+  .nullish();
+
 export const bedBody = z.object({
   name: name('Name of the bed'),
   areaM2: limited('areaM2'),
@@ -74,13 +83,7 @@ export const bedBody = z.object({
   /** The day on which it was so; its first day when left out. The balance begins then. */
   wetnessOn: entryDate('Day on which the ground was so').nullish(),
   /** The gardener's own name for a part of the garden. */
-  place: z
-    .string()
-    .trim()
-    .max(40, {
-      error: ({ input }) => `Part of the garden must be 40 letters or fewer; got ${String(input).length}`,
-    })
-    .nullish(),
+  place: placeName,
   goal: oneOf('Goal', GOALS).default('steady'),
   /** Who is served first when water or time is short; null leaves it to what grows there. */
   rank: oneOf('Who comes first', RANKS).nullish(),

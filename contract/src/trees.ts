@@ -14,9 +14,10 @@ import {
   type TreeSeason,
 } from '@kibble/core';
 import { z } from 'zod';
-import { cropId, deliveryBody, START_WETNESS } from './garden.ts';
+import { cropId, deliveryBody, placeName, START_WETNESS } from './garden.ts';
 import { limited, limitedWhole } from './limited.ts';
 import { day, entryDate, name, oneOf, version } from './parts.ts';
+import { working } from './working.ts';
 
 /** A tree, shrub or hedge as it is told; where and how deep it is watered may be left to Kibble. */
 export const treeBody = z.object({
@@ -55,13 +56,7 @@ export const newTreeBody = z.object({
   name: name('Name of the tree'),
   cropId,
   plantedOn: entryDate('Planted on'),
-  place: z
-    .string()
-    .trim()
-    .max(40, {
-      error: ({ input }) => `Part of the garden must be 40 letters or fewer; got ${String(input).length}`,
-    })
-    .nullish(),
+  place: placeName,
   textureClass: oneOf('Soil', TEXTURE_CLASSES),
   subsoilClass: oneOf('Subsoil', TEXTURE_CLASSES).nullish(),
   mulchMaterial: oneOf('Mulch', MULCH_MATERIALS).nullish(),
@@ -95,7 +90,7 @@ export const treeNow = z.object({
   season: z.custom<TreeSeason>((v) => typeof v === 'string'),
   soak: plain<SoakNow & { limitOn: string | null }>('gapDays').nullable(),
   /** What it may lose on the hottest day ahead, L; never a dose. */
-  peak: z.object({ date: day, litres: z.number() }).nullable(),
+  peak: z.object({ date: day, working }).nullable(),
   /** It is watered by a fall-back rule of scarce water. */
   scarce: z.boolean(),
 });

@@ -27,7 +27,12 @@ export { explainSaidDay } from './weather/explainSaidDay.ts';
 export { storeRunsOut, type RunsOut } from './follow/storeRunsOut.ts';
 export { treeGap, type TreeGap } from './care/treeGaps.ts';
 export { isWoody } from './plants/woody.ts';
-export { RING_FORTNIGHT_MM, RING_MONTH_MM } from './plants/ringDoses.ts';
+export {
+  RING_FORTNIGHT_MM,
+  RING_FORTNIGHT_MM_A_DAY,
+  RING_MONTH_MM,
+  RING_MONTH_MM_A_DAY,
+} from './plants/ringDoses.ts';
 export { ALERT_ACTS, actsOf, type ActFacts, type AlertAct } from './care/alertActs.ts';
 export { isSeenTo, stateOf, type AlertState, type Tick } from './care/seenTo.ts';
 export {
@@ -133,9 +138,9 @@ export { canAdvice, FEWEST_FOR_EVENNESS, type CanAdvice } from './delivery/canAd
 export { poolingTest, type PoolingTest } from './delivery/poolingTest.ts';
 export { soakerTest } from './delivery/soakerTest.ts';
 export { spreadShare, wettedShare, wettedWidthM, type WettedShare } from './delivery/wettedStrip.ts';
-export { treeRing, ringAt } from './places/treeRing/treeRing.ts';
+export { treeRing } from './places/treeRing/treeRing.ts';
 export { treeDemand, plantFactorOf } from './places/treeRing/treeDemand.ts';
-export { gapClock, clockRate, GAP_DAYS } from './places/treeRing/gapClock.ts';
+export { gapClock, GAP_DAYS } from './places/treeRing/gapClock.ts';
 export {
   TREE_SORTS,
   CAME_AS,
@@ -147,7 +152,7 @@ export {
   dryZoneM,
   trunkRadiusM,
   trunkOfGirth,
-  MOST_BUCKETS,
+  bandM2,
   type TreeFacts,
   type TreeSort,
   type CameAs,
@@ -159,16 +164,12 @@ export {
   type Ring,
 } from './places/treeRing/treeFacts.ts';
 export {
-  TREE_PHASES,
   PHASE_FACTS,
   phaseOn,
   phaseDates,
   ringFor,
   ringThroughYears,
   usualDepthMm,
-  isTouchy,
-  ballRadiusM,
-  rootReachM,
   type TreePhase,
 } from './places/treeRing/phases.ts';
 export { layOut, layoutMinutes, LAYOUT_FACTS, type Laid, type Spot } from './places/treeRing/layouts.ts';
@@ -182,7 +183,8 @@ export {
   type TreeGround,
 } from './places/treeRing/treeGround.ts';
 export { treeSoaks, type SoakNow, type TreeSoaks } from './places/treeRing/treeSoaks.ts';
-export { treePlan, depthDose, type TreePlan } from './places/treeRing/treePlan.ts';
+export { treePlan, depthDose, THICK_MM, THIN_MM, type TreePlan } from './places/treeRing/treePlan.ts';
+export { explainTree, explainPeak, type TreeWorkings } from './places/treeRing/explainTree.ts';
 export { creditFrom, lawnPasses } from './places/treeRing/credit.ts';
 export { doseCheck, type DoseCheck } from './places/treeRing/doseCheck.ts';
 export { treeSeason, type TreeSeason } from './places/treeRing/treeSeason.ts';

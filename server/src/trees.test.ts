@@ -87,7 +87,7 @@ describe('a tree from what people know', () => {
       soak: { gapDays: 21, ballGone: null },
     });
     expect(tree?.plan.moves).toBeGreaterThanOrEqual(3);
-    expect(tree?.peak?.litres).toBeGreaterThan(100);
+    expect(tree?.peak?.working.value).toBeGreaterThan(100);
     const { body } = await ask<FortnightView>('get', `/api/gardens/${gardenId}/fortnight`);
     expect(body.beds.find(({ bedId }) => bedId === id)?.soak?.gapDays).toBe(21);
     const trees = (await ask<TreesView>('get', `/api/gardens/${gardenId}/trees`)).body;

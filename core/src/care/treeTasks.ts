@@ -26,6 +26,8 @@ const ICY_AHEAD_DAYS = 3;
 const NEW_DAYS = 365;
 /** A tree this wide is big enough to do harm when it falls, m. Judgement. */
 const BIG_M = 6;
+/** Ground is dry before frost with more than this gone of what can be spared, share. Judgement. */
+const DRY_BEFORE_FROST = 0.4;
 /** A dry stand is told once so much of its gap has passed. Judgement. */
 const DRY_SHARE = 0.85;
 
@@ -68,7 +70,7 @@ export function treeTasks(facts: {
       date < addDays(today, ICY_AHEAD_DAYS) && tMaxC <= ICY_C && (windMs ?? 0) >= ICY_WIND_MS,
   );
   if (icy && (crop.cycle === 'evergreen' || fresh)) tasks.push({ code: 'icy wind', on: icy.date });
-  if (facts.freezing && facts.goneShare > 0.4) tasks.push({ code: 'moist into the frost' });
+  if (facts.freezing && facts.goneShare > DRY_BEFORE_FROST) tasks.push({ code: 'moist into the frost' });
   const dry = soak !== null && soak.counted >= DRY_SHARE * soak.gapDays;
   if (dry && tree.sort === 'tree' && tree.canopyM >= BIG_M && tree.near !== 'nothing')
     tasks.push({ code: 'a dry tree by a wall', near: tree.near });

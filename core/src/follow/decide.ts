@@ -35,9 +35,9 @@ const filling =
 
 /** Fills the root zone of the depth that is counted on, less the rain that is likely before the next round. */
 const forGrowth = (facts: DayFacts, code: 'growth' | 'floor', input: PlanBed): Decision | null => {
-  const wantedMm = facts.goneMm - facts.rainByThenMm;
-  const localMm = wantedMm < facts.leastMm ? wantedMm : (input.setMm ?? wantedMm);
+  const localMm = facts.goneMm - facts.rainByThenMm;
   if (localMm < facts.leastMm) return null;
+  if (input.setMm !== undefined) return setDose(code, input.setMm, localMm);
   return {
     code,
     localMm,
@@ -57,6 +57,24 @@ const forGrowth = (facts: DayFacts, code: 'growth' | 'floor', input: PlanBed): D
   };
 };
 
+/** A set dose in the place of what is gone: its working says so, and what the ground lacks besides. */
+const setDose = (code: WaterReason['code'], localMm: number, lacksMm: number): Decision => ({
+  code,
+  localMm,
+  because: (grounds) =>
+    worked(
+      'Depth where it falls',
+      localMm,
+      'mm',
+      'the set volume for each plant, on the ground that gets wet',
+      [
+        leaf('Set volume, as a depth', localMm, 'mm', { kind: 'told' }),
+        leaf('Its ground would take', lacksMm, 'mm', { kind: 'worked out' }),
+        explainGoneOf(grounds),
+      ],
+    ),
+});
+
 /**
  * Fills what is gone, or the ball, less the rain that is likely before the next round; at the end of a gap no rain is waited
  * for, and a ball never waits. Wet ground gets nothing.
@@ -68,7 +86,8 @@ function forced(facts: DayFacts, input: PlanBed): Decision | null {
   const rainMm = code === 'ball' || soak.counted >= soak.gapDays - 1 ? 0 : facts.rainByThenMm;
   const wantedMm = (code === 'ball' ? Math.max(facts.goneMm, facts.ballMm) : facts.goneMm) - rainMm;
   if (wantedMm < facts.leastMm) return null;
-  const localMm = input.setMm ?? wantedMm;
+  if (input.setMm !== undefined) return setDose(code, input.setMm, wantedMm);
+  const localMm = wantedMm;
   const told = (label: string, value: number, unit: 'd' | 'share'): Working =>
     leaf(label, value, unit, { kind: 'worked out' });
   return {

@@ -1,5 +1,6 @@
 import { historyOf, type bedBody, type NewTreeBody, type TreeBody, type treeChange } from '@kibble/contract';
 import {
+  bandM2,
   CATALOGUE,
   cropById,
   intakeRate,
@@ -69,7 +70,7 @@ export async function addTree(gardenId: number, body: NewTreeBody, today: string
     {
       name: body.name,
       place: body.place,
-      areaM2: Math.max(0.1, facts.count * Math.PI * (facts.ring.outerM ** 2 - facts.ring.innerM ** 2)),
+      areaM2: Math.max(0.1, facts.count * bandM2(facts, facts.ring.innerM, facts.ring.outerM)),
       textureClass: body.textureClass,
       subsoilClass: body.subsoilClass,
       form: facts.layout.by === 'basin' ? 'basin' : 'flat',

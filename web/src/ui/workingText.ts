@@ -13,6 +13,8 @@ const QUANTITY: Readonly<Record<string, Quantity>> = {
   '°C': 'temperature',
   'm/s': 'wind',
   m: 'height',
+  // Lengths to a hand's breadth, where heights are told in whole metres.
+  metres: 'length',
   min: 'minutes',
   mL: 'millilitres',
   kg: 'weight',

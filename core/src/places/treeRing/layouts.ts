@@ -84,7 +84,7 @@ const TURN_EVERY_M = 0.45;
 /** A micro-spray throws so far, m. Common practice. */
 const THROW_M = 1;
 /** A trickle, L/min. Judgement. */
-export const TRICKLE_LPM = 2;
+const TRICKLE_LPM = 2;
 /** Dry ground takes the first hour about so many times what it takes in the end (Green & Ampt). Judgement. */
 const FIRST_HOUR = 3;
 /** A person moves a hose so often at most, and at least so that all sides get some. Judgement. */
@@ -95,6 +95,8 @@ const MOST_ACROSS_M = 3;
 /** What a bucket holds, L: a 5 gallon one; and how long it runs. Common practice. */
 const BUCKET_L = 19;
 const EMPTIES_MINUTES = 30;
+/** Water that a depth of half dry ground takes, share of it: buckets are counted by it where no litres are known. Judgement. */
+const WATER_SHARE = 0.12;
 /** What a basin holds when full, mm. Judgement. */
 export const BASIN_MM = 100;
 
@@ -190,7 +192,7 @@ export function layOut(
       return laid(Math.max(1, Math.ceil((litres ?? areaM2 * BASIN_MM) / (areaM2 * BASIN_MM) - 1e-9)), {});
     case 'buckets': {
       const count =
-        pieces ?? Math.max(1, Math.ceil((litres ?? areaM2 * tree.depthMm * 0.12) / bucketL - 1e-9));
+        pieces ?? Math.max(1, Math.ceil((litres ?? areaM2 * tree.depthMm * WATER_SHARE) / bucketL - 1e-9));
       if (count > MOST_BUCKETS)
         throw new OutOfRange(
           'layout.pieces',

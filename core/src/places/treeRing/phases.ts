@@ -1,6 +1,6 @@
 import { addDays, daysBetween, type IsoDate } from '../../units/dates.ts';
 import type { CropEntry } from '../../plants/types.ts';
-import { canopyM2, dryZoneM, type CameAs, type Ring, type TreeFacts } from './treeFacts.ts';
+import { dryZoneM, type CameAs, type Ring, type TreeFacts } from './treeFacts.ts';
 import { plantFactorOf } from './treeDemand.ts';
 import { ringAt } from './treeRing.ts';
 
@@ -25,7 +25,6 @@ export interface PhaseFacts {
   gapDays: number;
   ballBand: number;
   depthMm: number;
-  where: string;
 }
 /** Common practice turned into figures by judgement. */
 export const PHASE_FACTS: Readonly<Record<TreePhase, PhaseFacts>> = {
@@ -34,28 +33,24 @@ export const PHASE_FACTS: Readonly<Record<TreePhase, PhaseFacts>> = {
     gapDays: 7,
     ballBand: 0.35,
     depthMm: 300,
-    where: 'the root ball and a hand’s breadth round it',
   },
   'first year': {
     often: 'every few days in heat, weekly when mild',
     gapDays: 10,
     ballBand: 0.5,
     depthMm: 300,
-    where: 'the root ball and the ground round it',
   },
   'years two and three': {
     often: 'weekly to fortnightly',
     gapDays: 14,
     ballBand: 0.65,
     depthMm: 350,
-    where: 'from the old ball out to the edge of the branches',
   },
   established: {
     often: 'every 7 to 21 days in growth',
     gapDays: 21,
     ballBand: 1,
     depthMm: 400,
-    where: 'a ring at the edge of the branches, its trunk dry',
   },
 };
 /** Bare roots are kept very wet at first. */
@@ -63,8 +58,9 @@ const BARE_BAND = 0.25;
 /** Kinds that bear little drying: their gap is shorter in every phase. Judgement; that some bear neither drying nor wetness is common practice. */
 const TOUCHY_P = 0.4;
 const TOUCHY_SHARE = 2 / 3;
-export const isTouchy = (crop: CropEntry): boolean => crop.p.value <= TOUCHY_P && !isEverAfter(crop);
-const isEverAfter = (crop: CropEntry): boolean => crop.group === 'soft fruit' || crop.id.endsWith('rose');
+/** Bushes and roses come back from the base where a dry spell took their tops. */
+const comesBack = (crop: CropEntry): boolean => crop.group === 'soft fruit' || crop.id.endsWith('rose');
+export const isTouchy = (crop: CropEntry): boolean => crop.p.value <= TOUCHY_P && !comesBack(crop);
 
 /** Kinds at home where summers are dry: their base expects to be dry in the hottest season. Common practice; fruit trees by name, the rest by the standard's dry class. */
 const DRY_SUMMER: ReadonlySet<string> = new Set(['olive', 'fig', 'almond', 'pomegranate']);
@@ -97,8 +93,8 @@ export const longestGap = (crop: CropEntry, phase: TreePhase): number =>
 export const ballBandOf = ({ cameAs }: Pick<TreeFacts, 'cameAs'>, phase: TreePhase): number =>
   phase === 'first weeks' && cameAs === 'bare-root' ? BARE_BAND : PHASE_FACTS[phase].ballBand;
 
-/** Radius of what its roots came in, m: of a pot as wide as it is high, of bare roots the hole they were spread in. Geometry and judgement. */
 type Came = Pick<TreeFacts, 'potL' | 'ballM' | 'cameAs' | 'sort'>;
+/** Radius of what its roots came in, m: of a pot as wide as it is high, of bare roots the hole they were spread in. Geometry and judgement. */
 export function ballRadiusM({ potL, ballM, cameAs, sort }: Came): number {
   if (ballM !== undefined) return ballM / 2;
   if (potL !== undefined) return Math.cbrt(potL / 1000 / Math.PI);
@@ -189,6 +185,3 @@ export function ringThroughYears(
     return { year, phase: phaseOn(tree, plantedOn, on), canopyM, ring: ringFor(then, plantedOn, on) };
   });
 }
-
-/** Leaves over the ground, m², of all of them. */
-export const leavesM2 = (tree: TreeFacts): number => tree.count * canopyM2(tree);

@@ -16,9 +16,8 @@ import {
   longestGap,
   type TreePhase,
 } from './phases.ts';
-import { plantFactorOf } from './treeDemand.ts';
 import { openShare, treeGround } from './treeGround.ts';
-import { bandM2, canopyM2, dryZoneM, trunkRadiusM, type Ring, type TreeFacts } from './treeFacts.ts';
+import { bandM2, dryZoneM, trunkRadiusM, type Ring, type TreeFacts } from './treeFacts.ts';
 
 /** Ground is watered again when about half of what it holds is gone. Judgement, for the dose told where nothing is asked. */
 const HALF_DRY = 0.5;
@@ -35,8 +34,8 @@ export function depthDose(ground: GroundInput, depthMm: number, dryShare = HALF_
 }
 
 /** Mulch: thick outside, thin within, none against the trunk, m and mm. Common practice (100–150 mm, 25 mm in a basin). */
-const THICK_MM = 100;
-const THIN_MM = 25;
+export const THICK_MM = 100;
+export const THIN_MM = 25;
 const BARE_M = 0.1;
 
 /** Thick mulch between two distances from the trunk of one plant, L. Source: area × depth. */
@@ -71,11 +70,11 @@ export interface TreePlan {
   laid: Laid;
   /** The same as 51 mm over the ring, the fortnight's rule, and 76 mm a month. */
   fortnightL: number;
+  fortnightMm: number;
   monthL: number;
+  monthMm: number;
   /** Mulch for one plant, L: the thick ring and the thin one within it, and where they meet, m. */
-  mulch: { thickL: number; thinL: number; meetM: number; outerM: number };
-  /** What a millimetre of reference demand takes through all the leaves, L. */
-  usesLPerMm: number;
+  mulch: { thickL: number; thinL: number; bareM: number; meetM: number; outerM: number };
 }
 
 /** Lines are moved once they lie so much nearer to the trunk than they should, share of the way. Judgement. */
@@ -138,13 +137,15 @@ export function treePlan(
     moves: moves * (oneByOne ? tree.count : 1),
     laid,
     fortnightL: (RING_FORTNIGHT_MM * made.ringM2) / reachingShareOf(made.delivery),
+    fortnightMm: RING_FORTNIGHT_MM,
+    monthMm: RING_MONTH_MM,
     monthL: (RING_MONTH_MM * made.ringM2) / reachingShareOf(made.delivery),
     mulch: {
       thickL: thickMulchL(tree, meetM, outerM),
       thinL: bandM2(tree, bareM, meetM) * THIN_MM,
+      bareM,
       meetM,
       outerM,
     },
-    usesLPerMm: plantFactorOf(crop) * tree.count * canopyM2(tree),
   };
 }

@@ -426,6 +426,60 @@ test('mulch: 10 m² at 100 mm are a cubic metre, thin towards the trunk and none
   expect(mulch.thinL).toBeLessThan(Math.PI * mulch.meetM ** 2 * 25);
 });
 
+describe('every figure of a tree’s page has its working', () => {
+  const leavesOf = (working: core.Working): core.Working[] =>
+    working.inputs.length === 0 ? [working] : working.inputs.flatMap(leavesOf);
+  const value = (working: core.Working, label: string): number => {
+    const found = leavesOf(working).find((one) => one.label === label);
+    if (!found) throw new Error(`no ${label} in the working`);
+    return found.value;
+  };
+  const planting = { cropId: 'walnut', plantedOn: '1985-03-01' };
+  const tree = old({ part: 0.6, mulchedM: 3 });
+  const plan = core.treePlan(tree, planting, TODAY, loam, hose);
+  const made = core.explainTree(tree, plan);
+  test('its own leaves give the number again, by the geometry that it tells', () => {
+    const circle = Math.PI * (value(made.ring, 'Outer edge') ** 2 - value(made.ring, 'Inner edge') ** 2);
+    expect(made.ring.value).toBeCloseTo(circle * value(made.ring, 'Share that is open'), 6);
+    expect(made.wet.value).toBeCloseTo(made.ring.value * value(made.wet, 'Share that is wetted'), 6);
+    const round = Math.PI * (value(made.thick, 'To') ** 2 - value(made.thick, 'From') ** 2);
+    expect(made.thick.value).toBeCloseTo(round * value(made.thick, 'Depth'), 6);
+  });
+  test('the loss of a day is the standard’s product, and the same as `treeDemand`', () => {
+    const danger = day(TODAY, [38, 21, 15, 7]);
+    const { litres, et0Mm } = core.treeDemand({ canopyDiameterM: 9, kind: 'walnut' }, danger, site);
+    const peak = core.explainPeak(tree, walnut, et0Mm);
+    expect(peak.value).toBeCloseTo(litres, 6);
+    expect(
+      value(peak, 'Plant factor') *
+        value(peak, 'Reference demand of the day') *
+        value(peak, 'Under the leaves'),
+    ).toBeCloseTo(litres, 6);
+  });
+});
+
+test('a set dose has a working that says so, and no sum that does not add up to it', () => {
+  const roses = place(
+    core.treeAsTold(
+      { ...core.newTree(core.cropById('rose'), 4), count: 7, litresEach: 13 },
+      '2022-03-15',
+      TODAY,
+    ),
+    'rose',
+    '2022-03-15',
+    { setMm: 19, startFullness: 0.3 },
+  );
+  const plan = core.planGarden(
+    { site, beds: [roses] },
+    spell('hot', '2026-06-01', 71),
+    {},
+    { today: TODAY, members: 0 },
+  );
+  const [first] = plan.waterings;
+  expect(first?.run.localMm).toBeCloseTo(19, 6);
+  expect(JSON.stringify(first?.because)).toContain('the set volume for each plant');
+});
+
 test('a tree’s year: leaves from reserves, food in summer, less as they fall, none on frozen ground (common practice)', () => {
   const at = (cropId: string, stage: core.StageName | null, date: string, frozen = false) =>
     core.treeSeason(core.cropById(cropId), stage, date, { frozen, latitudeDeg: 47 });

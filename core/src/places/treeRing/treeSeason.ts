@@ -5,7 +5,7 @@ import { addDays } from '../../units/dates.ts';
 /** Where a woody plant stands in its year, by which its water is reasoned. */
 export type TreeSeason = 'leafing out' | 'making food' | 'autumn' | 'bare' | 'evergreen winter' | 'frozen';
 
-/** Days shorter than in the equinox's week after so many days past midsummer. */
+/** Days past midsummer from which its days are autumn's, and winter's, and how long that lasts. Judgements. */
 const AUTUMN_FROM_DAYS = 75;
 const WINTER_FROM_DAYS = 135;
 const WINTER_DAYS = 130;

@@ -1,13 +1,14 @@
 import { historyOf, nowOf, type BedView, type TreeNow, type TreesView } from '@kibble/contract';
 import {
   addDays,
+  explainPeak,
   GOAL_FACTS,
   isWoody,
   mainPlanting,
+  referenceEt,
+  schoolOf,
   treePlan,
   treeSeason,
-  treeDemand,
-  plantFactorOf,
   cropOf,
   type BedOutlook,
 } from '@kibble/core';
@@ -17,29 +18,18 @@ import type { Places } from '../places.ts';
 
 /** Days ahead in which the hottest is looked for. */
 const PEAK_DAYS = 7;
-const FALL_BACKS: ReadonlySet<string> = new Set(['two inches a fortnight', 'three inches a month']);
 
 /** What all its crowns may lose on the hottest day of the week ahead. */
 function peakOf(tree: TreeNow['facts'], bed: BedView, { weather, today, site }: Context): TreeNow['peak'] {
   const crop = cropOfBed(bed);
   if (!crop) return null;
   const until = addDays(today, PEAK_DAYS);
-  const across = Math.sqrt((4 * tree.count * canopyM2Of(tree)) / Math.PI);
   const days = weather
     .filter(({ date }) => date >= today && date < until)
-    .map((day) => ({
-      date: day.date,
-      litres: treeDemand(
-        { canopyDiameterM: Math.min(40, across), plantFactor: plantFactorOf(crop) },
-        day,
-        site,
-      ).litres,
-    }))
-    .sort((a, b) => b.litres - a.litres);
+    .map((day) => ({ date: day.date, working: explainPeak(tree, crop, referenceEt(day, site).mm) }))
+    .sort((a, b) => b.working.value - a.working.value);
   return days[0] ?? null;
 }
-const canopyM2Of = ({ sort, lengthM = 0, canopyM }: TreeNow['facts']): number =>
-  sort === 'hedge' ? lengthM * canopyM : (Math.PI / 4) * canopyM ** 2;
 
 /** A tree place as it stands today; null where it is a bed. */
 export function treeNowOf(bed: BedView, outlook: BedOutlook, context: Context): TreeNow | null {
@@ -66,7 +56,8 @@ export function treeNowOf(bed: BedView, outlook: BedOutlook, context: Context): 
     soak: outlook.soak,
     peak: peakOf(tree.facts, bed, context),
     scarce:
-      FALL_BACKS.has(schoolChosen(bed).id) || GOAL_FACTS[bed.goal].lossShare > GOAL_FACTS.thrifty.lossShare,
+      schoolOf(schoolChosen(bed).id).rhythm?.onRing === true ||
+      GOAL_FACTS[bed.goal].lossShare > GOAL_FACTS.thrifty.lossShare,
   };
 }
 

@@ -1,17 +1,24 @@
-import type { BedPageView, TreeNow } from '@kibble/contract';
+import type { BedPageView, Quantity, TreeNow } from '@kibble/contract';
 import {
   cropOf,
+  explainTree,
   GAP_DAYS,
   RING_FORTNIGHT_MM,
+  RING_FORTNIGHT_MM_A_DAY,
   RING_MONTH_MM,
+  RING_MONTH_MM_A_DAY,
+  THICK_MM,
+  THIN_MM,
   type TreeFacts,
   type TreePlan,
+  type Working,
 } from '@kibble/core';
 import { Link } from 'react-router';
 import { useGarden } from '../../app/gardenRound.ts';
 import { CAME_WORDS, PHASE_WORDS, SEASON_WORDS, tenth } from '../../app/treeWords.ts';
 import { useUnits } from '../../app/units.ts';
-import { fullDate } from '../../app/words.ts';
+import { fullDate, shareWords } from '../../app/words.ts';
+import { OpensTree } from '../../ui/Opens.tsx';
 
 /** Its season, its phase, and when the next one comes. */
 export function TreeStory({
@@ -72,6 +79,25 @@ export function TreeStory({
 export function RingAndMulch({ plan, facts }: { plan: TreePlan; facts: TreeFacts }) {
   const units = useUnits();
   const { mulch } = plan;
+  const { ring, wet, rootsShare, line, thick, thin } = explainTree(facts, plan);
+  const row = (what: string, quantity: Quantity, working: Working, more = '') => ({
+    what,
+    text: `${units.text(quantity, working.value)}${more}`,
+    working,
+  });
+  const rows = [
+    row(
+      'The ring',
+      'area',
+      ring,
+      plan.openShare < 0.99 ? `, ${shareWords(plan.openShare)} of the round` : '',
+    ),
+    row('Of it gets wet', 'area', wet),
+    row('Of its roots’ ground', 'share', rootsShare),
+    ...(line.value > 0 ? [row('Line or hose', 'length', line)] : []),
+    row(`Thick mulch, ${units.text('depth', THICK_MM)}`, 'volume', thick),
+    row('Thin towards the trunk', 'volume', thin),
+  ];
   return (
     <section aria-labelledby="mulch">
       <h2 id="mulch" className="text-xl">
@@ -79,35 +105,22 @@ export function RingAndMulch({ plan, facts }: { plan: TreePlan; facts: TreeFacts
       </h2>
       <table className="w-full">
         <tbody>
-          {(
-            [
-              [
-                'The ring',
-                `${units.text('area', plan.ringM2)}${plan.openShare < 0.99 ? `, ${Math.round(100 * plan.openShare)} % of the round` : ''}`,
-              ],
-              ['Of it gets wet', units.text('area', plan.wetM2)],
-              ['Of its roots’ ground', `${Math.round(100 * plan.rootsShare)} %`],
-              ...(plan.laid.lineM > 0
-                ? [['Line or hose', units.text('length', tenth(plan.laid.lineM * facts.count))]]
-                : []),
-              [
-                'Thick mulch, 100 mm'.replace('100 mm', units.text('depth', 100)),
-                `${units.text('volume', mulch.thickL * facts.count)}`,
-              ],
-              ['Thin towards the trunk', `${units.text('volume', mulch.thinL * facts.count)}`],
-            ] as [string, string][]
-          ).map(([what, value]) => (
+          {rows.map(({ what, text, working }) => (
             <tr key={what} className="border-t border-rule">
               <th scope="row" className="py-0.5 pr-4 text-left font-normal text-quiet">
                 {what}
               </th>
-              <td className="text-right font-semibold whitespace-nowrap">{value}</td>
+              <td className="text-right font-semibold whitespace-nowrap">
+                <OpensTree title={what} working={working}>
+                  {text}
+                </OpensTree>
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
       <p className="mt-1 text-sm text-quiet">
-        {units.text('depth', 25)} only within {units.text('length', mulch.meetM)}, none against the bark.
+        {units.text('depth', THIN_MM)} only within {units.text('length', mulch.meetM)}, none against the bark.
         {plan.rootsShare < 0.3
           ? ' A part of the roots that gets its full dose keeps the whole tree; in a long drought more of the round is better.'
           : ''}
@@ -120,6 +133,8 @@ export function RingAndMulch({ plan, facts }: { plan: TreePlan; facts: TreeFacts
 export function WhenShort({ tree, plan, page }: { tree: TreeNow; plan: TreePlan; page: BedPageView }) {
   const units = useUnits();
   const garden = useGarden();
+  const { fortnight, month } = explainTree(tree.facts, plan);
+  const aDay = (mm: number): string => `${units.number('rate', mm)} ${units.of('depth').unit} a day`;
   return (
     <section aria-labelledby="short">
       <h2 id="short" className="text-xl">
@@ -127,12 +142,18 @@ export function WhenShort({ tree, plan, page }: { tree: TreeNow; plan: TreePlan;
       </h2>
       <p>
         <strong>{units.text('depth', RING_FORTNIGHT_MM)} a fortnight</strong> over the ring:{' '}
-        {units.text('volume', plan.fortnightL)}, 3.6 mm a day.
+        <OpensTree title="Two inches a fortnight" working={fortnight}>
+          {units.text('volume', plan.fortnightL)}
+        </OpensTree>
+        , {aDay(RING_FORTNIGHT_MM_A_DAY)}.
       </p>
       <p className="mt-1">
-        <strong>{units.text('depth', RING_MONTH_MM)} a month</strong>: {units.text('volume', plan.monthL)},
-        2.5 mm a day. That is three tenths less, and past the {GAP_DAYS.limit} days it should stand: to keep
-        it alive.
+        <strong>{units.text('depth', RING_MONTH_MM)} a month</strong>:{' '}
+        <OpensTree title="Three inches a month" working={month}>
+          {units.text('volume', plan.monthL)}
+        </OpensTree>
+        , {aDay(RING_MONTH_MM_A_DAY)}. That is three tenths less, and past the {GAP_DAYS.limit} days it should
+        stand: to keep it alive.
       </p>
       <p className="mt-1">
         {tree.scarce

@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { GapBar } from './GapBar.tsx';
 import { useKeepTree } from './useKeepTree.ts';
 import { SecondsCheck } from './SecondsCheck.tsx';
-import { Opens, Sentence } from '../../ui/Opens.tsx';
+import { Opens, OpensTree, Sentence } from '../../ui/Opens.tsx';
 import { movesOf, useStopActs } from '../round/useStopActs.ts';
 
 /** What to do today, large; the gap; what the lawn takes; the loss of a hot day. */
@@ -141,7 +141,10 @@ export function TreeToday({
       {tree.peak && plan.phase === 'established' ? (
         <p className="mt-2 text-quiet">
           On {dayMonth(tree.peak.date)} {facts.count > 1 ? 'they' : 'it'} may lose some{' '}
-          {units.text('volume', roughly(tree.peak.litres))}. That is why it cannot wait long; it is no dose.
+          <OpensTree title="What it may lose" working={tree.peak.working}>
+            {units.text('volume', roughly(tree.peak.working.value))}
+          </OpensTree>
+          . That is why it cannot wait long; it is no dose.
         </p>
       ) : null}
     </div>
