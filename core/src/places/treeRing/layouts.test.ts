@@ -1,0 +1,140 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import * as core from '../../index.ts';
+import type { TextureClass, TreeFacts } from '../../index.ts';
+
+const TODAY = '2026-07-14';
+/** Trees as people may tell them, of every age and layout, on every soil. */
+const anyTree = fc.record({
+  sort: fc.constantFrom(...core.TREE_SORTS),
+  canopyM: fc.double({ min: 0.3, max: 14, noNaN: true }),
+  lengthM: fc.double({ min: 1, max: 40, noNaN: true }),
+  count: fc.integer({ min: 1, max: 20 }),
+  cameAs: fc.constantFrom(...core.CAME_AS),
+  beneath: fc.constantFrom(...core.BENEATH),
+  reach: fc.constantFrom(...core.REACHES),
+  part: fc.double({ min: 0.2, max: 1, noNaN: true }),
+  // Of buckets there may be too many: that is refused, and checked where it is.
+  by: fc.constantFrom(...core.LAYOUTS.filter((by) => by !== 'buckets')),
+  plantedOn: fc.constantFrom(
+    '2026-07-01',
+    '2026-03-20',
+    '2025-03-20',
+    '2023-11-10',
+    '2010-03-01',
+    '1985-03-01',
+  ),
+});
+const soils = fc.constantFrom<TextureClass>('sand', 'sandy loam', 'loam', 'clay loam', 'clay');
+const flows = fc.double({ min: 0.5, max: 30, noNaN: true });
+
+type Told = typeof anyTree extends fc.Arbitrary<infer T> ? T : never;
+const factsOf = ({ by, plantedOn, lengthM, ...tree }: Told): TreeFacts =>
+  core.treeAsTold(
+    {
+      ...tree,
+      count: tree.sort === 'hedge' ? 1 : tree.count,
+      lengthM: tree.sort === 'hedge' ? lengthM : undefined,
+      near: 'nothing',
+      layout: { by },
+    },
+    plantedOn,
+    TODAY,
+  );
+const planOf = (told: Told, soil: TextureClass, litresPerMinute: number, localMm?: number) => {
+  const tree = factsOf(told);
+  const cropId = { tree: 'apple', shrub: 'lilac', hedge: 'beech-hedge' }[tree.sort];
+  const plan = core.treePlan(
+    tree,
+    { cropId, plantedOn: told.plantedOn },
+    TODAY,
+    { horizons: [{ textureClass: soil }] },
+    { method: 'bubbler', litresPerMinute },
+    localMm,
+  );
+  return { tree, plan };
+};
+
+describe('whatever is told of a tree', () => {
+  test('its ring lies outside its dry ground, and what gets wet is a part of it and of its roots’ ground', () => {
+    fc.assert(
+      fc.property(anyTree, soils, flows, (told, soil, flow) => {
+        const { tree, plan } = planOf(told, soil, flow);
+        expect(tree.ring.outerM).toBeGreaterThan(tree.ring.innerM);
+        expect(tree.ring.innerM).toBeGreaterThanOrEqual(plan.dryM - 1e-9);
+        expect(plan.wetM2).toBeLessThanOrEqual(plan.ringM2 + 1e-9);
+        expect(plan.rootsShare).toBeGreaterThanOrEqual(0.05);
+        expect(plan.rootsShare).toBeLessThanOrEqual(1);
+      }),
+    );
+  });
+
+  test('minutes × flow are its litres, spot by spot and in all, and twice the depth is twice the litres', () => {
+    fc.assert(
+      fc.property(anyTree, soils, flows, (told, soil, flow) => {
+        const { tree, plan } = planOf(told, soil, flow, 20);
+        // What is moved or held runs at one plant after another; lines run at all of them at once.
+        const atOnce = ['bubbler stops', 'trickle', 'basin', 'soaker ring'].includes(tree.layout.by)
+          ? 1
+          : tree.count;
+        expect(plan.minutes * plan.laid.litresPerMinute * atOnce).toBeCloseTo(plan.litres, 4);
+        expect(plan.eachMinutes * plan.moves * plan.laid.litresPerMinute * atOnce).toBeCloseTo(
+          plan.litres,
+          4,
+        );
+        expect(planOf(told, soil, flow, 40).plan.litres).toBeCloseTo(2 * plan.litres, 4);
+      }),
+    );
+  });
+
+  test('spots are numbered in walking order, each on the ring', () => {
+    fc.assert(
+      fc.property(anyTree, soils, flows, (told, soil, flow) => {
+        const { tree, plan } = planOf(told, soil, flow);
+        expect(plan.laid.spots.map(({ number }) => number)).toEqual(plan.laid.spots.map((_, i) => i + 1));
+        for (const { radiusM } of plan.laid.spots) expect(radiusM).toBeLessThanOrEqual(tree.ring.outerM);
+      }),
+    );
+  });
+
+  test('a part of the ring never asks for more litres than the whole of it', () => {
+    fc.assert(
+      fc.property(anyTree, soils, flows, (told, soil, flow) => {
+        const whole = planOf({ ...told, part: 1 }, soil, flow, 20).plan;
+        expect(planOf(told, soil, flow, 20).plan.litres).toBeLessThanOrEqual(whole.litres * (1 + 1e-9));
+      }),
+    );
+  });
+
+  test('a hotter, drier or windier day never slows the clock', () => {
+    const site = { latitudeDeg: 46.9, elevationM: 112 };
+    const clock = (tMaxC: number, rhMinPct: number, windMs: number): number =>
+      core.gapClock(
+        { lastSoakOn: TODAY, today: '2026-07-24' },
+        Array.from({ length: 10 }, (_, i) => ({
+          date: core.addDays(TODAY, i),
+          tMaxC,
+          tMinC: 14,
+          rhMinPct,
+          windMs,
+          rainMm: 0,
+        })),
+        { site, soil: 'clay loam' },
+      ).clockDays;
+    fc.assert(
+      fc.property(
+        fc.double({ min: 16, max: 38, noNaN: true }),
+        fc.double({ min: 15, max: 70, noNaN: true }),
+        fc.double({ min: 0.5, max: 8, noNaN: true }),
+        (tMaxC, rhMinPct, windMs) => {
+          const now = clock(tMaxC, rhMinPct, windMs);
+          expect(now).toBeGreaterThanOrEqual(7.5 - 1e-9);
+          expect(clock(tMaxC, rhMinPct - 10 > 5 ? rhMinPct - 10 : 5, windMs)).toBeGreaterThanOrEqual(
+            now - 1e-9,
+          );
+          expect(clock(tMaxC, rhMinPct, windMs + 1)).toBeGreaterThanOrEqual(now - 1e-9);
+        },
+      ),
+    );
+  });
+});
