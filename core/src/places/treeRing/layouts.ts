@@ -162,20 +162,21 @@ export function layOut(
     ),
   });
   const spot = (Math.PI / 4) * across ** 2;
-  const dripped = (count: number, everyM: number, line: number): Laid =>
+  const dripped = (count: number, line: number): Laid =>
     laid(count, {
       lineM: line,
       litresPerMinute: (count * (pieceLph ?? facts.pieceLph ?? 1)) / 60,
-      wetShare: (everyM <= across ? line * across : count * spot) / areaM2,
+      // Where spots run together they are a strip; of fewer pieces no more gets wet than their spots.
+      wetShare: Math.min(line * across, count * spot) / areaM2,
     });
   switch (by) {
     case 'emitters': {
       const count = pieces ?? Math.max(2, Math.round(roundM / EMITTER_EVERY_M));
-      return dripped(count, roundM / count, roundM);
+      return dripped(count, roundM);
     }
     case 'tube spiral': {
       const line = areaM2 / TURN_EVERY_M;
-      return dripped(pieces ?? Math.max(2, Math.round(line / TUBE_EVERY_M)), TUBE_EVERY_M, line);
+      return dripped(pieces ?? Math.max(2, Math.round(line / TUBE_EVERY_M)), line);
     }
     case 'soaker ring':
       return laid(1, { lineM: roundM, wetShare: (roundM * across) / areaM2 });
