@@ -95,17 +95,20 @@ const SERVER_ROOMS = {
   towns: ['planner'],
   files: ['planner'],
   practice: [],
-  http: ['db', 'services', 'planner', 'towns', 'files', 'practice'],
+  sharing: ['services'],
+  http: ['db', 'services', 'planner', 'towns', 'files', 'practice', 'sharing'],
   jobs: ['db', 'services', 'planner'],
-  routes: ['db', 'services', 'planner', 'towns', 'files', 'practice', 'http'],
+  routes: ['db', 'services', 'planner', 'towns', 'files', 'practice', 'sharing', 'http'],
 };
 const WEB_ROOMS = {
-  app: [],
-  ui: ['app'],
+  outbox: [],
+  worker: ['outbox'],
+  app: ['outbox'],
+  ui: ['app', 'outbox'],
   drawing: ['app'],
   places: ['app', 'ui', 'drawing'],
-  rooms: ['app', 'ui', 'drawing', 'places'],
-  house: ['app', 'ui', 'drawing', 'rooms'],
+  rooms: ['app', 'ui', 'drawing', 'places', 'outbox'],
+  house: ['app', 'ui', 'drawing', 'rooms', 'outbox'],
 };
 
 /** The core is pure: no file, network, clock or chance but what is passed in. */

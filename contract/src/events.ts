@@ -17,6 +17,8 @@ export const wateringBody = z
     note,
     /** The day it was given, of the last thirty; today when left out. */
     on: entryDate('Day').optional(),
+    /** Whoever tells it takes it to be the day's only one: where there is another, it is asked about. */
+    onlyOne: z.boolean().optional(),
   })
   .refine((b) => (b.litres === undefined) !== (b.minutes === undefined), {
     error: 'Amount must be given either in litres or in minutes; got both or neither',

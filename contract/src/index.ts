@@ -16,6 +16,7 @@ export * from './pots.ts';
 export * from './trees.ts';
 export * from './round.ts';
 export * from './ownWeather.ts';
+export * from './sharing.ts';
 export * from './station.ts';
 export * from './weatherFile/bodies.ts';
 export { decodeText } from './weatherFile/decode.ts';

@@ -5,6 +5,7 @@ export { addDays, dayOfYear, daysBetween, isIsoDate, type IsoDate } from './unit
 export { OutOfRange } from './units/guard.ts';
 
 export type { Site, WeatherDay, WeatherForEt } from './weather/types.ts';
+export { frostTonight } from './weather/frostTonight.ts';
 export { saturationVapourPressure } from './weather/saturationVapourPressure.ts';
 export { daylightHours, extraterrestrialRadiation } from './weather/solar.ts';
 export { weatherSeries, type WeatherSeries } from './weather/weatherSeries.ts';

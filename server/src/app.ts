@@ -5,15 +5,19 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { Refusal } from './errors.ts';
 import { door } from './http/door.ts';
+import { letIn } from './http/letIn.ts';
 import { errorHandler } from './http/errorHandler.ts';
+import { Live } from './http/live.ts';
 import { requestLog } from './http/requestLog.ts';
 import { bedRoutes } from './routes/beds.ts';
+import { calendarRoutes } from './routes/calendar.ts';
 import { draftRoutes } from './routes/drafts.ts';
 import { entryRoutes } from './routes/entries.ts';
 import { gardenRoutes } from './routes/gardens.ts';
 import { planRoutes } from './routes/plans.ts';
 import { potRoutes } from './routes/pots.ts';
 import { practiceRoutes } from './routes/practice.ts';
+import { sharingRoutes } from './routes/sharing.ts';
 import { tapRoutes } from './routes/taps.ts';
 import { townRoutes } from './routes/towns.ts';
 import { treeRoutes } from './routes/trees.ts';
@@ -22,6 +26,7 @@ import { weatherRoutes } from './routes/weather.ts';
 import { weatherFileRoutes } from './routes/weatherFiles.ts';
 import { yourDataRoutes } from './routes/yourData.ts';
 import type { Services } from './http/services.ts';
+import { momentary } from './services/moment.ts';
 
 /** Largest body of an ordinary change, and of a file of weather sent as one. */
 const BODY = 200_000;
@@ -31,11 +36,19 @@ const WEATHER_BODY = 10_000_000;
 const COMPRESSION_LEVEL = 4;
 
 /** The application: the API under /api and, when it is built, the interface from `webDir`. */
-export function kibbleApp(services: Services, webDir?: string): Express {
+export function kibbleApp(
+  given: Omit<Services, 'live'> & Partial<Pick<Services, 'live'>>,
+  webDir?: string,
+): Express {
+  const { live = new Live() } = given;
+  const services: Services = { ...given, live, wall: momentary(given.wall) };
+  const { sharing } = services;
+  services.plans.onTouched = (touched, by) =>
+    live.tell({ ...touched, beds: touched?.beds ? [...touched.beds] : undefined, by });
   const app = express();
   app.disable('x-powered-by');
   app.use(requestLog(services.log));
-  app.use(door());
+  app.use(door(() => sharing?.names() ?? []));
   app.use(
     helmet({
       contentSecurityPolicy: { directives: { upgradeInsecureRequests: null } },
@@ -43,6 +56,8 @@ export function kibbleApp(services: Services, webDir?: string): Express {
     }),
   );
   app.use(compression({ level: COMPRESSION_LEVEL }));
+  app.use(calendarRoutes(services));
+  app.use('/api', letIn(sharing));
   app.use('/api/gardens/:id/weather/import', express.json({ limit: WEATHER_BODY }));
   app.use('/api', express.json({ limit: BODY }));
   app.use(
@@ -59,6 +74,7 @@ export function kibbleApp(services: Services, webDir?: string): Express {
     potRoutes(services),
     treeRoutes(services),
     townRoutes(services),
+    sharingRoutes(services),
     practiceRoutes(services),
     yourDataRoutes(services),
   );
@@ -70,8 +86,13 @@ export function kibbleApp(services: Services, webDir?: string): Express {
     );
   });
   if (webDir && existsSync(webDir)) {
-    app.use(express.static(webDir, { index: false, maxAge: '1h', immutable: false }));
-    app.get('/{*path}', (_req, res) => {
+    // What bears its own hash never changes; everything else is asked for again.
+    app.use('/assets', express.static(join(webDir, 'assets'), { maxAge: '1y', immutable: true }));
+    app.use(express.static(webDir, { index: false, maxAge: 0 }));
+    app.get('/{*path}', (req, res) => {
+      // A file that is not there is not the page: a program in its place would be read as one.
+      if (/\.[a-z0-9]+$/i.test(req.path))
+        throw new Refusal('not-found', `There is no file ${req.path.slice(0, 200)}.`, 'address');
       res.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html'));
     });
   }

@@ -1,9 +1,11 @@
+import { isIPv4 } from 'node:net';
 import { homedir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import QRCode from 'qrcode';
 import { StartRefusal } from './db/startRefusal.ts';
 import { wallClock } from './services/clock.ts';
-import { copiesWords, startKibble } from './start.ts';
+import { copiesWords, startKibble, type Running } from './start.ts';
 
 const kind = process.argv.includes('--demo') ? 'demo' : 'own';
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
@@ -21,6 +23,35 @@ function portAsked(): number | undefined {
   throw new StartRefusal(`PORT must be a whole number from 0 to 65535; got "${process.env.PORT}".`);
 }
 
+/** `--share`, or `--share=192.168.1.20` for one address of several. */
+function shareAsked(): { addresses?: string[] } | undefined {
+  const asked = process.argv.find((arg) => arg === '--share' || arg.startsWith('--share='));
+  if (asked === undefined) return undefined;
+  const named = asked.slice('--share='.length).split(',').filter(Boolean);
+  for (const address of named)
+    if (!isIPv4(address))
+      throw new StartRefusal(
+        `--share= takes addresses of this machine, as 192.168.1.20; got "${address}". Without one it listens on all of them.`,
+      );
+  return named.length > 0 ? { addresses: named } : {};
+}
+
+/** What is said at the start of a shared Kibble: where it is, and how the first device is let in. */
+async function sharedWords({ sharing }: Running): Promise<string> {
+  if (!sharing.on && sharing.proxy === null) return '';
+  const { plain, secure } = sharing.urls();
+  const { trouble } = await sharing.view(null);
+  const invite = await sharing.invite('everything');
+  return [
+    ...[...plain, ...secure].map((url) => `On the home network: ${url}`),
+    ...(trouble && sharing.on ? [`It cannot be reached on the network: ${trouble}`] : []),
+    `To let a device in within ten minutes: code ${invite.code}, or scan`,
+    await QRCode.toString(invite.link, { type: 'terminal', small: true }),
+    invite.link,
+    '',
+  ].join('\n');
+}
+
 try {
   const kibble = await startKibble({
     kind,
@@ -28,10 +59,13 @@ try {
     reset: process.argv.includes('--reset'),
     port: portAsked(),
     webDir: join(root, 'web', 'dist'),
+    share: shareAsked(),
     home: process.env.KIBBLE_HOME || undefined,
     wall: wallClock,
   });
-  process.stdout.write(`Your data is in ${kibble.file}\nKibble is at ${kibble.url}\n`);
+  process.stdout.write(
+    `${await sharedWords(kibble)}Your data is in ${kibble.file}\nKibble is at ${kibble.url}\n`,
+  );
   let stopping = false;
   const stop = (): void => {
     if (stopping) return;

@@ -14,12 +14,14 @@ import { closeDatabase, openDatabase } from './db/open.ts';
 import { ownFolder } from './db/owner.ts';
 import { StartRefusal, startWords } from './db/startRefusal.ts';
 import { WeatherFiles } from './files/weatherFiles.ts';
+import { Live } from './http/live.ts';
 import { fileLog } from './http/requestLog.ts';
 import { keepNightlyCopies } from './jobs/nightlyCopy.ts';
 import { watchSelfStopping } from './jobs/selfStopping.ts';
 import { PlannerBeside } from './planner/plannerBeside.ts';
 import { PlanStore } from './planner/planStore.ts';
 import { PracticeHouse } from './practice/practiceHouse.ts';
+import { Sharing } from './sharing/sharing.ts';
 import { Towns } from './towns/towns.ts';
 import { seedDemo } from './seed.ts';
 import { removeDatabase } from './services/archive.ts';
@@ -39,6 +41,8 @@ export interface StartOptions {
   reset?: boolean;
   port?: number;
   webDir?: string;
+  /** On the home's network for this run: at all of this machine's addresses, or at the ones named. */
+  share?: { addresses?: readonly string[] };
   /** In a practice garden: where one's own is served. */
   home?: string;
   wall: WallClock;
@@ -46,6 +50,7 @@ export interface StartOptions {
 
 export interface Running {
   url: string;
+  sharing: Sharing;
   file: string;
   log: Logger;
   /** Answers what was asked, brings everything into the one file, and lets go of it. */
@@ -158,7 +163,18 @@ export async function startKibble(options: StartOptions): Promise<Running> {
       undone.unshift(() => files.stop());
       const practice = kind === 'own' ? new PracticeHouse(folder) : undefined;
       if (practice) undone.unshift(() => practice.stop());
+      const live = new Live();
+      const sharing = new Sharing({
+        folder,
+        wall,
+        log,
+        on: Boolean(options.share),
+        addresses: options.share?.addresses,
+      });
+      sharing.onRevoked = (id) => live.dismiss(id);
       const services = {
+        live,
+        sharing,
         sequelize,
         wall,
         log,
@@ -173,12 +189,19 @@ export async function startKibble(options: StartOptions): Promise<Running> {
       const app = kibbleApp(services, options.webDir);
       const server = await listenSomewhere(app, options.port);
       if (practice) practice.home = `http://${HOST}:${portOf(server)}`;
-      undone.unshift(keepNightlyCopies(file, wall, log), () => closed(server));
+      await sharing.begin(app, portOf(server));
+      // Pages that listen are told to go first: nothing else of theirs is waited for.
+      undone.unshift(
+        () => live.stop(),
+        keepNightlyCopies(file, wall, log),
+        () => sharing.stop(),
+        () => closed(server),
+      );
       planAhead(plans, log);
       const stop = async (): Promise<void> => {
         for (const step of undone.splice(0)) await step();
       };
-      return { url: `http://${HOST}:${portOf(server)}`, file, log, stop };
+      return { url: `http://${HOST}:${portOf(server)}`, sharing, file, log, stop };
     } catch (error) {
       for (const step of undone) await step();
       throw error;

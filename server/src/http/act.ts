@@ -3,6 +3,7 @@ import type { Request, RequestHandler } from 'express';
 import { literal, Op } from 'sequelize';
 import { Act, type Garden } from '../db/models.ts';
 import { writerOf } from '../db/writer.ts';
+import { asOf } from '../services/moment.ts';
 import { Refusal } from '../errors.ts';
 import { sendJson } from './sendView.ts';
 import type { Touched } from '../planner/planStore.ts';
@@ -40,6 +41,30 @@ function keyOf(req: Request): string | null {
   return key;
 }
 
+/** An act that could not be sent at once bears its moment; a page's clock may be ahead by so much. */
+const AHEAD_MS = 5 * 60_000;
+const KEPT_DAYS = 30;
+
+/** When an act was done, where that was before it arrived. */
+function momentOf(req: Request, now: Date): Date | null {
+  const told = req.get('Kibble-Moment');
+  if (told === undefined) return null;
+  const at = Date.parse(told);
+  if (!/^\d{4}-\d\d-\d\dT[\d:.]+Z$/.test(told) || Number.isNaN(at) || at > now.getTime() + AHEAD_MS)
+    throw new Refusal(
+      'invalid',
+      `Kibble-Moment must be a moment up to now, as 2026-07-14T06:30:00Z; got "${told.slice(0, 40)}"`,
+      'Kibble-Moment',
+    );
+  if (at < now.getTime() - KEPT_DAYS * 86_400_000)
+    throw new Refusal(
+      'conflict',
+      `This was done more than ${KEPT_DAYS} days ago and cannot be written down by itself any more.`,
+      'Kibble-Moment',
+    );
+  return at > now.getTime() ? null : new Date(at);
+}
+
 const whatOf = (req: Request): string =>
   `${req.method} ${req.path} ${createHash('sha256')
     .update(JSON.stringify(req.body ?? null))
@@ -66,6 +91,7 @@ export function act(
   const write = writerOf(sequelize);
   return async (req, res) => {
     const key = keyOf(req);
+    const moment = momentOf(req, wall.now());
     const what = whatOf(req);
     const run = (proving: boolean): Promise<Answer & { status: number; again: boolean }> =>
       write(async () => {
@@ -73,7 +99,7 @@ export function act(
         if (done && done.what !== what)
           throw new Refusal('conflict', 'This key was used for another act before.', 'Idempotency-Key');
         if (done) return { status: done.status, body: JSON.parse(done.answer) as unknown, again: true };
-        const made = await handler(req, proving);
+        const made = await asOf(moment, () => handler(req, proving));
         const { status = 200, body } = made;
         if (key !== null) {
           const at = wall.now();
@@ -99,7 +125,7 @@ export function act(
     });
     const { status, body, touched, roundOf } = answered;
     if (!answered.again) {
-      plans.touch(touched);
+      plans.touch(touched, req.get('Kibble-Page'));
       answered.after?.();
     }
     if (!roundOf || answered.again) {

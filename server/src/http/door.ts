@@ -9,13 +9,13 @@ const hostName = (host: string): string => host.toLowerCase().replace(/:\d+$/, '
 /**
  * Who may ask. Kibble answers only to its own names (a foreign page whose name was bent to this machine is turned
  * away), takes changes only from its own pages, and only as JSON, which no form of another page can send.
- * @param names further names it answers to
+ * @param names further names it answers to, where it is shared
  */
-export function door(names: readonly string[] = []): RequestHandler {
-  const own = new Set([...OWN_NAMES, ...names.map((name) => name.toLowerCase())]);
+export function door(names: () => readonly string[] = () => []): RequestHandler {
   return (req, _res, next) => {
     const host = req.headers.host ?? '';
-    if (!own.has(hostName(host)))
+    const name = hostName(host);
+    if (!OWN_NAMES.includes(name) && !names().includes(name))
       throw new Refusal(
         'wrong-address',
         `Kibble answers at ${OWN_NAMES.slice(0, 2).join(' and ')} on this machine, not at ${host.slice(0, 80) || 'an address without a name'}.`,

@@ -1,5 +1,7 @@
 import type { Logger } from 'pino';
 import type { Sequelize } from 'sequelize';
+import type { Sharing } from '../sharing/sharing.ts';
+import type { Live } from './live.ts';
 import type { PracticeHouse } from '../practice/practiceHouse.ts';
 import type { PlanStore } from '../planner/planStore.ts';
 import type { WeatherFiles } from '../files/weatherFiles.ts';
@@ -12,6 +14,10 @@ export interface Services {
   wall: WallClock;
   log: Logger;
   plans: PlanStore;
+  /** Pages that hear what others change. */
+  live: Live;
+  /** On the home's network; left out, Kibble answers on this machine alone. */
+  sharing?: Sharing;
   /** Files of weather that were brought. */
   files: WeatherFiles;
   /** Where towns are looked up; left out, there is no gazetteer. */

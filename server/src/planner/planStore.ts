@@ -53,6 +53,8 @@ export class PlanStore {
   private readonly planner: Planner;
   private readonly wall: WallClock;
   private readonly log: Logger;
+  /** Called with whatever changes, after it is on record. */
+  onTouched: (touched: Touched | undefined, by: string | undefined) => void = () => undefined;
 
   constructor(planner: Planner, wall: WallClock, log: Logger) {
     this.planner = planner;
@@ -60,8 +62,9 @@ export class PlanStore {
     this.log = log;
   }
 
-  /** Says that facts have changed. */
-  touch(touched?: Touched): void {
+  /** Says that facts have changed. @param by the page that did it, where one says so */
+  touch(touched?: Touched, by?: string): void {
+    this.onTouched(touched, by);
     if (!touched) {
       for (const held of this.gardens.values()) held.stale = 'all';
       return;

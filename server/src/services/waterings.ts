@@ -83,6 +83,22 @@ function inUse(bed: Bed): void {
     );
 }
 
+/** Asks about a second watering of one place on one day: most often somebody else has written down the same. */
+async function askTwice(bed: BedView, today: string, date: string): Promise<void> {
+  const row = await EventRow.findOne({
+    where: { bedId: bed.id, kind: 'watering', date, removedAt: null },
+    order: [['at', 'DESC']],
+  });
+  if (!row) return;
+  const { litres, at } = eventToView(row, bed, today);
+  const had = litres === null ? 'water' : `${Math.round(litres)} L`;
+  throw new Refusal(
+    'needs-consent',
+    `${bed.name} had ${had} ${date === today ? 'today' : `on ${date}`} already, written down at ${at.slice(11, 16)} UTC. Was this a second time?`,
+    'onlyOne',
+  );
+}
+
 /** Writes down a watering as it was told: litres, or minutes of the tap. */
 export async function logWatering(
   bed: Bed,
@@ -102,6 +118,7 @@ export async function logWatering(
       body.litres === undefined ? 'minutes' : 'litres',
     );
   }
+  if (body.onlyOne) await askTwice(view, today, date);
   const row = await EventRow.create({
     ...blank,
     ...told,

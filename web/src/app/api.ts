@@ -45,6 +45,14 @@ import type {
   PracticeView,
   ProgressView,
   RoundView,
+  StopView,
+  SharingView,
+  SharingChange,
+  InviteView,
+  PairBody,
+  WhoView,
+  CalendarView,
+  Rights,
   SaidAnswer,
   SaidBody,
   SectionView,
@@ -63,7 +71,11 @@ import type {
 } from '@kibble/contract';
 import { isSeenTo, type Air, type Summers, type Week } from '@kibble/core';
 import { createApi } from '@reduxjs/toolkit/query/react';
-import { baseQuery } from './baseQuery.ts';
+import { baseQuery, knownOn } from './baseQuery.ts';
+import { noticeShown } from './noticeSlice.ts';
+import { settled, unsettled } from './settled.ts';
+import { keptActs } from '../outbox/acts.ts';
+import { entryOfAct, runsWith, standingOf, type Known } from './standIns.ts';
 
 /** What a setup or bed form sends; defaults are filled in by the server's schema. */
 export type BedDraft = BedDraftBody;
@@ -85,18 +97,88 @@ export interface GardenDraft {
   clock?: { mode: 'real' } | { mode: 'practice'; date: string };
 }
 /** What is shown of a garden: what touches more than its log touches all of it. */
-const WHOLE = ['Garden', 'Round', 'Place', 'Plan', 'Sharpen', 'Weather', 'Pots'] as const;
+export const WHOLE = ['Garden', 'Round', 'Place', 'Plan', 'Sharpen', 'Weather', 'Pots'] as const;
 /** What is shown of a garden when its pots change: where water or minutes are limited, the beds too. */
 const OF_POTS = ['Pots', 'Round', 'Plan'] as const;
 
+/** Stops that were ticked, by the entry that stands for them here, until home has answered. */
+const ticked = new Map<number, StopView>();
+let lastTick = 0;
+
+interface Ticking {
+  dispatch: (action: never) => unknown;
+  getState: () => unknown;
+  queryFulfilled: Promise<{ data: EventAnswer }>;
+}
+/** A ticked stop leaves at once; a refusal brings it back. */
+async function leaveAtOnce(
+  url: string,
+  body: unknown,
+  { dispatch, getState, queryFulfilled }: Ticking,
+): Promise<void> {
+  const known = knownOn(getState());
+  const seq = (lastTick = Math.max(Date.now(), lastTick + 1));
+  const event = entryOfAct({ url, body, at: new Date().toISOString(), seq }, known);
+  const standing = event?.bedId ? standingOf(event.bedId, known) : null;
+  if (!event || !standing?.stop || event.date !== standing.round.date) return;
+  const { gardenId, stop } = standing;
+  const inRound = (change: (round: RoundView) => RoundView): void => {
+    dispatch(api.util.updateQueryData('round', gardenId, change) as never);
+  };
+  inRound((round) => settled(round, event));
+  try {
+    const { data } = await queryFulfilled;
+    if (data.id > 0) return;
+    // It waits here: it can be taken back all the same.
+    ticked.set(data.id, stop);
+    inRound((round) => settled(unsettled(round, event.id, stop), data));
+  } catch {
+    inRound((round) => unsettled(round, event.id, stop));
+  }
+}
+
+/** What a garden's settings were where a change touches them. */
+function patchBack(patch: GardenPatch, before: GardenView): GardenPatch {
+  const { clockMode, today } = before;
+  const was = Object.fromEntries(
+    Object.keys(patch)
+      .filter((key) => key !== 'version' && key in before)
+      .map((key) => [key, before[key as keyof GardenView]]),
+  ) as GardenPatch;
+  if (patch.clock) was.clock = clockMode === 'real' ? { mode: 'real' } : { mode: 'practice', date: today };
+  return was;
+}
+
+/** A tap's clock that was set or stopped without a way home goes by what is kept here. */
+async function clockHere(
+  gardenId: number,
+  {
+    dispatch,
+    getState,
+    queryFulfilled,
+  }: Omit<Ticking, 'queryFulfilled'> & { queryFulfilled: Promise<unknown> },
+): Promise<void> {
+  await queryFulfilled.catch(() => undefined);
+  const kept = (await keptActs()).filter((act) => act.url.endsWith('/run'));
+  if (kept.length === 0) return;
+  const known = knownOn(getState());
+  dispatch(
+    api.util.upsertQueryData('runs', gardenId, runsWith(runsOf(gardenId, known), kept, known)) as never,
+  );
+}
+const runsOf = (gardenId: number, known: Known): TapRunView[] =>
+  known.runs.find((of) => of.gardenId === gardenId)?.runs ?? [];
+
 /** What an entry of the log touches: the beds that are another for it, and the days ahead. The round takes in what changed. */
 const touchedBy = (answer: EventAnswer | undefined) =>
-  answer?.changed
-    ? [
-        'Plan' as const,
-        ...[answer.bedId ?? 0, ...answer.changed.beds].map((id) => ({ type: 'Place' as const, id })),
-      ]
-    : (['Round', 'Place', 'Plan'] as const);
+  (answer?.id ?? 0) < 0
+    ? []
+    : answer?.changed
+      ? [
+          'Plan' as const,
+          ...[answer.bedId ?? 0, ...answer.changed.beds].map((id) => ({ type: 'Place' as const, id })),
+        ]
+      : (['Round', 'Place', 'Plan'] as const);
 
 export const api = createApi({
   reducerPath: 'api',
@@ -114,6 +196,7 @@ export const api = createApi({
     'Ticks',
     'File',
     'Pots',
+    'Sharing',
   ],
   endpoints: (build) => ({
     gardens: build.query<GardenName[], null>({ query: () => 'gardens', providesTags: ['Garden'] }),
@@ -262,8 +345,22 @@ export const api = createApi({
       query: (body) => ({ url: 'gardens', method: 'POST', body }),
       invalidatesTags: WHOLE,
     }),
-    changeGarden: build.mutation<GardenView, { id: number; patch: GardenPatch }>({
+    // `says` is what is told of it; null, nothing is.
+    changeGarden: build.mutation<GardenView, { id: number; patch: GardenPatch; says?: string | null }>({
       query: ({ id, patch }) => ({ url: `gardens/${id}`, method: 'PATCH', body: patch }),
+      async onQueryStarted(
+        { id, patch, says = 'The settings are kept.' },
+        { dispatch, getState, queryFulfilled },
+      ) {
+        const before = knownOn(getState()).gardens.find((garden) => garden.id === id);
+        try {
+          await queryFulfilled;
+        } catch {
+          return;
+        }
+        if (says !== null && before)
+          dispatch(noticeShown({ text: says, undoGarden: { id, patch: patchBack(patch, before) } }));
+      },
       invalidatesTags: WHOLE,
     }),
     stepClock: build.mutation<GardenView, { id: number; days: number }>({
@@ -295,10 +392,14 @@ export const api = createApi({
         body,
         headers: key ? { 'Idempotency-Key': key } : undefined,
       }),
+      onQueryStarted: ({ bedId, body }, ticking) =>
+        leaveAtOnce(`beds/${bedId}/waterings`, body, ticking as never),
       invalidatesTags: touchedBy,
     }),
     logSkip: build.mutation<EventAnswer, { bedId: number; body: SkipBody }>({
       query: ({ bedId, body }) => ({ url: `beds/${bedId}/skips`, method: 'POST', body }),
+      onQueryStarted: ({ bedId, body }, ticking) =>
+        leaveAtOnce(`beds/${bedId}/skips`, body, ticking as never),
       invalidatesTags: touchedBy,
     }),
     logRain: build.mutation<EventView, { gardenId: number; date: string; rainMm: number }>({
@@ -308,6 +409,18 @@ export const api = createApi({
     markEvent: build.mutation<EventAnswer, { id: number; restore?: boolean }>({
       query: ({ id, restore }) =>
         restore ? { url: `events/${id}/restore`, method: 'POST' } : { url: `events/${id}`, method: 'DELETE' },
+      async onQueryStarted({ id, restore }, { dispatch, queryFulfilled, getState }) {
+        const stop = ticked.get(id);
+        if (id > 0 || restore || !stop) return;
+        await queryFulfilled.catch(() => undefined);
+        ticked.delete(id);
+        for (const { gardenId } of knownOn(getState()).rounds)
+          dispatch(
+            api.util.updateQueryData('round', gardenId, (round) =>
+              round.leaveAlone.some(({ event }) => event?.id === id) ? unsettled(round, id, stop) : round,
+            ),
+          );
+      },
       invalidatesTags: touchedBy,
     }),
     logFinding: build.mutation<FindingView, { gardenId: number; body: FindingBody }>({
@@ -363,10 +476,12 @@ export const api = createApi({
     }),
     openRun: build.mutation<TapRunView, { gardenId: number; bedId: number; body: RunBody }>({
       query: ({ bedId, body }) => ({ url: `beds/${bedId}/run`, method: 'PUT', body }),
-      invalidatesTags: ['Runs'],
+      onQueryStarted: ({ gardenId }, clock) => clockHere(gardenId, clock as never),
+      invalidatesTags: (run) => (run && run.id < 0 ? [] : ['Runs']),
     }),
     closeRun: build.mutation<{ dropped: boolean }, { gardenId: number; bedId: number }>({
       query: ({ bedId }) => ({ url: `beds/${bedId}/run`, method: 'DELETE' }),
+      onQueryStarted: ({ gardenId }, clock) => clockHere(gardenId, clock as never),
       invalidatesTags: ['Runs'],
     }),
     moveSetting: build.mutation<{ ids: number[] }, { id: number; on: string }>({
@@ -474,6 +589,31 @@ export const api = createApi({
           : { url: `imports/${id}`, method: 'DELETE' },
       invalidatesTags: WHOLE,
     }),
+    who: build.query<WhoView, null>({ query: () => 'who', providesTags: ['Sharing'] }),
+    pair: build.mutation<WhoView, PairBody>({
+      query: (body) => ({ url: 'pair', method: 'POST', body }),
+    }),
+    sharing: build.query<SharingView, null>({ query: () => 'sharing', providesTags: ['Sharing'] }),
+    changeSharing: build.mutation<SharingView, SharingChange>({
+      query: (body) => ({ url: 'sharing', method: 'PATCH', body }),
+      invalidatesTags: ['Sharing'],
+    }),
+    invite: build.mutation<InviteView, Rights>({
+      query: (rights) => ({ url: 'sharing/invitation', method: 'POST', body: { rights } }),
+      invalidatesTags: ['Sharing'],
+    }),
+    revoke: build.mutation<{ id: string }, string>({
+      query: (id) => ({ url: `sharing/devices/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Sharing'],
+    }),
+    calendar: build.query<CalendarView, number>({ query: (id) => `gardens/${id}/calendar` }),
+    newCalendar: build.mutation<CalendarView, number>({
+      query: (id) => ({ url: `gardens/${id}/calendar`, method: 'POST' }),
+      async onQueryStarted(id, { dispatch, queryFulfilled }) {
+        const { data } = await queryFulfilled;
+        dispatch(api.util.upsertQueryData('calendar', id, data));
+      },
+    }),
     yourData: build.query<YourDataView, null>({ query: () => 'your-data', providesTags: ['YourData'] }),
     makeCopy: build.mutation<CopyView, null>({
       query: () => ({ url: 'your-data/copies', method: 'POST' }),
@@ -507,6 +647,14 @@ export function refusal(
 }
 
 export const {
+  useWhoQuery,
+  usePairMutation,
+  useSharingQuery,
+  useChangeSharingMutation,
+  useInviteMutation,
+  useRevokeMutation,
+  useCalendarQuery,
+  useNewCalendarMutation,
   useGardenQuery,
   useGardensQuery,
   useOpenPracticeMutation,

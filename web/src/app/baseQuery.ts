@@ -1,17 +1,31 @@
-import type { ApiError } from '@kibble/contract';
+import type { ApiError, GardenView, RoundView, TapRunView } from '@kibble/contract';
 import {
   fetchBaseQuery,
+  type BaseQueryApi,
   type BaseQueryFn,
   type FetchArgs,
   type FetchBaseQueryError,
+  type FetchBaseQueryMeta,
 } from '@reduxjs/toolkit/query/react';
+import { nanoid } from 'nanoid';
+import { forgetAct, idAtHome, keepAct, keptActs } from '../outbox/acts.ts';
+import { sendKept } from '../outbox/sendKept.ts';
 import { actAnswered, keyOfAct } from './acts.ts';
+import { PAGE } from './page.ts';
 import { inOwnUnits } from './refusalInUnits.ts';
+import { standInFor, type Known } from './standIns.ts';
 import { unitsOf, type Units } from './units.ts';
+import { doorShut, wayFound, wayLost, type Way } from './waySlice.ts';
 
-const ask = fetchBaseQuery({ baseUrl: '/api' });
+/** No answer within this time is none, ms. */
+const PATIENCE_MS = 20_000;
+const ask = fetchBaseQuery({ baseUrl: '/api', timeout: PATIENCE_MS });
+/** A file takes as long as it takes. */
+const askPatiently = fetchBaseQuery({ baseUrl: '/api' });
 /** Pauses before an act whose answer did not come is sent again, ms. */
 const AGAIN_AFTER_MS = [300, 1200];
+/** The worker's mark on what it had kept: when that was answered. */
+const KEPT_HEADER = 'Kibble-Kept';
 
 /** Where the shell keeps which units the open garden speaks in. */
 export const UNITS_KEY = 'kibble.units';
@@ -27,7 +41,104 @@ function worded(error: FetchBaseQueryError): FetchBaseQueryError {
 /** Stepping the clock twice in a second is meant; what is typed goes on being kept under its own name. */
 const meantTwice = (url: string): boolean => url.endsWith('/step') || url.includes('/drafts/');
 
-/** Asks the server. A change bears the key of its act, is sent again when no answer comes, and is done once. */
+type Result = Awaited<
+  ReturnType<BaseQueryFn<FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta>>
+>;
+const noAnswer = ({ error }: Result): boolean =>
+  error?.status === 'FETCH_ERROR' || error?.status === 'TIMEOUT_ERROR';
+
+const wayOf = (api: BaseQueryApi): Way => (api.getState() as { way: Way }).way;
+let lastAnswerAt: number | null = null;
+
+/** Takes note of whether there is a way home. */
+function noteWay(result: Result, api: BaseQueryApi): void {
+  const keptFrom = result.meta?.response?.headers.get(KEPT_HEADER);
+  if (noAnswer(result)) {
+    if (!api.signal.aborted) api.dispatch(wayLost({ at: Date.now(), shownOf: lastAnswerAt }));
+  } else if (keptFrom) {
+    api.dispatch(wayLost({ at: Date.now(), shownOf: Date.parse(keptFrom) || null }));
+  } else {
+    lastAnswerAt = Date.now();
+    if (!wayOf(api).home) api.dispatch(wayFound());
+    if ((result.error?.data as ApiError | undefined)?.error?.code === 'not-paired') api.dispatch(doorShut());
+  }
+}
+
+interface Cached {
+  endpointName?: string;
+  originalArgs?: unknown;
+  data?: unknown;
+}
+/** What this page knows of gardens, rounds and running taps. */
+export function knownOn(state: unknown): Known {
+  const { queries } = (state as { api: { queries: Record<string, Cached | undefined> } }).api;
+  const of = <T>(name: string): { gardenId: number; data: T }[] =>
+    Object.values(queries).flatMap((query) =>
+      query?.endpointName === name && query.data !== undefined
+        ? [{ gardenId: Number(query.originalArgs), data: query.data as T }]
+        : [],
+    );
+  return {
+    gardens: of<GardenView>('garden').map(({ data }) => data),
+    rounds: of<RoundView>('round').map(({ gardenId, data }) => ({ gardenId, round: data })),
+    runs: of<TapRunView[]>('runs').map(({ gardenId, data }) => ({ gardenId, runs: data })),
+  };
+}
+
+/** An act that finds no way home is kept here, and answered by what stands for home's answer. */
+async function keptHere(
+  act: { method: string; url: string; body: unknown; key: string },
+  api: BaseQueryApi,
+): Promise<Result> {
+  const found = standInFor(act.method, act.url);
+  if (!found)
+    return {
+      error: {
+        status: 'CUSTOM_ERROR',
+        error: 'no way home',
+        data: {
+          error: {
+            code: 'busy',
+            message:
+              'There is no way to Kibble at home just now, and this needs it at once. What you typed is still here: send it when the way is back.',
+          },
+        },
+      },
+    };
+  const { standIn, ids } = found;
+  const at = new Date().toISOString();
+  const known = knownOn(api.getState());
+  const asked = { at, body: act.body, seq: 0, ids, known };
+  const kept = await keepAct({
+    ...act,
+    at,
+    gardenId: standIn.gardenOf?.(asked) ?? null,
+    words: standIn.words(asked),
+  });
+  return { data: standIn.answer({ ...asked, seq: kept.seq }) };
+}
+
+/** Taking back what is still here: it is simply not sent. Null where it has gone home, or never was here. */
+async function takenBackHere(method: string, url: string, body: unknown): Promise<Result | null> {
+  const one = method === 'DELETE' ? /^(?:events|findings)\/-(\d+)$/.exec(url)?.[1] : undefined;
+  const { ids } = (body ?? {}) as { ids?: number[] };
+  const many = /\/pot-entries\/remove$/.test(url) && Array.isArray(ids) ? ids.filter((id) => id < 0) : [];
+  const seqs = one === undefined ? many.map((id) => -id) : [Number(one)];
+  if (seqs.length === 0) return null;
+  const waiting = (await keptActs()).filter(({ seq }) => seqs.includes(seq));
+  if (waiting.length < seqs.length) return null;
+  for (const { seq } of waiting) await forgetAct(seq);
+  return { data: { id: -(seqs[0] ?? 0), ids } };
+}
+
+/** An address with the ids that stand at home in the place of those made up here. */
+async function atHome(url: string): Promise<string> {
+  const standIn = /\/(-\d+)(?=\/|$)/.exec(url)?.[1];
+  const real = standIn === undefined ? null : await idAtHome(Number(standIn));
+  return real === null ? url : url.replace(`/${standIn}`, `/${real}`);
+}
+
+/** Asks the server. A change bears the key of its act, is sent again when no answer comes, and is done once; without a way home it waits here. */
 export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (
   args,
   api,
@@ -35,25 +146,36 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
 ) => {
   const asked: FetchArgs = typeof args === 'string' ? { url: args } : args;
   const method = asked.method ?? 'GET';
-  if (method === 'GET') {
-    const result = await ask(asked, api, extra);
+  const told = (result: Result) => {
+    noteWay(result, api);
     return result.error ? { error: worded(result.error), meta: result.meta } : result;
-  }
+  };
+  if (method === 'GET') return told(await ask(asked, api, extra));
   const body: unknown = asked.body ?? {};
   const headers = new Headers(asked.headers as HeadersInit | undefined);
-  const what = `${method} ${asked.url} ${body instanceof Blob ? body.size : JSON.stringify(body)}`;
   const mutates = api.type === 'mutation' && !(body instanceof Blob);
+  if (!mutates) return told(await askPatiently({ ...asked, body, headers }, api, extra));
+  const takenBack = await takenBackHere(method, asked.url, body);
+  if (takenBack) return takenBack;
+  const url = await atHome(asked.url);
+  const what = `${method} ${url} ${JSON.stringify(body)}`;
   const key =
     headers.get('Idempotency-Key') ??
-    (meantTwice(asked.url) ? crypto.randomUUID() : keyOfAct(what, Date.now(), () => crypto.randomUUID()));
-  if (mutates) headers.set('Idempotency-Key', key);
-  const sent: FetchArgs = { ...asked, body, headers };
+    (meantTwice(url) ? nanoid() : keyOfAct(what, Date.now(), () => nanoid()));
+  headers.set('Idempotency-Key', key);
+  headers.set('Kibble-Page', PAGE);
+  const sent: FetchArgs = { ...asked, url, body, headers };
+  // What waits here goes first: home learns of things in the order in which they were done.
+  const waits = wayOf(api).kept.some(({ refused }) => !refused) && (await sendKept()) !== 'all sent';
+  if (waits && standInFor(method, url)) return keptHere({ method, url, body, key }, api);
   let result = await ask(sent, api, extra);
-  for (const pause of mutates ? AGAIN_AFTER_MS : []) {
-    if (result.error?.status !== 'FETCH_ERROR') break;
+  for (const pause of wayOf(api).home && navigator.onLine ? AGAIN_AFTER_MS : []) {
+    if (!noAnswer(result)) break;
     await new Promise((after) => setTimeout(after, pause));
     result = await ask(sent, api, extra);
   }
-  if (mutates) actAnswered(what, key, Date.now(), result.error?.status !== 'FETCH_ERROR');
+  actAnswered(what, key, Date.now(), !noAnswer(result));
+  noteWay(result, api);
+  if (noAnswer(result)) return keptHere({ method, url, body, key }, api);
   return result.error ? { error: worded(result.error), meta: result.meta } : result;
 };

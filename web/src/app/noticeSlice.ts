@@ -1,8 +1,8 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { BedDraftBody, GardenPatch } from '@kibble/contract';
+import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
 
-/** The line at the foot of the page: what was just done, and how to take it back. */
-export interface Notice {
-  text: string;
+/** What an act needs to be taken back. */
+export interface Undoes {
   undoEventId?: number;
   undoBedId?: number;
   undoFindingIds?: number[];
@@ -27,21 +27,68 @@ export interface Notice {
   undoSaid?: { gardenId: number; ids: number[] };
   /** The copy of what stood before something was put back. */
   undoCopy?: string;
+  /** A bed, a tap or a garden's settings as they were before they were changed. */
+  undoBed?: { gardenId: number; bedId: number; body: BedDraftBody & { since?: string } };
+  undoTap?: { gardenId: number; tapId: number; body: Record<string, unknown> };
+  undoGarden?: { id: number; patch: GardenPatch };
 }
 
-const initialState: { current: Notice | null } = { current: null };
+/** The line at the foot of the page: what was just done, and how to take it back. */
+export interface Notice extends Undoes {
+  text: string;
+}
+/** The same as it stands in the list of what was done. */
+export interface Done extends Notice {
+  id: string;
+  at: number;
+}
+
+/** So many acts can be taken back, the last first. */
+const REMEMBERED = 20;
+const KEPT_AS = 'kibble.done';
+
+/** Whether anything of it can be taken back. */
+export const canUndo = (notice: Notice): boolean =>
+  Object.entries(notice).some(
+    ([key, value]) =>
+      key.startsWith('undo') && value !== undefined && !(Array.isArray(value) && value.length === 0),
+  );
+
+function remembered(): Done[] {
+  try {
+    return (JSON.parse(sessionStorage.getItem(KEPT_AS) ?? '[]') as Done[]).slice(0, REMEMBERED);
+  } catch {
+    return [];
+  }
+}
+/** A reload forgets nothing of what can be taken back. */
+export const rememberDone = (done: readonly Done[]): void =>
+  sessionStorage.setItem(KEPT_AS, JSON.stringify(done));
+
+const initialState: { current: Done | null; done: Done[] } = {
+  current: null,
+  done: typeof sessionStorage === 'undefined' ? [] : remembered(),
+};
 
 export const noticeSlice = createSlice({
   name: 'notice',
   initialState,
   reducers: {
-    noticeShown(state, action: PayloadAction<Notice>) {
-      state.current = action.payload;
+    noticeShown: {
+      prepare: (notice: Notice) => ({ payload: { ...notice, id: nanoid(), at: Date.now() } }),
+      reducer(state, { payload }: PayloadAction<Done>) {
+        state.current = payload;
+        if (canUndo(payload)) state.done = [payload, ...state.done].slice(0, REMEMBERED);
+      },
     },
     noticeDismissed(state) {
       state.current = null;
     },
+    takenBack(state, { payload: id }: PayloadAction<string>) {
+      state.done = state.done.filter((done) => done.id !== id);
+      if (state.current?.id === id) state.current = null;
+    },
   },
 });
 
-export const { noticeShown, noticeDismissed } = noticeSlice.actions;
+export const { noticeShown, noticeDismissed, takenBack } = noticeSlice.actions;

@@ -4,9 +4,10 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api.ts';
 import { roundListener } from './roundListener.ts';
 import { noticeSlice } from './noticeSlice.ts';
+import { waySlice } from './waySlice.ts';
 
 export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, notice: noticeSlice.reducer },
+  reducer: { [api.reducerPath]: api.reducer, notice: noticeSlice.reducer, way: waySlice.reducer },
   middleware: (defaults) => defaults().prepend(roundListener.middleware).concat(api.middleware),
 });
 
@@ -14,5 +15,6 @@ export const store = configureStore({
 setupListeners(store.dispatch);
 
 export type RootState = ReturnType<typeof store.getState>;
+export type AppDispatch = typeof store.dispatch;
 export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();

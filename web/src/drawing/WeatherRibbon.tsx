@@ -46,7 +46,7 @@ export function WeatherRibbon({
       className="overflow-hidden border-b border-rule px-4 md:px-8"
     >
       <ol
-        className={`relative flex ${scrubbing ? 'cursor-ew-resize touch-none select-none' : ''}`}
+        className={`relative flex ${scrubbing ? 'cursor-ew-resize touch-pan-y select-none' : ''}`}
         ref={list}
         onPointerDown={(e) => {
           if (!scrubbing) return;
@@ -71,7 +71,6 @@ export function WeatherRibbon({
             <li
               key={day.date}
               className={`min-w-0 flex-1 pt-1 text-center ${isToday ? 'border-2 border-b-0 border-ink bg-sheet' : 'border-2 border-b-0 border-transparent'} ${far ? 'hidden md:block' : ''}`}
-              title={`${shortDay(day.date)}: ${units.text('temperature', day.tMinC)} to ${units.text('temperature', day.tMaxC)}, use ${units.text('depth', day.et0Mm)}, rain ${units.text('depth', day.rainMm)}${guess ? ` (${Math.round(day.rainChance * 100)} %)` : ''}${madeUp ? '; nobody measured or forecast this day, it is a usual one for the season' : ''}${day.source === 'said' ? '; as you said' : ''}`}
             >
               <button
                 type="button"
@@ -89,12 +88,20 @@ export function WeatherRibbon({
                   {units.number('temperature', day.tMaxC)}°
                 </div>
                 <span className="sr-only">
-                  highest; sun and wind take {units.text('depth', day.et0Mm)}, rain{' '}
-                  {units.text('depth', day.rainMm)}
+                  highest, lowest {units.text('temperature', day.tMinC)}; sun and wind take{' '}
+                  {units.text('depth', day.et0Mm)}, rain {units.text('depth', day.rainMm)}
+                  {guess ? `, a chance of ${Math.round(day.rainChance * 100)} %` : ''}
+                  {madeUp ? '; nobody measured or forecast this day, it is a usual one for the season' : ''}
+                  {day.source === 'said' ? '; as you said' : ''}
                 </span>
                 {folded ? (
                   <span aria-hidden className="block h-4 text-xs leading-none text-water">
                     {day.rainMm > 0.05 ? `${units.number('depth', day.rainMm)}${guess ? '?' : ''}` : ''}
+                  </span>
+                ) : null}
+                {guess && day.rainMm > 0.05 && day.rainChance > 0.005 ? (
+                  <span aria-hidden className="block text-xs leading-tight text-quiet">
+                    {Math.round(day.rainChance * 100)} %
                   </span>
                 ) : null}
                 <svg

@@ -1,8 +1,9 @@
 import type { GardenView } from '@kibble/contract';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, type MouseEvent } from 'react';
 import { Outlet, useLocation, useParams } from 'react-router';
 import { WeatherRibbon } from '../drawing/WeatherRibbon.tsx';
 import { PlanProgress } from '../ui/PlanProgress.tsx';
+import { DoneLately } from '../ui/DoneLately.tsx';
 import { NoticeBar } from '../ui/NoticeBar.tsx';
 import { TapBar } from '../ui/TapBar.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
@@ -13,17 +14,39 @@ import {
   usePutAwayMutation,
   useRoundQuery,
   useStepClockMutation,
+  useWhoQuery,
 } from '../app/api.ts';
 import { UNITS_KEY } from '../app/baseQuery.ts';
 import { DayDrawer } from '../ui/Opens.tsx';
 import { GardenContext, RoundContext } from '../app/gardenRound.ts';
 import { unitsOf, UnitsContext } from '../app/units.ts';
+import { useAppSelector } from '../app/store.ts';
+import { nameRoom } from '../app/title.ts';
 import { longDate } from '../app/words.ts';
+import { AwayBar } from './AwayBar.tsx';
+import { PairRoom } from './PairRoom.tsx';
+import { ROOMS } from './rooms.ts';
 import { Find } from './Find.tsx';
+import { useReminders } from './useReminders.ts';
 import { Rail } from './Rail.tsx';
 
 /** From so many beds on it takes long enough to be told how far it is. */
 const LARGE_BEDS = 60;
+
+/** What a tab in a room is called: the bed or the room, the garden, Kibble. */
+function titleOf(pathname: string, garden: GardenView | undefined): string {
+  const [, , , path = 'round', id] = pathname.split('/');
+  const bed = /^(beds|trees)$/.test(path) ? garden?.beds.find((b) => b.id === Number(id))?.name : undefined;
+  const room = ROOMS.find((r) => r.path === path)?.name ?? (path === 'beds' ? 'Beds' : 'Words');
+  return [bed ?? room, garden?.name, 'Kibble'].filter(Boolean).join(' · ');
+}
+
+/** Past rail and bars: to the first stop where there is one, else to the room. */
+function toRoom(e: MouseEvent<HTMLAnchorElement>): void {
+  e.preventDefault();
+  const room = document.getElementById('room');
+  (room?.querySelector<HTMLElement>('[data-stop] button') ?? room)?.focus();
+}
 
 /** Rail, ribbon and the room between them. */
 export function GardenShell() {
@@ -36,9 +59,13 @@ export function GardenShell() {
   const inRound = pathname.endsWith('/round');
   const [day, setDay] = useState<string | null>(null);
   const [finding, setFinding] = useState(false);
+  const { data: who } = useWhoQuery(null);
+  const shut = useAppSelector((state) => state.way.shut) || who?.letIn === false;
+  const roundOnly = who?.rights === 'round only';
   const needsRound = /\/(round|fortnight)$/.test(pathname);
   const system = garden?.units ?? 'metric';
   const units = useMemo(() => unitsOf(system), [system]);
+  useReminders(round, units);
   useEffect(() => {
     const press = (e: KeyboardEvent): void => {
       const typing = (e.target as HTMLElement).closest('input, select, textarea, [role=dialog]');
@@ -50,13 +77,18 @@ export function GardenShell() {
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
   }, []);
+  useEffect(() => nameRoom(titleOf(pathname, garden)), [pathname, garden]);
   useEffect(() => localStorage.setItem('kibble.garden', String(id)), [id]);
   useEffect(() => localStorage.setItem(UNITS_KEY, system), [system]);
 
+  if (shut) return <PairRoom />;
   return (
     <UnitsContext value={units}>
       <div className="min-h-screen pb-16 md:flex md:pb-0">
-        <Rail id={id} onFind={() => setFinding(true)} />
+        <a href="#room" className="skip-link" onClick={toRoom}>
+          To the room itself
+        </a>
+        <Rail id={id} roundOnly={roundOnly} onFind={() => setFinding(true)} />
         {garden && finding ? <Find garden={garden} open onClose={() => setFinding(false)} /> : null}
         <div className="min-w-0 flex-1">
           {noGarden || (error && !round && needsRound) ? (
@@ -73,7 +105,11 @@ export function GardenShell() {
             <GardenContext value={garden}>
               <RoundContext value={round ?? null}>
                 <DayDrawer date={day} onClose={() => setDay(null)} />
-                <TapBar gardenId={id} />
+                <div className="stays-on-top">
+                  <AwayBar />
+                  <TapBar gardenId={id} />
+                  <NoticeBar />
+                </div>
                 <DateBar garden={garden} />
                 {round ? (
                   <div className={`print:hidden ${inRound ? 'hidden lg:block' : ''}`}>
@@ -90,12 +126,17 @@ export function GardenShell() {
                     Today’s round cannot be worked out just now: {refusal(error).message}
                   </p>
                 )}
-                <main className="px-4 pt-4 pb-12 md:px-8">{round || !needsRound ? <Outlet /> : null}</main>
+                <main id="room" tabIndex={-1} className="px-4 pt-4 pb-16 outline-none md:px-8">
+                  {roundOnly && !/\/(round|beds\/\d+)$/.test(pathname) ? (
+                    <p role="alert">This device is let in for the round only.</p>
+                  ) : round || !needsRound ? (
+                    <Outlet />
+                  ) : null}
+                </main>
               </RoundContext>
             </GardenContext>
           ) : null}
         </div>
-        <NoticeBar />
       </div>
     </UnitsContext>
   );
@@ -103,9 +144,11 @@ export function GardenShell() {
 
 /** Which day it is here, and, on a practice date, how to step it. */
 function DateBar({ garden }: { garden: GardenView }) {
-  const [step, { isLoading }] = useStepClockMutation();
+  const [step, { isLoading, error }] = useStepClockMutation();
   const [putAway] = usePutAwayMutation();
   const { data: practice } = usePracticeQuery(null);
+  const done = useAppSelector((state) => state.notice.done.length);
+  const [listed, setListed] = useState(false);
   return (
     <header className="flex flex-wrap items-center gap-x-4 px-4 pt-2 text-sm md:px-8 print:hidden">
       <span className="font-semibold">{garden.name}</span>
@@ -143,8 +186,23 @@ function DateBar({ garden }: { garden: GardenView }) {
           >
             Next day
           </button>
+          {error ? (
+            <span role="alert" className="font-semibold text-brick">
+              {refusal(error).message}
+            </span>
+          ) : null}
         </span>
       ) : null}
+      {done > 0 ? (
+        <button
+          type="button"
+          className="no-print ml-auto min-h-11 underline underline-offset-4"
+          onClick={() => setListed(true)}
+        >
+          Done lately
+        </button>
+      ) : null}
+      <DoneLately open={listed} onClose={() => setListed(false)} />
     </header>
   );
 }

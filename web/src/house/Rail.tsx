@@ -25,7 +25,16 @@ function RoomLink({ id, room, className }: { id: number; room: Room; className: 
 }
 
 /** The way through: groups under one another at the side, on the phone four rooms at the thumb and the rest behind “More”. */
-export function Rail({ id, onFind }: { id: number; onFind: () => void }) {
+export function Rail({
+  id,
+  roundOnly,
+  onFind,
+}: {
+  id: number;
+  /** A helper's device: one room. */
+  roundOnly: boolean;
+  onFind: () => void;
+}) {
   const { data: gardens } = useGardensQuery(null);
   const navigate = useNavigate();
   return (
@@ -37,12 +46,12 @@ export function Rail({ id, onFind }: { id: number; onFind: () => void }) {
         <Link to={`/garden/${id}/round`} className="px-5 pt-5 pb-3 font-serif text-3xl font-bold">
           Kibble
         </Link>
-        {ROOM_GROUPS.map(({ name, rooms }) => (
+        {(roundOnly ? ROOM_GROUPS.slice(0, 1) : ROOM_GROUPS).map(({ name, rooms }) => (
           <div key={name} role="group" aria-label={name} className="mb-3">
             <p aria-hidden className="px-5 text-sm text-quiet">
               {name}
             </p>
-            {rooms.map((room) => (
+            {(roundOnly ? rooms.slice(0, 1) : rooms).map((room) => (
               <RoomLink
                 key={room.path}
                 id={id}
@@ -84,9 +93,9 @@ export function Rail({ id, onFind }: { id: number; onFind: () => void }) {
       </nav>
       <nav
         aria-label="Rooms at the thumb"
-        className="fixed inset-x-0 bottom-0 z-10 flex border-t border-rule bg-paper md:hidden print:hidden"
+        className="at-thumb fixed inset-x-0 bottom-0 z-10 flex border-t border-rule bg-paper md:hidden print:hidden"
       >
-        {BAR.map((room) => (
+        {(roundOnly ? BAR.slice(0, 1) : BAR).map((room) => (
           <RoomLink
             key={room.path}
             id={id}
@@ -94,7 +103,7 @@ export function Rail({ id, onFind }: { id: number; onFind: () => void }) {
             className="min-h-14 flex-1 justify-center text-[0.95rem] aria-[current=page]:underline aria-[current=page]:underline-offset-8"
           />
         ))}
-        <More id={id} onFind={onFind} />
+        {roundOnly ? null : <More id={id} onFind={onFind} />}
       </nav>
     </>
   );

@@ -1,11 +1,14 @@
-import { createBrowserRouter, Navigate, useRouteError } from 'react-router';
+import { createBrowserRouter, Navigate } from 'react-router';
 import { Loading, Trouble } from '../ui/states.tsx';
-import { useGardensQuery } from '../app/api.ts';
+import { refusal, useGardensQuery } from '../app/api.ts';
 import { GardenShell } from './GardenShell.tsx';
+import { PairRoom } from './PairRoom.tsx';
+import { RoomFault } from './RoomFault.tsx';
 
 /** Opens the garden last looked at, or the setup when there is none. */
 function FrontDoor() {
   const { data, error, refetch } = useGardensQuery(null);
+  if (refusal(error).code === 'not-paired') return <PairRoom />;
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="which garden to open" />;
   const last = Number(localStorage.getItem('kibble.garden'));
@@ -14,23 +17,12 @@ function FrontDoor() {
   return <Navigate replace to={garden ? `/garden/${garden.id}/round` : '/new'} />;
 }
 
-/** A room that failed: what happened, and that nothing is lost. */
-function RoomFault() {
-  const error = useRouteError();
-  return (
-    <div role="alert" className="max-w-prose border-l-4 border-brick pl-4">
-      <p className="font-semibold">
-        This room cannot be shown. Nothing is lost, and the other rooms are as they were.
-      </p>
-      <p className="text-quiet">{error instanceof Error ? error.message : String(error)}</p>
-    </div>
-  );
-}
-
 export const router = createBrowserRouter([
-  { path: '/', element: <FrontDoor /> },
+  { path: '/', element: <FrontDoor />, errorElement: <RoomFault /> },
+  { path: '/pair', element: <PairRoom /> },
   {
     path: '/new',
+    errorElement: <RoomFault />,
     lazy: async () => ({ Component: (await import('../rooms/setup/SetupRoom.tsx')).SetupRoom }),
   },
   {

@@ -11,6 +11,11 @@ interface Frame {
   unit?: string;
 }
 
+/** What is read out with a field besides its name: its unit, and its refusal or its hint. */
+const describedBy = (id: string, { unit, hint, error }: Omit<Frame, 'label'>): string | undefined =>
+  [unit ? `${id}-unit` : '', error ? `${id}-error` : hint ? `${id}-hint` : ''].filter(Boolean).join(' ') ||
+  undefined;
+
 function Around({ id, label, hint, error, unit, children }: Frame & { id: string; children: ReactNode }) {
   return (
     <div className="flex flex-col gap-1">
@@ -19,14 +24,20 @@ function Around({ id, label, hint, error, unit, children }: Frame & { id: string
       </label>
       <div className="flex items-center gap-2">
         {children}
-        {unit ? <span className="whitespace-nowrap text-quiet">{unit}</span> : null}
+        {unit ? (
+          <span id={`${id}-unit`} className="whitespace-nowrap text-quiet">
+            {unit}
+          </span>
+        ) : null}
       </div>
       {error ? (
         <p id={`${id}-error`} role="alert" className="font-semibold text-brick">
           {error}
         </p>
       ) : hint ? (
-        <p className="text-sm text-quiet">{hint}</p>
+        <p id={`${id}-hint`} className="text-sm text-quiet">
+          {hint}
+        </p>
       ) : null}
     </div>
   );
@@ -43,7 +54,7 @@ export function Field({ label, hint, error, unit, className = 'w-full', ...rest 
         id={id}
         className={`${BOX} ${className}`}
         aria-invalid={Boolean(error)}
-        aria-describedby={error ? `${id}-error` : undefined}
+        aria-describedby={describedBy(id, { unit, hint, error })}
         {...rest}
       />
     </Around>
@@ -57,7 +68,13 @@ export function Choice({ label, hint, error, unit, children, className = 'w-full
   const id = useId();
   return (
     <Around id={id} label={label} hint={hint} error={error} unit={unit}>
-      <select id={id} className={`${BOX} ${className}`} aria-invalid={Boolean(error)} {...rest}>
+      <select
+        id={id}
+        className={`${BOX} ${className}`}
+        aria-invalid={Boolean(error)}
+        aria-describedby={describedBy(id, { unit, hint, error })}
+        {...rest}
+      >
         {children}
       </select>
     </Around>

@@ -1,108 +1,109 @@
 import { X } from 'lucide-react';
-import { useEffect } from 'react';
-import {
-  useArchiveBedMutation,
-  useArchivePotMutation,
-  useArchiveTapMutation,
-  useMarkEventMutation,
-  useLookAtCopyMutation,
-  useMarkFindingMutation,
-  useMarkImportMutation,
-  useMarkPlantingMutation,
-  useMarkPotEntriesMutation,
-  useMarkSettingsMutation,
-  usePutAwayMutation,
-  useRestoreDataMutation,
-  useStepSequenceMutation,
-  useUnsayWeatherMutation,
-} from '../app/api.ts';
-import { noticeDismissed } from '../app/noticeSlice.ts';
+import { useEffect, useRef, useState } from 'react';
+import { canUndo, noticeDismissed, rememberDone } from '../app/noticeSlice.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { takeBack } from '../app/undo.ts';
+import { DoneLately } from './DoneLately.tsx';
 
-const STAYS_MS = 20_000;
-
-/** What was just done, with undo. */
-export function NoticeBar() {
-  const notice = useAppSelector((state) => state.notice.current);
-  const dispatch = useAppDispatch();
-  const [markEvent] = useMarkEventMutation();
-  const [archiveBed] = useArchiveBedMutation();
-  const [archiveTap] = useArchiveTapMutation();
-  const [markPlanting] = useMarkPlantingMutation();
-  const [markFinding] = useMarkFindingMutation();
-  const [markSettings] = useMarkSettingsMutation();
-  const [markImport] = useMarkImportMutation();
-  const [lookAtCopy] = useLookAtCopyMutation();
-  const [restoreData] = useRestoreDataMutation();
-  const [putAway] = usePutAwayMutation();
-  const [archivePot] = useArchivePotMutation();
-  const [stepSequence] = useStepSequenceMutation();
-  const [markPots] = useMarkPotEntriesMutation();
-  const [unsay] = useUnsayWeatherMutation();
+/** Undo is the next thing the tab key reaches after an act, and from it the way goes on where it was left. */
+function useNextInOrder(id: string | undefined) {
+  const bar = useRef<HTMLDivElement>(null);
+  const from = useRef<HTMLElement | null>(null);
   useEffect(() => {
-    if (!notice) return;
-    const timer = setTimeout(() => dispatch(noticeDismissed()), STAYS_MS);
-    return () => clearTimeout(timer);
-  }, [notice, dispatch]);
-  if (!notice) return null;
-  const canUndo =
-    notice.undoEventId !== undefined ||
-    notice.undoBedId !== undefined ||
-    notice.undoFindingIds !== undefined ||
-    notice.undoTapId !== undefined ||
-    notice.undoPlantingId !== undefined ||
-    notice.undoBedIds !== undefined ||
-    notice.undoImportId !== undefined ||
-    (notice.undoSettingIds?.length ?? 0) > 0 ||
-    notice.undoSaid !== undefined ||
-    notice.undoAwayId !== undefined ||
-    notice.undoPots !== undefined ||
-    notice.undoPotId !== undefined ||
-    notice.undoSequenceId !== undefined ||
-    notice.undoPotIds !== undefined ||
-    notice.undoCopy !== undefined;
-  const undo = async (): Promise<void> => {
-    if (notice.undoEventId !== undefined) await markEvent({ id: notice.undoEventId });
-    if (notice.undoBedId !== undefined) await archiveBed({ bedId: notice.undoBedId, restore: true });
-    for (const id of notice.undoFindingIds ?? []) await markFinding({ id });
-    if (notice.undoTapId !== undefined) await archiveTap({ tapId: notice.undoTapId, restore: true });
-    if (notice.undoAwayId !== undefined) await putAway({ id: notice.undoAwayId, away: false });
-    if (notice.undoSequenceId !== undefined)
-      await stepSequence({ id: notice.undoSequenceId, body: { act: 'take up' } });
-    if (notice.undoPots) await markPots(notice.undoPots);
-    if (notice.undoPotId !== undefined) await archivePot({ potId: notice.undoPotId, restore: true });
-    for (const potId of notice.undoPotIds ?? []) await archivePot({ potId });
-    if (notice.undoSaid) await unsay(notice.undoSaid);
-    for (const bedId of notice.undoBedIds ?? []) await archiveBed({ bedId });
-    if (notice.undoPlantingId !== undefined) await markPlanting({ id: notice.undoPlantingId, restore: true });
-    if (notice.undoImportId !== undefined) await markImport({ id: notice.undoImportId });
-    if (notice.undoSettingIds) await markSettings({ ids: notice.undoSettingIds });
-    if (notice.undoCopy !== undefined) await restoreData((await lookAtCopy(notice.undoCopy).unwrap()).token);
+    if (id === undefined) return;
+    let fresh = true;
+    from.current = null;
+    const press = (e: KeyboardEvent): void => {
+      if (e.key !== 'Tab' || e.altKey || e.ctrlKey || e.metaKey) return;
+      const buttons = [...(bar.current?.querySelectorAll('button') ?? [])];
+      const at = document.activeElement as HTMLElement | null;
+      const [first] = buttons;
+      if (!first || at?.closest('[role=dialog]')) return;
+      const inside = at !== null && buttons.includes(at as HTMLButtonElement);
+      if (!inside && fresh && !e.shiftKey) {
+        fresh = false;
+        from.current = at;
+        e.preventDefault();
+        first.focus();
+      } else if (inside && from.current?.isConnected && from.current !== document.body) {
+        const leaves = e.shiftKey ? at === first : at === buttons.at(-1);
+        if (!leaves) return;
+        e.preventDefault();
+        from.current.focus();
+      }
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [id]);
+  return { bar, from };
+}
+
+/** What was just done, with undo: it stays until it is closed or something else is done. */
+export function NoticeBar() {
+  const { current: notice, done } = useAppSelector((state) => state.notice);
+  const dispatch = useAppDispatch();
+  const [listed, setListed] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const { bar, from } = useNextInOrder(notice?.id);
+  useEffect(() => rememberDone(done), [done]);
+  const leave = (): void => {
+    const back = from.current;
     dispatch(noticeDismissed());
+    if (back?.isConnected) back.focus();
+  };
+  const undo = async (): Promise<void> => {
+    if (!notice) return;
+    setBusy(true);
+    const back = from.current;
+    if ((await takeBack(notice, dispatch)) && back?.isConnected) back.focus();
+    setBusy(false);
   };
   return (
-    <div
-      role="status"
-      className="fixed inset-x-4 bottom-20 z-10 mx-auto flex w-fit items-center gap-4 bg-ink px-5 py-2 text-paper md:bottom-6"
-    >
-      <span>{notice.text}</span>
-      {canUndo ? (
-        <button
-          type="button"
-          className="min-h-11 font-semibold underline underline-offset-4"
-          onClick={() => void undo()}
-        >
-          Undo
-        </button>
-      ) : null}
-      <button
-        type="button"
-        aria-label="Close this message"
-        className="min-h-11"
-        onClick={() => dispatch(noticeDismissed())}
+    <>
+      <DoneLately open={listed} onClose={() => setListed(false)} />
+      {/* Always there, so that what appears in it is read out. */}
+      <div
+        role="status"
+        ref={bar}
+        className={
+          notice
+            ? 'no-print flex w-full items-center gap-x-4 bg-ink px-4 py-1 text-paper md:fixed md:inset-x-0 md:bottom-6 md:z-10 md:mx-auto md:w-fit md:max-w-[90vw] md:px-5 md:py-2'
+            : 'contents'
+        }
       >
-        <X size={18} aria-hidden />
-      </button>
-    </div>
+        {notice ? (
+          <>
+            <span className="min-w-0 flex-1">{notice.text}</span>
+            {canUndo(notice) ? (
+              <button
+                type="button"
+                disabled={busy}
+                className="min-h-11 px-1 font-semibold underline underline-offset-4"
+                onClick={() => void undo()}
+              >
+                Undo
+              </button>
+            ) : null}
+            {done.length > 1 ? (
+              <button
+                type="button"
+                className="min-h-11 px-1 underline underline-offset-4"
+                onClick={() => setListed(true)}
+              >
+                Earlier
+              </button>
+            ) : null}
+            <button
+              type="button"
+              aria-label="Close this message"
+              className="min-h-11 min-w-11"
+              onClick={leave}
+            >
+              <X size={18} aria-hidden className="mx-auto" />
+            </button>
+          </>
+        ) : null}
+      </div>
+    </>
   );
 }

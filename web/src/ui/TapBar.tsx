@@ -1,8 +1,10 @@
 import { METHOD_FACTS, spotLitres } from '@kibble/core';
-import { useEffect, useRef, useState } from 'react';
-import { refusal, useLogWateringMutation } from '../app/api.ts';
+import { useEffect, useState } from 'react';
+import { refusal } from '../app/api.ts';
 import { beep } from '../app/beep.ts';
+import { nameTap } from '../app/title.ts';
 import { useGarden } from '../app/gardenRound.ts';
+import { notify } from '../app/notify.ts';
 import { noticeShown } from '../app/noticeSlice.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { useUnits } from '../app/units.ts';
@@ -10,6 +12,8 @@ import { Button } from './Button.tsx';
 import { clockText, useNow } from './clock.ts';
 import { useSelfStopped } from './useSelfStopped.ts';
 import { useTaps, type RunningTap } from './useTaps.ts';
+import { useWakeLock } from './useWakeLock.ts';
+import { useWater } from './useWater.ts';
 
 /** A second beep and more while nobody has turned it off. */
 const BEEP_AGAIN_MS = 60_000;
@@ -19,34 +23,24 @@ export function TapBar({ gardenId }: { gardenId: number }) {
   const { taps, open, close } = useTaps(gardenId);
   useSelfStopped(gardenId, taps);
   const now = useNow(taps.length > 0);
-  const title = useRef(document.title);
+  useWakeLock(taps.length > 0);
   const first = taps[0];
   const left = first ? leftOf(first, now) : 0;
   useEffect(() => {
-    const plain = title.current;
-    if (first)
-      document.title =
-        left > 0
+    nameTap(
+      first
+        ? left > 0
           ? `${clockText(left)} ${first.bedName}`
-          : `${first.resting ? 'OPEN' : 'TURN OFF'} ${first.bedName}`;
-    return () => {
-      document.title = plain;
-    };
+          : `${first.resting ? 'OPEN' : 'TURN OFF'} ${first.bedName}`
+        : null,
+    );
+    return () => nameTap(null);
   }, [first, left]);
   if (taps.length === 0) return null;
   return (
-    <section
-      aria-label="Taps that run"
-      className="sticky top-0 z-10 border-b-2 border-ink bg-sheet px-4 py-2 md:px-8"
-    >
+    <section aria-label="Taps that run" className="border-b-2 border-ink bg-sheet px-4 py-2 md:px-8">
       {taps.map((tap) => (
-        <Running
-          key={tap.bedId}
-          tap={tap}
-          now={now}
-          onNext={(next) => void open(next)}
-          onOver={() => void close(tap.bedId)}
-        />
+        <Running key={tap.bedId} tap={tap} now={now} onNext={open} onOver={() => close(tap.bedId)} />
       ))}
     </section>
   );
@@ -62,13 +56,19 @@ function Running({
 }: {
   tap: RunningTap;
   now: number;
-  onNext: (tap: RunningTap) => void;
-  onOver: () => void;
+  onNext: (tap: RunningTap) => Promise<unknown>;
+  onOver: () => Promise<unknown>;
 }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const [water, { isLoading, error }] = useLogWateringMutation();
+  const { water, isLoading, refused, twice } = useWater();
   const [asked, setAsked] = useState(false);
+  const [silent, setSilent] = useState<string | null>(null);
+  /** What the tap was told that home did not take is said beside its clock. */
+  const speaking = (act: Promise<unknown>): void => {
+    setSilent(null);
+    act.catch((error: unknown) => setSilent(refusal(error).message));
+  };
   const ran = Math.max(0, now - tap.startedAt);
   const left = leftOf(tap, now);
   const over = left <= 0;
@@ -78,10 +78,7 @@ function Running({
   useEffect(() => {
     if (calls === 0) return;
     beep();
-    if ('Notification' in window && Notification.permission === 'granted')
-      new Notification(`${tap.resting ? 'Open again' : 'Turn off'}: ${tap.bedName}`, {
-        tag: `tap-${tap.bedId}`,
-      });
+    notify(`${tap.resting ? 'Open again' : 'Turn off'}: ${tap.bedName}`, { tag: `tap-${tap.bedId}` });
   }, [calls, tap.bedId, tap.bedName, tap.resting]);
   useEffect(() => {
     if (plant > 1) beep(1);
@@ -100,8 +97,8 @@ function Running({
     const event = await water({
       bedId: tap.bedId,
       body: { minutes: Math.max(0.1, ranMinutes), asPlanned: Math.abs(ranMinutes / whole - 1) < 0.05 },
-    }).unwrap();
-    onOver();
+    });
+    await onOver();
     dispatch(
       noticeShown({
         text: `${tap.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
@@ -114,12 +111,13 @@ function Running({
     const ranMinutes = tap.ranMinutes + minutes;
     // Without a rest between, it is the spot that changes: the hose is moved and runs on.
     if (tap.run < tap.runs && tap.soakMinutes === 0)
-      onNext({ ...tap, run: tap.run + 1, minutes: tap.runMinutes, ranMinutes });
+      speaking(onNext({ ...tap, run: tap.run + 1, minutes: tap.runMinutes, ranMinutes }));
     else if (tap.run < tap.runs)
-      onNext({ ...tap, resting: true, minutes: Math.max(0.5, tap.soakMinutes), ranMinutes });
+      speaking(onNext({ ...tap, resting: true, minutes: Math.max(0.5, tap.soakMinutes), ranMinutes }));
     else void finish(ranMinutes).catch(() => undefined);
   };
-  const again = (): void => onNext({ ...tap, resting: false, run: tap.run + 1, minutes: tap.runMinutes });
+  const again = (): void =>
+    speaking(onNext({ ...tap, resting: false, run: tap.run + 1, minutes: tap.runMinutes }));
 
   const moved = tap.runs > 1 && tap.soakMinutes === 0;
   const turn = tap.runs > 1 ? `, ${moved ? 'spot' : 'turn'} ${tap.run} of ${tap.runs}` : '';
@@ -152,7 +150,13 @@ function Running({
         ) : (
           'the tap runs.'
         )}
-        {error ? <span className="font-semibold text-brick"> {refusal(error).message}</span> : null}
+        {refused || silent ? (
+          <span role="alert" className="font-semibold text-brick">
+            {' '}
+            {refused ?? silent}
+            {twice ? ' Say once more that it is off, and it is written down as well.' : ''}
+          </span>
+        ) : null}
       </span>
       {tap.resting ? (
         <>
@@ -188,7 +192,9 @@ function Running({
           </Button>
           <Button
             look="quiet"
-            onClick={tap.ranMinutes > 0 ? () => void finish(tap.ranMinutes).catch(() => undefined) : onOver}
+            onClick={() =>
+              tap.ranMinutes > 0 ? void finish(tap.ranMinutes).catch(() => undefined) : speaking(onOver())
+            }
           >
             {tap.ranMinutes > 0 ? 'This run never came' : 'It never ran'}
           </Button>

@@ -1,7 +1,6 @@
 import type { BedView } from '@kibble/contract';
 import { addDays } from '@kibble/core';
-import { useForm, useWatch } from 'react-hook-form';
-import { refusal, useLogWateringMutation } from '../../app/api.ts';
+import { useWatch } from 'react-hook-form';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -11,6 +10,9 @@ import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { useWater } from '../../ui/useWater.ts';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 const DAYS_BACK = 30;
 
@@ -24,10 +26,10 @@ interface Typed {
 export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: string; onClose: () => void }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const [water, { isLoading, error }] = useLogWateringMutation();
+  const { water, isLoading, refused, twice } = useWater();
   const first = [addDays(today, -DAYS_BACK), bed.startOn].sort().at(-1) ?? today;
   const yesterday = addDays(today, -1);
-  const form = useForm<Typed>({
+  const form = useKeptForm<Typed>(`earlier-${bed.id}`, {
     defaultValues: { on: yesterday < first ? today : yesterday, amount: '', by: 'minutes' },
   });
   const by = useWatch({ control: form.control, name: 'by' });
@@ -35,7 +37,7 @@ export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: str
     const event = await water({
       bedId: bed.id,
       body: { on, [chosen]: typedSi(chosen, amount, units) },
-    }).unwrap();
+    });
     dispatch(
       noticeShown({
         text: `${bed.name}, ${plainDate(on, today)}: ${units.text('volume', event.litres ?? 0)} written down.`,
@@ -47,6 +49,7 @@ export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: str
   return (
     <Sheet open onClose={onClose} title={`${bed.name}: watered on another day`}>
       <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)} className="flex flex-col gap-4">
+        <DraftNote draft={form.draft} />
         <Field
           label="Day"
           type="date"
@@ -61,13 +64,13 @@ export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: str
           })}
         />
         <AmountFields
-          error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
+          error={form.formState.errors.amount?.message ?? refused ?? undefined}
           amount={form.register('amount', { validate: (text) => numberRule(by, text, units) })}
           by={form.register('by')}
         />
         <div className="flex gap-2">
           <Button type="submit" disabled={isLoading}>
-            Write it down
+            {twice ? 'Write it down as well' : 'Write it down'}
           </Button>
           <Button look="quiet" onClick={onClose}>
             Not now

@@ -1,4 +1,4 @@
-import { useForm, useWatch } from 'react-hook-form';
+import { useWatch } from 'react-hook-form';
 import { refusal, useAddOwnCropMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
@@ -8,6 +8,8 @@ import { useUnits } from '../../app/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 /** A plant the catalogue lacks: like one it has, with what is different. */
 export function OwnCropForm({ onClose }: { onClose: () => void }) {
@@ -15,7 +17,9 @@ export function OwnCropForm({ onClose }: { onClose: () => void }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [add, { isLoading, error }] = useAddOwnCropMutation();
-  const form = useForm({ defaultValues: { name: '', likeId: 'tomato', roots: '', height: '' } });
+  const form = useKeptForm(`own-crop-${garden.id}`, {
+    defaultValues: { name: '', likeId: 'tomato', roots: '', height: '' },
+  });
   const { errors } = form.formState;
   const likeId = useWatch({ control: form.control, name: 'likeId' });
   const submit = form.handleSubmit(async ({ name, likeId: like, roots, height }) => {
@@ -37,6 +41,7 @@ export function OwnCropForm({ onClose }: { onClose: () => void }) {
       onSubmit={(e) => void submit(e).catch(() => undefined)}
       className="mt-2 flex flex-col gap-3 border border-ink bg-sheet p-4"
     >
+      <DraftNote draft={form.draft} />
       <Field
         label="Name of the plant"
         error={errors.name?.message}

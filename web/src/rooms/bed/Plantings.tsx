@@ -1,7 +1,7 @@
 import type { BedView, PlantingView } from '@kibble/contract';
 import { plantCount, START_METHODS, type StartMethod } from '@kibble/core';
 import { useState } from 'react';
-import { useForm, useWatch } from 'react-hook-form';
+import { useWatch } from 'react-hook-form';
 import { refusal, useMarkPlantingMutation, useSavePlantingMutation } from '../../app/api.ts';
 import { cropOfPlanting } from '../../app/cropOfPlanting.ts';
 import { useGarden } from '../../app/gardenRound.ts';
@@ -16,6 +16,8 @@ import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { OwnCropForm } from './OwnCropForm.tsx';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 /** What stands on the bed, stood, or is to come: successions and neighbours. */
 export function Plantings({ bed }: { bed: BedView }) {
@@ -114,7 +116,7 @@ function PlantingForm({
   const garden = useGarden();
   const units = useUnits();
   const [save, { isLoading, error }] = useSavePlantingMutation();
-  const form = useForm<Typed>({
+  const form = useKeptForm<Typed>(`planting-${bed.id}-${planting?.id ?? 'new'}`, {
     defaultValues: {
       cropId: planting?.cropId ?? 'lettuce',
       plantedOn: planting?.plantedOn ?? garden.today,
@@ -149,6 +151,7 @@ function PlantingForm({
       onSubmit={(e) => void submit(e).catch(() => undefined)}
       className="mt-2 flex flex-col gap-3 border border-ink bg-sheet p-4"
     >
+      <DraftNote draft={form.draft} />
       <CropPicker label="Crop" value={cropId} onChange={(id) => form.setValue('cropId', id)} />
       <div className="grid gap-3 sm:grid-cols-2">
         <Field

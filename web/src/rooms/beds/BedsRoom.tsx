@@ -1,6 +1,5 @@
 import type { BedView } from '@kibble/contract';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import { useArchiveBedMutation, useSaveBedMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
@@ -14,11 +13,14 @@ import { Opens } from '../../ui/Opens.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { BedToPot } from './BedToPot.tsx';
+import { bedBodyOf } from './bedBodyOf.ts';
 import { CopySheet } from './CopySheet.tsx';
 import { bedFacts } from '../ground/facts.ts';
 import { Mark } from '../ground/Mark.tsx';
 import { PlaceForm } from '../../places/index.tsx';
 import { bedDraft, emptyBed, typedFrom, type TypedBed } from '../../places/ground/Fields.tsx';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 /** The beds of the garden: add one, change one, put one away. */
 export function BedsRoom() {
@@ -155,18 +157,24 @@ function BedForm({
 }) {
   const units = useUnits();
   const [save, { isLoading, error }] = useSaveBedMutation();
-  const form = useForm<TypedBed>({ defaultValues: bed ? typedFrom(bed, units) : emptyBed(today) });
+  const form = useKeptForm<TypedBed>(`bed-${gardenId}-${bed?.id ?? 'new'}`, {
+    defaultValues: bed ? typedFrom(bed, units) : emptyBed(today),
+  });
   const [since, setSince] = useState(today);
   const dispatch = useAppDispatch();
   const send = (version: number | undefined) =>
     form.handleSubmit(async (typed) => {
       const body = { ...bedDraft(typed, units, bed), version, ...(bed ? { since } : {}) };
       const { settings = [] } = await save({ gardenId, bedId: bed?.id, body }).unwrap();
-      if (bed && settings.length > 0)
+      if (bed)
         dispatch(
           noticeShown({
-            text: `${bed.name} is so ${since <= bed.startOn ? 'from its first day' : `since ${plainDate(since, today)}`}.`,
+            text:
+              settings.length > 0
+                ? `${bed.name} is so ${since <= bed.startOn ? 'from its first day' : `since ${plainDate(since, today)}`}.`
+                : `${bed.name} is changed.`,
             undoSettingIds: settings,
+            undoBed: { gardenId, bedId: bed.id, body: { ...bedBodyOf(bed), since } },
           }),
         );
       onClose();
@@ -178,6 +186,7 @@ function BedForm({
       onSubmit={(e) => void submit(e).catch(() => undefined)}
       className="mt-6 flex max-w-3xl flex-col gap-5 border border-ink bg-sheet p-5"
     >
+      <DraftNote draft={form.draft} />
       <h2 className="text-2xl">{bed ? `Change ${bed.name}` : 'A new bed'}</h2>
       <PlaceForm kind={bed?.kind ?? 'ground'} form={form} />
       {bed ? <SinceField bed={bed} today={today} value={since} onChange={setSince} /> : null}

@@ -176,7 +176,7 @@ function Bar({
       aria-label={label}
       onKeyDown={keys}
       onClick={onOpen}
-      className={`absolute inset-x-1 bottom-1 flex touch-none items-end justify-center bg-water text-xs font-bold text-paper ${cell.byHand ? 'outline-2 outline-ink' : ''} ${isDragging ? 'z-10 opacity-70' : ''}`}
+      className={`absolute inset-x-1 bottom-1 flex touch-manipulation items-end justify-center bg-water text-xs font-bold text-paper ${cell.byHand ? 'outline-2 outline-ink' : ''} ${isDragging ? 'z-10 opacity-70' : ''}`}
       style={{
         height: Math.max(4, barHeight(cell.localMm) - (upright ? (transform?.y ?? 0) : 0)),
         transform: transform && !upright ? `translateX(${transform.x}px)` : undefined,

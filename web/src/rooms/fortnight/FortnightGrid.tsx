@@ -1,7 +1,8 @@
 import type { FortnightView, PotsView } from '@kibble/contract';
 import {
   DndContext,
-  PointerSensor,
+  MouseSensor,
+  TouchSensor,
   useSensor,
   useSensors,
   type DragEndEvent,
@@ -38,7 +39,11 @@ export const FortnightGrid = memo(function FortnightGrid({
   const garden = useGarden();
   const { ribbon } = useGardenRound();
   const units = useUnits();
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  // A finger that swipes scrolls; one that rests on a bar takes it along.
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 350, tolerance: 8 } }),
+  );
   const [target, setTarget] = useState<{ bedId: number; day: number } | null>(null);
   const caps = {
     minutesPerDay: garden.limits.minutesPerDay ?? undefined,

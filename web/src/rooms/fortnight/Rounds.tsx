@@ -2,8 +2,6 @@ import type { FortnightView, GardenPatch, RoundsTry, RoundsTryView } from '@kibb
 import { useState } from 'react';
 import { refusal, useChangeGardenMutation, useTryRoundsQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth, roundsWords, shareWords, weekdayWords } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -15,7 +13,6 @@ const WEEK = [1, 2, 3, 4, 5, 6, 0] as const;
 /** Which days are round days: chosen by trying, kept or given back to Kibble; and days away. */
 export function Rounds({ view }: { view: FortnightView }) {
   const garden = useGarden();
-  const dispatch = useAppDispatch();
   const [change, { isLoading, error }] = useChangeGardenMutation();
   const [open, setOpen] = useState(false);
   const [days, setDays] = useState<number[] | null>(null);
@@ -33,8 +30,8 @@ export function Rounds({ view }: { view: FortnightView }) {
     await change({
       id: garden.id,
       patch: { version: garden.version, limits: { ...limits, ...patch } },
+      says: text,
     }).unwrap();
-    dispatch(noticeShown({ text }));
     setDays(null);
     setAway(null);
   };

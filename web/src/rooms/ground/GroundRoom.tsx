@@ -1,6 +1,6 @@
 import type { DraftView, GardenView, TapView } from '@kibble/contract';
 import { useState } from 'react';
-import { useForm, useWatch } from 'react-hook-form';
+import { useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
 import {
   useArchiveTapMutation,
@@ -29,6 +29,8 @@ import { clockText, useNow } from '../../ui/clock.ts';
 import { POT_MS } from './tests/PathTests.tsx';
 
 import { Mark } from './Mark.tsx';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 /** The ground under every bed and the water that comes to it: what is measured, what is assumed, what to test next. */
 export function GroundRoom() {
@@ -291,8 +293,9 @@ function TapForm({
   onClose: () => void;
 }) {
   const [save, { isLoading, error }] = useSaveTapMutation();
+  const dispatch = useAppDispatch();
   const units = useUnits();
-  const form = useForm<TypedTap>({
+  const form = useKeptForm<TypedTap>(`tap-${gardenId}-${tap?.id ?? 'new'}`, {
     defaultValues: {
       name: tap?.name ?? '',
       nozzle: tap?.nozzle ?? '',
@@ -312,6 +315,23 @@ function TapForm({
       const litresPerDay = typed.source === 'well' ? (typedSi('sourceLitres', perDay, units) ?? null) : null;
       const on = another ? { since: since || undefined, sameNozzle: same } : {};
       await save({ gardenId, tapId: tap?.id, body: { ...typed, ...on, litresPerDay, version } }).unwrap();
+      if (tap)
+        dispatch(
+          noticeShown({
+            text: `${typed.name}: changes kept.`,
+            undoTap: {
+              gardenId,
+              tapId: tap.id,
+              body: {
+                name: tap.name,
+                nozzle: tap.nozzle,
+                source: tap.source,
+                litresPerDay: tap.litresPerDay,
+                ...on,
+              },
+            },
+          }),
+        );
       onClose();
     });
   const submit = send(tap?.version);
@@ -321,6 +341,7 @@ function TapForm({
       onSubmit={(e) => void submit(e).catch(() => undefined)}
       className="mt-2 flex flex-col gap-3 border border-ink bg-sheet p-4"
     >
+      <DraftNote draft={form.draft} />
       <Field
         label="Name of the tap"
         placeholder="Tap by the shed"

@@ -14,7 +14,7 @@ import {
   WARMTHS,
 } from '@kibble/core';
 import { useState } from 'react';
-import { useFieldArray, useForm, useWatch, type UseFormReturn } from 'react-hook-form';
+import { useFieldArray, useWatch, type UseFormReturn } from 'react-hook-form';
 import { useSavePotMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
@@ -27,6 +27,8 @@ import { Drawer } from '../../ui/Drawer.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
 import { emptyPot, figureRule, potDraft, typedFromPot, type Figure, type TypedPot } from './typedPot.ts';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 const ROOTS = {
   young: 'young, not yet through it',
@@ -55,7 +57,7 @@ export function PotForm({
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [save, { isLoading, error }] = useSavePotMutation();
-  const form = useForm<TypedPot>({
+  const form = useKeptForm<TypedPot>(`pot-${garden.id}-${pot?.id ?? 'new'}`, {
     defaultValues: pot ? typedFromPot(pot, units) : emptyPot(garden.today, spots[0] ?? ''),
   });
   const [since, setSince] = useState(garden.today);
@@ -83,6 +85,7 @@ export function PotForm({
         className="flex flex-col gap-4"
         onSubmit={(e) => void send(pot?.version)(e).catch(() => undefined)}
       >
+        <DraftNote draft={form.draft} />
         <div className={PAIR}>
           <Choice label="It is" {...form.register('kind')}>
             <option value="pot">a pot or planter</option>

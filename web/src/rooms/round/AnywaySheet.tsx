@@ -1,6 +1,5 @@
 import type { LeaveView } from '@kibble/contract';
-import { useForm, useWatch } from 'react-hook-form';
-import { refusal, useLogWateringMutation } from '../../app/api.ts';
+import { useWatch } from 'react-hook-form';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -9,6 +8,9 @@ import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { useWater } from '../../ui/useWater.ts';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 const WHYS = [
   'it looked dry',
@@ -30,15 +32,19 @@ export function AnywaySheet({
 }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const [water, { isLoading, error }] = useLogWateringMutation();
-  const form = useForm<{ amount: string; by: 'minutes' | 'litres'; why: (typeof WHYS)[number] }>({
+  const { water, isLoading, refused, twice } = useWater();
+  const form = useKeptForm<{
+    amount: string;
+    by: 'minutes' | 'litres';
+    why: (typeof WHYS)[number];
+  }>(`anyway-${item.bedId}`, {
     defaultValues: { amount: '', by: 'minutes', why: 'it looked dry' },
   });
   const by = useWatch({ control: form.control, name: 'by' });
   const why = useWatch({ control: form.control, name: 'why' });
   const save = form.handleSubmit(async ({ amount, by: chosen, why: note }) => {
     const value = typedSi(chosen, amount, units);
-    const event = await water({ bedId: item.bedId, body: { [chosen]: value, note } }).unwrap();
+    const event = await water({ bedId: item.bedId, body: { [chosen]: value, note } });
     dispatch(
       noticeShown({
         text: `${item.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
@@ -52,12 +58,13 @@ export function AnywaySheet({
   return (
     <Sheet open={open} onClose={onClose} title={`${item.bedName}: watered anyway`}>
       <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)} className="flex flex-col gap-4">
+        <DraftNote draft={form.draft} />
         <p>
           The ground has room for {units.text('depth', depletionMm)}. What is given beyond that sinks past the
           roots on light ground, and takes their air on heavy ground.
         </p>
         <AmountFields
-          error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
+          error={form.formState.errors.amount?.message ?? refused ?? undefined}
           amount={form.register('amount', { validate: (text) => numberRule(by, text, units) })}
           by={form.register('by')}
         />
@@ -75,7 +82,7 @@ export function AnywaySheet({
         ) : null}
         <div className="flex gap-2">
           <Button type="submit" disabled={isLoading}>
-            Write it down
+            {twice ? 'Write it down as well' : 'Write it down'}
           </Button>
           <Button look="quiet" onClick={onClose}>
             Not now

@@ -1,6 +1,5 @@
 import type { StopView } from '@kibble/contract';
-import { useForm, useWatch } from 'react-hook-form';
-import { refusal, useLogWateringMutation } from '../../app/api.ts';
+import { useWatch } from 'react-hook-form';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -8,6 +7,9 @@ import { useUnits } from '../../app/units.ts';
 import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { useWater } from '../../ui/useWater.ts';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 interface Typed {
   amount: string;
@@ -26,13 +28,15 @@ export function DifferentSheet({
 }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const [water, { isLoading, error }] = useLogWateringMutation();
-  const form = useForm<Typed>({ defaultValues: { amount: '', by: 'minutes' } });
+  const { water, isLoading, refused, twice } = useWater();
+  const form = useKeptForm<Typed>(`different-${stop.bedId}`, {
+    defaultValues: { amount: '', by: 'minutes' },
+  });
   const by = useWatch({ control: form.control, name: 'by' });
 
   const save = form.handleSubmit(async ({ amount, by: chosen }) => {
     const body = { [chosen]: typedSi(chosen, amount, units) };
-    const event = await water({ bedId: stop.bedId, body }).unwrap();
+    const event = await water({ bedId: stop.bedId, body });
     dispatch(
       noticeShown({
         text: `${stop.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
@@ -46,15 +50,16 @@ export function DifferentSheet({
   return (
     <Sheet open={open} onClose={onClose} title={`How much did ${stop.bedName} get?`}>
       <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)} className="flex flex-col gap-4">
+        <DraftNote draft={form.draft} />
         <AmountFields
-          error={form.formState.errors.amount?.message ?? (error ? refusal(error).message : undefined)}
+          error={form.formState.errors.amount?.message ?? refused ?? undefined}
           hint={`Planned: ${Math.round(stop.run.minutes)} min, ${units.text('volume', stop.run.litres)}`}
           amount={form.register('amount', { validate: (text) => numberRule(by, text, units) })}
           by={form.register('by')}
         />
         <div className="flex gap-2">
           <Button type="submit" disabled={isLoading}>
-            Write it down
+            {twice ? 'Write it down as well' : 'Write it down'}
           </Button>
           <Button look="quiet" onClick={onClose}>
             Not now

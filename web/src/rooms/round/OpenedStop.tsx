@@ -162,7 +162,16 @@ export function OpenedStop({
         </div>
         {acts.refused ? (
           <p role="alert" className="mt-2 font-semibold text-brick">
-            {acts.refused}
+            {acts.refused}{' '}
+            {acts.twice ? (
+              <Button
+                look="quiet"
+                className="px-0"
+                onClick={() => void acts.done(stop).catch(() => undefined)}
+              >
+                Yes, write it down as well
+              </Button>
+            ) : null}
           </p>
         ) : null}
         <details className="mt-3 border-t border-rule">

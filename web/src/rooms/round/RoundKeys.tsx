@@ -1,5 +1,6 @@
 import type { StopView } from '@kibble/contract';
 import { useEffect, useState } from 'react';
+import { usePref } from '../../app/pref.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 
 const KEYS = [
@@ -21,36 +22,40 @@ export function useRoundKeys(
   open: (bedId: number) => void,
 ): { helping: boolean; setHelping: (open: boolean) => void } {
   const [helping, setHelping] = useState(false);
+  const [on] = usePref('keys', true);
   useEffect(() => {
+    if (!on) return;
     const press = (e: KeyboardEvent): void => {
       const target = e.target as HTMLElement;
       if (e.ctrlKey || e.metaKey || e.altKey || target.closest('input, select, textarea, [role=dialog]'))
         return;
       if (e.key === '?') setHelping(true);
+      // A letter that strays from elsewhere, spoken or typed, does nothing.
+      if (!target.closest('[data-stop], [data-stop-panel]')) return;
       if (e.key === 'p') window.print();
-      const focused = target.closest('[data-stop], [data-stop-panel]') !== null;
       if (e.key === 'j' || e.key === 'k') {
-        const to = !focused
-          ? index
-          : Math.min(stops.length - 1, Math.max(0, index + (e.key === 'j' ? 1 : -1)));
+        const to = Math.min(stops.length - 1, Math.max(0, index + (e.key === 'j' ? 1 : -1)));
         const stop = stops[to];
         if (!stop) return;
         open(stop.bedId);
         document.querySelector<HTMLElement>(`[data-stop="${stop.bedId}"] button`)?.focus();
         return;
       }
-      if (focused) document.querySelector<HTMLButtonElement>(`[data-opened] [data-key="${e.key}"]`)?.click();
+      document.querySelector<HTMLButtonElement>(`[data-opened] [data-key="${e.key}"]`)?.click();
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [stops, index, open]);
+  }, [on, stops, index, open]);
   return { helping, setHelping };
 }
 
 export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const [on, setOn] = usePref('keys', true);
   return (
     <Sheet open={open} onClose={onClose} title="Keys on the round">
-      <p className="mb-3">With a stop focused, in the list or opened.</p>
+      <p className="mb-3">
+        With a stop focused, in the list or opened. “To the room itself” goes to the first.
+      </p>
       <dl className="grid grid-cols-[4rem_minmax(0,1fr)] gap-y-1">
         {KEYS.map(([key, words]) => (
           <div key={key} className="contents">
@@ -59,6 +64,10 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
           </div>
         ))}
       </dl>
+      <label className="mt-4 flex min-h-11 items-center gap-3">
+        <input type="checkbox" className="size-6" checked={on} onChange={(e) => setOn(e.target.checked)} />
+        Letter keys on this device
+      </label>
     </Sheet>
   );
 }

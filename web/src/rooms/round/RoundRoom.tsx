@@ -1,7 +1,9 @@
 import { summed } from '@kibble/core';
-import { useState } from 'react';
+import type { RoundView } from '@kibble/contract';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
+import { usePref } from '../../app/pref.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayName, nextRound, roundsWords, timeOfDay } from '../../app/words.ts';
 import { usePotsQuery } from '../../app/api.ts';
@@ -35,6 +37,35 @@ function useMinute(): number {
   return now.getHours() * 60 + now.getMinutes();
 }
 
+/** What was ticked took the focus with it: it goes on to the next stop, in the list or opened, wherever it was. */
+function useNextFocused(opened: number | null, stops: RoundView['stops']): void {
+  const last = useRef<{ opened: number | null; inList: boolean }>({ opened, inList: false });
+  useEffect(() => {
+    const note = (): void => {
+      const at = document.activeElement;
+      if (at?.closest('[data-stop], [data-stop-panel]'))
+        last.current.inList = at.closest('[data-stop]') !== null;
+    };
+    document.addEventListener('focusin', note);
+    return () => document.removeEventListener('focusin', note);
+  }, []);
+  useEffect(() => {
+    const { opened: before, inList } = last.current;
+    last.current.opened = opened;
+    if (before === null || before === opened || stops.some(({ bedId }) => bedId === before)) return;
+    // A question that was answered gives its focus back first.
+    const timer = setTimeout(() => {
+      const at = document.activeElement;
+      if (at && at !== document.body) return;
+      const next = document.querySelector<HTMLElement>(
+        opened === null ? '#room' : inList ? `[data-stop="${opened}"] button` : `#stop-${opened} a`,
+      );
+      next?.focus({ preventScroll: opened === null });
+    }, 60);
+    return () => clearTimeout(timer);
+  }, [opened, stops]);
+}
+
 /** Today's walk: every stop at a glance, and the one where you are opened beside it. */
 export function RoundRoom() {
   const garden = useGarden();
@@ -43,6 +74,7 @@ export function RoundRoom() {
   const { data: pots } = usePotsQuery(garden.id);
   const acts = useStopActs();
   const minute = useMinute();
+  const [keysOn] = usePref('keys', true);
   const { stops, leaveAlone, totals, rounds } = round;
   const settled = leaveAlone.filter(
     (item): item is Settled => item.reason.code === 'settled today' && item.event !== null,
@@ -56,6 +88,7 @@ export function RoundRoom() {
   const opened = stops[index];
   const open = (bedId: number): void => setChosen({ bedId, at: stops.findIndex((s) => s.bedId === bedId) });
   if (opened && found < 0) setChosen({ bedId: opened.bedId, at: index });
+  useNextFocused(opened?.bedId ?? null, stops);
   const { helping, setHelping } = useRoundKeys(stops, index, open);
   const empty = stops.length + leaveAlone.length === 0;
   const growing = leaveAlone.some(({ reason }) => !AT_REST.has(reason.code));
@@ -178,7 +211,9 @@ export function RoundRoom() {
                 coreHeight={220}
               />
               <p className="mt-3 hidden text-sm text-quiet lg:block">
-                Keys with a stop focused: j k move, d done, o tap, ? all
+                {keysOn
+                  ? 'Keys with a stop focused: j k move, d done, o tap, ? all'
+                  : 'Letter keys are off on this device.'}
               </p>
             </aside>
           ) : null}

@@ -25,7 +25,11 @@ export function SkipSheet({ stop, open, onClose }: { stop: StopView; open: boole
     <Sheet open={open} onClose={onClose} title={`Why skip ${stop.bedName}?`}>
       <div className="flex flex-col items-stretch gap-2">
         {SKIP_REASONS.map((reason) => (
-          <Button key={reason} disabled={isLoading} onClick={() => void choose(reason)}>
+          <Button
+            key={reason}
+            disabled={isLoading}
+            onClick={() => void choose(reason).catch(() => undefined)}
+          >
             {WORDS[reason]}
           </Button>
         ))}

@@ -1,11 +1,13 @@
 import type { StopView } from '@kibble/contract';
 import { LAYOUT_FACTS, METHOD_FACTS } from '@kibble/core';
-import { refusal, useLogWateringMutation, useMarkEventMutation } from '../../app/api.ts';
+import { refusal, useMarkEventMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
+import { askToRing } from '../../app/notify.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { useTaps } from '../../ui/useTaps.ts';
+import { useWater } from '../../ui/useWater.ts';
 
 /** Something is filled and carried, and no tap is opened at the bed. */
 export const isCarried = (stop: Pick<StopView, 'fills' | 'method'>): boolean =>
@@ -16,12 +18,13 @@ export function useStopActs() {
   const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const [water, { isLoading, error }] = useLogWateringMutation();
+  const { water, isLoading, refused, twice } = useWater();
   const [markEvent] = useMarkEventMutation();
   const { taps, open } = useTaps(garden.id);
   return {
     isLoading,
-    refused: error ? refusal(error).message : null,
+    refused,
+    twice,
     runs: (bedId: number): boolean => taps.some((tap) => tap.bedId === bedId),
     done: async (stop: StopView): Promise<void> => {
       const event = await water({
@@ -30,18 +33,17 @@ export function useStopActs() {
         body: stop.fills
           ? { litres: stop.run.litres, asPlanned: true }
           : { minutes: stop.run.minutes, asPlanned: true },
-      }).unwrap();
+      });
       dispatch(
         noticeShown({
-          text: `${stop.bedName}: ${units.text('volume', event.litres ?? stop.run.litres)} written down.`,
+          text: `${stop.bedName}: ${units.text('volume', event.litres ?? stop.run.litres)} ${event.id < 0 ? 'kept here' : 'written down'}.`,
           undoEventId: event.id,
         }),
       );
     },
     openTap: async (stop: StopView): Promise<void> => {
       // Asked at the first tap, when it is plain why.
-      if ('Notification' in window && Notification.permission === 'default')
-        void Notification.requestPermission();
+      void askToRing();
       const { bedId, run, byHand } = stop;
       // By hand it is passes that are timed, as on the stop.
       const moves = movesOf(stop);
@@ -56,7 +58,12 @@ export function useStopActs() {
         secondsEach: byHand?.pace?.by === 'plant' ? byHand.pace.seconds : null,
       });
     },
-    takeBack: (eventId: number): void => void markEvent({ id: eventId }),
+    takeBack: (eventId: number): void =>
+      void markEvent({ id: eventId })
+        .unwrap()
+        .catch((error: unknown) =>
+          dispatch(noticeShown({ text: `Not taken back: ${refusal(error).message}` })),
+        ),
   };
 }
 export type StopActs = ReturnType<typeof useStopActs>;

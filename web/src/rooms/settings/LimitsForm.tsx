@@ -1,6 +1,6 @@
 import type { GardenView } from '@kibble/contract';
 import { USUAL_HOURS, WIND_HOLD_MS, type Span } from '@kibble/core';
-import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
+import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { useChangeGardenMutation } from '../../app/api.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useSeenVersion } from '../../app/seenVersion.ts';
@@ -9,6 +9,8 @@ import { useUnits, type Units } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 /** Monday first, as most calendars hang. */
 const WEEK = [
@@ -104,7 +106,10 @@ const pairRule = (a: string, b: string): string | true => {
 export function LimitsForm({ garden }: { garden: GardenView }) {
   const units = useUnits();
   const [change, { isLoading, error, isSuccess, reset }] = useChangeGardenMutation();
-  const form = useForm<Typed>({ values: typedOf(garden, units), resetOptions: { keepDirtyValues: true } });
+  const form = useKeptForm<Typed>(`limits-${garden.id}`, {
+    values: typedOf(garden, units),
+    resetOptions: { keepDirtyValues: true },
+  });
   const { seen, saw } = useSeenVersion(garden.version, garden.limits);
   const send = (version: number) =>
     form.handleSubmit(async (typed) => {
@@ -140,6 +145,7 @@ export function LimitsForm({ garden }: { garden: GardenView }) {
       onSubmit={(e) => void save(e).catch(() => undefined)}
       className="mt-10 flex max-w-2xl flex-col gap-4"
     >
+      <DraftNote draft={form.draft} />
       <h2 className="text-2xl">Limits</h2>
       <p className="text-quiet">
         Days, hours and litres may be limited by local rules: ask your water company. The plan keeps to what

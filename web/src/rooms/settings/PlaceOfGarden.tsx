@@ -1,7 +1,6 @@
 import type { GardenPatch, GardenView } from '@kibble/contract';
 import { summersAt, TERRAIN_M, terrainOf } from '@kibble/core';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { refusal, useChangeGardenMutation } from '../../app/api.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { AIR_WORDS, latitudeWords, SUMMER_WORDS, TERRAIN_WORDS } from '../../app/placeWords.ts';
@@ -10,13 +9,15 @@ import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { TownPicker, townWords } from '../../ui/TownPicker.tsx';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 /** Where the garden lies: by its town or by hand, to be put right at any time. */
 export function PlaceOfGarden({ garden }: { garden: GardenView }) {
   const units = useUnits();
   const [change, { isLoading, error }] = useChangeGardenMutation();
   const [byHand, setByHand] = useState(false);
-  const form = useForm({
+  const form = useKeptForm(`place-${garden.id}`, {
     values: {
       latitude: String(garden.latitudeDeg),
       longitude: garden.longitudeDeg === null ? '' : String(garden.longitudeDeg),
@@ -55,6 +56,7 @@ export function PlaceOfGarden({ garden }: { garden: GardenView }) {
             className="grid gap-4 sm:grid-cols-2"
             onSubmit={(e) => void save(e).catch(() => undefined)}
           >
+            <DraftNote draft={form.draft} />
             <Field
               label="Latitude"
               unit="°"

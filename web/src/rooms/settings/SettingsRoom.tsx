@@ -1,15 +1,20 @@
-import { useForm, useWatch } from 'react-hook-form';
+import { useWatch } from 'react-hook-form';
 import { useChangeGardenMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { useSeenVersion } from '../../app/seenVersion.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
+import { CalendarFeed } from './CalendarFeed.tsx';
+import { Ringing } from './Ringing.tsx';
+import { Sharing } from './Sharing.tsx';
 import { PlaceOfGarden } from './PlaceOfGarden.tsx';
 import { Gardens } from './Gardens.tsx';
 import { LimitsForm } from './LimitsForm.tsx';
 import { SetAside } from './SetAside.tsx';
 import { YourData } from './YourData.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 interface Typed {
   name: string;
@@ -30,7 +35,10 @@ export function SettingsRoom() {
     clock: clockMode,
     date: garden.today,
   };
-  const form = useForm<Typed>({ values, resetOptions: { keepDirtyValues: true } });
+  const form = useKeptForm<Typed>(`settings-${garden.id}`, {
+    values,
+    resetOptions: { keepDirtyValues: true },
+  });
   const clock = useWatch({ control: form.control, name: 'clock' });
   const send = (version: number) =>
     form.handleSubmit(async ({ clock: mode, date, ...typed }) => {
@@ -53,6 +61,7 @@ export function SettingsRoom() {
         onSubmit={(e) => void save(e).catch(() => undefined)}
         className="flex max-w-xl flex-col gap-5"
       >
+        <DraftNote draft={form.draft} />
         <h1 className="text-3xl">Settings</h1>
         <Field
           label="Name of the garden"
@@ -102,6 +111,9 @@ export function SettingsRoom() {
       </form>
       <PlaceOfGarden garden={garden} />
       <LimitsForm garden={garden} />
+      <Sharing />
+      <Ringing />
+      <CalendarFeed gardenId={garden.id} />
       <YourData />
       <SetAside garden={garden} />
       <Gardens garden={garden} />

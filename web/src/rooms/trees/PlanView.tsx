@@ -104,7 +104,7 @@ export function PlanView({
   return (
     <svg
       viewBox={`0 0 ${SIZE} ${SIZE}`}
-      className="block w-full touch-none select-none"
+      className="block w-full touch-pan-y select-none"
       role="group"
       aria-label={`Plan to scale: branches ${units.text('length', tree.canopyM)} across, watered from ${units.text('length', innerM)} to ${units.text('length', outerM)} from the trunk`}
       data-testid="tree-plan"
@@ -249,7 +249,7 @@ export function PlanView({
                 aria-valuemax={Math.round(10 * reachM) / 10}
                 aria-valuenow={Math.round(100 * m) / 100}
                 aria-valuetext={units.text('length', m)}
-                className="no-print cursor-grab"
+                className="no-print cursor-grab touch-none"
                 data-handle={edge}
                 onKeyDown={keys(edge, m)}
                 onPointerDown={(e) => {

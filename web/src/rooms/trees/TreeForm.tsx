@@ -15,7 +15,7 @@ import {
   type CropEntry,
 } from '@kibble/core';
 import { useState } from 'react';
-import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
+import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { useAddTreeMutation, useChangeTreeMutation } from '../../app/api.ts';
 import { useGarden, useGardenCrops } from '../../app/gardenRound.ts';
@@ -42,6 +42,8 @@ import {
   type Figure,
   type TypedTree,
 } from './typedTree.ts';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 const PAIR = 'grid gap-4 sm:grid-cols-2';
 const SORT_WORDS = { tree: 'a tree', shrub: 'a shrub or bush', hedge: 'a hedge' } as const;
@@ -66,7 +68,7 @@ export function TreeForm({
   const [add, adding] = useAddTreeMutation();
   const [change, changing] = useChangeTreeMutation();
   const crops: CropEntry[] = [...own, ...CATALOGUE];
-  const form = useForm<TypedTree>({ defaultValues: startOf() });
+  const form = useKeptForm<TypedTree>(`tree-${garden.id}-${bed?.id ?? 'new'}`, { defaultValues: startOf() });
   const [since, setSince] = useState(garden.today);
   const typed = useWatch({ control: form.control }) as TypedTree;
   const crop = crops.find(({ id }) => id === typed.cropId) ?? null;
@@ -137,6 +139,7 @@ export function TreeForm({
         className="flex flex-col gap-4"
         onSubmit={(e) => void send(bed?.version)(e).catch(() => undefined)}
       >
+        <DraftNote draft={form.draft} />
         {bed ? null : (
           <>
             <CropPicker

@@ -1,5 +1,4 @@
 import type { GardenView } from '@kibble/contract';
-import { useForm } from 'react-hook-form';
 import { refusal, useLogRainMutation, useSayWeatherMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
@@ -8,6 +7,8 @@ import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
+import { DraftNote } from '../../ui/DraftNote.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 /** What the rain gauge held and the thermometer said on a day. They outweigh station and file. */
 export function ReadingForm({ garden }: { garden: GardenView }) {
@@ -15,7 +16,9 @@ export function ReadingForm({ garden }: { garden: GardenView }) {
   const dispatch = useAppDispatch();
   const [rain, { isLoading: raining, error: noRain }] = useLogRainMutation();
   const [say, { isLoading: saying, error: notSaid }] = useSayWeatherMutation();
-  const form = useForm({ values: { date: garden.today, rain: '', low: '', high: '' } });
+  const form = useKeptForm(`reading-${garden.id}`, {
+    values: { date: garden.today, rain: '', low: '', high: '' },
+  });
   const { errors } = form.formState;
   const save = form.handleSubmit(async (typed) => {
     const { date } = typed;
@@ -56,6 +59,7 @@ export function ReadingForm({ garden }: { garden: GardenView }) {
   const error = noRain ?? notSaid;
   return (
     <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)}>
+      <DraftNote draft={form.draft} />
       <h2 className="mb-2 text-2xl">Gauge and thermometer</h2>
       <div className="grid grid-cols-2 gap-4">
         <Field label="Read for" type="date" max={garden.today} {...form.register('date')} />

@@ -1,0 +1,95 @@
+import type { ToldLive } from '@kibble/contract';
+import { onKeptChanged, keptActs } from '../outbox/acts.ts';
+import { sendKept } from '../outbox/sendKept.ts';
+import { api, WHOLE } from './api.ts';
+import { PAGE } from './page.ts';
+import type { store as Store } from './store.ts';
+import { keptRead } from './waySlice.ts';
+
+/** While there is no way home it is looked for so often, ms. */
+const LOOK_AGAIN_MS = 3000;
+const ALL = [...WHOLE, 'Draft', 'Runs', 'Ticks'] as const;
+
+/** What another page or device did, as the tags of what is another for it. */
+function touchedBy({ beds, pots, gardenId }: ToldLive) {
+  if (gardenId === undefined) return ALL;
+  if (pots) return ['Pots', 'Round', 'Plan'] as const;
+  // Of no bed: a tap's clock, a draft, a tick.
+  if (beds?.length === 0) return ['Runs', 'Draft', 'Ticks'] as const;
+  if (!beds) return ALL;
+  return ['Round', 'Plan', 'Runs', ...beds.map((id) => ({ type: 'Place' as const, id }))] as const;
+}
+
+/**
+ * Hears what others change while this page is looked at, looks for the way home while there is none, and sends what waits
+ * here as soon as there is one. Of this page's own acts it need not hear.
+ */
+export function keepInStep(store: typeof Store): void {
+  const { dispatch, getState } = store;
+  const fresh = (tags: readonly unknown[]): void => {
+    dispatch(api.util.invalidateTags(tags as never));
+  };
+
+  const readKept = async (): Promise<void> => {
+    dispatch(keptRead(await keptActs()));
+  };
+  onKeptChanged(() => void readKept().catch(() => undefined));
+
+  const send = async (): Promise<void> => {
+    await readKept();
+    if (!getState().way.kept.some(({ refused }) => !refused)) return;
+    const before = getState().way.kept.length;
+    await sendKept();
+    await readKept();
+    if (getState().way.kept.length < before) fresh(ALL);
+  };
+  const sendSoon = (): void => void send().catch(() => undefined);
+
+  let stream: EventSource | null = null;
+  let broken = false;
+  const listen = (): void => {
+    stream?.close();
+    stream = null;
+    if (document.visibilityState === 'hidden') return;
+    stream = new EventSource('/api/events');
+    stream.onopen = () => {
+      // What was missed in between is asked for.
+      if (broken) fresh(ALL);
+      broken = false;
+      sendSoon();
+    };
+    stream.onerror = () => {
+      broken = true;
+    };
+    stream.onmessage = ({ data }: MessageEvent<string>) => {
+      const told = JSON.parse(data) as ToldLive;
+      if (told.by !== PAGE) fresh(touchedBy(told));
+    };
+  };
+  document.addEventListener('visibilitychange', () => {
+    // Whoever looks again sees what was done meanwhile; who does not takes no line of the house's.
+    if (document.visibilityState === 'visible') {
+      broken = true;
+      sendSoon();
+    }
+    listen();
+  });
+  const lookForWay = (): void => {
+    if (document.visibilityState === 'hidden') return;
+    const { home, kept } = getState().way;
+    const closed = stream?.readyState === EventSource.CLOSED;
+    if (home && !closed && kept.every(({ refused }) => refused)) return;
+    void fetch('/api/who')
+      .then((answer) => {
+        if (!answer.ok || answer.headers.has('Kibble-Kept')) return;
+        if (!home) fresh(ALL);
+        if (closed) listen();
+        sendSoon();
+      })
+      .catch(() => undefined);
+  };
+  setInterval(lookForWay, LOOK_AGAIN_MS);
+  window.addEventListener('online', lookForWay);
+  sendSoon();
+  listen();
+}

@@ -1,0 +1,37 @@
+import type { EventView, LeaveView, RoundView, StopView } from '@kibble/contract';
+
+/** A stop that was ticked, as it stands until home has answered. */
+const leaveOf = (stop: StopView, event: EventView): LeaveView => ({
+  bedId: stop.bedId,
+  bedName: stop.bedName,
+  depletionMm: 0,
+  nextDate: null,
+  soak: null,
+  waiting: null,
+  reason: { code: 'settled today' },
+  event,
+});
+
+/** A round in which a place has had its turn; as it was where it is no stop of it. */
+export function settled(round: RoundView, event: EventView): RoundView {
+  const stop = round.stops.find(({ bedId }) => bedId === event.bedId);
+  if (!stop || event.date !== round.date) return round;
+  return {
+    ...round,
+    stops: round.stops.filter((other) => other !== stop),
+    leaveAlone: [...round.leaveAlone, leaveOf(stop, event)],
+  };
+}
+
+/** The same with its stop back where it was in the walk. */
+export function unsettled(round: RoundView, eventId: number, stop: StopView): RoundView {
+  if (round.stops.some(({ bedId }) => bedId === stop.bedId)) return round;
+  const begins = (s: StopView): number => s.runs[0]?.from ?? Number.POSITIVE_INFINITY;
+  const after = round.stops.findIndex((other) => begins(other) > begins(stop));
+  const at = after < 0 ? round.stops.length : after;
+  return {
+    ...round,
+    stops: [...round.stops.slice(0, at), stop, ...round.stops.slice(at)],
+    leaveAlone: round.leaveAlone.filter(({ event }) => event?.id !== eventId),
+  };
+}

@@ -1,0 +1,48 @@
+import { format, isToday } from 'date-fns';
+import { useState } from 'react';
+import { useAppSelector } from '../app/store.ts';
+import { Button } from '../ui/Button.tsx';
+import { KeptHere } from './KeptHere.tsx';
+
+const clock = (at: number): string => format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm');
+
+/** Without a way home: since when, how old what is shown is, and what waits here. Nothing while all is well. */
+export function AwayBar() {
+  const { home, lostAt, shownOf, kept } = useAppSelector((state) => state.way);
+  const [open, setOpen] = useState(false);
+  const refused = kept.filter((act) => act.refused).length;
+  const waiting = kept.length - refused;
+  return (
+    <div
+      role="status"
+      aria-label="The way home"
+      className={home && kept.length === 0 ? 'contents' : 'no-print'}
+    >
+      {home && kept.length === 0 ? null : (
+        <div className="flex flex-wrap items-center gap-x-4 border-b-2 border-ink bg-sheet px-4 text-sm md:px-8">
+          <span className="min-w-0 flex-1 py-1">
+            {home ? (
+              refused > 0 ? (
+                <strong className="text-brick">Home has a question about what was kept here.</strong>
+              ) : (
+                'On its way home…'
+              )
+            ) : (
+              <>
+                <strong>No way home{lostAt === null ? '' : ` since ${clock(lostAt)}`}.</strong>
+                {shownOf === null ? '' : ` What you see is of ${clock(shownOf)}.`}
+                {waiting === 0 ? ' What you write down is kept here.' : ''}
+              </>
+            )}
+          </span>
+          {kept.length > 0 ? (
+            <Button look="quiet" className="px-0 text-sm" onClick={() => setOpen(true)}>
+              {waiting > 0 ? `${waiting} kept here, not yet at home` : `${refused} to decide`}
+            </Button>
+          ) : null}
+        </div>
+      )}
+      <KeptHere open={open} onClose={() => setOpen(false)} />
+    </div>
+  );
+}

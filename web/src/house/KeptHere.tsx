@@ -1,0 +1,60 @@
+import { format } from 'date-fns';
+import { useAppSelector } from '../app/store.ts';
+import { changeAct, forgetAct, type KeptAct } from '../outbox/acts.ts';
+import { sendKept } from '../outbox/sendKept.ts';
+import { Button } from '../ui/Button.tsx';
+import { Drawer } from '../ui/Drawer.tsx';
+
+/** What was done here and is not yet at home, in the order in which it was done; what home refused waits for a word. */
+export function KeptHere({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const { kept } = useAppSelector((state) => state.way);
+  return (
+    <Drawer open={open} onClose={onClose} title="Kept here">
+      {kept.length === 0 ? (
+        <p>Everything is at home.</p>
+      ) : (
+        <p className="mb-2">
+          It stands on this device and goes home by itself, in this order, as soon as there is a way.
+        </p>
+      )}
+      <ol>
+        {kept.map((act) => (
+          <Kept key={act.seq} act={act} />
+        ))}
+      </ol>
+    </Drawer>
+  );
+}
+
+function Kept({ act }: { act: KeptAct }) {
+  const { refused, ...again } = act;
+  const send = async (body: unknown): Promise<void> => {
+    await changeAct({ ...again, body });
+    await sendKept();
+  };
+  const asksTwice = refused?.code === 'needs-consent';
+  const body = (act.body ?? {}) as Record<string, unknown>;
+  const { onlyOne: _first, ...asWell } = body;
+  return (
+    <li className="border-t border-rule py-2">
+      <p>
+        <span className="text-sm text-quiet">{format(act.at, 'd MMM, HH:mm')}</span>{' '}
+        <strong>{act.words}</strong>
+        {refused ? '' : ', not yet at home'}
+      </p>
+      {refused ? (
+        <>
+          <p className="font-semibold text-brick">{refused.message}</p>
+          <div className="flex flex-wrap gap-2">
+            <Button onClick={() => void send(asksTwice ? asWell : body)}>
+              {asksTwice ? 'Write it down as well' : 'Send it again'}
+            </Button>
+            <Button look="quiet" onClick={() => void forgetAct(act.seq)}>
+              {asksTwice ? 'It is the same one: throw this away' : 'Throw it away'}
+            </Button>
+          </div>
+        </>
+      ) : null}
+    </li>
+  );
+}

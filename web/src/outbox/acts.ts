@@ -1,0 +1,93 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+/** What the house at home had against an act that was kept here. */
+export interface RefusedAct {
+  code: string;
+  message: string;
+}
+
+/** An act done without a way home: as it will be sent, with the key under which it is done once and its moment. */
+export interface KeptAct {
+  /** Its place in the order; also, negative, what stands for its id until it has one. */
+  seq: number;
+  key: string;
+  /** When it was done, UTC. */
+  at: string;
+  method: string;
+  url: string;
+  body: unknown;
+  gardenId: number | null;
+  /** What it says of itself on the screen. */
+  words: string;
+  refused?: RefusedAct;
+}
+
+interface Tables extends DBSchema {
+  acts: { key: number; value: KeptAct };
+  /** What an act that has gone home is called there. */
+  came: { key: number; value: { seq: number; ids: number[] } };
+  numbers: { key: string; value: { name: string; last: number } };
+}
+
+let opened: Promise<IDBPDatabase<Tables>> | null = null;
+const book = (): Promise<IDBPDatabase<Tables>> => {
+  opened ??= openDB<Tables>('kibble-outbox', 1, {
+    upgrade(db) {
+      db.createObjectStore('acts', { keyPath: 'seq' });
+      db.createObjectStore('came', { keyPath: 'seq' });
+      db.createObjectStore('numbers', { keyPath: 'name' });
+    },
+  });
+  return opened;
+};
+
+/** Other tabs and the worker are told that the list is another. */
+const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('kibble-outbox');
+const heard = new Set<() => void>();
+if (channel) channel.onmessage = () => heard.forEach((listener) => listener());
+function tell(): void {
+  channel?.postMessage('changed');
+  heard.forEach((listener) => listener());
+}
+/** Calls back whenever what is kept changes, here or in another tab. */
+export const onKeptChanged = (listener: () => void): void => void heard.add(listener);
+
+/** Everything that is kept here, in the order in which it was done. */
+export const keptActs = async (): Promise<KeptAct[]> => (await book()).getAll('acts');
+
+export async function keepAct(act: Omit<KeptAct, 'seq'>): Promise<KeptAct> {
+  const db = await book();
+  const tx = db.transaction(['acts', 'numbers'], 'readwrite');
+  const { last } = (await tx.objectStore('numbers').get('act')) ?? { last: 0 };
+  const kept = { ...act, seq: last + 1 };
+  await tx.objectStore('numbers').put({ name: 'act', last: kept.seq });
+  await tx.objectStore('acts').put(kept);
+  await tx.done;
+  tell();
+  return kept;
+}
+
+export async function forgetAct(seq: number): Promise<void> {
+  await (await book()).delete('acts', seq);
+  tell();
+}
+
+export async function changeAct(act: KeptAct): Promise<void> {
+  await (await book()).put('acts', act);
+  tell();
+}
+
+/** An act has come home: it is taken off the list and its ids are remembered. */
+export async function cameHome(seq: number, ids: number[]): Promise<void> {
+  const db = await book();
+  const tx = db.transaction(['acts', 'came'], 'readwrite');
+  await tx.objectStore('came').put({ seq, ids });
+  await tx.objectStore('acts').delete(seq);
+  await tx.done;
+  tell();
+}
+
+/** What stands at home for the id that an act had here; null while it is still here. */
+export async function idAtHome(standIn: number): Promise<number | null> {
+  return (await (await book()).get('came', -standIn))?.ids[0] ?? null;
+}

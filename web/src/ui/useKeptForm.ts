@@ -1,0 +1,103 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import {
+  useForm,
+  type DefaultValues,
+  type FieldValues,
+  type Path,
+  type UseFormProps,
+  type UseFormReturn,
+} from 'react-hook-form';
+
+/** Typing rests so long before it is kept, ms. */
+const REST_MS = 200;
+const nameOf = (key: string): string => `kibble.draft.${key}`;
+
+function draftOf(key: string): Record<string, unknown> | null {
+  try {
+    return JSON.parse(localStorage.getItem(nameOf(key)) ?? 'null') as Record<string, unknown> | null;
+  } catch {
+    return null;
+  }
+}
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+export type KeptForm<T extends FieldValues> = UseFormReturn<T> & {
+  /** What was typed before the form was left, put back into it, and the way to begin anew; null where there is none. */
+  draft: { beginAnew: () => void } | null;
+};
+
+/**
+ * A form whose typing outlives a reload, a look elsewhere and a closed sheet: it is kept on this device until it is sent
+ * or given up by a word.
+ * @param key names the form and what it is of
+ */
+export function useKeptForm<T extends FieldValues>(key: string, options: UseFormProps<T>): KeptForm<T> {
+  const form = useForm<T>(options);
+  const { setValue, getValues, reset, subscribe, handleSubmit } = form;
+  const [restored, setRestored] = useState(false);
+  const [plain] = useState(() => (options.values ?? options.defaultValues ?? {}) as Partial<T>);
+  const sent = useRef(false);
+  const forget = useCallback(() => {
+    localStorage.removeItem(nameOf(key));
+    setRestored(false);
+  }, [key]);
+
+  useEffect(() => {
+    const draft = draftOf(key);
+    if (!draft) return;
+    const differs = Object.entries(draft).filter(([name, value]) => !same(value, plain[name as keyof T]));
+    for (const [name, value] of differs) setValue(name as Path<T>, value as never, { shouldDirty: true });
+    setRestored(differs.length > 0);
+  }, [key, plain, setValue]);
+
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    const keep = (): void => {
+      if (timer) clearTimeout(timer);
+      timer = null;
+      if (sent.current) return;
+      const typed = Object.entries(getValues()).filter(
+        ([name, value]) => !same(value, plain[name as keyof T]),
+      );
+      if (typed.length === 0) localStorage.removeItem(nameOf(key));
+      else localStorage.setItem(nameOf(key), JSON.stringify(Object.fromEntries(typed)));
+    };
+    const leave = (): void => {
+      if (timer) keep();
+    };
+    const stop = subscribe({
+      formState: { values: true },
+      callback: ({ type }) => {
+        // What is typed after it was sent is a draft again.
+        if (type === 'change') sent.current = false;
+        if (timer) clearTimeout(timer);
+        timer = setTimeout(keep, REST_MS);
+      },
+    });
+    window.addEventListener('pagehide', leave);
+    return () => {
+      stop();
+      window.removeEventListener('pagehide', leave);
+      leave();
+    };
+  }, [key, plain, subscribe, getValues]);
+
+  return {
+    ...form,
+    handleSubmit: (valid, invalid) =>
+      handleSubmit(async (values, event) => {
+        const answer = await valid(values as never, event);
+        sent.current = true;
+        forget();
+        return answer;
+      }, invalid) as never,
+    draft: restored
+      ? {
+          beginAnew: () => {
+            reset(plain as DefaultValues<T>);
+            forget();
+          },
+        }
+      : null,
+  };
+}

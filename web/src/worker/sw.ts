@@ -1,0 +1,69 @@
+import { clientsClaim } from 'workbox-core';
+import { cleanupOutdatedCaches, createHandlerBoundToURL, precacheAndRoute } from 'workbox-precaching';
+import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { NetworkFirst } from 'workbox-strategies';
+import { sendKept } from '../outbox/sendKept.ts';
+
+declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; revision: string | null }[] };
+/** Background sync (WICG): not in every browser, and not in TypeScript's library. */
+interface SyncEvent extends ExtendableEvent {
+  readonly tag: string;
+}
+
+/** A home that takes longer than this is taken to be out of reach, s. */
+const PATIENCE_S = 10;
+const KEPT = 'kibble-kept';
+
+/**
+ * What is asked for anew each time, or is nobody's to keep: who one is, the house's keys, whole gardens as files, and what is
+ * told as it happens.
+ */
+const NEVER =
+  /^\/api\/(who|events|sharing|your-data|towns|weather-files|practice|gardens\/\d+\/(progress|calendar))/;
+
+// The page itself and everything it is made of.
+void self.skipWaiting();
+clientsClaim();
+cleanupOutdatedCaches();
+precacheAndRoute(self.__WB_MANIFEST);
+registerRoute(
+  new NavigationRoute(createHandlerBoundToURL('/index.html'), {
+    denylist: [/^\/api\//, /^\/calendar\//, /\.[a-z0-9]+$/i],
+  }),
+);
+
+// What was last seen of the garden, marked with when that was.
+registerRoute(
+  ({ url, request }) =>
+    url.pathname.startsWith('/api/') && request.method === 'GET' && !NEVER.test(url.pathname),
+  new NetworkFirst({
+    cacheName: KEPT,
+    networkTimeoutSeconds: PATIENCE_S,
+    plugins: [
+      {
+        cacheWillUpdate: ({ response }) => Promise.resolve(response.status === 200 ? response : null),
+        cachedResponseWillBeUsed: ({ cachedResponse }) => {
+          if (!cachedResponse) return Promise.resolve(null);
+          const headers = new Headers(cachedResponse.headers);
+          headers.set('Kibble-Kept', headers.get('Date') ?? '');
+          return Promise.resolve(new Response(cachedResponse.body, { status: 200, headers }));
+        },
+      },
+    ],
+  }),
+);
+
+// What was done without a way home goes there also when every page is closed, where the browser wakes the worker for it.
+self.addEventListener('sync', ((event: SyncEvent) => {
+  if (event.tag === 'kibble-outbox')
+    event.waitUntil(
+      sendKept().then((sent) => {
+        if (sent === 'no way') throw new Error('no way home yet');
+      }),
+    );
+}) as EventListener);
+
+// A device that is let in no longer keeps nothing of the garden.
+self.addEventListener('message', (event) => {
+  if (event.data === 'forget') event.waitUntil(caches.delete(KEPT));
+});
