@@ -4,6 +4,8 @@ export const browser = {
   locale: 'en-GB',
   timezoneId: 'Europe/Paris',
   trace: 'off' as const,
+  // What a walk sets in the way of a request is not seen by a worker; the walks without network let it in.
+  serviceWorkers: 'block' as const,
   launchOptions: {
     executablePath: '/usr/bin/chromium',
     args: [

@@ -8,38 +8,62 @@ import { test as base, type Locator, type Page } from '@playwright/test';
 const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** A Kibble of its own for each test, in a folder that is thrown away: the demo's garden, or none yet. */
-async function start(kind: 'demo' | 'own'): Promise<{ url: string; stop: () => Promise<void> }> {
+export interface House {
+  url: string;
+  /** Its address on the network, and the code that was printed for the first device; empty where it is not shared. */
+  network: string;
+  code: string;
+  /** The plug is pulled. */
+  kill: () => Promise<void>;
+  /** Started once more on the same folder and port. */
+  again: () => Promise<void>;
+  stop: () => Promise<void>;
+}
+
+async function start(kind: 'demo' | 'own', args: string[] = []): Promise<House> {
   const data = mkdtempSync(join(tmpdir(), 'kibble-e2e-'));
   const port = 5300 + Math.floor(Math.random() * 600);
-  const server: ChildProcess = spawn(
-    process.execPath,
-    ['--import', 'tsx', 'server/src/main.ts', ...(kind === 'demo' ? ['--demo'] : [])],
-    {
-      cwd: root,
-      env: { ...process.env, KIBBLE_DATA: data, PORT: String(port) },
-      stdio: ['ignore', 'pipe', 'inherit'],
-    },
-  );
-  const url = await new Promise<string>((found, failed) => {
-    server.stdout?.on('data', (chunk: Buffer) => {
-      const match = /Kibble is at (\S+)/.exec(String(chunk));
-      if (match?.[1]) found(match[1]);
+  let server: ChildProcess;
+  const begin = (): Promise<string> => {
+    server = spawn(
+      process.execPath,
+      ['--import', 'tsx', 'server/src/main.ts', ...(kind === 'demo' ? ['--demo'] : []), ...args],
+      {
+        cwd: root,
+        env: { ...process.env, KIBBLE_DATA: data, PORT: String(port) },
+        stdio: ['ignore', 'pipe', 'inherit'],
+      },
+    );
+    return new Promise<string>((found, failed) => {
+      let said = '';
+      server.stdout?.on('data', (chunk: Buffer) => {
+        said += String(chunk);
+        if (/Kibble is at \S+/.test(said)) found(said);
+      });
+      server.once('exit', (code) => failed(new Error(`the server ended with ${code}`)));
     });
-    server.once('exit', (code) => failed(new Error(`the server ended with ${code}`)));
-  });
+  };
+  const end = async (signal: NodeJS.Signals): Promise<void> => {
+    const gone = new Promise((done) => server.once('exit', done));
+    server.kill(signal);
+    await gone;
+  };
+  const said = await begin();
   return {
-    url,
+    url: /Kibble is at (\S+)/.exec(said)?.[1] ?? '',
+    network: /On the home network: (http:\S+)/.exec(said)?.[1] ?? '',
+    code: /code (\d{6})/.exec(said)?.[1] ?? '',
+    kill: () => end('SIGKILL'),
+    again: async () => void (await begin()),
     // It answers what was asked and closes its file first; then the folder can go.
     stop: async () => {
-      const gone = new Promise((done) => server.once('exit', done));
-      server.kill();
-      await gone;
+      await end('SIGTERM');
       rmSync(data, { recursive: true, force: true });
     },
   };
 }
 
-export const test = base.extend<{ kibble: string; ownKibble: string }>({
+export const test = base.extend<{ kibble: string; ownKibble: string; house: House }>({
   kibble: async ({}, use) => {
     const { url, stop } = await start('demo');
     await use(url);
@@ -49,6 +73,12 @@ export const test = base.extend<{ kibble: string; ownKibble: string }>({
     const { url, stop } = await start('own');
     await use(url);
     await stop();
+  },
+  // Shared on an address of the machine that no other machine reaches.
+  house: async ({}, use) => {
+    const house = await start('demo', ['--share=127.0.0.2']);
+    await use(house);
+    await house.stop();
   },
 });
 export { expect } from '@playwright/test';

@@ -13,11 +13,7 @@ export function AwayBar() {
   const refused = kept.filter((act) => act.refused).length;
   const waiting = kept.length - refused;
   return (
-    <div
-      role="status"
-      aria-label="The way home"
-      className={home && kept.length === 0 ? 'contents' : 'no-print'}
-    >
+    <div aria-live="polite" className="no-print" data-testid="way-home">
       {home && kept.length === 0 ? null : (
         <div className="flex flex-wrap items-center gap-x-4 border-b-2 border-ink bg-sheet px-4 text-sm md:px-8">
           <span className="min-w-0 flex-1 py-1">

@@ -68,7 +68,7 @@ export function NoticeBar() {
         className={
           notice
             ? 'no-print flex w-full items-center gap-x-4 bg-ink px-4 py-1 text-paper md:fixed md:inset-x-0 md:bottom-6 md:z-10 md:mx-auto md:w-fit md:max-w-[90vw] md:px-5 md:py-2'
-            : 'contents'
+            : ''
         }
       >
         {notice ? (

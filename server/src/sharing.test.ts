@@ -1,0 +1,315 @@
+import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import { request as secureRequest } from 'node:https';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type { InviteView, SharingView } from '@kibble/contract';
+import type { Express } from 'express';
+import ICAL from 'ical.js';
+import { pino } from 'pino';
+import type { Sequelize } from 'sequelize';
+import request from 'supertest';
+import { appHere } from '../tests/appHere.ts';
+import { freshDatabase } from '../tests/fresh.ts';
+import { GARDEN } from '../tests/oneBed.ts';
+import { EventRow } from './db/models.ts';
+import { certificateFor } from './sharing/authority.ts';
+import { Sharing } from './sharing/sharing.ts';
+
+/** An address of this machine that no other machine reaches (127.0.0.0/8 is the loopback, RFC 1122). */
+const ADDRESS = '127.0.0.2';
+const root = mkdtempSync(join(tmpdir(), 'kibble-sharing-'));
+const clock = { now: new Date('2026-07-14T06:00:00Z') };
+const wall = { now: () => clock.now };
+const log = pino({ level: 'silent' });
+let sequelize: Sequelize;
+let sharing: Sharing;
+let app: Express;
+let server: Server;
+let folder = '';
+let n = 0;
+
+async function stop(): Promise<void> {
+  await sharing?.stop();
+  await new Promise((done) => (server ? server.close(done) : done(null)));
+  await sequelize?.close();
+}
+beforeEach(async () => {
+  await stop();
+  folder = join(root, String((n += 1)));
+  clock.now = new Date('2026-07-14T06:00:00Z');
+  sequelize = await freshDatabase(join(root, `${n}.sqlite`));
+  sharing = new Sharing({ folder, wall, log, on: true, addresses: [ADDRESS] });
+  app = appHere({ sequelize, wall, log, sharing });
+  server = createServer(app);
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+  await sharing.begin(app, (server.address() as AddressInfo).port);
+  expect((await here('post', '/api/gardens').send(GARDEN)).status).toBe(201);
+});
+afterAll(async () => {
+  await stop();
+  rmSync(root, { recursive: true, force: true });
+});
+
+type Method = 'get' | 'post' | 'put' | 'patch' | 'delete';
+const port = (): number => (server.address() as AddressInfo).port;
+const asked = (at: string) => (method: Method, path: string) =>
+  request(at)[method](path).set('Content-Type', 'application/json');
+const here = (method: Method, path: string) => asked(`http://127.0.0.1:${port()}`)(method, path);
+const network = (method: Method, path: string) => asked(`http://${ADDRESS}:${port()}`)(method, path);
+
+const invite = async (rights: 'everything' | 'round only' = 'everything'): Promise<InviteView> =>
+  (await here('post', '/api/sharing/invitation').send({ rights })).body as InviteView;
+async function letIn(rights: 'everything' | 'round only' = 'everything'): Promise<string> {
+  const { code } = await invite(rights);
+  const answer = await network('post', '/api/pair').send({ code, name: 'kitchen phone' });
+  expect(answer.status).toBe(201);
+  return String(answer.headers['set-cookie']).split(';')[0] ?? '';
+}
+const devices = async () => ((await here('get', '/api/sharing')).body as SharingView).devices;
+
+/** Every kind of address of the API, as somebody might try it. */
+const ADDRESSES: readonly (readonly [Method, string])[] = [
+  ['get', '/api/gardens'],
+  ['get', '/api/gardens/1'],
+  ['get', '/api/gardens/1/round'],
+  ['get', '/api/gardens/1/section'],
+  ['get', '/api/gardens/1/fortnight'],
+  ['get', '/api/gardens/1/weather'],
+  ['get', '/api/gardens/1/runs'],
+  ['get', '/api/gardens/1/drafts'],
+  ['get', '/api/gardens/1/pots'],
+  ['get', '/api/gardens/1/trees'],
+  ['get', '/api/gardens/1/calendar'],
+  ['get', '/api/beds/1'],
+  ['get', '/api/your-data'],
+  ['get', '/api/your-data/archive'],
+  ['get', '/api/sharing'],
+  ['get', '/api/sharing/authority.crt'],
+  ['get', '/api/events'],
+  ['get', '/api/towns?named=a'],
+  ['get', '/api/nothing'],
+  ['post', '/api/gardens'],
+  ['post', '/api/gardens/1/step'],
+  ['post', '/api/beds/1/waterings'],
+  ['post', '/api/sharing/invitation'],
+  ['patch', '/api/sharing'],
+  ['put', '/api/beds/1'],
+  ['delete', '/api/beds/1'],
+  ['post', '/api/your-data/restore'],
+];
+
+describe('who is let in', () => {
+  test('nothing but pairing answers an unknown device', async () => {
+    for (const [method, path] of ADDRESSES) {
+      const answer = await network(method, path).send(method === 'get' ? undefined : {});
+      expect([path, answer.status, answer.body.error?.code]).toEqual([path, 401, 'not-paired']);
+    }
+    expect((await network('get', '/api/who')).body).toEqual({
+      letIn: false,
+      here: false,
+      name: null,
+      rights: null,
+    });
+    // On the machine itself nothing is asked.
+    expect((await here('get', '/api/who')).body).toMatchObject({ letIn: true, here: true });
+  });
+
+  test('six figures let one device in, once; its cookie is kept from scripts and other sites', async () => {
+    const { code, link, picture } = await invite();
+    expect(code).toMatch(/^\d{6}$/);
+    expect(picture).toContain('<svg');
+    expect(link).toMatch(new RegExp(`^http://${ADDRESS}:\\d+/pair#`));
+    const answer = await network('post', '/api/pair').send({
+      code: `${code.slice(0, 3)} ${code.slice(3)}`,
+      name: 'phone',
+    });
+    const cookie = String(answer.headers['set-cookie']);
+    expect(cookie).toMatch(/HttpOnly/);
+    expect(cookie).toMatch(/SameSite=Strict/);
+    const shown = cookie.split(';')[0] ?? '';
+    expect((await network('get', '/api/gardens/1/round').set('Cookie', shown)).status).toBe(200);
+    expect((await network('post', '/api/pair').send({ code, name: 'another' })).status).toBe(400);
+    expect((await devices()).map(({ name }) => name)).toEqual(['phone']);
+  });
+
+  test('the link of the square lets in once as well', async () => {
+    const { link } = await invite();
+    const secret = link.split('#')[1] ?? '';
+    expect((await network('post', '/api/pair').send({ link: secret, name: 'tablet' })).status).toBe(201);
+    expect((await network('post', '/api/pair').send({ link: secret, name: 'tablet' })).status).toBe(400);
+  });
+
+  test('a code ends after ten minutes', async () => {
+    const late = await invite();
+    clock.now = new Date('2026-07-14T06:10:01Z');
+    expect((await here('get', '/api/sharing')).body.invite).toBeNull();
+    expect((await here('post', '/api/pair').send({ code: late.code, name: 'x' })).status).toBe(400);
+  });
+
+  test('whoever guesses is locked out, with the right code too', async () => {
+    const { code } = await invite();
+    const wrong = code === '000000' ? '000001' : '000000';
+    for (let i = 0; i < 5; i += 1)
+      expect((await network('post', '/api/pair').send({ code: wrong, name: 'x' })).status).toBe(400);
+    const locked = await network('post', '/api/pair').send({ code, name: 'x' });
+    expect(locked.status).toBe(429);
+    expect(locked.body.error.message).toMatch(/for 15 min/);
+  });
+
+  test('a device that is shut out is out at once; a cookie that was tampered with never was in', async () => {
+    const cookie = await letIn();
+    const [device] = await devices();
+    const forged = cookie.replace(/.$/, (last) => (last === 'A' ? 'B' : 'A'));
+    expect((await network('get', '/api/gardens').set('Cookie', forged)).status).toBe(401);
+    expect((await network('get', '/api/gardens').set('Cookie', cookie)).status).toBe(200);
+    expect((await here('delete', `/api/sharing/devices/${device?.id}`).send({})).status).toBe(200);
+    expect((await network('get', '/api/gardens').set('Cookie', cookie)).status).toBe(401);
+  });
+
+  test('a helper walks the round and nothing else', async () => {
+    const cookie = await letIn('round only');
+    const as = (method: Method, path: string) => network(method, path).set('Cookie', cookie);
+    expect((await as('get', '/api/gardens/1/round')).status).toBe(200);
+    expect((await as('post', '/api/beds/1/waterings').send({ litres: 20 })).status).toBe(201);
+    expect((await as('delete', '/api/events/1').send({})).status).toBe(200);
+    for (const [method, path] of [
+      ['put', '/api/beds/1'],
+      ['patch', '/api/gardens/1'],
+      ['post', '/api/gardens/1/step'],
+      ['get', '/api/your-data/archive'],
+      ['get', '/api/sharing'],
+      ['post', '/api/sharing/invitation'],
+      ['get', '/api/gardens/1/calendar'],
+    ] as const) {
+      const answer = await as(method, path).send(method === 'get' ? undefined : {});
+      expect([path, answer.status]).toEqual([path, 403]);
+    }
+  });
+
+  test('whether it is shared is said at the machine itself', async () => {
+    const cookie = await letIn();
+    expect((await network('patch', '/api/sharing').set('Cookie', cookie).send({ on: false })).status).toBe(
+      403,
+    );
+    expect((await here('patch', '/api/sharing').send({ on: false })).body).toMatchObject({
+      on: false,
+      plain: [],
+    });
+    await expect(network('get', '/api/who')).rejects.toThrow(/ECONNREFUSED/);
+    expect((await here('patch', '/api/sharing').send({ on: true })).body.plain).toHaveLength(1);
+    expect((await network('get', '/api/gardens').set('Cookie', cookie)).status).toBe(200);
+  });
+
+  test('behind a declared proxy everybody pairs, and only its name is answered besides', async () => {
+    expect((await here('patch', '/api/sharing').send({ proxy: 'http://kibble' })).status).toBe(400);
+    expect((await here('patch', '/api/sharing').send({ proxy: 'kibble.example' })).status).toBe(200);
+    expect((await here('get', '/api/gardens')).status).toBe(401);
+    expect((await here('get', '/api/who').set('Host', 'kibble.example')).status).toBe(200);
+    expect((await here('get', '/api/who').set('Host', 'other.example')).status).toBe(421);
+    const { code } = await sharing.invite('everything');
+    const answer = await here('post', '/api/pair')
+      .set('Host', 'kibble.example')
+      .set('X-Forwarded-Proto', 'https')
+      .send({ code, name: 'desk' });
+    expect(String(answer.headers['set-cookie'])).toMatch(/Secure/);
+  });
+
+  test('keys and devices are this machine’s: readable by its owner alone, and known again after a start', async () => {
+    const cookie = await letIn();
+    for (const name of ['devices.json', 'authority.json', 'certificate.json'])
+      expect(statSync(join(folder, 'sharing', name)).mode & 0o077).toBe(0);
+    expect(readFileSync(join(folder, 'sharing', 'devices.json'), 'utf8')).not.toContain(
+      cookie.split('~')[1]?.slice(0, 12),
+    );
+    await sharing.stop();
+    const again = new Sharing({ folder, wall, log, on: true, addresses: [ADDRESS] });
+    expect(again.deviceOf({ headers: { cookie } } as never)?.name).toBe('kitchen phone');
+    await again.stop();
+    expect(existsSync(join(folder, 'sharing', 'devices.json.new'))).toBe(false);
+  });
+});
+
+test('its own authority signs what the secure address shows, and Node’s own TLS believes it', async () => {
+  const [secure = ''] = sharing.urls().secure;
+  const { root: ca } = await certificateFor(join(folder, 'sharing'), [ADDRESS], clock.now);
+  const status = await new Promise((done, failed) => {
+    secureRequest(`${secure}/api/who`, { ca }, (res) => done(res.statusCode))
+      .on('error', failed)
+      .end();
+  });
+  expect(status).toBe(200);
+  await expect(
+    new Promise((done, failed) => {
+      secureRequest(`${secure}/api/who`, (res) => done(res.statusCode))
+        .on('error', failed)
+        .end();
+    }),
+  ).rejects.toThrow(/self-signed|unable to/);
+});
+
+describe('the calendar', () => {
+  test('its secret address needs no cookie and is read by another library; a new address ends the old', async () => {
+    const { path } = (await here('get', '/api/gardens/1/calendar')).body as { path: string };
+    const text = (await network('get', path)).text;
+    const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
+    expect(events.length).toBeGreaterThan(0);
+    const first = new ICAL.Event(events[0] as never);
+    expect(first.summary).toMatch(/^Here: water one bed, \d+ min of your time$/);
+    expect(first.description).toMatch(/^Tomatoes: \d+ min, \d+ L$/);
+    expect(first.startDate.compare(first.endDate)).toBeLessThan(0);
+    expect(first.startDate.toString().slice(0, 10) >= '2026-07-14').toBe(true);
+    expect((await network('get', path.replace(/.{4}\.ics$/, 'aaaa.ics'))).status).toBe(404);
+    await here('post', '/api/gardens/1/calendar').send({});
+    expect((await network('get', path)).status).toBe(404);
+  });
+});
+
+describe('never twice, and never lost', () => {
+  test('a second watering of a day is asked about where the page takes it to be the only one', async () => {
+    const water = (body: object) => here('post', '/api/beds/1/waterings').send({ litres: 40, ...body });
+    expect((await water({ onlyOne: true })).status).toBe(201);
+    const asks = await water({ onlyOne: true });
+    expect(asks.status).toBe(409);
+    expect(asks.body.error).toMatchObject({ code: 'needs-consent', field: 'onlyOne' });
+    expect(asks.body.error.message).toMatch(/Tomatoes had 40 L today already/);
+    expect((await water({ onlyOne: true, on: '2026-07-13' })).status).toBe(201);
+    expect((await water({})).status).toBe(201);
+    expect(await EventRow.count({ where: { kind: 'watering', removedAt: null } })).toBe(3);
+  });
+
+  test('what was done before it could be sent is written down as of its moment and its day', async () => {
+    await here('patch', '/api/gardens/1').send({ clock: { mode: 'real' } });
+    const water = (moment: string) =>
+      here('post', '/api/beds/1/waterings').set('Kibble-Moment', moment).send({ litres: 30 });
+    const done = await water('2026-07-12T18:30:00.000Z');
+    expect(done.body).toMatchObject({ date: '2026-07-12', at: '2026-07-12T18:30:00.000Z' });
+    expect((await water('2026-06-01T06:00:00Z')).status).toBe(409);
+    expect((await water('2026-07-14T07:00:00Z')).status).toBe(400);
+    expect((await water('yesterday')).status).toBe(400);
+  });
+
+  test('a page that listens hears what others did, and of whom', async () => {
+    const heard: string[] = [];
+    const stream = await fetch(`http://127.0.0.1:${port()}/api/events`);
+    const reader = stream.body?.getReader();
+    const reading = (async () => {
+      for (;;) {
+        const part = await reader?.read();
+        if (!part || part.done) return;
+        heard.push(new TextDecoder().decode(part.value as Uint8Array));
+        if (heard.join('').includes('data:')) return;
+      }
+    })();
+    await here('post', '/api/beds/1/waterings').set('Kibble-Page', 'page-one').send({ litres: 12 });
+    await reading;
+    await reader?.cancel();
+    expect(JSON.parse(/data: (.*)/.exec(heard.join(''))?.[1] ?? '')).toEqual({
+      gardenId: 1,
+      beds: [1],
+      by: 'page-one',
+    });
+  });
+});
