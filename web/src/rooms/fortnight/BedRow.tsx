@@ -31,7 +31,7 @@ export const BedRow = memo(function BedRow({
 }) {
   const { lostShare, over } = bed.costs;
   return (
-    <tr className="border-t border-rule">
+    <tr data-bed={bed.bedId} className="border-t border-rule">
       <th scope="row" className="py-1 pr-2 text-left text-sm leading-tight">
         <Link className="underline decoration-rule underline-offset-4" to={`../beds/${bed.bedId}`}>
           {bed.bedName}
@@ -178,7 +178,9 @@ function Bar({
       onClick={onOpen}
       className={`absolute inset-x-1 bottom-1 flex touch-manipulation items-end justify-center bg-water text-xs font-bold text-paper ${cell.byHand ? 'outline-2 outline-ink' : ''} ${isDragging ? 'z-10 opacity-70' : ''}`}
       style={{
-        height: Math.max(4, barHeight(cell.localMm) - (upright ? (transform?.y ?? 0) : 0)),
+        // On paper rows are lower, and bars in proportion.
+        ['--bar' as string]: `${Math.max(4, barHeight(cell.localMm) - (upright ? (transform?.y ?? 0) : 0))}px`,
+        height: 'var(--bar)',
         transform: transform && !upright ? `translateX(${transform.x}px)` : undefined,
       }}
     >
