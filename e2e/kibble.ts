@@ -20,7 +20,7 @@ export interface House {
   stop: () => Promise<void>;
 }
 
-async function start(kind: 'demo' | 'own', args: string[] = []): Promise<House> {
+export async function startHouse(kind: 'demo' | 'own', args: string[] = []): Promise<House> {
   const data = mkdtempSync(join(tmpdir(), 'kibble-e2e-'));
   const port = 5300 + Math.floor(Math.random() * 600);
   let server: ChildProcess;
@@ -65,18 +65,18 @@ async function start(kind: 'demo' | 'own', args: string[] = []): Promise<House> 
 
 export const test = base.extend<{ kibble: string; ownKibble: string; house: House }>({
   kibble: async ({}, use) => {
-    const { url, stop } = await start('demo');
+    const { url, stop } = await startHouse('demo');
     await use(url);
     await stop();
   },
   ownKibble: async ({}, use) => {
-    const { url, stop } = await start('own');
+    const { url, stop } = await startHouse('own');
     await use(url);
     await stop();
   },
   // Shared on an address of the machine that no other machine reaches.
   house: async ({}, use) => {
-    const house = await start('demo', ['--share=127.0.0.2']);
+    const house = await startHouse('demo', ['--share=127.0.0.2']);
     await use(house);
     await house.stop();
   },

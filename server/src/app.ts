@@ -1,5 +1,6 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { constants } from 'node:zlib';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -55,7 +56,10 @@ export function kibbleApp(
       strictTransportSecurity: false,
     }),
   );
-  app.use(compression({ level: COMPRESSION_LEVEL }));
+  // Programs are sent once and kept for a year: there every letter counts, and it is not this thread that packs them.
+  const packed = compression({ level: 9, brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } } });
+  const quick = compression({ level: COMPRESSION_LEVEL });
+  app.use((req, res, next) => (req.path.startsWith('/assets/') ? packed : quick)(req, res, next));
   app.use(calendarRoutes(services));
   app.use('/api', letIn(sharing));
   app.use('/api/gardens/:id/weather/import', express.json({ limit: WEATHER_BODY }));

@@ -125,15 +125,25 @@ async function leaveAtOnce(
   const inRound = (change: (round: RoundView) => RoundView): void => {
     dispatch(api.util.updateQueryData('round', gardenId, change) as never);
   };
-  inRound((round) => settled(round, event));
+  // Another amount is still being told: its stop leaves when that is on record.
+  const atOnce = event.kind === 'skip' || event.reason === 'as planned';
+  if (atOnce) inRound((round) => settled(round, event));
   try {
     const { data } = await queryFulfilled;
     if (data.id > 0) return;
     // It waits here: it can be taken back all the same.
     ticked.set(data.id, stop);
     inRound((round) => settled(unsettled(round, event.id, stop), data));
-  } catch {
+  } catch (failed) {
+    if (!atOnce) return;
     inRound((round) => unsettled(round, event.id, stop));
+    // What asked has gone with the stop; what is wrong is said all the same.
+    if (event.kind === 'skip')
+      dispatch(
+        noticeShown({
+          text: `${stop.bedName} is not skipped: ${refusal((failed as { error?: unknown }).error).message}`,
+        }) as never,
+      );
   }
 }
 

@@ -1,5 +1,9 @@
 import type { EventView, LeaveView, RoundView, StopView } from '@kibble/contract';
 
+/** An entry that is on its way bears the moment as its number until home, or this device, has given it one. */
+const MOMENTS = 1e12;
+export const isUnderWay = ({ id }: Pick<EventView, 'id'>): boolean => id < -MOMENTS;
+
 /** A stop that was ticked, as it stands until home has answered. */
 const leaveOf = (stop: StopView, event: EventView): LeaveView => ({
   bedId: stop.bedId,

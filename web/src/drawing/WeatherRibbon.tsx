@@ -1,5 +1,4 @@
 import type { RibbonDay } from '@kibble/contract';
-import { scaleLinear } from 'd3';
 import { useEffect, useRef } from 'react';
 import { scrub } from '../app/scrub.ts';
 import { useUnits } from '../app/units.ts';
@@ -30,7 +29,7 @@ export function WeatherRibbon({
   folded?: boolean;
 }) {
   const units = useUnits();
-  const y = scaleLinear([0, TOP_MM], [0, BAR_HEIGHT]).clamp(true);
+  const y = (mm: number): number => (BAR_HEIGHT * Math.min(TOP_MM, Math.max(0, mm))) / TOP_MM;
   const list = useRef<HTMLOListElement>(null);
   const draw = (clientX: number): void => {
     const box = list.current?.getBoundingClientRect();

@@ -2,7 +2,9 @@ import { format, isToday } from 'date-fns';
 import { useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { Button } from '../ui/Button.tsx';
-import { KeptHere } from './KeptHere.tsx';
+import { later } from '../ui/later.tsx';
+
+const KeptHere = later(async () => (await import('./KeptHere.tsx')).KeptHere);
 
 const clock = (at: number): string => format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm');
 
@@ -38,7 +40,7 @@ export function AwayBar() {
           ) : null}
         </div>
       )}
-      <KeptHere open={open} onClose={() => setOpen(false)} />
+      {open ? <KeptHere open onClose={() => setOpen(false)} /> : null}
     </div>
   );
 }

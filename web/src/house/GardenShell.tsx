@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState, type MouseEvent } from 'react';
 import { Outlet, useLocation, useParams } from 'react-router';
 import { WeatherRibbon } from '../drawing/WeatherRibbon.tsx';
 import { PlanProgress } from '../ui/PlanProgress.tsx';
-import { DoneLately } from '../ui/DoneLately.tsx';
+import { later } from '../ui/later.tsx';
 import { NoticeBar } from '../ui/NoticeBar.tsx';
 import { TapBar } from '../ui/TapBar.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
@@ -24,14 +24,16 @@ import { useAppSelector } from '../app/store.ts';
 import { nameRoom } from '../app/title.ts';
 import { longDate } from '../app/words.ts';
 import { AwayBar } from './AwayBar.tsx';
-import { PairRoom } from './PairRoom.tsx';
 import { ROOMS } from './rooms.ts';
-import { Find } from './Find.tsx';
 import { useReminders } from './useReminders.ts';
 import { Rail } from './Rail.tsx';
 
 /** From so many beds on it takes long enough to be told how far it is. */
 const LARGE_BEDS = 60;
+
+const PairRoom = later(async () => (await import('./PairRoom.tsx')).PairRoom);
+const Find = later(async () => (await import('./Find.tsx')).Find);
+const DoneLately = later(async () => (await import('../ui/DoneLately.tsx')).DoneLately);
 
 /** What a tab in a room is called: the bed or the room, the garden, Kibble. */
 function titleOf(pathname: string, garden: GardenView | undefined): string {
@@ -202,7 +204,7 @@ function DateBar({ garden }: { garden: GardenView }) {
           Done lately
         </button>
       ) : null}
-      <DoneLately open={listed} onClose={() => setListed(false)} />
+      {listed ? <DoneLately open onClose={() => setListed(false)} /> : null}
     </header>
   );
 }

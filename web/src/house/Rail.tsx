@@ -1,5 +1,5 @@
 import { clsx } from 'clsx';
-import { DropdownMenu } from 'radix-ui';
+import { lazy, Suspense, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { useGardensQuery } from '../app/api.ts';
 import { BAR, MORE, ROOM_GROUPS, type Room } from './rooms.ts';
@@ -109,44 +109,27 @@ export function Rail({
   );
 }
 
-/** What does not stand in the bar. */
+const MoreMenu = lazy(async () => ({ default: (await import('./MoreMenu.tsx')).MoreMenu }));
+
+/** What does not stand in the bar: its menu is fetched when it is first asked for. */
 function More({ id, onFind }: { id: number; onFind: () => void }) {
-  const navigate = useNavigate();
   const { pathname } = useLocation();
+  const [asked, setAsked] = useState(false);
   const here = MORE.some(({ path }) => inRoom(path, pathname));
-  const item =
-    'flex min-h-12 items-center px-5 text-lg outline-none data-highlighted:bg-ink data-highlighted:text-paper';
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger
-        className={clsx(
-          'min-h-14 flex-1 font-serif text-[0.95rem]',
-          here ? 'font-semibold underline underline-offset-8' : 'text-quiet',
-        )}
-      >
-        More
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          side="top"
-          align="end"
-          sideOffset={4}
-          className="z-20 min-w-52 border border-ink bg-paper font-serif"
-        >
-          {MORE.map(({ path, name }) => (
-            <DropdownMenu.Item
-              key={path}
-              className={item}
-              onSelect={() => void navigate(`/garden/${id}/${path}`)}
-            >
-              {name}
-            </DropdownMenu.Item>
-          ))}
-          <DropdownMenu.Item className={`${item} border-t border-rule`} onSelect={onFind}>
-            Find…
-          </DropdownMenu.Item>
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+  const look = clsx(
+    'min-h-14 flex-1 font-serif text-[0.95rem]',
+    here ? 'font-semibold underline underline-offset-8' : 'text-quiet',
+  );
+  const plain = (
+    <button type="button" aria-haspopup="menu" className={look} onClick={() => setAsked(true)}>
+      More
+    </button>
+  );
+  return asked ? (
+    <Suspense fallback={plain}>
+      <MoreMenu id={id} className={look} onFind={onFind} />
+    </Suspense>
+  ) : (
+    plain
   );
 }

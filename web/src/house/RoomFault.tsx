@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
-import { useLocation, useRouteError } from 'react-router';
+import type { FallbackProps } from 'react-error-boundary';
+import { useLocation } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 
 const RELOADED = 'kibble.reloaded';
@@ -9,8 +10,7 @@ const isStale = (error: unknown): boolean =>
   /dynamically imported module|module script failed|Failed to fetch|not there|404/i.test(error.message);
 
 /** A room that failed: what happened, that nothing is lost, and a way to try again. A page older than Kibble begins anew by itself. */
-export function RoomFault() {
-  const error = useRouteError();
+export function RoomFault({ error }: Pick<FallbackProps, 'error'>) {
   const { pathname } = useLocation();
   const stale = isStale(error);
   const offline = stale && !navigator.onLine;

@@ -1,9 +1,13 @@
-import { createBrowserRouter, Navigate } from 'react-router';
-import { Loading, Trouble } from '../ui/states.tsx';
+import { lazy, Suspense, type ComponentType, type ReactNode } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
+import { Navigate, Outlet, useLocation, useRoutes, type RouteObject } from 'react-router';
 import { refusal, useGardensQuery } from '../app/api.ts';
+import { fetchInTime, later } from '../ui/later.tsx';
+import { Loading, Trouble } from '../ui/states.tsx';
 import { GardenShell } from './GardenShell.tsx';
-import { PairRoom } from './PairRoom.tsx';
 import { RoomFault } from './RoomFault.tsx';
+
+const PairRoom = later(async () => (await import('./PairRoom.tsx')).PairRoom);
 
 /** Opens the garden last looked at, or the setup when there is none. */
 function FrontDoor() {
@@ -17,94 +21,85 @@ function FrontDoor() {
   return <Navigate replace to={garden ? `/garden/${garden.id}/round` : '/new'} />;
 }
 
-export const router = createBrowserRouter([
-  { path: '/', element: <FrontDoor />, errorElement: <RoomFault /> },
-  { path: '/pair', element: <PairRoom /> },
+/** Each room by its path under a garden, fetched when it is first gone to. */
+const ROOMS: readonly (readonly [path: string, load: () => Promise<ComponentType>])[] = [
+  ['round', async () => (await import('../rooms/round/RoundRoom.tsx')).RoundRoom],
+  ['section', async () => (await import('../rooms/section/SectionRoom.tsx')).SectionRoom],
+  ['fortnight', async () => (await import('../rooms/fortnight/FortnightRoom.tsx')).FortnightRoom],
+  ['beds/:bedId', async () => (await import('../rooms/bed/BedRoom.tsx')).BedRoom],
+  ['beds', async () => (await import('../rooms/beds/BedsRoom.tsx')).BedsRoom],
+  ['pots/weigh', async () => (await import('../rooms/pots/WeighIn.tsx')).WeighIn],
+  ['pots/:potId', async () => (await import('../rooms/pots/PotRoom.tsx')).PotRoom],
+  ['pots', async () => (await import('../rooms/pots/PotsRoom.tsx')).PotsRoom],
+  ['trees/:bedId', async () => (await import('../rooms/trees/TreeRoom.tsx')).TreeRoom],
+  ['trees', async () => (await import('../rooms/trees/TreesRoom.tsx')).TreesRoom],
+  ['ground/bed/:bedId/:kind', async () => (await import('../rooms/ground/tests/TestRoom.tsx')).TestRoom],
+  ['ground/tap/:tapId/:kind', async () => (await import('../rooms/ground/tests/TestRoom.tsx')).TestRoom],
+  ['ground/bed/:bedId', async () => (await import('../rooms/ground/GroundOfBed.tsx')).GroundOfBed],
+  ['ground', async () => (await import('../rooms/ground/GroundRoom.tsx')).GroundRoom],
+  ['weather', async () => (await import('../rooms/weather/WeatherRoom.tsx')).WeatherRoom],
+  ['words', async () => (await import('../rooms/words/WordsRoom.tsx')).WordsRoom],
+  ['settings', async () => (await import('../rooms/settings/SettingsRoom.tsx')).SettingsRoom],
+];
+const setup = async (): Promise<ComponentType> => (await import('../rooms/setup/SetupRoom.tsx')).SetupRoom;
+
+/** Begins to fetch the room an address is of, before anything is drawn; the others follow when there is time. */
+export function fetchRooms(pathname: string): void {
+  const within = /^\/garden\/\d+\/(.*)$/.exec(pathname)?.[1];
+  const load =
+    pathname === '/new'
+      ? setup
+      : ROOMS.find(
+          ([path]) =>
+            within !== undefined &&
+            new RegExp(
+              `^${path.replaceAll(/:(bedId|potId|tapId)/g, '\\d+').replace(':kind', '[^/]+')}/?$`,
+            ).test(within),
+        )?.[1];
+  load?.().catch(() => undefined);
+  fetchInTime(ROOMS.map(([, room]) => room));
+}
+
+function room(load: () => Promise<ComponentType>): ReactNode {
+  const Room = lazy(async () => ({ default: await load() }));
+  return <Room />;
+}
+
+/** One room that cannot be shown leaves the others as they are; gone to again, it is tried again. */
+function Guarded() {
+  const { pathname } = useLocation();
+  return (
+    <ErrorBoundary FallbackComponent={RoomFault} resetKeys={[pathname]}>
+      <Suspense fallback={<Loading what="the room" />}>
+        <Outlet />
+      </Suspense>
+    </ErrorBoundary>
+  );
+}
+
+const ROUTES: RouteObject[] = [
   {
-    path: '/new',
-    errorElement: <RoomFault />,
-    lazy: async () => ({ Component: (await import('../rooms/setup/SetupRoom.tsx')).SetupRoom }),
-  },
-  {
-    path: '/garden/:gardenId',
-    element: <GardenShell />,
+    element: <Guarded />,
     children: [
+      { path: '/', element: <FrontDoor /> },
+      { path: '/pair', element: <PairRoom /> },
+      { path: '/new', element: room(setup) },
       {
-        // One room that cannot be shown leaves the others as they are.
-        errorElement: <RoomFault />,
+        path: '/garden/:gardenId',
+        element: <GardenShell />,
         children: [
           {
-            path: 'round',
-            lazy: async () => ({ Component: (await import('../rooms/round/RoundRoom.tsx')).RoundRoom }),
+            element: <Guarded />,
+            children: [
+              ...ROOMS.map(([path, load]) => ({ path, element: room(load) })),
+              { index: true, element: <Navigate replace to="round" /> },
+            ],
           },
-          {
-            path: 'section',
-            lazy: async () => ({ Component: (await import('../rooms/section/SectionRoom.tsx')).SectionRoom }),
-          },
-          {
-            path: 'fortnight',
-            lazy: async () => ({
-              Component: (await import('../rooms/fortnight/FortnightRoom.tsx')).FortnightRoom,
-            }),
-          },
-          {
-            path: 'beds',
-            lazy: async () => ({ Component: (await import('../rooms/beds/BedsRoom.tsx')).BedsRoom }),
-          },
-          {
-            path: 'beds/:bedId',
-            lazy: async () => ({ Component: (await import('../rooms/bed/BedRoom.tsx')).BedRoom }),
-          },
-          {
-            path: 'pots',
-            lazy: async () => ({ Component: (await import('../rooms/pots/PotsRoom.tsx')).PotsRoom }),
-          },
-          {
-            path: 'pots/weigh',
-            lazy: async () => ({ Component: (await import('../rooms/pots/WeighIn.tsx')).WeighIn }),
-          },
-          {
-            path: 'pots/:potId',
-            lazy: async () => ({ Component: (await import('../rooms/pots/PotRoom.tsx')).PotRoom }),
-          },
-          {
-            path: 'trees',
-            lazy: async () => ({ Component: (await import('../rooms/trees/TreesRoom.tsx')).TreesRoom }),
-          },
-          {
-            path: 'trees/:bedId',
-            lazy: async () => ({ Component: (await import('../rooms/trees/TreeRoom.tsx')).TreeRoom }),
-          },
-          {
-            path: 'ground',
-            lazy: async () => ({ Component: (await import('../rooms/ground/GroundRoom.tsx')).GroundRoom }),
-          },
-          {
-            path: 'ground/bed/:bedId',
-            lazy: async () => ({ Component: (await import('../rooms/ground/GroundOfBed.tsx')).GroundOfBed }),
-          },
-          ...['ground/bed/:bedId/:kind', 'ground/tap/:tapId/:kind'].map((path) => ({
-            path,
-            lazy: async () => ({ Component: (await import('../rooms/ground/tests/TestRoom.tsx')).TestRoom }),
-          })),
-          {
-            path: 'weather',
-            lazy: async () => ({ Component: (await import('../rooms/weather/WeatherRoom.tsx')).WeatherRoom }),
-          },
-          {
-            path: 'words',
-            lazy: async () => ({ Component: (await import('../rooms/words/WordsRoom.tsx')).WordsRoom }),
-          },
-          {
-            path: 'settings',
-            lazy: async () => ({
-              Component: (await import('../rooms/settings/SettingsRoom.tsx')).SettingsRoom,
-            }),
-          },
-          { index: true, element: <Navigate replace to="round" /> },
         ],
       },
+      { path: '*', element: <Navigate replace to="/" /> },
     ],
   },
-  { path: '*', element: <Navigate replace to="/" /> },
-]);
+];
+
+export const Rooms = (): ReactNode => useRoutes(ROUTES);

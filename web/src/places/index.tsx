@@ -1,12 +1,17 @@
 import type { PlaceKindId } from '@kibble/core';
 import type { ComponentProps, ComponentType } from 'react';
 import { SoilCore } from './ground/Drawing.tsx';
-import { GroundForm } from './ground/Form.tsx';
+import type { GroundForm as Told } from './ground/Form.tsx';
+import { later } from '../ui/later.tsx';
+
+const GroundForm = later<ComponentProps<typeof Told>>(
+  async () => (await import('./ground/Form.tsx')).GroundForm,
+);
 
 /** How a kind of place is drawn and told. A new kind is its own folder and a line here: see docs/adding-a-place.md. */
 interface PlaceFace {
   Drawing: ComponentType<ComponentProps<typeof SoilCore>>;
-  Form: ComponentType<ComponentProps<typeof GroundForm>>;
+  Form: ComponentType<ComponentProps<typeof Told>>;
 }
 /** Pots stand on shelves of their own: see `rooms/pots`. */
 type BedKind = Exclude<PlaceKindId, 'vessel'>;

@@ -14,7 +14,9 @@ import {
 import { useGarden } from '../app/gardenRound.ts';
 import { dayMonth } from '../app/words.ts';
 import { useUnits } from '../app/units.ts';
-import { Drawer } from './Drawer.tsx';
+import { later } from './later.tsx';
+
+const Drawer = later(async () => (await import('./Drawer.tsx')).Drawer);
 
 const leftOf = (alert: AlertView, ticks: readonly TickView[]): AlertAct[] =>
   alert.acts.filter((act) => !isSeenTo(ticks, stateOf(alert), act));

@@ -3,7 +3,9 @@ import { useEffect, useRef, useState } from 'react';
 import { canUndo, noticeDismissed, rememberDone } from '../app/noticeSlice.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { takeBack } from '../app/undo.ts';
-import { DoneLately } from './DoneLately.tsx';
+import { later } from './later.tsx';
+
+const DoneLately = later(async () => (await import('./DoneLately.tsx')).DoneLately);
 
 /** Undo is the next thing the tab key reaches after an act, and from it the way goes on where it was left. */
 function useNextInOrder(id: string | undefined) {
@@ -60,19 +62,15 @@ export function NoticeBar() {
   };
   return (
     <>
-      <DoneLately open={listed} onClose={() => setListed(false)} />
+      {listed ? <DoneLately open onClose={() => setListed(false)} /> : null}
       {/* Always there, so that what appears in it is read out. */}
-      <div
-        role="status"
-        ref={bar}
-        className={
-          notice
-            ? 'no-print flex w-full items-center gap-x-4 bg-ink px-4 py-1 text-paper md:fixed md:inset-x-0 md:bottom-6 md:z-10 md:mx-auto md:w-fit md:max-w-[90vw] md:px-5 md:py-2'
-            : ''
-        }
-      >
+      <div aria-live="polite" aria-atomic ref={bar}>
         {notice ? (
-          <>
+          <div
+            role="status"
+            aria-live="off"
+            className="no-print flex w-full items-center gap-x-4 bg-ink px-4 py-1 text-paper md:fixed md:inset-x-0 md:bottom-6 md:z-10 md:mx-auto md:w-fit md:max-w-[90vw] md:px-5 md:py-2"
+          >
             <span className="min-w-0 flex-1">{notice.text}</span>
             {canUndo(notice) ? (
               <button
@@ -101,7 +99,7 @@ export function NoticeBar() {
             >
               <X size={18} aria-hidden className="mx-auto" />
             </button>
-          </>
+          </div>
         ) : null}
       </div>
     </>

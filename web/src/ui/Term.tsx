@@ -1,6 +1,4 @@
-import { Popover } from 'radix-ui';
-import type { ReactNode } from 'react';
-import { Link, useParams } from 'react-router';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { wordOf, wordOfLabel, type Word, type WordId } from '../app/glossary.ts';
 
 /** A word that opens what it means, with the field's own term for it. */
@@ -25,30 +23,27 @@ export function CalledInTheField({ label }: { label: string }) {
   ) : null;
 }
 
+const WordPopover = lazy(async () => ({ default: (await import('./WordPopover.tsx')).WordPopover }));
+
+/** The word itself; what it means is fetched when it is first asked. */
 function Opened({ word, children }: { word: Word; children: ReactNode }) {
-  const { gardenId } = useParams();
-  return (
-    <Popover.Root>
-      <Popover.Trigger className="term" title={`What “${word.plain}” means`}>
-        {children}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          aria-label={`What “${word.plain}” means`}
-          collisionPadding={12}
-          sideOffset={4}
-          className="z-30 max-w-80 border border-ink bg-paper p-3 text-base font-normal text-ink"
-        >
-          <p className="font-bold">{word.plain}</p>
-          <p className="text-sm text-quiet">{word.term}</p>
-          <p className="mt-1">{word.says}</p>
-          {gardenId ? (
-            <Link className="inline-flex min-h-9 items-center underline" to={`/garden/${gardenId}/words`}>
-              All words
-            </Link>
-          ) : null}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+  const [asked, setAsked] = useState(false);
+  const plain = (
+    <button
+      type="button"
+      className="term"
+      aria-haspopup="dialog"
+      title={`What “${word.plain}” means`}
+      onClick={() => setAsked(true)}
+    >
+      {children}
+    </button>
+  );
+  return asked ? (
+    <Suspense fallback={plain}>
+      <WordPopover word={word}>{children}</WordPopover>
+    </Suspense>
+  ) : (
+    plain
   );
 }

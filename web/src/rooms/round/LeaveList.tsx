@@ -4,7 +4,9 @@ import { Link } from 'react-router';
 import { useMarkEventMutation } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
 import { Sentence } from '../../ui/Opens.tsx';
-import { AnywaySheet } from './AnywaySheet.tsx';
+import { later } from '../../ui/later.tsx';
+
+const AnywaySheet = later(async () => (await import('./AnywaySheet.tsx')).AnywaySheet);
 import { leaveHead, leaveSentence, waitingWords } from '../../app/words.ts';
 
 /** What not to water today, and why: most harm is done by a little every day. */

@@ -15,15 +15,17 @@ import {
 import { PlaceDrawing } from '../../places/index.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Opens, Sentence } from '../../ui/Opens.tsx';
-import { CheckSheet } from './CheckSheet.tsx';
-import { DifferentSheet } from './DifferentSheet.tsx';
 import { LargeTime } from './LargeTime.tsx';
 import { FillCounter } from './FillCounter.tsx';
-import { SkipSheet } from './SkipSheet.tsx';
 import { StopDetails } from './StopDetails.tsx';
 import { howText, keepDry, largeMinutes, shortHow } from './stopWords.ts';
 import { isCarried, type StopActs } from './useStopActs.ts';
+import { later } from '../../ui/later.tsx';
 import { Term } from '../../ui/Term.tsx';
+
+const CheckSheet = later(async () => (await import('./CheckSheet.tsx')).CheckSheet);
+const DifferentSheet = later(async () => (await import('./DifferentSheet.tsx')).DifferentSheet);
+const SkipSheet = later(async () => (await import('./SkipSheet.tsx')).SkipSheet);
 
 /** What else can be said of a stop: its key, what it asks, a short word for the button and its name. */
 const OTHER_ACTS = [
@@ -201,14 +203,16 @@ export function OpenedStop({
           </p>
         ) : null}
       </div>
-      <DifferentSheet stop={stop} open={asking === 'different'} onClose={() => setAsking(null)} />
-      <CheckSheet
-        stop={stop}
-        depthMm={stop.checkFirst?.depthMm ?? DRY_TO_MM}
-        open={asking === 'check'}
-        onClose={() => setAsking(null)}
-      />
-      <SkipSheet stop={stop} open={asking === 'skip'} onClose={() => setAsking(null)} />
+      {asking === 'different' ? <DifferentSheet stop={stop} open onClose={() => setAsking(null)} /> : null}
+      {asking === 'check' ? (
+        <CheckSheet
+          stop={stop}
+          depthMm={stop.checkFirst?.depthMm ?? DRY_TO_MM}
+          open
+          onClose={() => setAsking(null)}
+        />
+      ) : null}
+      {asking === 'skip' ? <SkipSheet stop={stop} open onClose={() => setAsking(null)} /> : null}
     </article>
   );
 }

@@ -1,19 +1,6 @@
 import type { StopView } from '@kibble/contract';
 import { useEffect, useState } from 'react';
 import { usePref } from '../../app/pref.ts';
-import { Sheet } from '../../ui/Sheet.tsx';
-
-const KEYS = [
-  ['j, k', 'next stop, the one before'],
-  ['d', 'done, as planned'],
-  ['o', 'open the tap, or one fill poured: a clock or a count begins'],
-  ['a', 'another amount'],
-  ['l', 'look into the ground first'],
-  ['s', 'skip, with a reason'],
-  ['p', 'print the round'],
-  ['/', 'find a bed, a room, an act'],
-  ['?', 'this sheet'],
-] as const;
 
 /** One-letter keys for the round: with a stop focused, in the list or opened, they act on the opened one. */
 export function useRoundKeys(
@@ -47,27 +34,4 @@ export function useRoundKeys(
     return () => window.removeEventListener('keydown', press);
   }, [on, stops, index, open]);
   return { helping, setHelping };
-}
-
-export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const [on, setOn] = usePref('keys', true);
-  return (
-    <Sheet open={open} onClose={onClose} title="Keys on the round">
-      <p className="mb-3">
-        With a stop focused, in the list or opened. “To the room itself” goes to the first.
-      </p>
-      <dl className="grid grid-cols-[4rem_minmax(0,1fr)] gap-y-1">
-        {KEYS.map(([key, words]) => (
-          <div key={key} className="contents">
-            <dt className="font-bold">{key}</dt>
-            <dd>{words}</dd>
-          </div>
-        ))}
-      </dl>
-      <label className="mt-4 flex min-h-11 items-center gap-3">
-        <input type="checkbox" className="size-6" checked={on} onChange={(e) => setOn(e.target.checked)} />
-        Letter keys on this device
-      </label>
-    </Sheet>
-  );
 }

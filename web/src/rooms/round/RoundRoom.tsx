@@ -21,12 +21,15 @@ import { UnderWay } from '../../ui/UnderWay.tsx';
 import { PotWalks } from './PotWalks.tsx';
 import { PutOff } from './PutOff.tsx';
 import { LargeTime } from './LargeTime.tsx';
-import { KeysSheet, useRoundKeys } from './RoundKeys.tsx';
+import { later } from '../../ui/later.tsx';
+import { useRoundKeys } from './RoundKeys.tsx';
 import { RoundSheet } from './RoundSheet.tsx';
 import { StopList, type Settled } from './StopList.tsx';
 import { useStopActs } from './useStopActs.ts';
 import { Walk } from './Walk.tsx';
 import { largeMinutes } from './stopWords.ts';
+
+const KeysSheet = later(async () => (await import('./KeysSheet.tsx')).KeysSheet);
 
 /** Reasons by which a bed asks for nothing however dry it is. */
 const AT_REST: ReadonlySet<string> = new Set(['nothing growing', 'ripened', 'killed by frost', 'frozen']);
@@ -150,7 +153,7 @@ export function RoundRoom() {
   return (
     <>
       <RoundSheet round={round} pots={pots} />
-      <KeysSheet open={helping} onClose={() => setHelping(false)} />
+      {helping ? <KeysSheet open onClose={() => setHelping(false)} /> : null}
       <div className="print:hidden">
         <Unplanned items={round.unplanned} />
         {opened ? null : head}

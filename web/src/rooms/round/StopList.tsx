@@ -1,5 +1,6 @@
 import type { LeaveView, StopView } from '@kibble/contract';
 import { Check } from 'lucide-react';
+import { isUnderWay } from '../../app/settled.ts';
 import { useUnits } from '../../app/units.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { laneOf, LaneHead, RunLane, type Lane } from './RunLane.tsx';
@@ -154,6 +155,7 @@ function SettledRow({ item, acts }: { item: Settled; acts: StopActs }) {
       <button
         type="button"
         aria-label={`Take it back: ${item.bedName}`}
+        disabled={isUnderWay(event)}
         className="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
         onClick={() => acts.takeBack(event.id)}
       >
