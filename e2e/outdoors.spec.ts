@@ -33,6 +33,9 @@ async function phone(
   await page.getByLabel('What this device is called').fill('kitchen phone');
   await page.getByRole('button', { name: 'Let this device in' }).click();
   await openedStop(page).waitFor();
+  // What may be asked for next has come too.
+  await page.waitForTimeout(1500);
+  await page.waitForLoadState('networkidle');
   return [context, page];
 }
 
@@ -86,3 +89,429 @@ for (const worker of ['allow', 'block'] as const)
     await expect(last?.getByTestId('way-home') ?? page.locator('none')).toBeEmpty();
     await context.close();
   });
+
+test('wrong codes are locked out; a helper walks the round alone; who is shut out is out at once', async ({
+  page,
+  browser,
+  house,
+}) => {
+  const settings = page.locator('section', {
+    has: page.getByRole('heading', { name: 'On the home network' }),
+  });
+  const code = async (may: RegExp): Promise<string> => {
+    await page.goto(`${house.url}/garden/1/settings`);
+    await settings.getByLabel('A new device may').selectOption({
+      label: (await settings.getByRole('option').filter({ hasText: may }).textContent()) ?? '',
+    });
+    await settings.getByRole('button', { name: /code$/ }).click();
+    await expect(settings.getByTestId('invitation')).toContainText(
+      may.source.includes('round') ? 'round only' : 'everything',
+    );
+    return ((await settings.getByTestId('code').textContent()) ?? '').replace(/\s/g, '');
+  };
+  const [helpers, helper] = await phone(browser, house, await code(/round/));
+  await expect(helper.getByRole('navigation', { name: 'Rooms at the thumb' }).getByRole('link')).toHaveCount(
+    1,
+  );
+  await helper.goto(`${house.network}/garden/1/settings`);
+  await expect(helper.getByText('This device is let in for the round only.')).toBeVisible();
+  await helper.goto(`${house.network}/garden/1/round`);
+  await openedStop(helper).getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(helper.getByRole('status')).toContainText('written down');
+
+  await page.goto(`${house.url}/garden/1/settings`);
+  await settings.getByRole('button', { name: 'Shut out kitchen phone' }).click();
+  await expect(page.getByRole('status')).toContainText('kitchen phone is shut out');
+  await helper.reload();
+  await expect(helper.getByLabel('Six figures')).toBeVisible();
+  await helpers.close();
+
+  const right = await code(/everything/);
+  const stranger = await browser.newContext(PHONE);
+  const door = await stranger.newPage();
+  await door.goto(house.network);
+  const wrong = right === '111111' ? '222222' : '111111';
+  for (let i = 0; i < 5; i += 1) {
+    await door.getByLabel('Six figures').fill(wrong);
+    const answered = door.waitForResponse('**/api/pair');
+    await door.getByRole('button', { name: 'Let this device in' }).click();
+    await answered;
+    await expect(door.getByRole('alert')).toContainText(
+      'Code must be the one that stands on the other screen',
+    );
+    // The very same act within two seconds is a double tap.
+    await door.waitForTimeout(2100);
+  }
+  await door.getByLabel('Six figures').fill(right);
+  await door.getByRole('button', { name: 'Let this device in' }).click();
+  await expect(door.getByRole('alert')).toContainText('Too many wrong codes');
+  await stranger.close();
+});
+
+/** Ticks the stop that is opened on a phone, and waits for the next one. */
+async function tick(hand: Page): Promise<void> {
+  const title = openedStop(hand).getByRole('heading').first();
+  const name = (await title.textContent()) ?? '';
+  await openedStop(hand).getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(title).not.toHaveText(name);
+}
+
+test('two devices an hour without network, twenty entries: home has all of them once, in order, and asks about what both did', async ({
+  page,
+  browser,
+  house,
+}) => {
+  test.setTimeout(180_000);
+  const [one, first] = await phone(browser, house, house.code);
+  await page.goto(`${house.url}/garden/1/settings`);
+  await page.getByRole('button', { name: 'Ask for a code' }).click();
+  const second = ((await page.getByTestId('code').textContent()) ?? '').replace(/\s/g, '');
+  const [two, other] = await phone(browser, house, second);
+  const ids = await stopsOf(first).evaluateAll((rows) => rows.map((row) => Number(row.dataset.stop)));
+  expect(ids.length).toBeGreaterThanOrEqual(8);
+  const began = Date.now() - 3_600_000;
+  const at = (hand: Page, minute: number) => hand.clock.setFixedTime(began + minute * 60_000);
+  for (const context of [one, two]) await context.setOffline(true);
+
+  const anyway = async (hand: Page, n: number): Promise<void> => {
+    await hand
+      .getByRole('button', { name: /^Watered anyway/ })
+      .nth(n)
+      .click();
+    await hand.getByRole('dialog').getByLabel('Amount').fill('11');
+    await hand.getByRole('dialog').getByRole('button', { name: 'Write it down' }).click();
+    await expect(hand.getByRole('dialog')).toHaveCount(0);
+  };
+  for (const hand of [first, other]) await hand.getByText('why of each').click();
+  // Ten on the one: six stops, four beds watered all the same.
+  for (let i = 0; i < 6; i += 1) {
+    await at(first, 3 * i);
+    await tick(first);
+  }
+  for (let i = 0; i < 4; i += 1) {
+    await at(first, 18 + 3 * i);
+    await anyway(first, i);
+  }
+  await expect(first.getByRole('button', { name: '10 kept here, not yet at home' })).toBeVisible();
+  // Ten on the other: two of the same stops, three more beds, five skipped.
+  for (let i = 0; i < 2; i += 1) {
+    await at(other, 31 + 3 * i);
+    await tick(other);
+  }
+  for (let i = 0; i < 3; i += 1) {
+    await at(other, 38 + 3 * i);
+    await anyway(other, 4 + i);
+  }
+  for (let i = 0; i < 5; i += 1) {
+    await at(other, 48 + 2 * i);
+    const title = openedStop(other).getByRole('heading').first();
+    const name = (await title.textContent()) ?? '';
+    await openedStop(other).getByRole('button', { name: 'Skip' }).click();
+    await other.getByRole('button', { name: 'No time today' }).click();
+    await expect(title).not.toHaveText(name);
+  }
+  await expect(other.getByRole('button', { name: '10 kept here, not yet at home' })).toBeVisible();
+
+  await one.setOffline(false);
+  const beds = Array.from({ length: 15 }, (_, i) => i + 1);
+  const count = async (): Promise<number> => (await atHome(page, house, beds)).length;
+  await expect.poll(count, { timeout: 30_000 }).toBe(10);
+  await two.setOffline(false);
+  await expect.poll(count, { timeout: 30_000 }).toBe(18);
+  const entries = await atHome(page, house, beds);
+  expect(entries.slice(0, 6).map(({ bedId }) => bedId)).toEqual(ids.slice(0, 6));
+  expect(entries.slice(13).map(({ kind }) => kind)).toEqual(['skip', 'skip', 'skip', 'skip', 'skip']);
+  // Each stands at its own moment, an hour ago and on.
+  expect(Math.abs(Date.parse(entries[0]?.at ?? '') - began)).toBeLessThan(5000);
+
+  // What both did is asked about, never dropped.
+  await other.getByRole('button', { name: '2 to decide' }).click();
+  const kept = other.getByRole('dialog', { name: 'Kept here' });
+  await expect(kept.getByText(/had \d+ L today already/)).toHaveCount(2);
+  await kept.getByRole('button', { name: 'It is the same one: throw this away' }).first().click();
+  await expect(kept.getByText(/had \d+ L today already/)).toHaveCount(1);
+  await kept.getByRole('button', { name: 'Write it down as well' }).click();
+  await expect(kept.getByText('Everything is at home.')).toBeVisible();
+  expect(await count()).toBe(19);
+  for (const context of [one, two]) await context.close();
+});
+
+test('the plug is pulled in the middle of a write: it is there once when the machine is back', async ({
+  page,
+  house,
+}) => {
+  test.setTimeout(180_000);
+  await page.goto(`${house.url}/garden/1/round`);
+  await openedStop(page).waitFor();
+  await page.waitForTimeout(1500);
+  await page.waitForLoadState('networkidle');
+  const ids = await stopsOf(page).evaluateAll((rows) => rows.map((row) => Number(row.dataset.stop)));
+  const runs = async () =>
+    ((await (await page.request.get(`${house.url}/api/gardens/1/runs`)).json()) as unknown[]).length;
+  const opened = openedStop(page);
+  const acts: [name: string, act: () => Promise<void>, after: () => Promise<number>][] = [
+    [
+      'done',
+      async () => opened.getByRole('button', { name: 'Done', exact: true }).click(),
+      async () => (await atHome(page, house, [ids[0] ?? 0])).length,
+    ],
+    [
+      'skipped',
+      async () => {
+        await opened.getByRole('button', { name: 'Skip' }).click();
+        await page.getByRole('button', { name: 'No time today' }).click();
+      },
+      async () => (await atHome(page, house, [ids[1] ?? 0])).length,
+    ],
+    [
+      'the tap opened',
+      async () =>
+        opened
+          .getByRole('button', { name: /Open the tap|is poured/ })
+          .first()
+          .click(),
+      async () => Math.max(await runs(), (await atHome(page, house, [ids[2] ?? 0])).length),
+    ],
+  ];
+  for (const [name, act, after] of acts) {
+    await act();
+    await house.kill();
+    await house.again();
+    await expect.poll(after, { timeout: 30_000, message: name }).toBe(1);
+    await page.waitForTimeout(4000);
+    expect(await after(), name).toBe(1);
+    await expect(page.getByTestId('way-home')).toBeEmpty();
+  }
+});
+
+for (const gap of [20, 120, 400, 800])
+  test(`two taps ${gap} ms apart tick one stop once, in the list and on the opened one`, async ({
+    page,
+    house,
+  }) => {
+    await page.goto(`${house.url}/garden/1/round`);
+    await stopsOf(page).first().waitFor();
+    const beds = Array.from({ length: 15 }, (_, i) => i + 1);
+    const twice = async (x: number, y: number): Promise<void> => {
+      await page.mouse.click(x, y);
+      await page.waitForTimeout(gap);
+      await page.mouse.click(x, y);
+    };
+    for (const [n, button] of [
+      stopsOf(page)
+        .nth(1)
+        .getByRole('button', { name: /^Done: / }),
+      openedStop(page).getByRole('button', { name: 'Done', exact: true }),
+    ].entries()) {
+      const box = await button.boundingBox();
+      await twice((box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2);
+      await page.waitForTimeout(1500);
+      expect(await atHome(page, house, beds)).toHaveLength(n + 1);
+    }
+  });
+
+test('two tabs see each other’s entries within two seconds', async ({ page, context, house }) => {
+  const other = await context.newPage();
+  for (const tab of [page, other]) {
+    await tab.goto(`${house.url}/garden/1/round`);
+    await openedStop(tab).waitFor();
+  }
+  const name = (await stopsOf(page).first().getAttribute('aria-label')) ?? '';
+  await stopsOf(page)
+    .first()
+    .getByRole('button', { name: /^Done: / })
+    .click();
+  await expect(other.getByRole('button', { name: `Take it back: ${name}` })).toBeVisible({ timeout: 2000 });
+  await other.getByRole('button', { name: `Take it back: ${name}` }).click();
+  await expect(page.getByRole('button', { name: `Done: ${name}` })).toBeVisible({ timeout: 2000 });
+});
+
+test('what is typed outlives a reload and a closed sheet, and is thrown away by a word alone', async ({
+  page,
+  house,
+}) => {
+  await page.goto(`${house.url}/garden/1/round`);
+  await openedStop(page).getByRole('button', { name: 'Other amount' }).click();
+  await page.getByRole('dialog').getByLabel('Amount').fill('17');
+  await page.waitForTimeout(400);
+  await page.reload();
+  await openedStop(page).getByRole('button', { name: 'Other amount' }).click();
+  await expect(page.getByRole('dialog').getByLabel('Amount')).toHaveValue('17');
+  await page.getByRole('dialog').getByRole('button', { name: 'Begin anew' }).click();
+  await expect(page.getByRole('dialog').getByLabel('Amount')).toHaveValue('');
+
+  await page.goto(`${house.url}/garden/1/beds`);
+  await page.getByRole('button', { name: 'Change' }).first().click();
+  await page.getByLabel('Name of the bed').fill('Peppers by the gate');
+  await page.getByRole('link', { name: 'Weather' }).first().click();
+  await page.goto(`${house.url}/garden/1/beds`);
+  await page.getByRole('button', { name: 'Change' }).first().click();
+  await expect(page.getByLabel('Name of the bed')).toHaveValue('Peppers by the gate');
+  await page.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(page.getByRole('link', { name: 'Peppers by the gate' })).toBeVisible();
+  // The change of the bed is among the acts that can be taken back, also after a reload.
+  await page.reload();
+  await page.getByRole('button', { name: 'Done lately' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Take back' }).first().click();
+  await expect(page.getByRole('dialog').getByText('Nothing was done')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('link', { name: 'Peppers, low ground' })).toBeVisible();
+});
+
+test('settings and taps can be taken back as well', async ({ page, house }) => {
+  await page.goto(`${house.url}/garden/1/settings`);
+  await page.getByLabel('Name of the garden').fill('Four Poplars');
+  await page.getByRole('button', { name: 'Keep the changes' }).first().click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('banner').getByText('Three Poplars')).toBeVisible();
+});
+
+test('a room that an update took away is fetched anew; a file that is not there is not the page', async ({
+  page,
+  house,
+}) => {
+  await page.goto(`${house.url}/garden/1/round`);
+  await openedStop(page).waitFor();
+  expect((await page.request.get(`${house.url}/assets/gone-12345678.js`)).status()).toBe(404);
+  let times = 0;
+  await page.route('**/assets/WeatherRoom*.js', (route) =>
+    (times += 1) === 1 ? route.fulfill({ status: 404, body: '' }) : route.continue(),
+  );
+  await page.getByRole('link', { name: 'Weather', exact: true }).first().click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Weather' })).toBeVisible();
+});
+
+test('every dialog gives the focus back to what opened it; after Done it is on the next stop, and Undo is the next key', async ({
+  page,
+  house,
+}) => {
+  await page.goto(`${house.url}/garden/1/round`);
+  await openedStop(page).waitFor();
+  const opened = openedStop(page);
+  const focused = () => page.evaluate(() => document.activeElement?.textContent?.trim().slice(0, 40) ?? '');
+  for (const button of [
+    opened.getByRole('button', { name: 'Skip' }),
+    opened.getByRole('button', { name: 'Other amount' }),
+    opened.getByRole('button', { name: 'Look first' }),
+    opened.getByRole('button', { name: /show the working/ }),
+    page.getByRole('button', { name: /of your time/ }).first(),
+    page
+      .getByRole('region', { name: /^Weather/ })
+      .getByRole('button')
+      .first(),
+  ]) {
+    await button.focus();
+    const before = await focused();
+    await page.keyboard.press('Enter');
+    await page.getByRole('dialog').waitFor();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await expect.poll(focused).toBe(before);
+  }
+  const row = stopsOf(page).first().getByRole('button').first();
+  await row.focus();
+  const next = (await stopsOf(page).nth(1).getAttribute('aria-label')) ?? '';
+  await page.keyboard.press('d');
+  await expect
+    .poll(() =>
+      page.evaluate(() => document.activeElement?.closest('[data-stop]')?.getAttribute('aria-label') ?? ''),
+    )
+    .toBe(next);
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('status').getByRole('button', { name: 'Undo' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status')).toHaveCount(0);
+});
+
+test('by keyboard alone, each within twelve keys of opening its room', async ({ page, house }) => {
+  let keys = 0;
+  const press = async (...pressed: string[]): Promise<void> => {
+    for (const key of pressed) {
+      keys += 1;
+      await page.keyboard.press(key);
+    }
+  };
+  const open = async (room: string): Promise<void> => {
+    await page.goto(`${house.url}/garden/1/${room}`);
+    await page.getByRole('main').getByRole('heading').first().waitFor();
+    await page.waitForLoadState('networkidle');
+    keys = 0;
+    // Past rail and bars.
+    await press('Tab', 'Enter');
+  };
+  await open('round');
+  await press('d');
+  await expect(page.getByRole('status')).toContainText('written down');
+  await press('Tab', 'Enter');
+  await expect(page.getByRole('status')).toHaveCount(0);
+  expect(keys).toBeLessThanOrEqual(12);
+
+  await open('round');
+  await press('o');
+  await expect(
+    page
+      .getByRole('timer')
+      .or(page.getByText(/1 of \d+/))
+      .first(),
+  ).toBeVisible();
+  expect(keys).toBeLessThanOrEqual(12);
+
+  await open('round');
+  // From the row to the opened stop's minutes.
+  await press('Enter');
+  await openedStop(page)
+    .getByRole('button', { name: /show the working/ })
+    .focus();
+  await press('Enter');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  expect(keys).toBeLessThanOrEqual(12);
+
+  await open('fortnight');
+  await press('ArrowRight');
+  await expect(page.getByRole('dialog')).toBeVisible();
+  expect(keys).toBeLessThanOrEqual(12);
+
+  await open('ground/bed/1/cans');
+  await press('Tab', '1', '2');
+  expect(keys).toBeLessThanOrEqual(12);
+
+  await open('weather');
+  const chooser = page.waitForEvent('filechooser');
+  await press('Enter');
+  await chooser;
+  expect(keys).toBeLessThanOrEqual(12);
+});
+
+test('the calendar’s address and the printed sheets: one page each, in light colours', async ({
+  page,
+  house,
+}) => {
+  await page.goto(`${house.url}/garden/1/settings`);
+  const address = (await page.getByTestId('calendar-address').textContent()) ?? '';
+  expect(address).toContain(`${house.network}/calendar/1/`);
+  const feed = await page.request.get(address);
+  expect(await feed.text()).toContain('BEGIN:VEVENT');
+
+  await page.request.post(`${house.url}/api/beds/4/copies`, { data: { count: 5 } });
+  await page.emulateMedia({ colorScheme: 'dark' });
+  for (const [room, landscape] of [
+    ['round', false],
+    ['fortnight', true],
+  ] as const)
+    for (const format of ['A4', 'Letter']) {
+      await page.goto(`${house.url}/garden/1/${room}`);
+      await page.getByRole('main').getByRole('heading').first().waitFor();
+      await page.waitForLoadState('networkidle');
+      const paper = await page.pdf({
+        format,
+        landscape,
+        printBackground: true,
+        margin: { top: '10mm', bottom: '10mm', left: '10mm', right: '10mm' },
+      });
+      expect(paper.toString('latin1').match(/\/Type\s*\/Page[^s]/g), `${room} on ${format}`).toHaveLength(1);
+    }
+  await page.emulateMedia({ media: 'print' });
+  expect(await page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe(
+    'rgb(255, 255, 255)',
+  );
+});

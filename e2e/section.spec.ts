@@ -135,6 +135,9 @@ test('a succession fits; more plants than bed, and dates out of order, are refus
   await page.getByRole('button', { name: 'Keep the changes' }).click();
   await expect(page.getByText(/cleared 14 Jul/)).toBeVisible();
   await page.getByRole('button', { name: 'Add a planting' }).click();
+  // What was typed before it was left stands there again, until it is given up by a word.
+  await expect(page.getByLabel('Cleared on')).toHaveValue('2026-07-01');
+  await page.getByRole('button', { name: 'Begin anew' }).click();
   await crop.fill('spin');
   await page.keyboard.press('Enter');
   await page.getByLabel('Started').selectOption('module');

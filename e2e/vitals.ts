@@ -43,7 +43,10 @@ async function look(context: BrowserContext, url: string): Promise<Vitals> {
       for (const entry of list.getEntries()) seen.lcp = Math.max(seen.lcp, entry.startTime);
     }).observe({ type: 'largest-contentful-paint', buffered: true });
     new PerformanceObserver((list) => {
-      for (const entry of list.getEntries() as (PerformanceEntry & { value: number; hadRecentInput: boolean })[])
+      for (const entry of list.getEntries() as (PerformanceEntry & {
+        value: number;
+        hadRecentInput: boolean;
+      })[])
         if (!entry.hadRecentInput) seen.shift += entry.value;
     }).observe({ type: 'layout-shift', buffered: true });
   });

@@ -2,6 +2,7 @@ import type { ToldLive } from '@kibble/contract';
 import { onKeptChanged, keptActs } from '../outbox/acts.ts';
 import { sendKept } from '../outbox/sendKept.ts';
 import { api, WHOLE } from './api.ts';
+import { beginAnewIfLacking } from './lacking.ts';
 import { PAGE } from './page.ts';
 import type { store as Store } from './store.ts';
 import { keptRead } from './waySlice.ts';
@@ -82,6 +83,7 @@ export function keepInStep(store: typeof Store): void {
     void fetch('/api/who')
       .then((answer) => {
         if (!answer.ok || answer.headers.has('Kibble-Kept')) return;
+        if (!home && beginAnewIfLacking()) return;
         if (!home) fresh(ALL);
         if (closed) listen();
         sendSoon();

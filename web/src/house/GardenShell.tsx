@@ -47,7 +47,7 @@ function titleOf(pathname: string, garden: GardenView | undefined): string {
 function toRoom(e: MouseEvent<HTMLAnchorElement>): void {
   e.preventDefault();
   const room = document.getElementById('room');
-  (room?.querySelector<HTMLElement>('[data-stop] button') ?? room)?.focus();
+  (room?.querySelector<HTMLElement>('[data-stop] button, [data-begin]') ?? room)?.focus();
 }
 
 /** Rail, ribbon and the room between them. */

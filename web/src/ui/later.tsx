@@ -1,28 +1,53 @@
-import { lazy, Suspense, type ComponentType } from 'react';
+import { useEffect, useState, type ComponentType } from 'react';
+import { noteLack } from '../app/lacking.ts';
 
 type Load<P> = () => Promise<ComponentType<P>>;
 
 /** Parts that are not of the first screen, in the order in which they were named: fetched when nothing else is to be done. */
 const waiting: (() => Promise<unknown>)[] = [];
-/** After so long without anything to do, ms: the first screen stands by then. */
-const REST_MS = 3000;
-
+/** After so long, ms: the first screen stands by then. */
+const REST_MS = 1200;
 /** A part that is drawn only once it is asked for, and fetched then, or before when there is time: without network it must be here. */
 export function later<P extends object>(load: Load<P>): ComponentType<P> {
-  waiting.push(load);
-  const Part = lazy(async () => ({ default: await load() }));
-  return (props: P) => (
-    <Suspense fallback={null}>
-      <Part {...props} />
-    </Suspense>
-  );
+  let Part: ComponentType<P> | null = null;
+  const fetched = async (): Promise<void> => {
+    Part ??= await load();
+  };
+  waiting.push(fetched);
+  return function Later(props: P) {
+    const [state, setState] = useState<'here' | 'coming' | 'lacking'>(Part ? 'here' : 'coming');
+    useEffect(() => {
+      if (Part) return;
+      let gone = false;
+      fetched().then(
+        () => (gone ? undefined : setState('here')),
+        () => {
+          noteLack();
+          if (!gone) setState('lacking');
+        },
+      );
+      return () => {
+        gone = true;
+      };
+    }, []);
+    if (Part) return <Part {...props} />;
+    return state === 'lacking' ? (
+      <p role="alert" className="border-l-4 border-brick pl-3 font-semibold">
+        This part has not come to this device yet, and cannot be fetched just now. It is asked for again as
+        soon as there is a way home.
+      </p>
+    ) : null;
+  };
 }
 
 /** Fetches, one after another, what may be asked for next; rooms too. */
 export function fetchInTime(rooms: readonly (() => Promise<unknown>)[]): void {
   setTimeout(() => {
     void (async () => {
-      for (const load of [...waiting, ...rooms]) await load().catch(() => undefined);
+      for (const load of [...waiting, ...rooms]) {
+        if (!navigator.onLine) return;
+        await load().catch(noteLack);
+      }
     })();
   }, REST_MS);
 }

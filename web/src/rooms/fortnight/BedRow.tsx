@@ -172,6 +172,7 @@ function Bar({
       type="button"
       {...attributes}
       {...listeners}
+      data-begin
       aria-roledescription="watering"
       aria-label={label}
       onKeyDown={keys}

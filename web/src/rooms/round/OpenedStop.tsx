@@ -1,6 +1,6 @@
 import type { StopView } from '@kibble/contract';
 import { DRY_TO_MM } from '@kibble/core';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { minutesText, useUnits } from '../../app/units.ts';
 import {
@@ -21,6 +21,7 @@ import { StopDetails } from './StopDetails.tsx';
 import { howText, keepDry, largeMinutes, shortHow } from './stopWords.ts';
 import { isCarried, type StopActs } from './useStopActs.ts';
 import { later } from '../../ui/later.tsx';
+import { ECHO_MS, isEcho } from '../../ui/secondTap.ts';
 import { Term } from '../../ui/Term.tsx';
 
 const CheckSheet = later(async () => (await import('./CheckSheet.tsx')).CheckSheet);
@@ -34,6 +35,17 @@ const OTHER_ACTS = [
   ['s', 'skip', 'Skip', 'Skip'],
 ] as const;
 
+/** What came under the finger by a tick does nothing until the finger has had time to go: a double tap ticks one stop. */
+function useSettled(afterTick: boolean): boolean {
+  const [ready, setReady] = useState(!afterTick);
+  useEffect(() => {
+    if (ready) return;
+    const timer = setTimeout(() => setReady(true), ECHO_MS);
+    return () => clearTimeout(timer);
+  }, [ready]);
+  return ready;
+}
+
 /** Where you are: one stop opened, with its core, what to do in a few words, what waiting would cost, and the acts. */
 export function OpenedStop({
   stop,
@@ -42,6 +54,7 @@ export function OpenedStop({
   next,
   acts,
   coreHeight,
+  afterTick,
 }: {
   stop: StopView;
   place: number;
@@ -49,10 +62,13 @@ export function OpenedStop({
   next: StopView | null;
   acts: StopActs;
   coreHeight: number;
+  /** It came under the finger that ticked the one before. */
+  afterTick: boolean;
 }) {
   const units = useUnits();
   const bed = { bedId: stop.bedId, bedName: stop.bedName };
   const [asking, setAsking] = useState<'different' | 'skip' | 'check' | null>(null);
+  const ready = useSettled(afterTick);
   const { waiting } = stop.reason;
   const pace = stop.byHand?.pace ? paceWords(stop.byHand.pace, stop.byHand.passes, units) : '';
   const carried = isCarried(stop);
@@ -144,8 +160,10 @@ export function OpenedStop({
             look="plain"
             data-key="d"
             className="px-1"
-            disabled={acts.isLoading}
-            onClick={() => void acts.done(stop).catch(() => undefined)}
+            disabled={!ready}
+            onClick={(e) => {
+              if (!isEcho(e)) void acts.done(stop).catch(() => undefined);
+            }}
           >
             Done
           </Button>

@@ -1,6 +1,6 @@
 import { summed } from '@kibble/core';
 import type { RoundView } from '@kibble/contract';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
 import { usePref } from '../../app/pref.ts';
@@ -52,19 +52,21 @@ function useNextFocused(opened: number | null, stops: RoundView['stops']): void 
     document.addEventListener('focusin', note);
     return () => document.removeEventListener('focusin', note);
   }, []);
-  useEffect(() => {
+  useLayoutEffect(() => {
     const { opened: before, inList } = last.current;
     last.current.opened = opened;
     if (before === null || before === opened || stops.some(({ bedId }) => bedId === before)) return;
-    // A question that was answered gives its focus back first.
-    const timer = setTimeout(() => {
+    const goOn = (): void => {
       const at = document.activeElement;
       if (at && at !== document.body) return;
       const next = document.querySelector<HTMLElement>(
         opened === null ? '#room' : inList ? `[data-stop="${opened}"] button` : `#stop-${opened} a`,
       );
       next?.focus({ preventScroll: opened === null });
-    }, 60);
+    };
+    goOn();
+    // A question that was answered gives its focus back a moment later.
+    const timer = setTimeout(goOn, 60);
     return () => clearTimeout(timer);
   }, [opened, stops]);
 }
@@ -83,14 +85,14 @@ export function RoundRoom() {
     (item): item is Settled => item.reason.code === 'settled today' && item.event !== null,
   );
   const left = leaveAlone.filter((item) => !settled.includes(item as Settled));
-  const [chosen, setChosen] = useState<{ bedId: number; at: number } | null>(null);
+  const [chosen, setChosen] = useState<{ bedId: number; at: number; ticked?: boolean } | null>(null);
   const [all, setAll] = useState(false);
   // What was ticked leaves, and the one that takes its place in the walk is opened.
   const found = stops.findIndex(({ bedId }) => bedId === chosen?.bedId);
   const index = found >= 0 ? found : Math.min(chosen?.at ?? 0, stops.length - 1);
   const opened = stops[index];
   const open = (bedId: number): void => setChosen({ bedId, at: stops.findIndex((s) => s.bedId === bedId) });
-  if (opened && found < 0) setChosen({ bedId: opened.bedId, at: index });
+  if (opened && found < 0) setChosen({ bedId: opened.bedId, at: index, ticked: chosen !== null });
   useNextFocused(opened?.bedId ?? null, stops);
   const { helping, setHelping } = useRoundKeys(stops, index, open);
   const empty = stops.length + leaveAlone.length === 0;
@@ -212,6 +214,7 @@ export function RoundRoom() {
                 next={stops[index + 1] ?? null}
                 acts={acts}
                 coreHeight={220}
+                afterTick={chosen?.ticked ?? false}
               />
               <p className="mt-3 hidden text-sm text-quiet lg:block">
                 {keysOn

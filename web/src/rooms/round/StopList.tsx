@@ -3,6 +3,7 @@ import { Check } from 'lucide-react';
 import { isUnderWay } from '../../app/settled.ts';
 import { useUnits } from '../../app/units.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
+import { isEcho } from '../../ui/secondTap.ts';
 import { laneOf, LaneHead, RunLane, type Lane } from './RunLane.tsx';
 import { LargeTime } from './LargeTime.tsx';
 import { largeMinutes, shortHow } from './stopWords.ts';
@@ -125,9 +126,10 @@ function StopRow({
       <button
         type="button"
         aria-label={`Done: ${stop.bedName}`}
-        disabled={acts.isLoading}
         className="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
-        onClick={() => void acts.done(stop).catch(() => undefined)}
+        onClick={(e) => {
+          if (!isEcho(e)) void acts.done(stop).catch(() => undefined);
+        }}
       >
         <span aria-hidden className="size-6 border-2 border-ink bg-paper" />
       </button>
@@ -157,7 +159,9 @@ function SettledRow({ item, acts }: { item: Settled; acts: StopActs }) {
         aria-label={`Take it back: ${item.bedName}`}
         disabled={isUnderWay(event)}
         className="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
-        onClick={() => acts.takeBack(event.id)}
+        onClick={(e) => {
+          if (!isEcho(e)) acts.takeBack(event.id);
+        }}
       >
         <span aria-hidden className="flex size-6 items-center justify-center bg-ink text-paper">
           <Check size={18} />
