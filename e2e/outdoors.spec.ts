@@ -105,7 +105,7 @@ test('wrong codes are locked out; a helper walks the round alone; who is shut ou
     });
     await settings.getByRole('button', { name: /code$/ }).click();
     await expect(settings.getByTestId('invitation')).toContainText(
-      may.source.includes('round') ? 'round only' : 'everything',
+      may.source.includes('round') ? 'walk the round only' : 'do everything',
     );
     return ((await settings.getByTestId('code').textContent()) ?? '').replace(/\s/g, '');
   };

@@ -7,4 +7,6 @@ import { buildWeb, prepare, root, TS } from './prepare.mjs';
 
 prepare();
 buildWeb();
-process.exit(spawnSync(process.execPath, [...TS, 'e2e/vitals.ts'], { cwd: root, stdio: 'inherit' }).status ?? 1);
+process.exit(
+  spawnSync(process.execPath, [...TS, 'e2e/vitals.ts'], { cwd: root, stdio: 'inherit' }).status ?? 1,
+);

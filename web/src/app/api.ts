@@ -402,14 +402,12 @@ export const api = createApi({
         body,
         headers: key ? { 'Idempotency-Key': key } : undefined,
       }),
-      onQueryStarted: ({ bedId, body }, ticking) =>
-        leaveAtOnce(`beds/${bedId}/waterings`, body, ticking as never),
+      onQueryStarted: ({ bedId, body }, ticking) => leaveAtOnce(`beds/${bedId}/waterings`, body, ticking),
       invalidatesTags: touchedBy,
     }),
     logSkip: build.mutation<EventAnswer, { bedId: number; body: SkipBody }>({
       query: ({ bedId, body }) => ({ url: `beds/${bedId}/skips`, method: 'POST', body }),
-      onQueryStarted: ({ bedId, body }, ticking) =>
-        leaveAtOnce(`beds/${bedId}/skips`, body, ticking as never),
+      onQueryStarted: ({ bedId, body }, ticking) => leaveAtOnce(`beds/${bedId}/skips`, body, ticking),
       invalidatesTags: touchedBy,
     }),
     logRain: build.mutation<EventView, { gardenId: number; date: string; rainMm: number }>({
@@ -486,12 +484,12 @@ export const api = createApi({
     }),
     openRun: build.mutation<TapRunView, { gardenId: number; bedId: number; body: RunBody }>({
       query: ({ bedId, body }) => ({ url: `beds/${bedId}/run`, method: 'PUT', body }),
-      onQueryStarted: ({ gardenId }, clock) => clockHere(gardenId, clock as never),
+      onQueryStarted: ({ gardenId }, clock) => clockHere(gardenId, clock),
       invalidatesTags: (run) => (run && run.id < 0 ? [] : ['Runs']),
     }),
     closeRun: build.mutation<{ dropped: boolean }, { gardenId: number; bedId: number }>({
       query: ({ bedId }) => ({ url: `beds/${bedId}/run`, method: 'DELETE' }),
-      onQueryStarted: ({ gardenId }, clock) => clockHere(gardenId, clock as never),
+      onQueryStarted: ({ gardenId }, clock) => clockHere(gardenId, clock),
       invalidatesTags: ['Runs'],
     }),
     moveSetting: build.mutation<{ ids: number[] }, { id: number; on: string }>({
@@ -620,8 +618,8 @@ export const api = createApi({
     newCalendar: build.mutation<CalendarView, number>({
       query: (id) => ({ url: `gardens/${id}/calendar`, method: 'POST' }),
       async onQueryStarted(id, { dispatch, queryFulfilled }) {
-        const { data } = await queryFulfilled;
-        dispatch(api.util.upsertQueryData('calendar', id, data));
+        const made = await queryFulfilled.catch(() => null);
+        if (made) void dispatch(api.util.upsertQueryData('calendar', id, made.data));
       },
     }),
     yourData: build.query<YourDataView, null>({ query: () => 'your-data', providesTags: ['YourData'] }),

@@ -124,8 +124,14 @@ export const STAND_INS: readonly StandIn[] = [
     'POST',
     /^beds\/(\d+)\/waterings$/,
     (asked) => {
-      const { litres } = eventOf(asked, 'watering');
-      return `${bedName(asked.ids[0] ?? 0, asked.known)} watered${litres === null ? '' : `, ${Math.round(litres)} L`}`;
+      const { litres, minutes } = eventOf(asked, 'watering');
+      const much =
+        litres !== null
+          ? `, ${Math.round(litres)} L`
+          : minutes !== null
+            ? `, ${Math.round(minutes)} min`
+            : '';
+      return `${bedName(asked.ids[0] ?? 0, asked.known)} watered${much}`;
     },
     (asked) => eventOf(asked, 'watering'),
     ofBed,

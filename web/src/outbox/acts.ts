@@ -44,6 +44,8 @@ const book = (): Promise<IDBPDatabase<Tables>> => {
 /** Other tabs and the worker are told that the list is another. */
 const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('kibble-outbox');
 const heard = new Set<() => void>();
+// Under Node, where it is tested, it would keep the process alive.
+(channel as { unref?: () => void } | null)?.unref?.();
 if (channel) channel.onmessage = () => heard.forEach((listener) => listener());
 function tell(): void {
   channel?.postMessage('changed');

@@ -7,18 +7,15 @@ export type Sent = 'all sent' | 'no way' | 'not let in';
 const LATER = new Set([408, 429, 502, 503, 504, 507]);
 const PATIENCE_MS = 15_000;
 
-/** Ids that were made up here give way to those at home. */
+/** Ids that were made up here give way to those at home: in the address, and where entries are named by their ids. */
 async function atHome(act: KeptAct): Promise<{ url: string; body: unknown }> {
-  let { url } = act;
-  let text = JSON.stringify(act.body ?? {});
-  const standIns = new Set([...`${url} ${text}`.matchAll(/(?<=[/[,:])-\d+\b/g)].map(([id]) => Number(id)));
-  for (const id of standIns) {
-    const real = await idAtHome(id);
-    if (real === null) continue;
-    url = url.replace(`/${id}`, `/${real}`);
-    text = text.replaceAll(new RegExp(`(?<=[\\[,:])${id}\\b`, 'g'), String(real));
-  }
-  return { url, body: JSON.parse(text) as unknown };
+  const real = async (id: number): Promise<number> => (id < 0 ? ((await idAtHome(id)) ?? id) : id);
+  const [, standIn] = /\/(-\d+)(?=\/|$)/.exec(act.url) ?? [];
+  const url =
+    standIn === undefined ? act.url : act.url.replace(`/${standIn}`, `/${await real(Number(standIn))}`);
+  const { ids } = (act.body ?? {}) as { ids?: unknown };
+  if (!Array.isArray(ids)) return { url, body: act.body ?? {} };
+  return { url, body: { ...(act.body as object), ids: await Promise.all(ids.map(real)) } };
 }
 
 const idsOf = (answer: unknown): number[] => {
@@ -74,7 +71,7 @@ let under: Promise<Sent> | null = null;
  */
 export function sendKept(): Promise<Sent> {
   under ??= (
-    'locks' in navigator ? (navigator.locks.request('kibble-outbox', sendAll) as Promise<Sent>) : sendAll()
+    'locks' in navigator ? navigator.locks.request<Promise<Sent>>('kibble-outbox', sendAll) : sendAll()
   ).finally(() => {
     under = null;
   });

@@ -21,6 +21,10 @@ function draftOf(key: string): Record<string, unknown> | null {
 }
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
+/** What was typed before and differs from the form as it begins. */
+const typedBefore = <T extends FieldValues>(key: string, plain: Partial<T>): [string, unknown][] =>
+  Object.entries(draftOf(key) ?? {}).filter(([name, value]) => !same(value, plain[name as keyof T]));
+
 export type KeptForm<T extends FieldValues> = UseFormReturn<T> & {
   /** What was typed before the form was left, put back into it, and the way to begin anew; null where there is none. */
   draft: { beginAnew: () => void } | null;
@@ -34,8 +38,9 @@ export type KeptForm<T extends FieldValues> = UseFormReturn<T> & {
 export function useKeptForm<T extends FieldValues>(key: string, options: UseFormProps<T>): KeptForm<T> {
   const form = useForm<T>(options);
   const { setValue, getValues, reset, subscribe, handleSubmit } = form;
-  const [restored, setRestored] = useState(false);
   const [plain] = useState(() => (options.values ?? options.defaultValues ?? {}) as Partial<T>);
+  const [before] = useState(() => typedBefore(key, plain));
+  const [restored, setRestored] = useState(before.length > 0);
   const sent = useRef(false);
   const forget = useCallback(() => {
     localStorage.removeItem(nameOf(key));
@@ -43,12 +48,8 @@ export function useKeptForm<T extends FieldValues>(key: string, options: UseForm
   }, [key]);
 
   useEffect(() => {
-    const draft = draftOf(key);
-    if (!draft) return;
-    const differs = Object.entries(draft).filter(([name, value]) => !same(value, plain[name as keyof T]));
-    for (const [name, value] of differs) setValue(name as Path<T>, value as never, { shouldDirty: true });
-    setRestored(differs.length > 0);
-  }, [key, plain, setValue]);
+    for (const [name, value] of before) setValue(name as Path<T>, value as never, { shouldDirty: true });
+  }, [before, setValue]);
 
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | null = null;
@@ -86,7 +87,7 @@ export function useKeptForm<T extends FieldValues>(key: string, options: UseForm
     ...form,
     handleSubmit: (valid, invalid) =>
       handleSubmit(async (values, event) => {
-        const answer = await valid(values as never, event);
+        const answer = await valid(values, event);
         sent.current = true;
         forget();
         return answer;

@@ -157,7 +157,9 @@ function Invitation({ data }: { data: SharingView }) {
               {now.code.slice(0, 3)} {now.code.slice(3)}
             </strong>
             <span className="text-sm text-quiet">
-              For one device, {now.rights}, until {timeText(now.until)}.
+              For one device, which may{' '}
+              {now.rights === 'everything' ? 'do everything' : 'walk the round only'}; until{' '}
+              {timeText(now.until)}.
             </span>
           </p>
         </div>

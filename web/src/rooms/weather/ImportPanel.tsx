@@ -86,7 +86,9 @@ export function ImportPanel({ garden }: { garden: GardenView }) {
       </p>
       <input {...getInputProps({ 'aria-label': 'File of weather' })} />
       <div className="flex flex-wrap items-center gap-x-2">
-        <Button data-begin onClick={open}>{isDragActive ? 'Drop it here' : 'Choose a file'}</Button>
+        <Button data-begin onClick={open}>
+          {isDragActive ? 'Drop it here' : 'Choose a file'}
+        </Button>
         <Button look="quiet" onClick={() => setPasting(!pasting)}>
           {pasting ? 'Paste nothing' : 'Paste rows'}
         </Button>
