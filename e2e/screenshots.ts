@@ -11,7 +11,6 @@ const VIEWS = [
   ['tree', '/garden/1/trees/12', 1280, 800],
   ['bed', '/garden/1/beds/2', 1280, 800],
   ['fortnight', '/garden/1/fortnight', 1280, 800],
-  ['ground', '/garden/1/ground', 1280, 800],
   ['ground-of-bed', '/garden/1/ground/bed/1', 1280, 800],
   ['weather', '/garden/1/weather', 1280, 800],
 ] as const;
@@ -49,14 +48,6 @@ test('guided tests, filled in', async ({ page, kibble }) => {
     await page.waitForLoadState('networkidle');
     await page.screenshot({ path: `docs/screenshots/${name}.png` });
   };
-  await page.goto(`${kibble}/garden/1/ground/bed/3/feel`);
-  await page.getByText('It stays a ball').click();
-  await page.getByText('A ribbon forms').click();
-  await page.getByText('Under 25 mm').click();
-  await page.getByText('Grit', { exact: true }).click();
-  await page.evaluate(() => window.scrollTo(0, 160));
-  await shoot('test-feel');
-
   await page.goto(`${kibble}/garden/1/ground/bed/2/drip`);
   for (const [label, value] of [
     ['Length', '15'],
@@ -106,4 +97,33 @@ test('the round in the dark', async ({ page, kibble }) => {
   await page.getByRole('heading').first().waitFor();
   await page.waitForLoadState('networkidle');
   await page.screenshot({ path: 'docs/screenshots/round-dark.png' });
+});
+
+test('on the home network, and without a way home', async ({ page, browser, house }) => {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    isMobile: true,
+    hasTouch: true,
+  });
+  const phone = await context.newPage();
+  await phone.goto(house.network);
+  await phone.getByLabel('Six figures').fill(house.code);
+  await phone.getByLabel('What this device is called').fill('kitchen phone');
+  await phone.getByRole('button', { name: 'Let this device in' }).click();
+  await phone.locator('[data-stop-panel]').waitFor();
+  await phone.waitForTimeout(2000);
+  await phone.waitForLoadState('networkidle');
+  await context.setOffline(true);
+  await phone.getByRole('button', { name: 'Done', exact: true }).click();
+  await phone.getByRole('button', { name: '1 kept here, not yet at home' }).waitFor();
+  await phone.waitForTimeout(1500);
+  await phone.screenshot({ path: 'docs/screenshots/outdoors-phone.png' });
+  await page.goto(`${house.url}/garden/1/settings`);
+  await page.getByRole('button', { name: /code$/ }).click();
+  await page.getByTestId('code').waitFor();
+  await page.getByRole('heading', { name: 'On the home network' }).evaluate((heading) => {
+    void heading.scrollIntoView({ block: 'start' });
+  });
+  await page.screenshot({ path: 'docs/screenshots/sharing.png' });
+  await context.close();
 });

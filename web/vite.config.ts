@@ -34,6 +34,6 @@ export default defineConfig({
       },
     }),
   ],
-  build: { outDir: 'dist', emptyOutDir: true },
+  build: { outDir: 'dist', emptyOutDir: true, manifest: true },
   server: { proxy: { '/api': 'http://127.0.0.1:5180' } },
 });

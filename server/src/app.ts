@@ -9,6 +9,7 @@ import { door } from './http/door.ts';
 import { letIn } from './http/letIn.ts';
 import { errorHandler } from './http/errorHandler.ts';
 import { Live } from './http/live.ts';
+import { pageLinks } from './http/pageLinks.ts';
 import { requestLog } from './http/requestLog.ts';
 import { bedRoutes } from './routes/beds.ts';
 import { calendarRoutes } from './routes/calendar.ts';
@@ -90,6 +91,7 @@ export function kibbleApp(
     );
   });
   if (webDir && existsSync(webDir)) {
+    const links = pageLinks(webDir);
     // What bears its own hash never changes; everything else is asked for again.
     app.use('/assets', express.static(join(webDir, 'assets'), { maxAge: '1y', immutable: true }));
     app.use(express.static(webDir, { index: false, maxAge: 0 }));
@@ -97,6 +99,8 @@ export function kibbleApp(
       // A file that is not there is not the page: a program in its place would be read as one.
       if (/\.[a-z0-9]+$/i.test(req.path))
         throw new Refusal('not-found', `There is no file ${req.path.slice(0, 200)}.`, 'address');
+      const needed = links(req.path);
+      if (needed.length > 0) res.set('Link', needed.join(', '));
       res.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html'));
     });
   }

@@ -24,12 +24,15 @@ const OF_ROOM: Readonly<Record<string, (gardenId: number, id: number, dispatch: 
   beds: (_gardenId, id, dispatch) => {
     if (id > 0) void dispatch(bedPage.initiate(id, { subscribe: false }));
   },
-  ground: (gardenId, _id, dispatch) => void dispatch(drafts.initiate(gardenId, { subscribe: false })),
+  ground: (gardenId, id, dispatch) => {
+    if (id > 0) void dispatch(bedPage.initiate(id, { subscribe: false }));
+    void dispatch(drafts.initiate(gardenId, { subscribe: false }));
+  },
 };
 
 /** Asks for what an address will need while its program is still being fetched and read. */
 export function beginAsking(pathname: string, dispatch: AppDispatch): void {
-  const found = /^\/garden\/(\d+)\/([a-z]+)(?:\/(\d+))?/.exec(pathname);
+  const found = /^\/garden\/(\d+)\/([a-z]+)(?:\/(?:bed\/)?(\d+))?/.exec(pathname);
   if (!found) return;
   const gardenId = Number(found[1]);
   void dispatch(garden.initiate(gardenId, { subscribe: false }));

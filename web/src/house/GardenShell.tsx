@@ -79,6 +79,10 @@ export function GardenShell() {
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
   }, []);
+  const stands = Boolean(round) && Boolean(garden);
+  useEffect(() => {
+    if (stands) window.dispatchEvent(new Event('kibble-stands'));
+  }, [stands]);
   useEffect(() => nameRoom(titleOf(pathname, garden)), [pathname, garden]);
   useEffect(() => localStorage.setItem('kibble.garden', String(id)), [id]);
   useEffect(() => localStorage.setItem(UNITS_KEY, system), [system]);

@@ -2,7 +2,7 @@ import { lazy, Suspense, type ComponentType, type ReactNode } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Navigate, Outlet, useLocation, useRoutes, type RouteObject } from 'react-router';
 import { refusal, useGardensQuery } from '../app/api.ts';
-import { fetchInTime, later } from '../ui/later.tsx';
+import { later } from '../ui/later.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
 import { GardenShell } from './GardenShell.tsx';
 import { RoomFault } from './RoomFault.tsx';
@@ -43,7 +43,10 @@ const ROOMS: readonly (readonly [path: string, load: () => Promise<ComponentType
 ];
 const setup = async (): Promise<ComponentType> => (await import('../rooms/setup/SetupRoom.tsx')).SetupRoom;
 
-/** Begins to fetch the room an address is of, before anything is drawn; the others follow when there is time. */
+/** Every room, to be fetched in time. */
+export const ALL_ROOMS = ROOMS.map(([, load]) => load);
+
+/** Begins to fetch the room an address is of, before anything is drawn. */
 export function fetchRooms(pathname: string): void {
   const within = /^\/garden\/\d+\/(.*)$/.exec(pathname)?.[1];
   const load =
@@ -57,7 +60,6 @@ export function fetchRooms(pathname: string): void {
             ).test(within),
         )?.[1];
   load?.().catch(() => undefined);
-  fetchInTime(ROOMS.map(([, room]) => room));
 }
 
 function room(load: () => Promise<ComponentType>): ReactNode {

@@ -5,7 +5,7 @@ type Load<P> = () => Promise<ComponentType<P>>;
 
 /** Parts that are not of the first screen, in the order in which they were named: fetched when nothing else is to be done. */
 const waiting: (() => Promise<unknown>)[] = [];
-/** After so long, ms: the first screen stands by then. */
+/** So long after the first screen stands, ms. */
 const REST_MS = 1200;
 /** A part that is drawn only once it is asked for, and fetched then, or before when there is time: without network it must be here. */
 export function later<P extends object>(load: Load<P>): ComponentType<P> {
@@ -40,11 +40,19 @@ export function later<P extends object>(load: Load<P>): ComponentType<P> {
   };
 }
 
-/** Fetches, one after another, what may be asked for next; rooms too. */
+let begun = false;
+
+/** Once the first screen stands: fetches, one after another, what may be asked for next; rooms too. */
 export function fetchInTime(rooms: readonly (() => Promise<unknown>)[]): void {
+  if (begun) return;
+  begun = true;
   setTimeout(() => {
     void (async () => {
       for (const load of [...waiting, ...rooms]) {
+        // Between two of them whatever is done on the page comes first.
+        await new Promise<void>((idle) =>
+          'requestIdleCallback' in window ? requestIdleCallback(() => idle()) : setTimeout(idle, 50),
+        );
         if (!navigator.onLine) return;
         await load().catch(noteLack);
       }
