@@ -77,7 +77,7 @@ for (const worker of ['allow', 'block'] as const)
           .getByRole('heading', { name: 'Nothing asks for water today' })
           .or(reopened.getByRole('heading', { name: 'No bed asks for water today' })),
       ).toBeVisible();
-      await expect(reopened.getByTestId('way-home')).toContainText('What you see is of');
+      await expect(reopened.getByTestId('way-home')).toContainText('this is of');
     }
     await context.setOffline(false);
     await expect

@@ -18,7 +18,7 @@ export function AwayBar() {
     <div aria-live="polite" className="no-print" data-testid="way-home">
       {home && kept.length === 0 ? null : (
         <div className="flex flex-wrap items-center gap-x-4 border-b-2 border-ink bg-sheet px-4 text-sm md:px-8">
-          <span className="min-w-0 flex-1 py-1">
+          <span className="min-w-0 flex-1 py-1 leading-tight">
             {home ? (
               refused > 0 ? (
                 <strong className="text-brick">Home has a question about what was kept here.</strong>
@@ -27,15 +27,21 @@ export function AwayBar() {
               )
             ) : (
               <>
-                <strong>No way home{lostAt === null ? '' : ` since ${clock(lostAt)}`}.</strong>
-                {shownOf === null ? '' : ` What you see is of ${clock(shownOf)}.`}
+                <strong>No way home{lostAt === null ? '' : ` since ${clock(lostAt)}`}</strong>
+                {shownOf === null ? '.' : `; this is of ${clock(shownOf)}.`}
                 {waiting === 0 ? ' What you write down is kept here.' : ''}
               </>
             )}
           </span>
           {kept.length > 0 ? (
             <Button look="quiet" className="px-0 text-sm" onClick={() => setOpen(true)}>
-              {waiting > 0 ? `${waiting} kept here, not yet at home` : `${refused} to decide`}
+              {waiting > 0 ? (
+                <>
+                  {waiting} kept here<span className="sr-only md:not-sr-only">, not yet at home</span>
+                </>
+              ) : (
+                `${refused} to decide`
+              )}
             </Button>
           ) : null}
         </div>
