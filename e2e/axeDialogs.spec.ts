@@ -1,0 +1,74 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Locator, Page } from '@playwright/test';
+import { expect, openedStop, test } from './kibble.ts';
+
+/** What axe has against the page as it is now, by rule and place. */
+async function against(page: Page, where: string): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .options({ rules: { 'label-content-name-mismatch': { enabled: true } } })
+    .analyze();
+  return violations.map(
+    ({ id, nodes }) =>
+      `${where}: ${id}: ${nodes
+        .slice(0, 2)
+        .map(({ target }) => String(target))
+        .join(' | ')}`,
+  );
+}
+
+for (const colorScheme of ['light', 'dark'] as const)
+  test(`every dialog that opens from a room is clean to axe, ${colorScheme}`, async ({
+    page,
+    house,
+    browser,
+  }) => {
+    test.setTimeout(180_000);
+    await page.emulateMedia({ colorScheme });
+    const found: string[] = [];
+    const open = async (
+      name: string,
+      button: Locator,
+      what: Locator = page.getByRole('dialog'),
+    ): Promise<void> => {
+      await button.click();
+      await what.first().waitFor();
+      found.push(...(await against(page, name)));
+      await page.keyboard.press('Escape');
+      await expect(page.getByRole('dialog')).toHaveCount(0);
+    };
+    await page.goto(`${house.url}/garden/1/round`);
+    const opened = openedStop(page);
+    await opened.waitFor();
+    await open('another amount', opened.getByRole('button', { name: 'Other amount' }));
+    await open('look first', opened.getByRole('button', { name: 'Look first' }));
+    await open('the working', opened.getByRole('button', { name: /show the working/ }));
+    await open(
+      'a day',
+      page
+        .getByRole('region', { name: /^Weather/ })
+        .getByRole('button')
+        .first(),
+    );
+    await open('what to do', page.getByRole('button', { name: 'what to do' }).first());
+    await page.keyboard.press('?');
+    await page.getByRole('dialog').waitFor();
+    found.push(...(await against(page, 'the keys')));
+    await page.keyboard.press('Escape');
+    await opened.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByRole('status').waitFor();
+    found.push(...(await against(page, 'what was done')));
+    await open('done lately', page.getByRole('button', { name: 'Done lately' }));
+    await page.goto(`${house.url}/garden/1/beds/2`);
+    await open('an earlier watering', page.getByRole('button', { name: 'Write down an earlier watering' }));
+    await page.goto(`${house.url}/garden/1/settings`);
+    await page.getByRole('button', { name: /code$/ }).click();
+    await page.getByTestId('invitation').waitFor();
+    found.push(...(await against(page, 'an invitation')));
+    const stranger = await browser.newContext({ colorScheme, viewport: { width: 390, height: 844 } });
+    const door = await stranger.newPage();
+    await door.goto(house.network);
+    await door.getByLabel('Six figures').waitFor();
+    found.push(...(await against(door, 'the door')));
+    await stranger.close();
+    expect(found).toEqual([]);
+  });
