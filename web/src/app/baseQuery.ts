@@ -7,7 +7,7 @@ import {
   type FetchBaseQueryError,
   type FetchBaseQueryMeta,
 } from '@reduxjs/toolkit/query/react';
-import { nanoid } from 'nanoid';
+import { nanoid } from '@reduxjs/toolkit';
 import { forgetAct, idAtHome, keepAct, keptActs } from '../outbox/acts.ts';
 import { sendKept } from '../outbox/sendKept.ts';
 import { actAnswered, keyOfAct } from './acts.ts';
@@ -85,26 +85,28 @@ export function knownOn(state: unknown): Known {
   };
 }
 
+/** What cannot wait says so. */
+const needsHome = (): Result => ({
+  error: {
+    status: 'CUSTOM_ERROR',
+    error: 'no way home',
+    data: {
+      error: {
+        code: 'busy',
+        message:
+          'There is no way to Kibble at home just now, and this needs it at once. What you typed is still here: send it when the way is back.',
+      },
+    },
+  },
+});
+
 /** An act that finds no way home is kept here, and answered by what stands for home's answer. */
 async function keptHere(
   act: { method: string; url: string; body: unknown; key: string },
   api: BaseQueryApi,
 ): Promise<Result> {
   const found = standInFor(act.method, act.url);
-  if (!found)
-    return {
-      error: {
-        status: 'CUSTOM_ERROR',
-        error: 'no way home',
-        data: {
-          error: {
-            code: 'busy',
-            message:
-              'There is no way to Kibble at home just now, and this needs it at once. What you typed is still here: send it when the way is back.',
-          },
-        },
-      },
-    };
+  if (!found || typeof indexedDB === 'undefined') return needsHome();
   const { standIn, ids } = found;
   const at = new Date().toISOString();
   const known = knownOn(api.getState());

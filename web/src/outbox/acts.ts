@@ -54,8 +54,9 @@ function tell(): void {
 /** Calls back whenever what is kept changes, here or in another tab. */
 export const onKeptChanged = (listener: () => void): void => void heard.add(listener);
 
-/** Everything that is kept here, in the order in which it was done. */
-export const keptActs = async (): Promise<KeptAct[]> => (await book()).getAll('acts');
+/** Everything that is kept here, in the order in which it was done; nothing where the browser keeps nothing for a page. */
+export const keptActs = async (): Promise<KeptAct[]> =>
+  typeof indexedDB === 'undefined' ? [] : (await book()).getAll('acts');
 
 export async function keepAct(act: Omit<KeptAct, 'seq'>): Promise<KeptAct> {
   const db = await book();
