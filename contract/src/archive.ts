@@ -161,6 +161,7 @@ export const ARCHIVE_TABLES = {
     reason: 'text?',
     note: 'text?',
     removedAt: 'moment?',
+    by: 'text?',
   },
   pots: {
     id: 'whole',

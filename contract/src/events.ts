@@ -50,6 +50,8 @@ export const eventView = z.object({
   rainMm: z.number().nullable(),
   reason: z.string().nullable(),
   note: z.string().nullable(),
+  /** The device it was written down on; null at the machine itself. */
+  by: z.string().nullable(),
 });
 export type EventView = z.infer<typeof eventView>;
 export type WateringBody = z.infer<typeof wateringBody>;

@@ -28,7 +28,7 @@ import { weatherRoutes } from './routes/weather.ts';
 import { weatherFileRoutes } from './routes/weatherFiles.ts';
 import { yourDataRoutes } from './routes/yourData.ts';
 import type { Services } from './http/services.ts';
-import { momentary } from './services/moment.ts';
+import { momentary } from './services/acting.ts';
 
 /** Largest body of an ordinary change, and of a file of weather sent as one. */
 const BODY = 200_000;

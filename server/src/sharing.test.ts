@@ -173,7 +173,10 @@ describe('who is let in', () => {
     const cookie = await letIn('round only');
     const as = (method: Method, path: string) => network(method, path).set('Cookie', cookie);
     expect((await as('get', '/api/gardens/1/round')).status).toBe(200);
-    expect((await as('post', '/api/beds/1/waterings').send({ litres: 20 })).status).toBe(201);
+    const done = await as('post', '/api/beds/1/waterings').send({ litres: 20 });
+    expect(done.status).toBe(201);
+    // Whoever looks sees on which device it was written down.
+    expect(done.body.by).toBe('kitchen phone');
     expect((await as('delete', '/api/events/1').send({})).status).toBe(200);
     for (const [method, path] of [
       ['put', '/api/beds/1'],
@@ -270,7 +273,9 @@ describe('the calendar', () => {
 describe('never twice, and never lost', () => {
   test('a second watering of a day is asked about where the page takes it to be the only one', async () => {
     const water = (body: object) => here('post', '/api/beds/1/waterings').send({ litres: 40, ...body });
-    expect((await water({ onlyOne: true })).status).toBe(201);
+    const first = await water({ onlyOne: true });
+    expect(first.status).toBe(201);
+    expect(first.body.by).toBeNull();
     const asks = await water({ onlyOne: true });
     expect(asks.status).toBe(409);
     expect(asks.body.error).toMatchObject({ code: 'needs-consent', field: 'onlyOne' });

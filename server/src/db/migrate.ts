@@ -12,6 +12,7 @@ import * as fewestRounds from './migrations/008-fewest-rounds.ts';
 import * as ownWeather from './migrations/009-own-weather.ts';
 import * as seenTo from './migrations/010-seen-to.ts';
 import * as pots from './migrations/011-pots.ts';
+import * as who from './migrations/012-who.ts';
 import { SchemaSteps } from './schemaSteps.ts';
 
 /** Every migration, oldest first. A number is given once and never used again. */
@@ -27,6 +28,7 @@ const MIGRATIONS = [
   { name: '009-own-weather', ...ownWeather },
   { name: '010-seen-to', ...seenTo },
   { name: '011-pots', ...pots },
+  { name: '012-who', ...who },
 ];
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
 export const LATEST = MIGRATION_NAMES.at(-1) as string;

@@ -293,6 +293,8 @@ export class EventRow extends Model<InferAttributes<EventRow>, InferCreationAttr
   declare rainMm: number | null;
   declare reason: string | null;
   declare note: string | null;
+  /** The device it was written down on; null at the machine itself. */
+  declare by: CreationOptional<string | null>;
   declare removedAt: Date | null;
 }
 
@@ -557,6 +559,7 @@ export function defineModels(sequelize: Sequelize): void {
       rainMm: numberOrNull(),
       reason: textOrNull(),
       note: textOrNull(),
+      by: textOrNull(),
       removedAt: moment(),
     },
     as('events'),

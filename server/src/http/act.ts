@@ -3,7 +3,7 @@ import type { Request, RequestHandler } from 'express';
 import { literal, Op } from 'sequelize';
 import { Act, type Garden } from '../db/models.ts';
 import { writerOf } from '../db/writer.ts';
-import { asOf } from '../services/moment.ts';
+import { asDone } from '../services/acting.ts';
 import { Refusal } from '../errors.ts';
 import { sendJson } from './sendView.ts';
 import type { Touched } from '../planner/planStore.ts';
@@ -85,13 +85,13 @@ async function changedIn(plans: Services['plans'], garden: Garden, log: Services
  * stored must leave its bed plannable; a bed that could not be planned before may be changed step by step.
  */
 export function act(
-  { sequelize, wall, log, plans }: Services,
+  { sequelize, wall, log, plans, sharing }: Services,
   handler: (req: Request, proving: boolean) => Promise<Answer>,
 ): RequestHandler {
   const write = writerOf(sequelize);
   return async (req, res) => {
     const key = keyOf(req);
-    const moment = momentOf(req, wall.now());
+    const doing = { moment: momentOf(req, wall.now()), by: sharing?.who(req).name ?? null };
     const what = whatOf(req);
     const run = (proving: boolean): Promise<Answer & { status: number; again: boolean }> =>
       write(async () => {
@@ -99,7 +99,7 @@ export function act(
         if (done && done.what !== what)
           throw new Refusal('conflict', 'This key was used for another act before.', 'Idempotency-Key');
         if (done) return { status: done.status, body: JSON.parse(done.answer) as unknown, again: true };
-        const made = await asOf(moment, () => handler(req, proving));
+        const made = await asDone(doing, () => handler(req, proving));
         const { status = 200, body } = made;
         if (key !== null) {
           const at = wall.now();

@@ -117,6 +117,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     '009',
     '010',
     '011',
+    '012',
   ]);
   await again.close();
   sequelize = await openDatabase(file);

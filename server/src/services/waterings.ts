@@ -2,6 +2,7 @@ import { givenOf, type BedView, type EventView, type SkipBody, type WateringBody
 import { addDays, type GivenWater, type ToldWater } from '@kibble/core';
 import { EventRow, type Bed } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
+import { byWhom } from './acting.ts';
 import { findBedView } from './beds.ts';
 import type { WallClock } from './clock.ts';
 
@@ -35,6 +36,7 @@ export function eventToView(row: EventRow, bed: BedView | null, today: string): 
     rainMm: row.rainMm,
     reason: row.reason,
     note: row.note,
+    by: row.by,
   };
 }
 
@@ -45,6 +47,7 @@ const blank = {
   rainMm: null,
   reason: null,
   note: null,
+  by: null,
   removedAt: null,
 };
 
@@ -90,11 +93,11 @@ async function askTwice(bed: BedView, today: string, date: string): Promise<void
     order: [['at', 'DESC']],
   });
   if (!row) return;
-  const { litres, at } = eventToView(row, bed, today);
+  const { litres, at, by } = eventToView(row, bed, today);
   const had = litres === null ? 'water' : `${Math.round(litres)} L`;
   throw new Refusal(
     'needs-consent',
-    `${bed.name} had ${had} ${date === today ? 'today' : `on ${date}`} already, written down at ${at.slice(11, 16)} UTC. Was this a second time?`,
+    `${bed.name} had ${had} ${date === today ? 'today' : `on ${date}`} already, written down${by === null ? '' : ` on ${by}`} at ${at.slice(11, 16)} UTC. Was this a second time?`,
     'onlyOne',
   );
 }
@@ -129,6 +132,7 @@ export async function logWatering(
     at: wall.now(),
     reason: body.asPlanned ? 'as planned' : 'done differently',
     note: body.note ?? null,
+    by: byWhom(),
   });
   return eventToView(row, view, today);
 }
@@ -144,6 +148,7 @@ export async function logSkip(bed: Bed, body: SkipBody, date: string, wall: Wall
     at: wall.now(),
     reason: body.reason,
     note: body.note ?? null,
+    by: byWhom(),
   });
   return eventToView(row, null, date);
 }
@@ -167,6 +172,7 @@ export async function logRain(
     date,
     at: wall.now(),
     rainMm,
+    by: byWhom(),
   });
   return eventToView(row, null, date);
 }

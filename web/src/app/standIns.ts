@@ -81,6 +81,7 @@ function eventOf(asked: Asked, kind: 'watering' | 'skip'): EventView {
     rainMm: null,
     reason: text(body.reason) ?? (body.asPlanned === true ? 'as planned' : null),
     note: text(body.note),
+    by: null,
   };
 }
 

@@ -40,6 +40,7 @@ export function BedLog({ bed, events, today }: { bed: BedView; events: EventView
               {event.kind === 'watering'
                 ? `${units.text('volume', event.litres ?? 0)}, ${Math.round(event.minutes ?? 0)} min${event.reason === 'as planned' ? '' : event.note ? `, off the plan: ${event.note}` : ', done differently'}`
                 : `Skipped: ${event.reason ?? ''}`}
+              {event.by ? `; on ${event.by}` : ''}
             </span>
             <button
               type="button"

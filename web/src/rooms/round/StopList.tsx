@@ -142,8 +142,8 @@ function SettledRow({ item, acts }: { item: Settled; acts: StopActs }) {
   const { event } = item;
   const had =
     event.kind === 'skip'
-      ? `skipped: ${event.reason ?? 'no reason given'}`
-      : `had ${units.text('volume', event.litres ?? 0)}`;
+      ? `skipped: ${event.reason ?? 'no reason given'}${event.by ? `, ${event.by}` : ''}`
+      : `had ${units.text('volume', event.litres ?? 0)}${event.by ? `, ${event.by}` : ''}`;
   return (
     <li aria-label={item.bedName} className="relative border-t border-rule text-quiet">
       <div className={`${GRID} min-h-11 lg:min-h-10`}>
