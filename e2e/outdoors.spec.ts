@@ -417,6 +417,7 @@ test('every dialog gives the focus back to what opened it; after Done it is on t
       page.evaluate(() => document.activeElement?.closest('[data-stop]')?.getAttribute('aria-label') ?? ''),
     )
     .toBe(next);
+  await page.getByRole('status').waitFor();
   await page.keyboard.press('Tab');
   await expect(page.getByRole('status').getByRole('button', { name: 'Undo' })).toBeFocused();
   await page.keyboard.press('Enter');

@@ -72,7 +72,7 @@ import type {
 import { isSeenTo, type Air, type Summers, type Week } from '@kibble/core';
 import { createApi } from '@reduxjs/toolkit/query/react';
 import { baseQuery, knownOn } from './baseQuery.ts';
-import { noticeShown } from './noticeSlice.ts';
+import { entryTaken, noticeDismissed, noticeShown } from './noticeSlice.ts';
 import { settled, unsettled } from './settled.ts';
 import { keptActs } from '../outbox/acts.ts';
 import { entryOfAct, runsWith, standingOf, type Known } from './standIns.ts';
@@ -127,7 +127,11 @@ async function leaveAtOnce(
   };
   // Another amount is still being told: its stop leaves when that is on record.
   const atOnce = event.kind === 'skip' || event.reason === 'as planned';
-  if (atOnce) inRound((round) => settled(round, event));
+  if (atOnce) {
+    // What was done before is not what Undo takes back from here on.
+    dispatch(noticeDismissed() as never);
+    inRound((round) => settled(round, event));
+  }
   try {
     const { data } = await queryFulfilled;
     if (data.id > 0) return;
@@ -419,8 +423,10 @@ export const api = createApi({
         restore ? { url: `events/${id}/restore`, method: 'POST' } : { url: `events/${id}`, method: 'DELETE' },
       async onQueryStarted({ id, restore }, { dispatch, queryFulfilled, getState }) {
         const stop = ticked.get(id);
-        if (id > 0 || restore || !stop) return;
-        await queryFulfilled.catch(() => undefined);
+        const taken = await queryFulfilled.catch(() => null);
+        if (!taken || restore) return;
+        dispatch(entryTaken(id));
+        if (id > 0 || !stop) return;
         ticked.delete(id);
         for (const { gardenId } of knownOn(getState()).rounds)
           dispatch(

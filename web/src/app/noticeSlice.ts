@@ -84,6 +84,11 @@ export const noticeSlice = createSlice({
     noticeDismissed(state) {
       state.current = null;
     },
+    /** An entry was taken back where it stands: nothing of it is left to undo. */
+    entryTaken(state, { payload: eventId }: PayloadAction<number>) {
+      state.done = state.done.filter((done) => done.undoEventId !== eventId);
+      if (state.current?.undoEventId === eventId) state.current = null;
+    },
     takenBack(state, { payload: id }: PayloadAction<string>) {
       state.done = state.done.filter((done) => done.id !== id);
       if (state.current?.id === id) state.current = null;
@@ -91,4 +96,4 @@ export const noticeSlice = createSlice({
   },
 });
 
-export const { noticeShown, noticeDismissed, takenBack } = noticeSlice.actions;
+export const { noticeShown, noticeDismissed, entryTaken, takenBack } = noticeSlice.actions;

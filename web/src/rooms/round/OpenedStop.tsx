@@ -21,7 +21,7 @@ import { StopDetails } from './StopDetails.tsx';
 import { howText, keepDry, largeMinutes, shortHow } from './stopWords.ts';
 import { isCarried, type StopActs } from './useStopActs.ts';
 import { later } from '../../ui/later.tsx';
-import { ECHO_MS, isEcho } from '../../ui/secondTap.ts';
+import { ECHO_MS } from '../../ui/underFinger.ts';
 import { Term } from '../../ui/Term.tsx';
 
 const CheckSheet = later(async () => (await import('./CheckSheet.tsx')).CheckSheet);
@@ -161,9 +161,7 @@ export function OpenedStop({
             data-key="d"
             className="px-1"
             disabled={!ready}
-            onClick={(e) => {
-              if (!isEcho(e)) void acts.done(stop).catch(() => undefined);
-            }}
+            onClick={() => void acts.done(stop).catch(() => undefined)}
           >
             Done
           </Button>

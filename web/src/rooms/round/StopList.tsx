@@ -3,7 +3,7 @@ import { Check } from 'lucide-react';
 import { isUnderWay } from '../../app/settled.ts';
 import { useUnits } from '../../app/units.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
-import { isEcho } from '../../ui/secondTap.ts';
+import { noteTick, useUnderFinger } from '../../ui/underFinger.ts';
 import { laneOf, LaneHead, RunLane, type Lane } from './RunLane.tsx';
 import { LargeTime } from './LargeTime.tsx';
 import { largeMinutes, shortHow } from './stopWords.ts';
@@ -33,6 +33,7 @@ export function StopList({
   now: number;
 }) {
   const lane = laneOf(stops);
+  const under = useUnderFinger(stops);
   return (
     <>
       <div className={`${GRID} hidden xl:grid`}>
@@ -41,7 +42,7 @@ export function StopList({
       </div>
       <ol className="border-b border-ink">
         {settled.map((item) => (
-          <SettledRow key={item.bedId} item={item} acts={acts} />
+          <SettledRow key={item.bedId} item={item} acts={acts} held={item.bedId === under} />
         ))}
         {stops.map((stop, i) => (
           <StopRow
@@ -53,6 +54,7 @@ export function StopList({
             opened={stop.bedId === opened}
             onOpen={() => onOpen(stop.bedId)}
             acts={acts}
+            held={stop.bedId === under}
           />
         ))}
       </ol>
@@ -68,6 +70,7 @@ function StopRow({
   opened,
   onOpen,
   acts,
+  held,
 }: {
   stop: StopView;
   place: number;
@@ -76,6 +79,8 @@ function StopRow({
   opened: boolean;
   onOpen: () => void;
   acts: StopActs;
+  /** It came under the finger that ticked another one. */
+  held: boolean;
 }) {
   const units = useUnits();
   return (
@@ -127,8 +132,10 @@ function StopRow({
         type="button"
         aria-label={`Done: ${stop.bedName}`}
         className="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
+        disabled={held}
         onClick={(e) => {
-          if (!isEcho(e)) void acts.done(stop).catch(() => undefined);
+          noteTick(e);
+          void acts.done(stop).catch(() => undefined);
         }}
       >
         <span aria-hidden className="size-6 border-2 border-ink bg-paper" />
@@ -137,7 +144,7 @@ function StopRow({
   );
 }
 
-function SettledRow({ item, acts }: { item: Settled; acts: StopActs }) {
+function SettledRow({ item, acts, held }: { item: Settled; acts: StopActs; held: boolean }) {
   const units = useUnits();
   const { event } = item;
   const had =
@@ -145,7 +152,11 @@ function SettledRow({ item, acts }: { item: Settled; acts: StopActs }) {
       ? `skipped: ${event.reason ?? 'no reason given'}${event.by ? `, ${event.by}` : ''}`
       : `had ${units.text('volume', event.litres ?? 0)}${event.by ? `, ${event.by}` : ''}`;
   return (
-    <li aria-label={item.bedName} className="relative border-t border-rule text-quiet">
+    <li
+      data-settled={item.bedId}
+      aria-label={item.bedName}
+      className="relative border-t border-rule text-quiet"
+    >
       <div className={`${GRID} min-h-11 lg:min-h-10`}>
         <span />
         <span />
@@ -157,11 +168,9 @@ function SettledRow({ item, acts }: { item: Settled; acts: StopActs }) {
       <button
         type="button"
         aria-label={`Take it back: ${item.bedName}`}
-        disabled={isUnderWay(event)}
+        disabled={held || isUnderWay(event)}
         className="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
-        onClick={(e) => {
-          if (!isEcho(e)) acts.takeBack(event.id);
-        }}
+        onClick={() => acts.takeBack(event.id)}
       >
         <span aria-hidden className="flex size-6 items-center justify-center bg-ink text-paper">
           <Check size={18} />
