@@ -1,6 +1,7 @@
 import { copyFileSync, mkdirSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { beds as planted } from '@kibble/demo';
 import { copiesOf } from '../../src/db/copies.ts';
 import { GARDEN, House, must, pause, weatherFile } from './house.ts';
 
@@ -179,7 +180,7 @@ export async function firstStartKilled(): Promise<Kill> {
     const [beds] = await house.rows<{ n: number }>('SELECT count(*) AS n FROM beds');
     const [waterings] = await house.rows<{ n: number }>('SELECT count(*) AS n FROM events');
     must(
-      beds?.n === 12 && (waterings?.n ?? 0) > 100,
+      beds?.n === planted.length && (waterings?.n ?? 0) > 100,
       `the demo began with ${beds?.n} beds and ${waterings?.n} entries`,
     );
     await house.kill();
