@@ -34,10 +34,15 @@ export function AwayBar() {
             )}
           </span>
           {kept.length > 0 ? (
-            <Button look="quiet" className="px-0 text-sm" onClick={() => setOpen(true)}>
+            <Button
+              look="quiet"
+              className="px-0 text-sm"
+              aria-label={waiting > 0 ? `${waiting} kept here, not yet at home` : undefined}
+              onClick={() => setOpen(true)}
+            >
               {waiting > 0 ? (
                 <>
-                  {waiting} kept here<span className="sr-only md:not-sr-only">, not yet at home</span>
+                  {waiting} kept here<span className="hidden md:inline">, not yet at home</span>
                 </>
               ) : (
                 `${refused} to decide`
