@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { test as base, type Locator, type Page } from '@playwright/test';
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -103,6 +103,27 @@ export const ROUTES = [
   '/garden/1/beds',
   '/garden/1/beds/1',
 ];
+
+/** Where something lies once nothing moves it any more: what still moves, a hand misses. */
+export async function restingBox(
+  what: Locator,
+): Promise<{ x: number; y: number; width: number; height: number }> {
+  let before = '';
+  await expect
+    .poll(
+      async () => {
+        const box = JSON.stringify(await what.boundingBox());
+        const rests = box === before && box !== 'null';
+        before = box;
+        return rests;
+      },
+      { intervals: [250] },
+    )
+    .toBe(true);
+  const box = await what.boundingBox();
+  if (!box) throw new Error('It is drawn no more.');
+  return box;
+}
 
 /** Rows of the walk, each a stop that is still to be made. */
 export const stopsOf = (page: Page): Locator => page.getByRole('main').locator('li[data-stop]');

@@ -1,4 +1,4 @@
-import { expect, openedStop, openStop, stopOf, stopsOf, test } from './kibble.ts';
+import { expect, openedStop, openStop, restingBox, stopOf, stopsOf, test } from './kibble.ts';
 
 test('a week at Three Poplars: the round, an interruption, a dragged watering, a cap, a wilt, heat and a storm', async ({
   page,
@@ -20,13 +20,13 @@ test('a week at Three Poplars: the round, an interruption, a dragged watering, a
 
   // A watering is dragged to another day; what it costs in growth is shown before it is kept.
   const corn = page.getByRole('button', { name: /^Sweetcorn block, Fri 17 Jul/ });
-  const from = await corn.boundingBox();
-  const to = await page
-    .getByRole('row', { name: /Sweetcorn block/ })
-    .locator('td')
-    .nth(7)
-    .boundingBox();
-  if (!from || !to) throw new Error('the fortnight must be drawn');
+  const from = await restingBox(corn);
+  const to = await restingBox(
+    page
+      .getByRole('row', { name: /Sweetcorn block/ })
+      .locator('td')
+      .nth(7),
+  );
   await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
   await page.mouse.down();
   await page.mouse.move(from.x + from.width, from.y + from.height / 2, { steps: 4 });

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 
 /** What a column holds: text, a number, a whole number, yes or no (1 or 0), a moment; `?` where it may be empty. */
 type ColumnKind = 'text' | 'number' | 'whole' | 'flag' | 'moment';

@@ -7,7 +7,7 @@ import {
   type WaterReason,
   type SoakNow,
 } from '@kibble/core';
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { day, entryDate, runSlotView } from './parts.ts';
 import { roundsView, unplannedView } from './round.ts';
 import { awayDays, weekdays } from './garden.ts';

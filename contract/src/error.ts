@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 
 /** Every way in which the API refuses, with its status. 4xx is the asker's to put right, 5xx is ours or the machine's. */
 export const ERROR_CODES = {

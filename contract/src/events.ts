@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { day, entryDate, oneOf } from './parts.ts';
 import { limited } from './limited.ts';
 import { SKIP_REASONS } from './lists.ts';

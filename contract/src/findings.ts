@@ -12,7 +12,7 @@ import {
   type Method,
   type Tellable,
 } from '@kibble/core';
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { limited, limitedWhole } from './limited.ts';
 import { day, entryDate, oneOf } from './parts.ts';
 import { planWhat } from './stored.ts';

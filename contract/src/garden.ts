@@ -19,7 +19,7 @@ import {
   TEXTURE_CLASSES,
   WEEKS,
 } from '@kibble/core';
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { findingView } from './findings.ts';
 import { limited, limitedWhole } from './limited.ts';
 import { day, entryDate, name, oneOf, version } from './parts.ts';

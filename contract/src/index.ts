@@ -15,6 +15,7 @@ export * from './refusalWords.ts';
 export * from './pots.ts';
 export * from './trees.ts';
 export * from './round.ts';
+export { asksOf, roomIn } from './roomAsks.ts';
 export * from './ownWeather.ts';
 export * from './sharing.ts';
 export * from './station.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { LIMITS, rangeWords, withinLimit, type Limit, type LimitedField } from './limits.ts';
 import { givenText } from './refusalWords.ts';
 

@@ -8,7 +8,7 @@ import {
   type DaySource,
   type Working,
 } from '@kibble/core';
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { limited } from './limited.ts';
 import { day, entryDate, oneOf } from './parts.ts';
 import { givenText } from './refusalWords.ts';

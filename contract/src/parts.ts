@@ -1,5 +1,5 @@
 import { isIsoDate } from '@kibble/core';
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { givenText } from './refusalWords.ts';
 
 /** Days between which a garden is kept: an old tree's planting to well past anybody's plan. */

@@ -24,7 +24,7 @@ import {
   type VesselDay,
   type WeighedSpan,
 } from '@kibble/core';
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { cropId, START_WETNESS } from './garden.ts';
 import { limited, limitedWhole } from './limited.ts';
 import { day, entryDate, name, oneOf, version } from './parts.ts';

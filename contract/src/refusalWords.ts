@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 
 /** Longest that a refused value is told back. */
 const TOLD = 60;

@@ -18,7 +18,7 @@ import {
   type AlertAct,
   type AlertAhead,
 } from '@kibble/core';
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { eventView, type EventView } from './events.ts';
 import { bedView } from './garden.ts';
 import { SECTION_STATES } from './lists.ts';

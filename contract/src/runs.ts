@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { limited, limitedWhole } from './limited.ts';
 
 /** A tap that is opened, or set to its next run or rest: its clock begins when this arrives. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { oneOf } from './parts.ts';
 
 /** What a device that is let in may do. */

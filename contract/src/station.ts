@@ -1,5 +1,5 @@
 import { isIsoDate } from '@kibble/core';
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { LIMITS, withinLimit, type LimitedField } from './limits.ts';
 
 const figure = (field: LimitedField): z.ZodNumber =>

@@ -13,7 +13,7 @@ import {
   type TreePlan,
   type TreeSeason,
 } from '@kibble/core';
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { cropId, deliveryBody, placeName, START_WETNESS } from './garden.ts';
 import { limited, limitedWhole } from './limited.ts';
 import { day, entryDate, name, oneOf, version } from './parts.ts';

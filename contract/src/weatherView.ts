@@ -1,5 +1,5 @@
 import type { DrainDate, FanDay, YearsCompared } from '@kibble/core';
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { aheadDay, stationView } from './ownWeather.ts';
 import { day } from './parts.ts';
 

@@ -1,5 +1,5 @@
 import { EXPLAINABLE, GOALS, MULCH_MATERIALS, type Explainable, type Working } from '@kibble/core';
-import { z } from 'zod';
+import { z } from './zod.ts';
 import { findingInput } from './findings.ts';
 import { limited } from './limited.ts';
 import { day, oneOf } from './parts.ts';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import { z } from '../zod.ts';
 
 const units = z
   .record(z.string().max(20), z.string().max(20))

@@ -1,3 +1,4 @@
+import { asksOf, roomIn } from '@kibble/contract';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
@@ -6,32 +7,31 @@ const manifest = z.record(
   z.string(),
   z.object({
     file: z.string(),
+    name: z.string().optional(),
     imports: z.array(z.string()).default([]),
     css: z.array(z.string()).default([]),
   }),
 );
 type Manifest = z.infer<typeof manifest>;
 
-/** The program of each room by its path under a garden, and what the room asks for besides the garden and its round. */
-const ROOMS: readonly (readonly [
-  path: RegExp,
-  program: string,
-  asks: (garden: string, id: string) => string[],
-])[] = [
-  [/^round$/, 'round/RoundRoom', (g) => [`gardens/${g}/pots`]],
-  [/^section$/, 'section/SectionRoom', (g) => [`gardens/${g}/section`]],
-  [/^fortnight$/, 'fortnight/FortnightRoom', (g) => [`gardens/${g}/fortnight`]],
-  [/^weather$/, 'weather/WeatherRoom', (g) => [`gardens/${g}/weather`]],
-  [/^settings$/, 'settings/SettingsRoom', () => []],
-  [/^words$/, 'words/WordsRoom', () => []],
-  [/^beds\/\d+$/, 'bed/BedRoom', (_g, id) => [`beds/${id}`]],
-  [/^beds$/, 'beds/BedsRoom', () => []],
-  [/^trees\/\d+$/, 'trees/TreeRoom', (_g, id) => [`beds/${id}`]],
-  [/^trees$/, 'trees/TreesRoom', (g) => [`gardens/${g}/trees`]],
-  [/^pots\/\d+$/, 'pots/PotRoom', (_g, id) => [`pots/${id}`]],
-  [/^pots$/, 'pots/PotsRoom', (g) => [`gardens/${g}/pots`]],
-  [/^ground$/, 'ground/GroundRoom', () => []],
-  [/^ground\/bed\/\d+$/, 'ground/GroundOfBed', (_g, id) => [`beds/${id}`]],
+/** The program of each room by its path under a garden. */
+const PROGRAMS: readonly (readonly [room: RegExp, program: string])[] = [
+  [/^round$/, 'round/RoundRoom'],
+  [/^section$/, 'section/SectionRoom'],
+  [/^fortnight$/, 'fortnight/FortnightRoom'],
+  [/^weather$/, 'weather/WeatherRoom'],
+  [/^settings$/, 'settings/SettingsRoom'],
+  [/^words$/, 'words/WordsRoom'],
+  [/^beds\/\d+$/, 'bed/BedRoom'],
+  [/^beds$/, 'beds/BedsRoom'],
+  [/^trees\/\d+$/, 'trees/TreeRoom'],
+  [/^trees$/, 'trees/TreesRoom'],
+  [/^pots\/weigh$/, 'pots/WeighIn'],
+  [/^pots\/\d+$/, 'pots/PotRoom'],
+  [/^pots$/, 'pots/PotsRoom'],
+  [/^ground$/, 'ground/GroundRoom'],
+  [/^ground\/bed\/\d+$/, 'ground/GroundOfBed'],
+  [/^ground\/(bed|tap)\/\d+\/\w+$/, 'ground/tests/TestRoom'],
 ];
 
 /**
@@ -49,21 +49,22 @@ export function pageLinks(webDir: string): (path: string) => string[] {
     for (const other of entry.imports) programs(other, seen);
     return seen;
   };
-  const first = programs('index.html');
+  const first = new Set(
+    Object.entries(built)
+      .filter(([, { name }]) => name === 'start' || name === 'kibble')
+      .flatMap(([key]) => [...programs(key)]),
+  );
+  // What everything waits for goes first.
+  const always = [...first].map((name) => `</${name}>; rel=modulepreload`);
   return (path) => {
-    const [, garden, room = ''] = /^\/garden\/(\d{1,15})\/([\w/]*[\w])\/?$/.exec(path) ?? [];
-    const found = ROOMS.find(([pattern]) => pattern.test(room));
-    if (!garden || !found) return [];
-    const [, program, asks] = found;
+    const room = path === '/new' ? '' : roomIn(path)?.room;
+    if (room === undefined) return always;
+    const program = room === '' ? 'setup/SetupRoom' : PROGRAMS.find(([pattern]) => pattern.test(room))?.[1];
     const own = [...programs(`src/rooms/${program}.tsx`)].filter((name) => !first.has(name));
-    const asked = [
-      `gardens/${garden}/round`,
-      `gardens/${garden}`,
-      ...asks(garden, /\d+$/.exec(room)?.[0] ?? ''),
-    ];
     return [
+      ...always,
+      ...asksOf(path).map((address) => `<${address}>; rel=preload; as=fetch; crossorigin=anonymous`),
       ...own.map((name) => `</${name}>; rel=modulepreload`),
-      ...asked.map((address) => `</api/${address}>; rel=preload; as=fetch; crossorigin=anonymous`),
     ];
   };
 }

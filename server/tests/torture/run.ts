@@ -1,8 +1,9 @@
 /**
  * Pulls the plug on a running Kibble in every phase, again and again: nothing acknowledged may be lost, nothing half
- * there, and it always opens again. Then fills its disk.
+ * there, and it always opens again; then once in every kind of writing. Then fills its disk.
  * node --import tsx server/tests/torture/run.ts [--kills 100] [--seed 1]
  */
+import { everyWriteKilled } from './everyWrite.ts';
 import { fullDisk } from './full.ts';
 import {
   firstStartKilled,
@@ -50,6 +51,11 @@ try {
     pulled += times;
     console.log(`${name}: plug pulled ${times} times, everything whole`);
   }
+  const kinds = await everyWriteKilled(moment);
+  pulled += kinds;
+  console.log(
+    `every kind of writing: plug pulled in ${kinds}, each whole or not at all, and once when sent again`,
+  );
   console.log(await fullDisk());
   console.log(`${pulled} kills: nothing acknowledged lost, nothing half there, always opened again`);
   process.exit(0);

@@ -1,41 +1,33 @@
+import { asksOf } from '@kibble/contract';
 import { api } from './api.ts';
 import type { AppDispatch } from './store.ts';
 
 const { garden, round, pots, fortnight, section, weather, trees, bedPage, potPage, drafts } = api.endpoints;
 
-/** What each room asks for besides the garden and its round. */
-const OF_ROOM: Readonly<Record<string, (gardenId: number, id: number, dispatch: AppDispatch) => void>> = {
-  round: (gardenId, _id, dispatch) => void dispatch(pots.initiate(gardenId, { subscribe: false })),
-  fortnight: (gardenId, _id, dispatch) => {
-    void dispatch(fortnight.initiate(gardenId, { subscribe: false }));
-    void dispatch(pots.initiate(gardenId, { subscribe: false }));
-  },
-  section: (gardenId, _id, dispatch) =>
-    void dispatch(section.initiate({ gardenId, query: {} }, { subscribe: false })),
-  weather: (gardenId, _id, dispatch) => void dispatch(weather.initiate(gardenId, { subscribe: false })),
-  pots: (gardenId, id, dispatch) =>
-    void (id > 0
-      ? dispatch(potPage.initiate(id, { subscribe: false }))
-      : dispatch(pots.initiate(gardenId, { subscribe: false }))),
-  trees: (gardenId, id, dispatch) =>
-    void (id > 0
-      ? dispatch(bedPage.initiate(id, { subscribe: false }))
-      : dispatch(trees.initiate(gardenId, { subscribe: false }))),
-  beds: (_gardenId, id, dispatch) => {
-    if (id > 0) void dispatch(bedPage.initiate(id, { subscribe: false }));
-  },
-  ground: (gardenId, id, dispatch) => {
-    if (id > 0) void dispatch(bedPage.initiate(id, { subscribe: false }));
-    void dispatch(drafts.initiate(gardenId, { subscribe: false }));
-  },
-};
+const ONCE = { subscribe: false };
 
-/** Asks for what an address will need while its program is still being fetched and read. */
-export function beginAsking(pathname: string, dispatch: AppDispatch): void {
-  const found = /^\/garden\/(\d+)\/([a-z]+)(?:\/(?:bed\/)?(\d+))?/.exec(pathname);
-  if (!found) return;
-  const gardenId = Number(found[1]);
-  void dispatch(garden.initiate(gardenId, { subscribe: false }));
-  void dispatch(round.initiate(gardenId, { subscribe: false }));
-  OF_ROOM[found[2] ?? '']?.(gardenId, Number(found[3] ?? 0), dispatch);
+/** How each address is asked for. */
+const ASKED: readonly (readonly [address: RegExp, ask: (id: number, dispatch: AppDispatch) => unknown])[] = [
+  [/gardens\/(\d+)$/, (id, dispatch) => dispatch(garden.initiate(id, ONCE))],
+  [/gardens\/(\d+)\/round$/, (id, dispatch) => dispatch(round.initiate(id, ONCE))],
+  [/gardens\/(\d+)\/pots$/, (id, dispatch) => dispatch(pots.initiate(id, ONCE))],
+  [/gardens\/(\d+)\/fortnight$/, (id, dispatch) => dispatch(fortnight.initiate(id, ONCE))],
+  [
+    /gardens\/(\d+)\/section$/,
+    (gardenId, dispatch) => dispatch(section.initiate({ gardenId, query: {} }, ONCE)),
+  ],
+  [/gardens\/(\d+)\/weather$/, (id, dispatch) => dispatch(weather.initiate(id, ONCE))],
+  [/gardens\/(\d+)\/trees$/, (id, dispatch) => dispatch(trees.initiate(id, ONCE))],
+  [/gardens\/(\d+)\/drafts$/, (id, dispatch) => dispatch(drafts.initiate(id, ONCE))],
+  [/beds\/(\d+)$/, (id, dispatch) => dispatch(bedPage.initiate(id, ONCE))],
+  [/pots\/(\d+)$/, (id, dispatch) => dispatch(potPage.initiate(id, ONCE))],
+];
+
+/** Asks for what an address will need while its program is still being fetched and read; done when all of it has been answered. */
+export async function beginAsking(pathname: string, dispatch: AppDispatch): Promise<void> {
+  const asks = asksOf(pathname).map((address) => {
+    const found = ASKED.find(([pattern]) => pattern.test(address));
+    return found?.[1](Number(found[0].exec(address)?.[1]), dispatch);
+  });
+  await Promise.allSettled(asks);
 }

@@ -25,8 +25,10 @@ import { nameRoom } from '../app/title.ts';
 import { longDate } from '../app/words.ts';
 import { AwayBar } from './AwayBar.tsx';
 import { ROOMS } from './rooms.ts';
+import { useWide } from '../ui/useMedia.ts';
 import { useReminders } from './useReminders.ts';
 import { Rail } from './Rail.tsx';
+import { Refused } from '../ui/Refused.tsx';
 
 /** From so many beds on it takes long enough to be told how far it is. */
 const LARGE_BEDS = 60;
@@ -58,7 +60,8 @@ export function GardenShell() {
   // In the section the weather is drawn along, elsewhere a day opens its working.
   const { pathname } = useLocation();
   const scrubbing = pathname.endsWith('/section');
-  const inRound = pathname.endsWith('/round');
+  // In the round on a phone the stop itself says what the day is like.
+  const ribbonShown = useWide() || !pathname.endsWith('/round');
   const [day, setDay] = useState<string | null>(null);
   const [finding, setFinding] = useState(false);
   const { data: who } = useWhoQuery(null);
@@ -117,8 +120,8 @@ export function GardenShell() {
                   <NoticeBar />
                 </div>
                 <DateBar garden={garden} />
-                {round ? (
-                  <div className={`print:hidden ${inRound ? 'hidden lg:block' : ''}`}>
+                {round && ribbonShown ? (
+                  <div className="print:hidden">
                     <WeatherRibbon
                       days={round.ribbon}
                       today={round.date}
@@ -127,7 +130,8 @@ export function GardenShell() {
                       folded={/\/(round|fortnight|settings)$/.test(pathname)}
                     />
                   </div>
-                ) : (
+                ) : null}
+                {round ? null : (
                   <p role="alert" className="px-4 pt-2 text-brick md:px-8">
                     Today’s round cannot be worked out just now: {refusal(error).message}
                   </p>
@@ -192,11 +196,7 @@ function DateBar({ garden }: { garden: GardenView }) {
           >
             Next day
           </button>
-          {error ? (
-            <span role="alert" className="font-semibold text-brick">
-              {refusal(error).message}
-            </span>
-          ) : null}
+          <Refused error={error} inline />
         </span>
       ) : null}
       {done > 0 ? (

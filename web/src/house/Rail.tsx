@@ -2,6 +2,7 @@ import { clsx } from 'clsx';
 import { lazy, Suspense, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate } from 'react-router';
 import { useGardensQuery } from '../app/api.ts';
+import { useNarrow } from '../ui/useMedia.ts';
 import { BAR, MORE, ROOM_GROUPS, type Room } from './rooms.ts';
 
 /** A bed's page lies in the garden, a test in the ground. */
@@ -37,63 +38,12 @@ export function Rail({
 }) {
   const { data: gardens } = useGardensQuery(null);
   const navigate = useNavigate();
-  return (
-    <>
-      <nav
-        aria-label="Rooms"
-        className="hidden border-r border-rule md:sticky md:top-0 md:flex md:h-screen md:w-36 md:flex-none md:flex-col"
-      >
-        <Link to={`/garden/${id}/round`} className="px-5 pt-5 pb-3 font-serif text-3xl font-bold">
-          Kibble
-        </Link>
-        {(roundOnly ? ROOM_GROUPS.slice(0, 1) : ROOM_GROUPS).map(({ name, rooms }) => (
-          <div key={name} role="group" aria-label={name} className="mb-3">
-            <p aria-hidden className="px-5 text-sm text-quiet">
-              {name}
-            </p>
-            {(roundOnly ? rooms.slice(0, 1) : rooms).map((room) => (
-              <RoomLink
-                key={room.path}
-                id={id}
-                room={room}
-                className="min-h-11 border-l-4 px-4 text-lg leading-tight"
-              />
-            ))}
-          </div>
-        ))}
-        <button
-          type="button"
-          className="min-h-11 px-5 text-left text-sm underline underline-offset-4"
-          onClick={onFind}
-        >
-          Find… <kbd className="font-sans text-quiet no-underline">/</kbd>
-        </button>
-        <div className="mt-auto p-4 text-sm">
-          <label className="text-quiet" htmlFor="garden-choice">
-            Garden
-          </label>
-          <select
-            id="garden-choice"
-            className="mb-2 w-full border-b border-ink bg-paper py-1 font-semibold"
-            value={id}
-            onChange={(event) => void navigate(`/garden/${event.target.value}/round`)}
-          >
-            {(gardens ?? [])
-              .filter((garden) => !garden.away || garden.id === id)
-              .map((garden) => (
-                <option key={garden.id} value={garden.id}>
-                  {garden.name}
-                </option>
-              ))}
-          </select>
-          <Link to="/new" className="underline underline-offset-4">
-            New garden
-          </Link>
-        </div>
-      </nav>
+  const narrow = useNarrow();
+  if (narrow)
+    return (
       <nav
         aria-label="Rooms at the thumb"
-        className="at-thumb fixed inset-x-0 bottom-0 z-10 flex border-t border-rule bg-paper md:hidden print:hidden"
+        className="at-thumb fixed inset-x-0 bottom-0 z-10 flex border-t border-rule bg-paper print:hidden"
       >
         {(roundOnly ? BAR.slice(0, 1) : BAR).map((room) => (
           <RoomLink
@@ -105,7 +55,60 @@ export function Rail({
         ))}
         {roundOnly ? null : <More id={id} onFind={onFind} />}
       </nav>
-    </>
+    );
+  return (
+    <nav
+      aria-label="Rooms"
+      className="sticky top-0 flex h-screen w-36 flex-none flex-col border-r border-rule"
+    >
+      <Link to={`/garden/${id}/round`} className="px-5 pt-5 pb-3 font-serif text-3xl font-bold">
+        Kibble
+      </Link>
+      {(roundOnly ? ROOM_GROUPS.slice(0, 1) : ROOM_GROUPS).map(({ name, rooms }) => (
+        <div key={name} role="group" aria-label={name} className="mb-3">
+          <p aria-hidden className="px-5 text-sm text-quiet">
+            {name}
+          </p>
+          {(roundOnly ? rooms.slice(0, 1) : rooms).map((room) => (
+            <RoomLink
+              key={room.path}
+              id={id}
+              room={room}
+              className="min-h-11 border-l-4 px-4 text-lg leading-tight"
+            />
+          ))}
+        </div>
+      ))}
+      <button
+        type="button"
+        className="min-h-11 px-5 text-left text-sm underline underline-offset-4"
+        onClick={onFind}
+      >
+        Find… <kbd className="font-sans text-quiet no-underline">/</kbd>
+      </button>
+      <div className="mt-auto p-4 text-sm">
+        <label className="text-quiet" htmlFor="garden-choice">
+          Garden
+        </label>
+        <select
+          id="garden-choice"
+          className="mb-2 w-full border-b border-ink bg-paper py-1 font-semibold"
+          value={id}
+          onChange={(event) => void navigate(`/garden/${event.target.value}/round`)}
+        >
+          {(gardens ?? [])
+            .filter((garden) => !garden.away || garden.id === id)
+            .map((garden) => (
+              <option key={garden.id} value={garden.id}>
+                {garden.name}
+              </option>
+            ))}
+        </select>
+        <Link to="/new" className="underline underline-offset-4">
+          New garden
+        </Link>
+      </div>
+    </nav>
   );
 }
 

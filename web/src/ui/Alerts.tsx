@@ -1,7 +1,7 @@
 import type { AlertView, TickView } from '@kibble/contract';
 import { isSeenTo, stateOf, type AlertAct } from '@kibble/core';
 import { useState } from 'react';
-import { refusal, useTickAlertMutation, useTicksQuery } from '../app/api.ts';
+import { useTickAlertMutation, useTicksQuery } from '../app/api.ts';
 import {
   ACT_WORDS,
   ALERT_NAMES,
@@ -15,6 +15,7 @@ import { useGarden } from '../app/gardenRound.ts';
 import { dayMonth } from '../app/words.ts';
 import { useUnits } from '../app/units.ts';
 import { later } from './later.tsx';
+import { Refused } from './Refused.tsx';
 
 const Drawer = later(async () => (await import('./Drawer.tsx')).Drawer);
 
@@ -98,11 +99,7 @@ export function AlertActs({ alert, ticks }: { alert: AlertView; ticks: readonly 
           );
         })}
       </ul>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
       <p className="mt-2 text-sm text-quiet">
         {alert.code === 'dry spell' ? 'Measured' : `By the forecast, ${chanceWords(alert.chance)}`}:{' '}
         {alert.grounds.map((ground) => groundWords(ground, units)).join('; ')}.

@@ -1,9 +1,10 @@
 import type { PotView } from '@kibble/contract';
 import { isUrgent } from '@kibble/core';
-import { refusal, useBeginSequenceMutation } from '../app/api.ts';
+import { useBeginSequenceMutation } from '../app/api.ts';
 import { useGarden } from '../app/gardenRound.ts';
 import { taskText } from '../app/potWords.ts';
 import { Button } from './Button.tsx';
+import { Refused } from './Refused.tsx';
 
 /** What there is to do besides watering: the same thing of several pots is one line with their names. */
 export function PotTasks({ pots }: { pots: readonly PotView[] }) {
@@ -46,7 +47,7 @@ function Rescue({ pot }: { pot: PotView }) {
       >
         Start its clock
       </Button>
-      {error ? <span className="font-semibold text-brick">{refusal(error).message}</span> : null}
+      <Refused error={error} inline />
     </>
   );
 }

@@ -1,5 +1,6 @@
-import { refusal, useOpenPracticeMutation, usePracticeQuery } from '../app/api.ts';
+import { useOpenPracticeMutation, usePracticeQuery } from '../app/api.ts';
 import { Button } from './Button.tsx';
+import { Refused } from './Refused.tsx';
 
 /** The way into a practice garden with everything in it, kept apart from one's own. */
 export function PracticeGarden() {
@@ -28,11 +29,7 @@ export function PracticeGarden() {
           yours.
         </p>
       )}
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
     </div>
   );
 }

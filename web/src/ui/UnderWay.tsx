@@ -1,7 +1,7 @@
 import type { SequenceView } from '@kibble/contract';
 import { ACID_CAUTIONS, secondsLeft, SOAK_MM } from '@kibble/core';
 import { useEffect } from 'react';
-import { refusal, useStepSequenceMutation } from '../app/api.ts';
+import { useStepSequenceMutation } from '../app/api.ts';
 import { beep } from '../app/beep.ts';
 import { useGarden } from '../app/gardenRound.ts';
 import { noticeShown } from '../app/noticeSlice.ts';
@@ -9,6 +9,7 @@ import { useAppDispatch } from '../app/store.ts';
 import { useUnits } from '../app/units.ts';
 import { Button } from './Button.tsx';
 import { clockText, useNow } from './clock.ts';
+import { Refused } from './Refused.tsx';
 
 /** What is under way by the clock or is being counted: kept at home, so that a reload or another device goes on with it. */
 export function UnderWay({ sequences }: { sequences: readonly SequenceView[] }) {
@@ -90,7 +91,7 @@ function Clocked({ of }: { of: SequenceView }) {
             ? ` ${units.text('litresFine', of.water.bathL)} in the bath${of.water.rounds > 1 ? `, ${of.water.atOnce} at a time in ${of.water.rounds} rounds` : ''}; ${units.text('litresFine', of.water.litres)} in all.`
             : ''}
         </span>
-        {error ? <span className="font-semibold text-brick">{refusal(error).message}</span> : null}
+        <Refused error={error} inline />
       </span>
       <Button disabled={isLoading} onClick={() => void next().catch(() => undefined)}>
         {at.id === 'soak'
@@ -136,7 +137,7 @@ function Batch({ of }: { of: SequenceView }) {
               All in. Stir, measure the pH again, and write it down below.
             </span>
           ) : null}
-          {error ? <span className="font-semibold text-brick">{refusal(error).message}</span> : null}
+          <Refused error={error} inline />
         </span>
         <Button className="min-h-14 text-lg" disabled={isLoading} onClick={() => count(of.count + 1)}>
           A spoon is in

@@ -3,7 +3,6 @@ import { TELLABLE, type Tellable, type Working } from '@kibble/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
 import {
-  refusal,
   useDayWorkingQuery,
   useLogFindingMutation,
   useNumberWorkingQuery,
@@ -20,6 +19,7 @@ import { Drawer } from './Drawer.tsx';
 import { Loading, Trouble } from './states.tsx';
 import { tellUnit, workingText } from './workingText.ts';
 import { WorkingTree } from './WorkingTree.tsx';
+import { Refused } from './Refused.tsx';
 
 const NOTHING_TYPED = { typed: {}, problems: {} };
 
@@ -104,11 +104,7 @@ export function BedWorkingDrawer({
       {Object.keys(typed).length > 0 ? (
         <section className="mt-4 border-t border-ink pt-3" aria-live="polite">
           {tried ? <Changes before={tried.before} after={tried.after} today={garden.today} /> : null}
-          {refused ? (
-            <p role="alert" className="font-semibold text-brick">
-              {refusal(refused).message}
-            </p>
-          ) : null}
+          <Refused error={refused} />
           <div className="mt-3 flex gap-2">
             <Button
               disabled={isLoading || inputs.length === 0 || Object.keys(problems).length > 0}

@@ -13,6 +13,7 @@ import {
 } from '../../app/words.ts';
 import { DepletionChart } from '../../drawing/DepletionChart.tsx';
 import { PlaceDrawing } from '../../places/index.tsx';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Opens, Sentence } from '../../ui/Opens.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { SharpenPlan } from '../ground/SharpenPlan.tsx';
@@ -145,62 +146,66 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
             litresPerMinute={knownBed(page.bed, today).delivery.litresPerMinute}
           />
         </section>
-        {page.strips.map((strip) => (
-          <StageStrip
-            key={strip.plantingId}
-            strip={strip}
-            bedId={bedId}
-            today={today}
-            named={page.strips.length > 1}
-          />
-        ))}
-        <h2 className="text-2xl">Water gone from round the roots</h2>
-        <DepletionChart days={page.days} today={today} fan={page.window?.fan} />
-        <div className="mt-6">
-          <Ladder {...bed} lately={page.loss.lately} />
-        </div>
-        <div className="mt-6">
-          <Schools bed={page.bed} />
-        </div>
-        <div className="mt-6 grid gap-8 md:grid-cols-2">
-          <div className="flex flex-col gap-8">
-            <WhereItWent page={page} />
-            <Weeks days={page.days} today={today} />
-            {page.lastYear ? <LastYear compared={page.lastYear} /> : null}
-          </div>
-          <div className="flex flex-col gap-8">
-            <Plantings bed={page.bed} />
-            <CoverAdvice
-              key={bedId}
-              bed={page.bed}
-              goneShare={core.readilyMm > 0 ? core.depletionMm / core.readilyMm : 0}
+        <AfterFirst>
+          {page.strips.map((strip) => (
+            <StageStrip
+              key={strip.plantingId}
+              strip={strip}
+              bedId={bedId}
+              today={today}
+              named={page.strips.length > 1}
             />
-            <BedLog bed={page.bed} events={page.events} today={today} />
-            <SettingsLog bed={page.bed} />
+          ))}
+          <h2 className="text-2xl">Water gone from round the roots</h2>
+          <DepletionChart days={page.days} today={today} fan={page.window?.fan} />
+          <div className="mt-6">
+            <Ladder {...bed} lately={page.loss.lately} />
           </div>
-        </div>
+          <div className="mt-6">
+            <Schools bed={page.bed} />
+          </div>
+          <div className="mt-6 grid gap-8 md:grid-cols-2">
+            <div className="flex flex-col gap-8">
+              <WhereItWent page={page} />
+              <Weeks days={page.days} today={today} />
+              {page.lastYear ? <LastYear compared={page.lastYear} /> : null}
+            </div>
+            <div className="flex flex-col gap-8">
+              <Plantings bed={page.bed} />
+              <CoverAdvice
+                key={bedId}
+                bed={page.bed}
+                goneShare={core.readilyMm > 0 ? core.depletionMm / core.readilyMm : 0}
+              />
+              <BedLog bed={page.bed} events={page.events} today={today} />
+              <SettingsLog bed={page.bed} />
+            </div>
+          </div>
+        </AfterFirst>
       </div>
       <aside>
-        <TaskList tasks={page.tasks} named={false} />
-        {page.cautions.length > 0 ? (
-          <section className="mt-6">
-            <h2 className="mb-1 text-xl">Mind with {page.cropName?.toLowerCase()}</h2>
-            <ul>
-              {page.cautions.map((caution) => (
-                <li key={caution} className="border-t border-rule py-1">
-                  {caution}
-                </li>
-              ))}
-            </ul>
-          </section>
-        ) : null}
-        {page.bed.notes ? (
-          <section className="mt-6">
-            <h2 className="mb-1 text-xl">Notes</h2>
-            <p className="border-t border-rule py-1 whitespace-pre-wrap">{page.bed.notes}</p>
-          </section>
-        ) : null}
-        {page.sharpen ? <SharpenPlan sharpen={page.sharpen} /> : null}
+        <AfterFirst>
+          <TaskList tasks={page.tasks} named={false} />
+          {page.cautions.length > 0 ? (
+            <section className="mt-6">
+              <h2 className="mb-1 text-xl">Mind with {page.cropName?.toLowerCase()}</h2>
+              <ul>
+                {page.cautions.map((caution) => (
+                  <li key={caution} className="border-t border-rule py-1">
+                    {caution}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          ) : null}
+          {page.bed.notes ? (
+            <section className="mt-6">
+              <h2 className="mb-1 text-xl">Notes</h2>
+              <p className="border-t border-rule py-1 whitespace-pre-wrap">{page.bed.notes}</p>
+            </section>
+          ) : null}
+          {page.sharpen ? <SharpenPlan sharpen={page.sharpen} /> : null}
+        </AfterFirst>
       </aside>
     </div>
   );

@@ -14,7 +14,7 @@ import {
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { refusal, useLogFindingMutation, useSaveBedMutation, useTryOnBedQuery } from '../../app/api.ts';
+import { useLogFindingMutation, useSaveBedMutation, useTryOnBedQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
@@ -25,6 +25,7 @@ import { Changes } from '../../ui/Changes.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
 import { bedBodyOf } from '../beds/bedBodyOf.ts';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** What is typed of a bed's cover and goal. */
 interface Typed {
@@ -147,11 +148,7 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
           {volume.looseM3 > volume.settledM3 * 1.01 ? '; it settles to the depth wanted' : ''}.
         </p>
       ) : null}
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
       {same ? null : (
         <div className="mt-2 max-w-xs">
           <SinceField bed={bed} today={garden.today} value={since} onChange={setSince} />

@@ -1,16 +1,17 @@
 import type { LadderView } from '@kibble/contract';
-import { refusal, useLadderQuery } from '../../app/api.ts';
+import { useLadderQuery } from '../../app/api.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { Opens, OpensTree } from '../../ui/Opens.tsx';
 import { perWeekWords, shareWords } from '../../app/words.ts';
 import { Term } from '../../ui/Term.tsx';
 import { RemedyList } from '../../ui/RemedyList.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** How often it is asked, and what every other way would come to: rounds, litres, minutes of one's own, growth. */
 export function Ladder({ lately, ...bed }: { bedId: number; bedName: string; lately: number }) {
   const units = useUnits();
   const { data, error } = useLadderQuery(bed.bedId);
-  if (error) return <p className="font-semibold text-brick">{refusal(error).message}</p>;
+  if (error) return <Refused error={error} />;
   if (!data) return null;
   return (
     <section aria-labelledby="ladder">

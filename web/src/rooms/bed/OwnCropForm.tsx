@@ -1,5 +1,5 @@
 import { useWatch } from 'react-hook-form';
-import { refusal, useAddOwnCropMutation } from '../../app/api.ts';
+import { useAddOwnCropMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
@@ -10,6 +10,7 @@ import { Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** A plant the catalogue lacks: like one it has, with what is different. */
 export function OwnCropForm({ onClose }: { onClose: () => void }) {
@@ -67,11 +68,7 @@ export function OwnCropForm({ onClose }: { onClose: () => void }) {
           {...form.register('height', { validate: (v) => numberRule('cropHeightM', v, units, true) })}
         />
       </div>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
       <KeepOrLeave busy={isLoading} onLeave={onClose}>
         Add the plant
       </KeepOrLeave>

@@ -2,7 +2,7 @@ import type { BedView, PlantingView } from '@kibble/contract';
 import { plantCount, START_METHODS, type StartMethod } from '@kibble/core';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
-import { refusal, useMarkPlantingMutation, useSavePlantingMutation } from '../../app/api.ts';
+import { useMarkPlantingMutation, useSavePlantingMutation } from '../../app/api.ts';
 import { cropOfPlanting } from '../../app/cropOfPlanting.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
@@ -18,6 +18,7 @@ import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { OwnCropForm } from './OwnCropForm.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** What stands on the bed, stood, or is to come: successions and neighbours. */
 export function Plantings({ bed }: { bed: BedView }) {
@@ -68,11 +69,7 @@ export function Plantings({ bed }: { bed: BedView }) {
           </li>
         ))}
       </ul>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
       {editing === 'own' ? <OwnCropForm onClose={() => setEditing(null)} /> : null}
       {editing !== null && editing !== 'own' ? (
         <PlantingForm

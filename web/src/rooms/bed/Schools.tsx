@@ -1,7 +1,7 @@
 import type { BedView, SchoolsView } from '@kibble/contract';
 import type { SchoolId } from '@kibble/core';
 import { useState } from 'react';
-import { refusal, useLogFindingMutation, useSavePlantingMutation, useSchoolsQuery } from '../../app/api.ts';
+import { useLogFindingMutation, useSavePlantingMutation, useSchoolsQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -12,6 +12,7 @@ import { WiltSheet } from './WiltSheet.tsx';
 import { bedBodyOf } from '../beds/bedBodyOf.ts';
 import type { WordId } from '../../app/glossary.ts';
 import { Term } from '../../ui/Term.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** Heads of the table that open what they mean. */
 const HEAD_WORDS: Readonly<Record<string, WordId>> = {
@@ -143,11 +144,7 @@ export function Schools({ bed }: { bed: BedView }) {
           Let Kibble choose
         </button>
       ) : null}
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
       <DrySpell bed={bed} data={data} />
     </section>
   );
@@ -207,11 +204,7 @@ function DrySpell({ bed, data }: { bed: BedView; data: SchoolsView }) {
       <Button look="quiet" className="-ml-4" onClick={() => setAsking(true)}>
         The plants hang
       </Button>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
       <WiltSheet bed={bed} open={asking} onClose={() => setAsking(false)} />
     </div>
   );

@@ -11,6 +11,7 @@ import { ringWords } from '../../app/treeWords.ts';
 import { plainDate } from '../../app/words.ts';
 import { Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** What a bed became on a day, in words. */
 function words({ setting }: SettingView, units: Units, tapName: (id: number) => string): string {
@@ -57,11 +58,7 @@ export function SettingsLog({ bed }: { bed: BedView }) {
       <h2 id="changes" className="mb-1 text-2xl">
         What changed here
       </h2>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
       <ul>
         {changes.map((change) => (
           <li key={change.id} className="border-t border-rule py-1">

@@ -1,12 +1,13 @@
 import type { BedView } from '@kibble/contract';
 import type { LookState } from '@kibble/core';
 import { useState } from 'react';
-import { refusal, useLogFindingMutation } from '../../app/api.ts';
+import { useLogFindingMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 const SOILS: readonly (readonly [LookState, string])[] = [
   ['dry', 'Dry: it crumbles or runs'],
@@ -91,11 +92,7 @@ export function WiltSheet({ bed, open, onClose }: { bed: BedView; open: boolean;
           </div>
         </>
       )}
-      {error ? (
-        <p role="alert" className="mt-2 font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} className="mt-2" />
     </Sheet>
   );
 }

@@ -2,7 +2,7 @@ import type { BedView } from '@kibble/contract';
 import { MATERIAL_IDS, MATERIALS, MIX_IDS, MIXES, type Material, type Mix } from '@kibble/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { refusal, useBedToPotMutation } from '../../app/api.ts';
+import { useBedToPotMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
@@ -11,6 +11,7 @@ import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** A bed that is really a pot becomes one: its plants go along, the bed is put away with its log. */
 export function BedToPot({ bed, onClose }: { bed: BedView; onClose: () => void }) {
@@ -73,11 +74,7 @@ export function BedToPot({ bed, onClose }: { bed: BedView; onClose: () => void }
             ))}
           </Choice>
         </div>
-        {error ? (
-          <p role="alert" className="font-semibold text-brick">
-            {refusal(error).message}
-          </p>
-        ) : null}
+        <Refused error={error} />
         <div className="flex gap-2">
           <Button type="submit" disabled={isLoading}>
             Make it a pot

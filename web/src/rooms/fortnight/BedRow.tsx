@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth, shareWords } from '../../app/words.ts';
 import { Opens } from '../../ui/Opens.tsx';
-import { barHeight, ROW, type Ask, type Cell } from './dragging.ts';
+import { barShare, type Ask, type Cell } from './dragging.ts';
 
 /** A key up or down changes an amount by this share. */
 const KEY_STEP = 0.1;
@@ -58,7 +58,12 @@ export const BedRow = memo(function BedRow({
         />
       ))}
       <td className={`pl-2 text-right text-sm whitespace-nowrap ${over ? 'font-semibold text-brick' : ''}`}>
-        <Opens bedId={bed.bedId} bedName={bed.bedName} of="growth" className="min-h-8 min-w-8">
+        <Opens
+          bedId={bed.bedId}
+          bedName={bed.bedName}
+          of="growth"
+          className="min-h-8 min-w-8 max-md:min-h-11 max-md:min-w-11"
+        >
           {shareWords(lostShare)}
         </Opens>
       </td>
@@ -95,8 +100,7 @@ function DayCell({
   const short = (bed.stress[i] ?? 1) < SHORT_OF_WATER;
   return (
     <td
-      className={`relative p-0 align-bottom ${shut ? 'shut' : asked === 'round' ? 'border-x border-ink bg-sheet' : asked === 'between' ? 'bg-sheet/60' : ''} ${isTarget ? 'bg-sheet outline-2 outline-ink' : ''}`}
-      style={{ height: ROW }}
+      className={`relative h-(--row) p-0 align-bottom ${shut ? 'shut' : asked === 'round' ? 'border-x border-ink bg-sheet' : asked === 'between' ? 'bg-sheet/60' : ''} ${isTarget ? 'bg-sheet outline-2 outline-ink' : ''}`}
     >
       {cell ? (
         <Bar
@@ -177,15 +181,18 @@ function Bar({
       aria-label={label}
       onKeyDown={keys}
       onClick={onOpen}
-      className={`absolute inset-x-1 bottom-1 flex touch-manipulation items-end justify-center bg-water text-xs font-bold text-paper ${cell.byHand ? 'outline-2 outline-ink' : ''} ${isDragging ? 'z-10 opacity-70' : ''}`}
-      style={{
-        // On paper rows are lower, and bars in proportion.
-        ['--bar' as string]: `${Math.max(4, barHeight(cell.localMm) - (upright ? (transform?.y ?? 0) : 0))}px`,
-        height: 'var(--bar)',
-        transform: transform && !upright ? `translateX(${transform.x}px)` : undefined,
-      }}
+      className={`absolute inset-0 flex touch-manipulation items-end px-1 pb-1 ${isDragging ? 'z-10 opacity-70' : ''}`}
+      style={{ transform: transform && !upright ? `translateX(${transform.x}px)` : undefined }}
     >
-      {units.number('depth', cell.localMm)}
+      {/* The whole day takes the finger; what is drawn in it is as tall as the water is deep. */}
+      <span
+        className={`flex min-h-1 w-full items-end justify-center bg-water text-xs font-bold text-paper ${cell.byHand ? 'outline-2 outline-ink' : ''}`}
+        style={{
+          height: `calc(${barShare(cell.localMm)} * (var(--row) - 4px) - ${upright ? (transform?.y ?? 0) : 0}px)`,
+        }}
+      >
+        {units.number('depth', cell.localMm)}
+      </span>
     </button>
   );
 }

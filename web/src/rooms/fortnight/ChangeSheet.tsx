@@ -1,6 +1,6 @@
 import type { Costs, FortnightBed, PlanChange, PlanTryView } from '@kibble/contract';
 import { useForm, useWatch } from 'react-hook-form';
-import { refusal, useLogFindingMutation, useTryPlanQuery } from '../../app/api.ts';
+import { useLogFindingMutation, useTryPlanQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
@@ -10,6 +10,7 @@ import { dayMonth, shareWords } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 interface Props {
   bed: FortnightBed;
@@ -97,11 +98,7 @@ export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Pro
         <input type="checkbox" className="size-5 accent-ink" {...form.register('skip')} />
         Leave it out on this day
       </label>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
       {data ? (
         <table className="mb-3 w-full" data-testid="consequence">
           <thead className="text-left text-sm text-quiet">
@@ -140,11 +137,7 @@ export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Pro
           {data.after.stressDays - data.before.stressDays === 1 ? 'day' : 'days'}.
         </p>
       ) : null}
-      {refused ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(refused).message}
-        </p>
-      ) : null}
+      <Refused error={refused} />
       <div className="flex flex-wrap gap-2">
         <Button
           disabled={isLoading || (!moved && !resized && !skip) || (!skip && rule !== true)}

@@ -55,7 +55,7 @@ export const FortnightGrid = memo(function FortnightGrid({
     return {
       bed,
       cell,
-      ...landing({ delta, barWidth: width, at: data.dates.indexOf(cell.date), of: data.dates.length }),
+      ...landing({ delta, dayWidth: width, at: data.dates.indexOf(cell.date), of: data.dates.length }),
     };
   };
   const moved = (e: DragMoveEvent): void => {
@@ -110,7 +110,7 @@ export const FortnightGrid = memo(function FortnightGrid({
                     {data.beds.some((bed) => bed.waterings.some((w) => w.date === date)) ? (
                       <button
                         type="button"
-                        className="min-h-6 underline underline-offset-4"
+                        className="min-h-6 underline underline-offset-4 max-md:min-h-11 max-md:min-w-11"
                         onClick={() => onRound(date)}
                       >
                         <DayHead date={date} today={garden.today} />

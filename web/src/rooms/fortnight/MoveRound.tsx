@@ -1,6 +1,6 @@
 import type { FortnightView } from '@kibble/contract';
 import { useState } from 'react';
-import { refusal, useLogFindingMutation } from '../../app/api.ts';
+import { useLogFindingMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -9,6 +9,7 @@ import { dayMonth } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** All waterings of a day moved to another one together; undone together. */
 export function MoveRound({
@@ -58,11 +59,7 @@ export function MoveRound({
             </option>
           ))}
       </Choice>
-      {error ? (
-        <p role="alert" className="mt-2 font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} className="mt-2" />
       <div className="mt-4 flex gap-2">
         <Button disabled={isLoading || to === date} onClick={() => void move().catch(() => undefined)}>
           Move the round

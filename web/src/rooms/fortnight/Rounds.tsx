@@ -1,11 +1,12 @@
 import type { FortnightView, GardenPatch, RoundsTry, RoundsTryView } from '@kibble/contract';
 import { useState } from 'react';
-import { refusal, useChangeGardenMutation, useTryRoundsQuery } from '../../app/api.ts';
+import { useChangeGardenMutation, useTryRoundsQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth, roundsWords, shareWords, weekdayWords } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** Monday first, as most calendars hang. */
 const WEEK = [1, 2, 3, 4, 5, 6, 0] as const;
@@ -134,11 +135,7 @@ export function Rounds({ view }: { view: FortnightView }) {
           />
         ) : null}
       </div>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
     </details>
   );
 }
@@ -164,12 +161,7 @@ function Tried({
   const garden = useGarden();
   const units = useUnits();
   const { data, error } = useTryRoundsQuery({ gardenId: garden.id, tried });
-  if (error)
-    return (
-      <p role="alert" className="font-semibold text-brick">
-        {refusal(error).message}
-      </p>
-    );
+  if (error) return <Refused error={error} />;
   if (!data) return <p className="text-quiet">Working it out.</p>;
   return (
     <div data-testid="rounds-tried">

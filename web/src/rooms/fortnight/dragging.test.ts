@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { barHeight, landing } from './dragging.ts';
+import { barShare, landing } from './dragging.ts';
 
-const bar = { barWidth: 60, at: 3, of: 14 };
+const bar = { dayWidth: 60, at: 3, of: 14 };
 
 describe('where a dragged watering comes to lie', () => {
   test('sideways to another day, never off the table', () => {
@@ -16,10 +16,11 @@ describe('where a dragged watering comes to lie', () => {
     expect(landing({ ...bar, delta: { x: 0, y: 900 } }).resized).toBeCloseTo(0.1, 9);
   });
   test('a deeper watering is never a lower bar', () => {
-    let before = 0;
+    let before = 0.5;
     for (let mm = 0; mm < 100; mm += 5) {
-      expect(barHeight(mm)).toBeGreaterThanOrEqual(before);
-      before = barHeight(mm);
+      expect(barShare(mm)).toBeGreaterThanOrEqual(before);
+      before = barShare(mm);
+      expect(before).toBeLessThanOrEqual(1);
     }
   });
 });

@@ -4,7 +4,6 @@ import { ENTRY_FACTS, METHOD_FACTS, staleReason, type EntryKind } from '@kibble/
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
-  refusal,
   useBedPageQuery,
   useLinkBedMutation,
   useLogFindingMutation,
@@ -16,6 +15,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Choice } from '../../ui/Field.tsx';
 import { Opens } from '../../ui/Opens.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
@@ -28,6 +28,9 @@ import { MethodAdviser } from './MethodAdviser.tsx';
 import { SharpenPlan } from './SharpenPlan.tsx';
 import { TEST_PAGES, testPage, TESTS_OF_METHOD } from './tests/index.ts';
 import { Term } from '../../ui/Term.tsx';
+import { Refused } from '../../ui/Refused.tsx';
+
+const CORE_PX = 380;
 
 const SHARED_SOON: ReadonlySet<EntryKind> = new Set(['amended', 'site']);
 
@@ -76,13 +79,15 @@ export function GroundOfBed() {
             kind={bed.kind}
             core={page.core}
             width={236}
-            height={380}
+            height={CORE_PX}
             depthMm={1000}
             labelled
             title={bed.name}
           />
-        ) : null}
-        {page?.sharpen ? <SharpenPlan sharpen={page.sharpen} /> : null}
+        ) : (
+          <div style={{ height: CORE_PX }} />
+        )}
+        <AfterFirst>{page?.sharpen ? <SharpenPlan sharpen={page.sharpen} /> : null}</AfterFirst>
       </div>
       <div className="min-w-0">
         <div className="grid gap-x-10 gap-y-6 md:grid-cols-2">
@@ -120,12 +125,14 @@ export function GroundOfBed() {
             <Tests tests={of('check')} bed={bed} today={garden.today} />
           </section>
         </div>
-        <div className="mt-8 grid gap-x-10 gap-y-6 md:grid-cols-2">
-          <RunConverter bed={bed} known={known} />
-          {page ? <Habit known={known} core={page.core} /> : null}
-        </div>
-        <MethodAdviser bed={bed} known={known} />
-        <Found bed={bed} today={garden.today} />
+        <AfterFirst>
+          <div className="mt-8 grid gap-x-10 gap-y-6 md:grid-cols-2">
+            <RunConverter bed={bed} known={known} />
+            {page ? <Habit known={known} core={page.core} /> : null}
+          </div>
+          <MethodAdviser bed={bed} known={known} />
+          <Found bed={bed} today={garden.today} />
+        </AfterFirst>
       </div>
     </div>
   );
@@ -203,11 +210,7 @@ function SharedGround({ bed, beds }: { bed: BedView; beds: BedView[] }) {
           </option>
         ))}
       </Choice>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
     </div>
   );
 }
@@ -254,11 +257,7 @@ function TapChoice({ bed, taps }: { bed: BedView; taps: { id: number; name: stri
         </summary>
         <SinceField bed={bed} today={garden.today} value={since} onChange={setSince} />
       </details>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
       <button
         type="button"
         className="min-h-9 text-sm underline underline-offset-4"

@@ -1,4 +1,4 @@
-import type { DraftView, GardenView, TapView } from '@kibble/contract';
+import type { BedView, DraftView, GardenView, TapView } from '@kibble/contract';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
@@ -14,6 +14,7 @@ import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
@@ -32,6 +33,9 @@ import { Mark } from './Mark.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 
+/** So many beds a phone shows at first. */
+const FIRST_BEDS = 5;
+
 /** The ground under every bed and the water that comes to it: what is measured, what is assumed, what to test next. */
 export function GroundRoom() {
   const garden = useGarden();
@@ -44,6 +48,45 @@ export function GroundRoom() {
     const stale = known?.tests.some((t) => t.stale !== null);
     if (!last) return 'nothing yet';
     return `${testPage(last.input.kind)?.title.toLowerCase() ?? last.input.kind}, ${plainDate(last.on, garden.today)}${stale ? '; some are old' : ''}`;
+  };
+  const row = (bed: BedView) => {
+    const facts = bedFacts(bed, garden.today, units);
+    return (
+      <li key={bed.id} className="border-t border-ink py-2">
+        <div className="grid gap-x-6 md:grid-cols-[14rem_minmax(0,1fr)_minmax(0,1fr)]">
+          <div>
+            <h2 className="text-lg">
+              <Link
+                className="underline decoration-rule underline-offset-4 hover:decoration-ink"
+                to={`bed/${bed.id}`}
+              >
+                {bed.name}
+              </Link>
+            </h2>
+            <p className="text-sm text-quiet">Tested: {tested(bed.id)}</p>
+          </div>
+          <p>
+            <Mark fact={facts.soil} />
+            <br />
+            <span className="text-sm">
+              <span className="text-quiet">soaks in at</span> <Mark fact={facts.intake} />
+              {facts.known.ground.drainageMmPerHour === undefined ? null : (
+                <>
+                  <span className="text-quiet">, drains</span> <Mark fact={facts.drains} />
+                </>
+              )}
+            </span>
+          </p>
+          <p>
+            {bed.delivery.method}, <Mark fact={facts.flow} />
+            <br />
+            <span className="text-sm">
+              <Mark fact={facts.rate} /> <span className="text-quiet">on</span> <Mark fact={facts.wets} />
+            </span>
+          </p>
+        </div>
+      </li>
+    );
   };
   return (
     <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_18rem]">
@@ -64,52 +107,16 @@ export function GroundRoom() {
           </Empty>
         ) : (
           <ul aria-label="Beds">
-            {beds.map((bed) => {
-              const facts = bedFacts(bed, garden.today, units);
-              return (
-                <li key={bed.id} className="border-t border-ink py-2">
-                  <div className="grid gap-x-6 md:grid-cols-[14rem_minmax(0,1fr)_minmax(0,1fr)]">
-                    <div>
-                      <h2 className="text-lg">
-                        <Link
-                          className="underline decoration-rule underline-offset-4 hover:decoration-ink"
-                          to={`bed/${bed.id}`}
-                        >
-                          {bed.name}
-                        </Link>
-                      </h2>
-                      <p className="text-sm text-quiet">Tested: {tested(bed.id)}</p>
-                    </div>
-                    <p>
-                      <Mark fact={facts.soil} />
-                      <br />
-                      <span className="text-sm">
-                        <span className="text-quiet">soaks in at</span> <Mark fact={facts.intake} />
-                        {facts.known.ground.drainageMmPerHour === undefined ? null : (
-                          <>
-                            <span className="text-quiet">, drains</span> <Mark fact={facts.drains} />
-                          </>
-                        )}
-                      </span>
-                    </p>
-                    <p>
-                      {bed.delivery.method}, <Mark fact={facts.flow} />
-                      <br />
-                      <span className="text-sm">
-                        <Mark fact={facts.rate} /> <span className="text-quiet">on</span>{' '}
-                        <Mark fact={facts.wets} />
-                      </span>
-                    </p>
-                  </div>
-                </li>
-              );
-            })}
+            {beds.slice(0, FIRST_BEDS).map(row)}
+            <AfterFirst>{beds.slice(FIRST_BEDS).map(row)}</AfterFirst>
           </ul>
         )}
       </div>
       <aside>
-        <Taps garden={garden} />
-        <SharpenGarden gardenId={garden.id} />
+        <AfterFirst>
+          <Taps garden={garden} />
+          <SharpenGarden gardenId={garden.id} />
+        </AfterFirst>
       </aside>
     </div>
   );

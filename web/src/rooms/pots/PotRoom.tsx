@@ -25,6 +25,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { dayMonth, plainDate, shareWords } from '../../app/words.ts';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
@@ -80,25 +81,27 @@ export function PotRoom() {
           <Looks pot={pot} />
         </div>
       </div>
-      <div className="mt-4 grid gap-x-10 gap-y-4 border-t border-ink pt-3 lg:grid-cols-3">
-        <Help page={page} />
-        <Weighed page={page} />
-        <Log page={page} />
-      </div>
-      <div className="no-print mt-4 -ml-4 flex flex-wrap border-t border-rule pt-2">
-        <Button look="quiet" onClick={() => setSheet('change')}>
-          Change, move or repot
-        </Button>
-        <Button look="quiet" onClick={() => setSheet('copy')}>
-          More like this one
-        </Button>
-        <Button look="quiet" onClick={() => setSheet('out')}>
-          Plant out to a bed
-        </Button>
-        <Button look="quiet" onClick={() => void putAway().catch(() => undefined)}>
-          Put away
-        </Button>
-      </div>
+      <AfterFirst>
+        <div className="mt-4 grid gap-x-10 gap-y-4 border-t border-ink pt-3 lg:grid-cols-3">
+          <Help page={page} />
+          <Weighed page={page} />
+          <Log page={page} />
+        </div>
+        <div className="no-print mt-4 -ml-4 flex flex-wrap border-t border-rule pt-2">
+          <Button look="quiet" onClick={() => setSheet('change')}>
+            Change, move or repot
+          </Button>
+          <Button look="quiet" onClick={() => setSheet('copy')}>
+            More like this one
+          </Button>
+          <Button look="quiet" onClick={() => setSheet('out')}>
+            Plant out to a bed
+          </Button>
+          <Button look="quiet" onClick={() => void putAway().catch(() => undefined)}>
+            Put away
+          </Button>
+        </div>
+      </AfterFirst>
       {sheet === 'change' ? <PotForm pot={pot} spots={spots} onClose={() => setSheet(null)} /> : null}
       {sheet === 'copy' ? <CopyPots pot={pot} onClose={() => setSheet(null)} /> : null}
       {sheet === 'out' ? <PlantOut pot={pot} onClose={() => setSheet(null)} /> : null}

@@ -10,6 +10,7 @@ import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** So many pots like this one: its size, mix, plants and place, not its log. */
 export function CopyPots({ pot, onClose }: { pot: PotView; onClose: () => void }) {
@@ -102,11 +103,7 @@ export function PlantOut({ pot, onClose }: { pot: PotView; onClose: () => void }
           It is drenched there on its first day and looked after as newly planted. The pot is put away; its
           log stays.
         </p>
-        {error ? (
-          <p role="alert" className="font-semibold text-brick">
-            {refusal(error).message}
-          </p>
-        ) : null}
+        <Refused error={error} />
         <div className="flex gap-2">
           <Button type="submit" disabled={isLoading || beds.length === 0}>
             Plant it out

@@ -1,12 +1,7 @@
 import type { PotsView } from '@kibble/contract';
 import { DOSE_ML_PER_L, PH_AIM } from '@kibble/core';
 import { useState } from 'react';
-import {
-  refusal,
-  useBeginSequenceMutation,
-  useLogPhMutation,
-  useMarkPotEntriesMutation,
-} from '../../app/api.ts';
+import { useBeginSequenceMutation, useLogPhMutation, useMarkPotEntriesMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
@@ -15,6 +10,7 @@ import { useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 const OF = { tap: 'tap water', rain: 'rain water', batch: 'the soured batch' } as const;
 
@@ -103,7 +99,7 @@ function PhLog({ view }: { view: PotsView }) {
           Keep
         </Button>
       </div>
-      {error ? <p className="font-semibold text-brick">{refusal(error).message}</p> : null}
+      <Refused error={error} />
       <ul className="mt-2 text-sm">
         {view.water.ph.slice(0, 4).map((one) => (
           <li key={one.id} className="flex items-center gap-2 border-t border-rule py-0.5">
@@ -175,7 +171,7 @@ function BatchForm({ view }: { view: PotsView }) {
       <Button type="submit" disabled={isLoading || busy}>
         {busy ? 'One is being counted above' : 'Count the spoons'}
       </Button>
-      {error ? <p className="font-semibold text-brick">{refusal(error).message}</p> : null}
+      <Refused error={error} />
     </form>
   );
 }

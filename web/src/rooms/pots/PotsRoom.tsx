@@ -2,11 +2,12 @@ import type { PotsView, PotView, SpotView } from '@kibble/contract';
 import { isColdWater, summed } from '@kibble/core';
 import { useContext, useState } from 'react';
 import { Link } from 'react-router';
-import { refusal, useArchivePotMutation, useBeginSequenceMutation, usePotsQuery } from '../../app/api.ts';
+import { useArchivePotMutation, useBeginSequenceMutation, usePotsQuery } from '../../app/api.ts';
 import { RoundContext, useGarden } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth, timeOfDay } from '../../app/words.ts';
 import { Shelf, ShelfKey } from '../../drawing/Shelf.tsx';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { PotTasks } from '../../ui/PotTasks.tsx';
@@ -16,6 +17,7 @@ import { UnderWay } from '../../ui/UnderWay.tsx';
 import { DaysAway } from './DaysAway.tsx';
 import { PotForm } from './PotForm.tsx';
 import { PotWater } from './PotWater.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** All pots and trays, shelf by shelf: what each can still give, and what to do. */
 export function PotsRoom() {
@@ -73,31 +75,36 @@ export function PotsRoom() {
           Add one: its size, its mix and what grows in it are enough to begin with.
         </Empty>
       ) : null}
-      {spots.map((spot) => (
+      {spots.slice(0, 1).map((spot) => (
         <Spot key={spot.name} spot={spot} view={data} />
       ))}
-      {spots.length > 0 ? <ShelfKey /> : null}
-      {spots.length > 0 ? <DaysAway view={data} /> : null}
-      {spots.length > 0 ? <PotWater view={data} /> : null}
-      {data.archived.length > 0 ? (
-        <details className="mt-6">
-          <summary className="min-h-11 py-2">{data.archived.length} put away</summary>
-          <ul>
-            {data.archived.map((pot) => (
-              <li key={pot.id}>
-                {pot.name}, {pot.spot}{' '}
-                <Button
-                  look="quiet"
-                  className="px-2"
-                  onClick={() => void archive({ potId: pot.id, restore: true })}
-                >
-                  Bring back
-                </Button>
-              </li>
-            ))}
-          </ul>
-        </details>
-      ) : null}
+      <AfterFirst>
+        {spots.slice(1).map((spot) => (
+          <Spot key={spot.name} spot={spot} view={data} />
+        ))}
+        {spots.length > 0 ? <ShelfKey /> : null}
+        {spots.length > 0 ? <DaysAway view={data} /> : null}
+        {spots.length > 0 ? <PotWater view={data} /> : null}
+        {data.archived.length > 0 ? (
+          <details className="mt-6">
+            <summary className="min-h-11 py-2">{data.archived.length} put away</summary>
+            <ul>
+              {data.archived.map((pot) => (
+                <li key={pot.id}>
+                  {pot.name}, {pot.spot}{' '}
+                  <Button
+                    look="quiet"
+                    className="px-2"
+                    onClick={() => void archive({ potId: pot.id, restore: true })}
+                  >
+                    Bring back
+                  </Button>
+                </li>
+              ))}
+            </ul>
+          </details>
+        ) : null}
+      </AfterFirst>
       {adding ? (
         <PotForm pot={null} spots={spots.map(({ name }) => name)} onClose={() => setAdding(false)} />
       ) : null}
@@ -192,7 +199,7 @@ function Soak({ trays, view }: { trays: readonly PotView[]; view: PotsView }) {
       >
         Soak {ids.size} {ids.size === 1 ? 'tray' : 'trays'}
       </Button>
-      {error ? <p className="font-semibold text-brick">{refusal(error).message}</p> : null}
+      <Refused error={error} />
     </fieldset>
   );
 }

@@ -1,12 +1,13 @@
 import type { StopView } from '@kibble/contract';
 import type { LookState } from '@kibble/core';
-import { refusal, useLogFindingMutation, useLogSkipMutation } from '../../app/api.ts';
+import { useLogFindingMutation, useLogSkipMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 const STATES: readonly (readonly [LookState, string])[] = [
   ['dry', 'Dry: it crumbles or runs'],
@@ -68,11 +69,7 @@ export function CheckSheet({
             {words}
           </Button>
         ))}
-        {refused ? (
-          <p role="alert" className="text-brick">
-            {refusal(refused).message}
-          </p>
-        ) : null}
+        <Refused error={refused} />
         <Button look="quiet" onClick={onClose}>
           Back to the round
         </Button>

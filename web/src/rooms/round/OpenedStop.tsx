@@ -20,6 +20,7 @@ import { FillCounter } from './FillCounter.tsx';
 import { StopDetails } from './StopDetails.tsx';
 import { howText, keepDry, largeMinutes, shortHow } from './stopWords.ts';
 import { isCarried, type StopActs } from './useStopActs.ts';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { later } from '../../ui/later.tsx';
 import { ECHO_MS } from '../../ui/underFinger.ts';
 import { Term } from '../../ui/Term.tsx';
@@ -194,22 +195,27 @@ export function OpenedStop({
         ) : null}
         <details className="mt-3 border-t border-rule">
           <summary className="min-h-11 cursor-pointer py-2 text-quiet">Why, and how in full</summary>
-          <p>
-            <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units, stop.run.localMm)} />
-          </p>
-          <p className="mt-1">{howText(stop)}</p>
-          <p className="mt-1">
-            <Opens {...bed} of="depth">
-              {units.text('depth', stop.run.localMm)}
-            </Opens>{' '}
-            {stop.run.bedMm < stop.run.localMm - 0.05 ? (
-              <Term of="where it falls">where it falls</Term>
-            ) : (
-              'over the bed'
-            )}
-            ; {minutesText(stop.handsOnMinutes)} of your own time.
-          </p>
-          <StopDetails stop={stop} />
+          <AfterFirst>
+            <p>
+              <Sentence
+                {...bed}
+                pieces={waterSentence(stop.reason, stop.reachesMm, units, stop.run.localMm)}
+              />
+            </p>
+            <p className="mt-1">{howText(stop)}</p>
+            <p className="mt-1">
+              <Opens {...bed} of="depth">
+                {units.text('depth', stop.run.localMm)}
+              </Opens>{' '}
+              {stop.run.bedMm < stop.run.localMm - 0.05 ? (
+                <Term of="where it falls">where it falls</Term>
+              ) : (
+                'over the bed'
+              )}
+              ; {minutesText(stop.handsOnMinutes)} of your own time.
+            </p>
+            <StopDetails stop={stop} />
+          </AfterFirst>
         </details>
         {next ? (
           <p className="mt-2 hidden border-t border-rule pt-2 lg:block">

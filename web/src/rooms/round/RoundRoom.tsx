@@ -21,7 +21,9 @@ import { UnderWay } from '../../ui/UnderWay.tsx';
 import { PotWalks } from './PotWalks.tsx';
 import { PutOff } from './PutOff.tsx';
 import { LargeTime } from './LargeTime.tsx';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { later } from '../../ui/later.tsx';
+import { useWide } from '../../ui/useMedia.ts';
 import { useRoundKeys } from './RoundKeys.tsx';
 import { RoundSheet } from './RoundSheet.tsx';
 import { StopList, type Settled } from './StopList.tsx';
@@ -30,6 +32,10 @@ import { Walk } from './Walk.tsx';
 import { largeMinutes } from './stopWords.ts';
 
 const KeysSheet = later(async () => (await import('./KeysSheet.tsx')).KeysSheet);
+
+/** The opened stop's core is so high; on a phone at most this share of the screen, so that its acts lie above the foot. */
+const CORE_PX = 220;
+const CORE_SHARE = 0.2;
 
 /** Reasons by which a bed asks for nothing however dry it is. */
 const AT_REST: ReadonlySet<string> = new Set(['nothing growing', 'ripened', 'killed by frost', 'frozen']);
@@ -87,6 +93,7 @@ export function RoundRoom() {
   const left = leaveAlone.filter((item) => !settled.includes(item as Settled));
   const [chosen, setChosen] = useState<{ bedId: number; at: number; ticked?: boolean } | null>(null);
   const [all, setAll] = useState(false);
+  const wide = useWide();
   // What was ticked leaves, and the one that takes its place in the walk is opened.
   const found = stops.findIndex(({ bedId }) => bedId === chosen?.bedId);
   const index = found >= 0 ? found : Math.min(chosen?.at ?? 0, stops.length - 1);
@@ -154,7 +161,9 @@ export function RoundRoom() {
 
   return (
     <>
-      <RoundSheet round={round} pots={pots} />
+      <AfterFirst>
+        <RoundSheet round={round} pots={pots} />
+      </AfterFirst>
       {helping ? <KeysSheet open onClose={() => setHelping(false)} /> : null}
       <div className="print:hidden">
         <Unplanned items={round.unplanned} />
@@ -213,7 +222,7 @@ export function RoundRoom() {
                 of={count}
                 next={stops[index + 1] ?? null}
                 acts={acts}
-                coreHeight={220}
+                coreHeight={wide ? CORE_PX : Math.min(CORE_PX, Math.round(window.innerHeight * CORE_SHARE))}
                 afterTick={chosen?.ticked ?? false}
               />
               <p className="mt-3 hidden text-sm text-quiet lg:block">
@@ -223,54 +232,57 @@ export function RoundRoom() {
               </p>
             </aside>
           ) : null}
-          <section
-            className={opened && !all ? 'hidden lg:col-start-1 lg:block' : 'lg:col-start-1'}
-            aria-label="The walk"
-          >
-            {opened ? <div className="mb-1">{head}</div> : null}
-            <StopList
-              stops={stops}
-              settled={settled}
-              opened={opened?.bedId ?? null}
-              onOpen={(bedId) => {
-                open(bedId);
-                setAll(false);
-              }}
-              acts={acts}
-              now={minute}
-            />
-          </section>
+          {opened && !all && !wide ? null : (
+            <section className="lg:col-start-1" aria-label="The walk">
+              {opened ? <div className="mb-1">{head}</div> : null}
+              <StopList
+                stops={stops}
+                settled={settled}
+                opened={opened?.bedId ?? null}
+                onOpen={(bedId) => {
+                  open(bedId);
+                  setAll(false);
+                }}
+                acts={acts}
+                now={minute}
+              />
+            </section>
+          )}
           <div className={opened ? 'lg:col-start-1 lg:row-start-2' : ''}>
-            {pots ? <UnderWay sequences={pots.sequences} /> : null}
-            {pots ? <PotWalks pots={pots} /> : null}
-            <Besides leave={left} tasks={round.tasks} />
+            <AfterFirst>
+              {pots ? <UnderWay sequences={pots.sequences} /> : null}
+              {pots ? <PotWalks pots={pots} /> : null}
+              <Besides leave={left} tasks={round.tasks} />
+            </AfterFirst>
           </div>
         </div>
-        <div className="mt-6 grid gap-x-10 lg:grid-cols-2">
-          <div>
-            <PutOff items={round.putOff} />
-            <TimerStale />
-            <Walk />
+        <AfterFirst>
+          <div className="mt-6 grid gap-x-10 lg:grid-cols-2">
+            <div>
+              <PutOff items={round.putOff} />
+              <TimerStale />
+              <Walk />
+            </div>
+            <div>
+              <SharpenGarden gardenId={garden.id} />
+              {round.measuredShare < 0.99 ? (
+                <p className="mt-6 border-l-4 border-rule pl-3 text-sm">
+                  <span className="assumed">{Math.round((1 - round.measuredShare) * 100)} %</span> of the past
+                  fortnight’s weather was not measured and is taken as usual for the season.{' '}
+                  <Link className="underline" to="../weather">
+                    Give it real weather
+                  </Link>
+                  .
+                </p>
+              ) : null}
+              {empty ? null : (
+                <Button look="quiet" className="mt-4 -ml-4" onClick={() => window.print()}>
+                  Print the round
+                </Button>
+              )}
+            </div>
           </div>
-          <div>
-            <SharpenGarden gardenId={garden.id} />
-            {round.measuredShare < 0.99 ? (
-              <p className="mt-6 border-l-4 border-rule pl-3 text-sm">
-                <span className="assumed">{Math.round((1 - round.measuredShare) * 100)} %</span> of the past
-                fortnight’s weather was not measured and is taken as usual for the season.{' '}
-                <Link className="underline" to="../weather">
-                  Give it real weather
-                </Link>
-                .
-              </p>
-            ) : null}
-            {empty ? null : (
-              <Button look="quiet" className="mt-4 -ml-4" onClick={() => window.print()}>
-                Print the round
-              </Button>
-            )}
-          </div>
-        </div>
+        </AfterFirst>
         {opened ? (
           <div className="sticky bottom-14 -mx-4 mt-4 flex items-center gap-4 border-t border-rule bg-sheet px-4 py-1 lg:hidden">
             {stops[index + 1] ? (

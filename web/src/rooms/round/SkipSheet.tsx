@@ -1,9 +1,10 @@
 import { SKIP_REASONS, type SkipBody, type StopView } from '@kibble/contract';
-import { refusal, useLogSkipMutation } from '../../app/api.ts';
+import { useLogSkipMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 const WORDS: Readonly<Record<SkipBody['reason'], string>> = {
   'feels moist': 'It still feels moist',
@@ -33,11 +34,7 @@ export function SkipSheet({ stop, open, onClose }: { stop: StopView; open: boole
             {WORDS[reason]}
           </Button>
         ))}
-        {error ? (
-          <p role="alert" className="text-brick">
-            {refusal(error).message}
-          </p>
-        ) : null}
+        <Refused error={error} />
         <Button look="quiet" onClick={onClose}>
           Back to the round
         </Button>

@@ -1,12 +1,13 @@
 import type { WalkView } from '@kibble/contract';
 import { useState } from 'react';
-import { refusal, useWalkQuery } from '../../app/api.ts';
+import { useWalkQuery } from '../../app/api.ts';
 import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { minuteOf } from '../../app/timeField.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { timeOfDay } from '../../app/words.ts';
 import { Field } from '../../ui/Field.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** The round on the clock, and what becomes of it when it begins at another hour: what is left at dusk waits for tomorrow. */
 export function Walk() {
@@ -59,11 +60,7 @@ export function Walk() {
             onChange={(e) => setMinutes(e.target.value)}
           />
         </div>
-        {error && asked ? (
-          <p role="alert" className="font-semibold text-brick">
-            {refusal(error).message}
-          </p>
-        ) : null}
+        <Refused error={asked ? error : null} />
         {asked && data ? <WalkList walk={data} /> : null}
       </details>
     </section>

@@ -6,7 +6,7 @@ import { useGarden } from '../../app/gardenRound.ts';
 import { scrub, useScrubbedDay } from '../../app/scrub.ts';
 import { dayMonth } from '../../app/words.ts';
 import { Shelf, ShelfKey } from '../../drawing/Shelf.tsx';
-import { useNarrow } from '../../drawing/useNarrow.ts';
+import { useNarrow } from '../../ui/useMedia.ts';
 import { useWidth } from '../../drawing/useWidth.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
-import { refusal, useCalendarQuery, useNewCalendarMutation, useSharingQuery } from '../../app/api.ts';
+import { useCalendarQuery, useNewCalendarMutation, useSharingQuery } from '../../app/api.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** The rounds in any calendar program: a secret address to subscribe to. */
 export function CalendarFeed({ gardenId }: { gardenId: number }) {
@@ -42,11 +43,7 @@ export function CalendarFeed({ gardenId }: { gardenId: number }) {
             Make a new address; the old one ends
           </Button>
         </div>
-        {error ? (
-          <p role="alert" className="font-semibold text-brick">
-            {refusal(error).message}
-          </p>
-        ) : null}
+        <Refused error={error} />
       </div>
     </section>
   );

@@ -1,10 +1,11 @@
 import type { GardenView } from '@kibble/contract';
 import { Link, useNavigate } from 'react-router';
-import { refusal, useGardensQuery, usePutAwayMutation } from '../../app/api.ts';
+import { useGardensQuery, usePutAwayMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { Button } from '../../ui/Button.tsx';
 import { PracticeGarden } from '../../ui/PracticeGarden.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** The gardens of this Kibble: opened, put away and brought back, a new one, and one to practise in. */
 export function Gardens({ garden }: { garden: GardenView }) {
@@ -61,11 +62,7 @@ export function Gardens({ garden }: { garden: GardenView }) {
       <p className="text-sm text-quiet">
         A garden put away keeps all it has and is left out of the choice at the side until it is brought back.
       </p>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
       <p>
         <Link
           className="inline-flex min-h-11 items-center font-semibold underline underline-offset-4"

@@ -1,7 +1,7 @@
 import type { GardenPatch, GardenView } from '@kibble/contract';
 import { summersAt, TERRAIN_M, terrainOf } from '@kibble/core';
 import { useState } from 'react';
-import { refusal, useChangeGardenMutation } from '../../app/api.ts';
+import { useChangeGardenMutation } from '../../app/api.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { AIR_WORDS, latitudeWords, SUMMER_WORDS, TERRAIN_WORDS } from '../../app/placeWords.ts';
 import { useUnits } from '../../app/units.ts';
@@ -11,6 +11,7 @@ import { Taps } from '../../ui/Taps.tsx';
 import { TownPicker, townWords } from '../../ui/TownPicker.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** Where the garden lies: by its town or by hand, to be put right at any time. */
 export function PlaceOfGarden({ garden }: { garden: GardenView }) {
@@ -119,11 +120,7 @@ export function PlaceOfGarden({ garden }: { garden: GardenView }) {
           value={garden.air ?? 'average'}
           onChange={(air) => send({ air })}
         />
-        {error ? (
-          <p role="alert" className="font-semibold text-brick">
-            {refusal(error).message}
-          </p>
-        ) : null}
+        <Refused error={error} />
       </div>
     </section>
   );

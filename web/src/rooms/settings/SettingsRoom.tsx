@@ -2,6 +2,7 @@ import { useWatch } from 'react-hook-form';
 import { useChangeGardenMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { useSeenVersion } from '../../app/seenVersion.ts';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { CalendarFeed } from './CalendarFeed.tsx';
@@ -109,14 +110,16 @@ export function SettingsRoom() {
           {isSuccess && !form.formState.isDirty ? <span role="status">Kept.</span> : null}
         </div>
       </form>
-      <PlaceOfGarden garden={garden} />
-      <LimitsForm garden={garden} />
-      <Sharing />
-      <Ringing />
-      <CalendarFeed gardenId={garden.id} />
-      <YourData />
-      <SetAside garden={garden} />
-      <Gardens garden={garden} />
+      <AfterFirst>
+        <PlaceOfGarden garden={garden} />
+        <LimitsForm garden={garden} />
+        <Sharing />
+        <Ringing />
+        <CalendarFeed gardenId={garden.id} />
+        <YourData />
+        <SetAside garden={garden} />
+        <Gardens garden={garden} />
+      </AfterFirst>
     </>
   );
 }

@@ -12,6 +12,7 @@ import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 const momentText = (iso: string): string =>
   new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
@@ -53,11 +54,7 @@ export function Sharing() {
             {data.on ? 'Turn it off' : 'Let devices of the house in'}
           </Button>
         ) : null}
-        {error ? (
-          <p role="alert" className="font-semibold text-brick">
-            {refusal(error).message}
-          </p>
-        ) : null}
+        <Refused error={error} />
         {data.on || data.proxy !== null ? <Invitation data={data} /> : null}
         <Devices data={data} />
         {mayTurn ? <Proxy key={data.proxy} data={data} /> : null}
@@ -137,11 +134,7 @@ function Invitation({ data }: { data: SharingView }) {
           {now ? 'Another code' : 'Ask for a code'}
         </Button>
       </div>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
       {now ? (
         <div className="mt-3 flex flex-wrap items-center gap-5" data-testid="invitation">
           {/* A camera reads black on white alone. */}
@@ -199,11 +192,7 @@ function Devices({ data }: { data: SharingView }) {
           </li>
         ))}
       </ul>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
     </div>
   );
 }

@@ -2,7 +2,6 @@ import type { CopyView, LookView } from '@kibble/contract';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import {
-  refusal,
   useLookAtCopyMutation,
   useLookAtFileMutation,
   useMakeCopyMutation,
@@ -14,6 +13,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { fullDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 const WHY: Readonly<Record<CopyView['reason'], string>> = {
   update: 'before an update',
@@ -61,7 +61,7 @@ export function YourData() {
         One zip with the database, a table for any spreadsheet, and JSON. It opens in Kibble on any other
         computer.
       </p>
-      <Trouble error={bring.error ?? notCopied} />
+      <Refused error={bring.error ?? notCopied} className="mt-2" />
       <h3 className="mt-5 text-lg">Copies beside it</h3>
       <p className="text-sm text-quiet">
         Made each night while Kibble runs, and before every update; the last five of each are kept.
@@ -105,14 +105,6 @@ export function YourData() {
       <LookSheet bring={bring} />
     </section>
   );
-}
-
-function Trouble({ error }: { error: unknown }) {
-  return error ? (
-    <p role="alert" className="mt-2 font-semibold text-brick">
-      {refusal(error).message}
-    </p>
-  ) : null;
 }
 
 type Bring = ReturnType<typeof useBringBack>;
@@ -199,7 +191,7 @@ export function LookSheet({ bring }: { bring: Bring }) {
         It takes the place of everything that is here now. A copy of what is here is made first, and you can
         undo it.
       </p>
-      <Trouble error={bring.restoreError} />
+      <Refused error={bring.restoreError} className="mt-2" />
       <div className="flex flex-wrap gap-2">
         <Button disabled={bring.busy} onClick={() => void put().catch(() => undefined)}>
           Put it back

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
-import { refusal, useCreateGardenMutation, useGardensQuery } from '../../app/api.ts';
+import { useCreateGardenMutation, useGardensQuery } from '../../app/api.ts';
 import { numberRule } from '../../app/numberRule.ts';
 import { unitsOf, UnitsContext } from '../../app/units.ts';
 import { WaterFields, type TypedBed } from '../../places/ground/Fields.tsx';
@@ -13,6 +13,7 @@ import { GroundStep } from './GroundStep.tsx';
 import { PlantStep } from './PlantStep.tsx';
 import { forgetSetup, keepSetup, keptSetup, setupDraft, todayIn, type TypedSetup } from './typedSetup.ts';
 import { WhereStep } from './WhereStep.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 const STEPS = [
   ['Where', 'Where is it?'],
@@ -124,11 +125,7 @@ export function SetupRoom() {
               {step === 2 ? <PlantStep form={form} /> : null}
               {step === 3 ? <WaterFields form={form as unknown as UseFormReturn<TypedBed>} /> : null}
             </div>
-            {error ? (
-              <p role="alert" className="mt-3 font-semibold text-brick">
-                {refusal(error).message}
-              </p>
-            ) : null}
+            <Refused error={error} className="mt-3" />
             <div className="mt-4 flex items-center gap-3">
               <Button type="submit" disabled={isLoading}>
                 {step < STEPS.length - 1 ? 'Next' : 'Show me the plan'}
@@ -158,11 +155,7 @@ export function SetupRoom() {
             ))}
           </p>
           <BringFile bring={bring} label="I have a garden in a file from another Kibble" />
-          {bring.error ? (
-            <p role="alert" className="mb-3 font-semibold text-brick">
-              {refusal(bring.error).message}
-            </p>
-          ) : null}
+          <Refused error={bring.error} className="mb-3" />
           <PracticeGarden />
           <LookSheet bring={bring} />
         </section>

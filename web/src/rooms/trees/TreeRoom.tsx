@@ -7,6 +7,7 @@ import { useGarden } from '../../app/gardenRound.ts';
 import { BENEATH_WORDS } from '../../app/treeWords.ts';
 import { useUnits } from '../../app/units.ts';
 import { fullDate } from '../../app/words.ts';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TaskList } from '../../ui/TaskList.tsx';
 import { useTaps } from '../../ui/useTaps.ts';
@@ -117,34 +118,36 @@ function Tree({ page, tree }: { page: BedPageView; tree: TreeNow }) {
           <TreeToday page={page} tree={tree} plan={plan} facts={facts} tried={draft !== null} />
         </div>
       </div>
-      <Years years={years} now={now} chosen={year} onChoose={setYear} />
-      <div className="mt-4 grid gap-x-10 gap-y-4 border-t border-ink pt-3 lg:grid-cols-3">
-        <TreeStory tree={tree} plan={plan} facts={facts} page={page} />
-        <RingAndMulch plan={plan} facts={facts} />
-        <WhenShort tree={tree} plan={plan} page={page} />
-      </div>
-      <TaskList tasks={page.tasks} named={false} />
-      <div className="no-print mt-4 -ml-4 flex flex-wrap border-t border-rule pt-2">
-        <Button look="quiet" onClick={() => setSheet('change')}>
-          Change it
-        </Button>
-        <Button look="quiet" onClick={() => setSheet('move')}>
-          Move outward
-        </Button>
-        <Button look="quiet" onClick={() => setSheet('saved')}>
-          Give it saved water
-        </Button>
-        <Button look="quiet" onClick={() => window.print()}>
-          Print it for the tree
-        </Button>
-        <Link
-          className="min-h-11 px-4 py-2 text-base font-semibold underline decoration-1 underline-offset-4"
-          to={`/garden/${garden.id}/beds/${page.bedId}`}
-        >
-          Its balance, log and ways of watering
-        </Link>
-      </div>
-      <TreeTag name={page.bedName} facts={facts} plan={plan} today={garden.today} />
+      <AfterFirst>
+        <Years years={years} now={now} chosen={year} onChoose={setYear} />
+        <div className="mt-4 grid gap-x-10 gap-y-4 border-t border-ink pt-3 lg:grid-cols-3">
+          <TreeStory tree={tree} plan={plan} facts={facts} page={page} />
+          <RingAndMulch plan={plan} facts={facts} />
+          <WhenShort tree={tree} plan={plan} page={page} />
+        </div>
+        <TaskList tasks={page.tasks} named={false} />
+        <div className="no-print mt-4 -ml-4 flex flex-wrap border-t border-rule pt-2">
+          <Button look="quiet" onClick={() => setSheet('change')}>
+            Change it
+          </Button>
+          <Button look="quiet" onClick={() => setSheet('move')}>
+            Move outward
+          </Button>
+          <Button look="quiet" onClick={() => setSheet('saved')}>
+            Give it saved water
+          </Button>
+          <Button look="quiet" onClick={() => window.print()}>
+            Print it for the tree
+          </Button>
+          <Link
+            className="min-h-11 px-4 py-2 text-base font-semibold underline decoration-1 underline-offset-4"
+            to={`/garden/${garden.id}/beds/${page.bedId}`}
+          >
+            Its balance, log and ways of watering
+          </Link>
+        </div>
+        <TreeTag name={page.bedName} facts={facts} plan={plan} today={garden.today} />
+      </AfterFirst>
       {sheet === 'change' ? <TreeForm bed={page.bed} tree={tree} onClose={() => setSheet(null)} /> : null}
       {sheet === 'move' ? <MoveOutward page={page} tree={tree} onClose={() => setSheet(null)} /> : null}
       {sheet === 'saved' ? <SavedWater page={page} onClose={() => setSheet(null)} /> : null}

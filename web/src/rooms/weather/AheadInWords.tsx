@@ -1,7 +1,7 @@
 import type { AheadDay, GardenView } from '@kibble/contract';
 import { explainSaidDay, HEATS, RAINS, saidWeather, SKIES, WINDS, type SaidDay } from '@kibble/core';
 import { useState } from 'react';
-import { refusal, useSayWeatherMutation } from '../../app/api.ts';
+import { useSayWeatherMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useKept } from '../../app/useKept.ts';
@@ -10,6 +10,7 @@ import { shortDay } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Taps } from '../../ui/Taps.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 const same = <T extends string>(words: readonly T[]): readonly (readonly [T, T])[] =>
   words.map((word) => [word, word] as const);
@@ -69,11 +70,7 @@ export function AheadInWords({ garden, ahead }: { garden: GardenView; ahead: Ahe
           <SaidRow key={day.date} day={day} garden={garden} said={saidOf(day)} onTell={tell} />
         ))}
       </ul>
-      {error ? (
-        <p role="alert" className="mt-2 font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} className="mt-2" />
       <div className="mt-2 flex flex-wrap items-center gap-3">
         {count > 0 ? (
           <>

@@ -1,9 +1,10 @@
 import type { GardenView, WeatherView } from '@kibble/contract';
 import { BURST_C, DRAIN_CHOICES, DRAIN_RULES, type DrainChoice } from '@kibble/core';
-import { refusal, useChangeGardenMutation } from '../../app/api.ts';
+import { useChangeGardenMutation } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
 import { Taps } from '../../ui/Taps.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 const OPTIONS = DRAIN_CHOICES.map((choice) => [choice, choice] as const);
 
@@ -44,11 +45,7 @@ export function Drain({ garden, drain }: { garden: GardenView; drain: NonNullabl
         {garden.drains} means: before a night of {units.text('temperature', nightC)} that is at least{' '}
         {percent(chance)} likely.
       </p>
-      {error ? (
-        <p role="alert" className="font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} />
     </section>
   );
 }

@@ -3,7 +3,6 @@ import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { Link } from 'react-router';
 import {
-  refusal,
   useBringFileMutation,
   useForgetFileMutation,
   useReadFileAgainMutation,
@@ -15,6 +14,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { fullDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Understood } from './Understood.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** How often a file that is being read or stored is asked after, ms. */
 const ASK_MS = 200;
@@ -99,11 +99,7 @@ export function ImportPanel({ garden }: { garden: GardenView }) {
           onRows={(text) => void take(new Blob([text]), 'pasted rows').catch(() => undefined)}
         />
       ) : null}
-      {problem ? (
-        <p role="alert" className="mt-3 font-semibold text-brick">
-          {refusal(problem).message}
-        </p>
-      ) : null}
+      <Refused error={problem} className="mt-3" />
       {file && working ? <Progress view={now} onCancel={letGo} /> : null}
       {file && now?.state === 'read' && !storing.isLoading ? (
         <Understood

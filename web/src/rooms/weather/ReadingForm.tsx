@@ -1,5 +1,5 @@
 import type { GardenView } from '@kibble/contract';
-import { refusal, useLogRainMutation, useSayWeatherMutation } from '../../app/api.ts';
+import { useLogRainMutation, useSayWeatherMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { Refused } from '../../ui/Refused.tsx';
 
 /** What the rain gauge held and the thermometer said on a day. They outweigh station and file. */
 export function ReadingForm({ garden }: { garden: GardenView }) {
@@ -85,11 +86,7 @@ export function ReadingForm({ garden }: { garden: GardenView }) {
           {...form.register('high', { validate: (v) => numberRule('tMaxC', v, units, true) })}
         />
       </div>
-      {error ? (
-        <p role="alert" className="mt-2 font-semibold text-brick">
-          {refusal(error).message}
-        </p>
-      ) : null}
+      <Refused error={error} className="mt-2" />
       <Button type="submit" className="mt-3" disabled={raining || saying}>
         Write it down
       </Button>

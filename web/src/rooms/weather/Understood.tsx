@@ -1,8 +1,9 @@
 import type { ImportPreview } from '@kibble/contract';
-import { refusal } from '../../app/api.ts';
+
 import { useUnits } from '../../app/units.ts';
 import { fullDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Refused } from '../../ui/Refused.tsx';
 
 const REJECTS_SHOWN = 8;
 
@@ -126,11 +127,7 @@ export function Understood({ found, name, error, onUnit, onStore, onForget }: Pr
               ) : null}
             </div>
           ) : null}
-          {error ? (
-            <p role="alert" className="font-semibold text-brick">
-              {refusal(error).message}
-            </p>
-          ) : null}
+          <Refused error={error} />
           <Button disabled={found.question !== null} onClick={onStore}>
             {rejected > 0 ? `Store ${days}, leave ${rejected} out` : `Store ${days}`}
           </Button>

@@ -5,6 +5,7 @@ import { useTicksQuery, useWeatherQuery } from '../../app/api.ts';
 import { useAlerts, useGarden } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
 import { fullDate, plainDate } from '../../app/words.ts';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { AlertActs } from '../../ui/Alerts.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
@@ -74,26 +75,30 @@ export function WeatherRoom() {
                 ? 'No measured weather yet: a day nobody said anything of is taken as a usual one of its season.'
                 : `${data.count.toLocaleString()} days on record, ${fullDate(data.from ?? '')} to ${fullDate(data.to ?? '')}.`}
             </p>
-            <RainAgainstUse days={data.past} today={garden.today} />
-            {data.years ? (
-              <>
-                <h2 className="mt-6 text-2xl">This year among the years</h2>
-                <Years years={data.years} />
-              </>
-            ) : null}
-            {data.count > 0 ? (
-              <details className="mt-4 border-t border-rule">
-                <summary className="min-h-11 cursor-pointer py-2">The days themselves</summary>
-                <Days days={data.days} today={garden.today} />
-              </details>
-            ) : null}
+            <AfterFirst>
+              <RainAgainstUse days={data.past} today={garden.today} />
+              {data.years ? (
+                <>
+                  <h2 className="mt-6 text-2xl">This year among the years</h2>
+                  <Years years={data.years} />
+                </>
+              ) : null}
+              {data.count > 0 ? (
+                <details className="mt-4 border-t border-rule">
+                  <summary className="min-h-11 cursor-pointer py-2">The days themselves</summary>
+                  <Days days={data.days} today={garden.today} />
+                </details>
+              ) : null}
+            </AfterFirst>
           </section>
         </div>
         <div className="flex flex-col gap-8 lg:col-start-2">
-          <ReadingForm garden={garden} />
-          <StationForm garden={garden} station={data.station} />
-          <ImportPanel garden={garden} />
-          <Imports items={data.imports} />
+          <AfterFirst>
+            <ReadingForm garden={garden} />
+            <StationForm garden={garden} station={data.station} />
+            <ImportPanel garden={garden} />
+            <Imports items={data.imports} />
+          </AfterFirst>
         </div>
       </div>
       {heard ? <div className="mt-8">{ahead}</div> : null}

@@ -17,6 +17,7 @@ import { Reader } from './reader.ts';
 import { testPage } from './index.ts';
 import { TestContext, type TestState } from './parts.tsx';
 import type { TestPage } from './types.ts';
+import { Refused } from '../../../ui/Refused.tsx';
 
 /** One guided test, of a bed or of a tap. */
 export function TestRoom() {
@@ -161,11 +162,7 @@ function TestOf({
               </label>
             </div>
           ) : null}
-          {error ? (
-            <p role="alert" className="mt-3 font-semibold text-brick">
-              {refusal(error).message}
-            </p>
-          ) : null}
+          <Refused error={error} className="mt-3" />
           {tried && (!input || errors.root) ? (
             <p role="alert" className="mt-3 font-semibold text-brick">
               {errors.root?.message || 'Something is missing above; nothing was lost.'}

@@ -1,0 +1,36 @@
+import { useEffect, useReducer, useState, type ComponentType } from 'react';
+import { Loading } from '../ui/states.tsx';
+
+/** One room: its program, and the element that draws it as soon as that is here. */
+export interface Room {
+  fetch: () => Promise<ComponentType>;
+  Element: ComponentType;
+}
+
+/**
+ * A room whose program is fetched when it is first gone to, or before. What was fetched already is drawn at once: React holds
+ * back what it had to suspend for a third of a second, so nothing is suspended here. A program that cannot be fetched is a
+ * fault of this room alone.
+ */
+export function roomOf(load: () => Promise<ComponentType>): Room {
+  let Drawn: ComponentType | null = null;
+  const fetch = async (): Promise<ComponentType> => (Drawn ??= await load());
+  function Element() {
+    const [fault, setFault] = useState<{ of: unknown } | null>(null);
+    const [, drawAnew] = useReducer((times: number) => times + 1, 0);
+    useEffect(() => {
+      if (Drawn) return;
+      let gone = false;
+      fetch().then(
+        () => (gone ? undefined : drawAnew()),
+        (of: unknown) => (gone ? undefined : setFault({ of })),
+      );
+      return () => {
+        gone = true;
+      };
+    }, []);
+    if (fault) throw fault.of;
+    return Drawn ? <Drawn /> : <Loading what="the room" />;
+  }
+  return { fetch, Element };
+}
