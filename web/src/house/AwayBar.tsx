@@ -6,12 +6,9 @@ import { later } from '../ui/later.tsx';
 
 const KeptHere = later(async () => (await import('./KeptHere.tsx')).KeptHere);
 
-/** What was seen shortly before the way was lost need not be told apart from it, ms. */
-const SAME_MS = 5 * 60_000;
-
 const clock = (at: number): string => format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm');
 
-/** Without a way home: since when, how old what is shown is, and what waits here. Nothing while all is well. */
+/** Without a way home: how old what is shown is, or since when there is none, and what waits here. Nothing while all is well. */
 export function AwayBar() {
   const { home, lostAt, shownOf, kept } = useAppSelector((state) => state.way);
   const [open, setOpen] = useState(false);
@@ -30,10 +27,10 @@ export function AwayBar() {
               )
             ) : (
               <>
-                <strong>No way home{lostAt === null ? '' : ` since ${clock(lostAt)}`}</strong>
-                {shownOf === null || (lostAt !== null && Math.abs(lostAt - shownOf) < SAME_MS)
-                  ? '.'
-                  : `; this is of ${clock(shownOf)}.`}
+                <strong>
+                  No way home{shownOf === null && lostAt !== null ? ` since ${clock(lostAt)}` : ''}
+                </strong>
+                {shownOf === null ? '.' : `; this is of ${clock(shownOf)}.`}
                 {waiting === 0 ? ' What you write down is kept here.' : ''}
               </>
             )}
