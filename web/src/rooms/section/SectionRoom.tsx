@@ -103,7 +103,7 @@ export function SectionRoom() {
         </label>
         <button
           type="button"
-          className="min-h-9 underline underline-offset-4"
+          className="min-h-11 underline underline-offset-4 md:min-h-9"
           onClick={() => put('as', asTable ? '' : 'table')}
         >
           {asTable ? 'As a drawing' : 'As a table'}
