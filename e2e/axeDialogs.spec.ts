@@ -72,3 +72,38 @@ for (const colorScheme of ['light', 'dark'] as const)
     await stranger.close();
     expect(found).toEqual([]);
   });
+
+/** Further sheets and forms, by room: what opens each, and, where it is no dialog, what it shows. */
+const MORE: readonly (readonly [room: string, opens: string | RegExp, shows?: string])[] = [
+  ['round', 'Skip'],
+  ['beds/2', 'Run it once, by the clock'],
+  ['beds/2', 'The plants hang'],
+  ['beds/2', 'Add a planting', 'Share of the bed'],
+  ['beds/2', 'A plant of your own', 'Name of the plant'],
+  ['beds', 'More like it'],
+  ['beds', 'It is a pot'],
+  ['beds', 'Add a bed', 'Name of the bed'],
+  ['fortnight', /Enter opens it/],
+  ['fortnight', /move the whole round/],
+  ['trees/12', 'Change it'],
+  ['trees/12', 'Move outward'],
+  ['trees/12', 'Give it saved water'],
+  ['pots', 'Add a pot or tray'],
+  ['pots/1', 'Change, move or repot'],
+  ['pots/1', 'More like this one'],
+  ['pots/1', 'Plant out to a bed'],
+  ['ground', 'Add a tap', 'Name of the tap'],
+];
+
+test('so is every other sheet and form', async ({ page, kibble }) => {
+  test.setTimeout(240_000);
+  const found: string[] = [];
+  for (const [room, opens, shows] of MORE) {
+    await page.goto(`${kibble}/garden/1/${room}`);
+    await page.getByRole('main').getByRole('button', { name: opens }).first().click();
+    const shown = shows ? page.getByLabel(shows, { exact: true }) : page.getByRole('dialog');
+    await shown.first().waitFor();
+    found.push(...(await against(page, `${room}: ${String(opens)}`)));
+  }
+  expect(found).toEqual([]);
+});

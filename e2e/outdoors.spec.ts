@@ -466,13 +466,10 @@ test('by keyboard alone, each within twelve keys of opening its room', async ({ 
   expect(keys).toBeLessThanOrEqual(12);
 
   await open('round');
-  // From the row to the opened stop's minutes.
-  await press('Enter');
-  await openedStop(page)
-    .getByRole('button', { name: /show the working/ })
-    .focus();
-  await press('Enter');
-  await expect(page.getByRole('dialog')).toBeVisible();
+  await press('w');
+  await expect(page.getByRole('dialog', { name: /where it comes from/ })).toBeVisible();
+  await press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   expect(keys).toBeLessThanOrEqual(12);
 
   await open('fortnight');

@@ -8,5 +8,8 @@ import { buildWeb, prepare, root, TS } from './prepare.mjs';
 prepare();
 buildWeb();
 process.exit(
-  spawnSync(process.execPath, [...TS, 'e2e/vitals.ts', ...process.argv.slice(2)], { cwd: root, stdio: 'inherit' }).status ?? 1,
+  spawnSync(process.execPath, [...TS, 'e2e/vitals.ts', ...process.argv.slice(2)], {
+    cwd: root,
+    stdio: 'inherit',
+  }).status ?? 1,
 );

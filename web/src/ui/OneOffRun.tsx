@@ -1,6 +1,6 @@
 import { spotLitres } from '@kibble/core';
 import { useState } from 'react';
-import { useForm, useWatch } from 'react-hook-form';
+import { useWatch } from 'react-hook-form';
 import { useGarden } from '../app/gardenRound.ts';
 import { numberRule, typedSi } from '../app/numberRule.ts';
 import { useUnits } from '../app/units.ts';
@@ -8,6 +8,7 @@ import { Button } from './Button.tsx';
 import { Field } from './Field.tsx';
 import { Sheet } from './Sheet.tsx';
 import { useTaps } from './useTaps.ts';
+import { useKeptForm } from './useKeptForm.ts';
 
 /** One run outside the plan, timed: it calls when it is over, or closes itself where the tap does. */
 export function OneOffRun({
@@ -23,7 +24,7 @@ export function OneOffRun({
   const units = useUnits();
   const { taps, open } = useTaps(garden.id);
   const [asking, setAsking] = useState(false);
-  const form = useForm({ defaultValues: { minutes: '10', selfStops: false } });
+  const form = useKeptForm(`run-${bedId}`, { defaultValues: { minutes: '10', selfStops: false } });
   const typed = useWatch({ control: form.control, name: 'minutes' });
   const valid = numberRule('minutes', typed, units) === true;
   const start = form.handleSubmit(async ({ minutes: text, selfStops }) => {

@@ -23,12 +23,23 @@ interface Props extends Bed {
   /** The figure rests on an assumption. */
   assumed?: boolean;
   label?: string;
+  /** The letter that opens it, with its stop focused. */
+  letter?: string;
   className?: string;
   children: ReactNode;
 }
 
 /** A number that opens its working. */
-export function Opens({ bedId, bedName, of, assumed = false, label, className = '', children }: Props) {
+export function Opens({
+  bedId,
+  bedName,
+  of,
+  assumed = false,
+  label,
+  letter,
+  className = '',
+  children,
+}: Props) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -36,6 +47,7 @@ export function Opens({ bedId, bedName, of, assumed = false, label, className = 
         type="button"
         className={`opens ${assumed ? 'assumed' : ''} ${className}`}
         aria-label={label}
+        data-key={letter}
         aria-haspopup="dialog"
         onClick={() => setOpen(true)}
       >

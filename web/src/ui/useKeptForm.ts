@@ -7,23 +7,17 @@ import {
   type UseFormProps,
   type UseFormReturn,
 } from 'react-hook-form';
+import { draftOf, forgetDraft, keepDraft } from '../app/drafts.ts';
 
 /** Typing rests so long before it is kept, ms. */
 const REST_MS = 200;
-const nameOf = (key: string): string => `kibble.draft.${key}`;
-
-function draftOf(key: string): Record<string, unknown> | null {
-  try {
-    return JSON.parse(localStorage.getItem(nameOf(key)) ?? 'null') as Record<string, unknown> | null;
-  } catch {
-    return null;
-  }
-}
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** What was typed before and differs from the form as it begins. */
 const typedBefore = <T extends FieldValues>(key: string, plain: Partial<T>): [string, unknown][] =>
-  Object.entries(draftOf(key) ?? {}).filter(([name, value]) => !same(value, plain[name as keyof T]));
+  Object.entries((draftOf(key) ?? {}) as Record<string, unknown>).filter(
+    ([name, value]) => !same(value, plain[name as keyof T]),
+  );
 
 export type KeptForm<T extends FieldValues> = UseFormReturn<T> & {
   /** What was typed before the form was left, put back into it, and the way to begin anew; null where there is none. */
@@ -43,7 +37,7 @@ export function useKeptForm<T extends FieldValues>(key: string, options: UseForm
   const [restored, setRestored] = useState(before.length > 0);
   const sent = useRef(false);
   const forget = useCallback(() => {
-    localStorage.removeItem(nameOf(key));
+    forgetDraft(key);
     setRestored(false);
   }, [key]);
 
@@ -60,8 +54,8 @@ export function useKeptForm<T extends FieldValues>(key: string, options: UseForm
       const typed = Object.entries(getValues()).filter(
         ([name, value]) => !same(value, plain[name as keyof T]),
       );
-      if (typed.length === 0) localStorage.removeItem(nameOf(key));
-      else localStorage.setItem(nameOf(key), JSON.stringify(Object.fromEntries(typed)));
+      if (typed.length === 0) forgetDraft(key);
+      else keepDraft(key, Object.fromEntries(typed));
     };
     const leave = (): void => {
       if (timer) keep();

@@ -12,6 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 
 /** A bed that is really a pot becomes one: its plants go along, the bed is put away with its log. */
 export function BedToPot({ bed, onClose }: { bed: BedView; onClose: () => void }) {
@@ -20,8 +21,8 @@ export function BedToPot({ bed, onClose }: { bed: BedView; onClose: () => void }
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [turn, { isLoading, error }] = useBedToPotMutation();
-  const [volume, setVolume] = useState('');
-  const [spot, setSpot] = useState(bed.place ?? 'Terrace');
+  const [volume, setVolume, volumeSent] = useDraft(`pot-of-${bed.id}-volume`, '');
+  const [spot, setSpot, spotSent] = useDraft(`pot-of-${bed.id}-spot`, bed.place ?? 'Terrace');
   const [mix, setMix] = useState<Mix>('standard');
   const [material, setMaterial] = useState<Material>('plastic');
   const [wrong, setWrong] = useState<string | undefined>();
@@ -36,6 +37,8 @@ export function BedToPot({ bed, onClose }: { bed: BedView; onClose: () => void }
       stands: bed.underCover ? ('greenhouse' as const) : undefined,
     };
     const { id } = await turn({ bedId: bed.id, body: { spot, facts } }).unwrap();
+    volumeSent();
+    spotSent();
     dispatch(noticeShown({ text: `${bed.name} is a pot now. Its bed is put away, with its log.` }));
     void navigate(`/garden/${garden.id}/pots/${id}`);
   };

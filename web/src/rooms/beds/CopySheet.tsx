@@ -1,5 +1,4 @@
 import type { BedView } from '@kibble/contract';
-import { useForm } from 'react-hook-form';
 import { refusal, useCopyBedMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { wholeRule } from '../../app/numberRule.ts';
@@ -8,12 +7,13 @@ import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 /** So many beds like this one: its ground, plants and water, not its log. */
 export function CopySheet({ bed, onClose }: { bed: BedView; onClose: () => void }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const form = useForm({ defaultValues: { count: '1' }, mode: 'onChange' });
+  const form = useKeptForm(`beds-like-${bed.id}`, { defaultValues: { count: '1' }, mode: 'onChange' });
   const [copy, { isLoading, error }] = useCopyBedMutation();
   const make = form.handleSubmit(async ({ count }) => {
     const { ids } = await copy({ bedId: bed.id, count: Number(count) }).unwrap();

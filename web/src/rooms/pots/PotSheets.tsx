@@ -11,17 +11,19 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 
 /** So many pots like this one: its size, mix, plants and place, not its log. */
 export function CopyPots({ pot, onClose }: { pot: PotView; onClose: () => void }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [copy, { isLoading, error }] = useCopyPotMutation();
-  const [count, setCount] = useState('6');
+  const [count, setCount, sent] = useDraft(`pots-like-${pot.id}`, '6');
   const rule = wholeRule('copies', count, units);
   const make = async (): Promise<void> => {
     if (rule !== true) return;
     const { ids } = await copy({ potId: pot.id, count: Number(count) }).unwrap();
+    sent();
     dispatch(noticeShown({ text: `${ids.length} like ${pot.name} added.`, undoPotIds: ids }));
     onClose();
   };

@@ -11,6 +11,7 @@ import { dayMonth } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 
 const OF = { tap: 'tap water', rain: 'rain water', batch: 'the soured batch' } as const;
 
@@ -54,7 +55,7 @@ function PhLog({ view }: { view: PotsView }) {
   const dispatch = useAppDispatch();
   const [log, { isLoading, error }] = useLogPhMutation();
   const [mark] = useMarkPotEntriesMutation();
-  const [text, setText] = useState('');
+  const [text, setText, sent] = useDraft(`ph-${garden.id}`, '');
   const [of, setOf] = useState<keyof typeof OF>('tap');
   const [wrong, setWrong] = useState<string | undefined>();
   const keep = async (): Promise<void> => {
@@ -65,7 +66,7 @@ function PhLog({ view }: { view: PotsView }) {
     }
     setWrong(undefined);
     const { ids } = await log({ gardenId: garden.id, ph: typedSi('ph', text, units) ?? 7, of }).unwrap();
-    setText('');
+    sent();
     dispatch(noticeShown({ text: `pH of ${OF[of]} written down.`, undoPots: { gardenId: garden.id, ids } }));
   };
   return (
@@ -129,7 +130,7 @@ function BatchForm({ view }: { view: PotsView }) {
   const garden = useGarden();
   const units = useUnits();
   const [begin, { isLoading, error }] = useBeginSequenceMutation();
-  const [litres, setLitres] = useState('');
+  const [litres, setLitres, sent] = useDraft(`batch-${garden.id}`, '');
   const [feed, setFeed] = useState(false);
   const [wrong, setWrong] = useState<string | undefined>();
   const busy = view.sequences.some(({ batch }) => batch);
@@ -146,7 +147,7 @@ function BatchForm({ view }: { view: PotsView }) {
           body: { kind: 'acid batch', litres: typedSi('batchLitres', litres, units) ?? 10, feed },
         })
           .unwrap()
-          .then(() => setLitres(''))
+          .then(sent)
           .catch(() => undefined);
       }}
     >

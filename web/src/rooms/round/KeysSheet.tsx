@@ -8,6 +8,7 @@ const KEYS = [
   ['a', 'another amount'],
   ['l', 'look into the ground first'],
   ['s', 'skip, with a reason'],
+  ['w', 'the working of its minutes'],
   ['p', 'print the round'],
   ['/', 'find a bed, a room, an act'],
   ['?', 'this sheet'],

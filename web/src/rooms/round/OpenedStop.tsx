@@ -98,7 +98,7 @@ export function OpenedStop({
         />
         <div>
           <p className="leading-none">
-            <Opens {...bed} of="minutes" assumed={!stop.flowMeasured}>
+            <Opens {...bed} of="minutes" letter="w" assumed={!stop.flowMeasured}>
               <LargeTime minutes={largeMinutes(stop)} className="text-6xl" />
               <span className="sr-only">show the working</span>
             </Opens>

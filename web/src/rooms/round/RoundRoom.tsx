@@ -227,7 +227,7 @@ export function RoundRoom() {
               />
               <p className="mt-3 hidden text-sm text-quiet lg:block">
                 {keysOn
-                  ? 'Keys with a stop focused: j k move, d done, o tap, ? all'
+                  ? 'Keys with a stop focused: j k move, d done, o tap, w working, ? all'
                   : 'Letter keys are off on this device.'}
               </p>
             </aside>

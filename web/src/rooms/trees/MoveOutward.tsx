@@ -1,6 +1,5 @@
 import { historyOf, type BedPageView, type TreeNow } from '@kibble/contract';
 import { treePlan, type BedPeriod, type TreeFacts, type TreePlan } from '@kibble/core';
-import { useState } from 'react';
 import { useGarden } from '../../app/gardenRound.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { layoutWords, ringText } from '../../app/treeWords.ts';
@@ -9,6 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useKeepTree } from './useKeepTree.ts';
+import { useDraft } from '../../ui/useDraft.ts';
 
 /** The yearly move: old and new place, what changes with it, and the tag to print. */
 export function MoveOutward({
@@ -24,7 +24,7 @@ export function MoveOutward({
   const garden = useGarden();
   const { keep, isLoading, refused } = useKeepTree(page);
   const { facts, plan } = tree;
-  const [canopy, setCanopy] = useState(units.number('length', facts.canopyM));
+  const [canopy, setCanopy, sent] = useDraft(`outward-${page.bedId}`, units.number('length', facts.canopyM));
   const rule = numberRule('canopyM', canopy, units);
   const canopyM = rule === true ? (typedSi('canopyM', canopy, units) ?? facts.canopyM) : facts.canopyM;
   const planting = page.bed.planting;
@@ -61,7 +61,7 @@ export function MoveOutward({
         <table className="mb-3 w-full">
           <thead className="text-left text-sm text-quiet">
             <tr>
-              <th className="font-normal"> </th>
+              <td />
               <th className="pr-4 font-normal">was</th>
               <th className="font-normal">from today</th>
             </tr>
@@ -104,7 +104,10 @@ export function MoveOutward({
               moved.facts,
               `is watered ${ringText(moved.facts.ring, units)} from the trunk from today.`,
             )
-              .then(onClose)
+              .then(() => {
+                sent();
+                onClose();
+              })
               .catch(() => undefined)
           }
         >

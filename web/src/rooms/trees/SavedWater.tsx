@@ -8,13 +8,14 @@ import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 
 /** Shower water, kitchen water, what was saved: credited to the tree as it is poured. */
 export function SavedWater({ page, onClose }: { page: BedPageView; onClose: () => void }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [water, { isLoading, error }] = useLogWateringMutation();
-  const [litres, setLitres] = useState('');
+  const [litres, setLitres, sent] = useDraft(`saved-${page.bedId}`, '');
   const [wrong, setWrong] = useState<string | undefined>();
   const give = async (): Promise<void> => {
     const rule = numberRule('litres', litres, units);
@@ -24,6 +25,7 @@ export function SavedWater({ page, onClose }: { page: BedPageView; onClose: () =
       bedId: page.bedId,
       body: { litres: typedSi('litres', litres, units), note: 'saved water' },
     }).unwrap();
+    sent();
     dispatch(
       noticeShown({
         text: `${page.bedName}: ${units.text('volume', event.litres ?? 0)} of saved water written down.`,

@@ -1,17 +1,17 @@
 import type { GardenView, StationView } from '@kibble/contract';
-import { useState } from 'react';
 import { refusal, useKeepStationMutation } from '../../app/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
+import { useDraft } from '../../ui/useDraft.ts';
 
 /** A weather station, or any bridge to one, by the address that the gardener types. */
 export function StationForm({ garden, station }: { garden: GardenView; station: StationView | null }) {
-  const [url, setUrl] = useState<string | null>(null);
+  const [url, setUrl, sent] = useDraft<string | null>(`station-${garden.id}`, null);
   const [keep, { isLoading, error, reset }] = useKeepStationMutation();
   const shown = url ?? station?.url ?? '';
   const send = async (body: { url: string | null; anyway?: boolean }): Promise<void> => {
     await keep({ gardenId: garden.id, body }).unwrap();
-    setUrl(null);
+    sent();
   };
   const refused = error ? refusal(error) : null;
   return (
