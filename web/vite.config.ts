@@ -82,8 +82,14 @@ export default defineConfig({
     outDir: 'dist',
     emptyOutDir: true,
     manifest: true,
-    // The server names with each page what it needs (`Link`), and what may be gone to next is fetched in time.
-    modulePreload: false,
+    // Of a room all files are asked for at once, by the first lines; what a room opens later has its own few.
+    modulePreload: {
+      polyfill: false,
+      resolveDependencies: (file, needed, { hostId, hostType }) =>
+        hostType === 'js' && /\/start-/.test(hostId) && !/\/kibble-/.test(file)
+          ? needed.filter((one) => !/\/(kibble|start|rolldown-runtime)-/.test(one))
+          : [],
+    },
     rolldownOptions: { output: { codeSplitting: { groups: inFewFiles } } },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:5180' } },

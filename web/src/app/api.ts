@@ -230,7 +230,11 @@ export const api = createApi({
       providesTags: (_page, _error, id) => [{ type: 'Place', id }],
     }),
     section: build.query<SectionView, { gardenId: number; query: Record<string, string> }>({
-      query: ({ gardenId, query }) => ({ url: `gardens/${gardenId}/section`, params: query }),
+      // Without a choice the address is the plain one, which is asked for first of all.
+      query: ({ gardenId, query }) => ({
+        url: `gardens/${gardenId}/section`,
+        params: Object.keys(query).length > 0 ? query : undefined,
+      }),
       providesTags: ['Plan'],
     }),
     fortnight: build.query<FortnightView, number>({
