@@ -14,3 +14,27 @@ export const GARDEN = {
     delivery: { method: 'hose wand', litresPerMinute: 12 },
   },
 };
+
+/** A pot and a tree beside it. */
+export const POT = {
+  name: 'Pepper',
+  spot: 'Terrace',
+  facts: { volumeL: 10 },
+  plantings: [{ cropId: 'sweet-pepper', plantedOn: '2026-05-20' }],
+};
+export const TREE = {
+  name: 'Walnut',
+  cropId: 'walnut',
+  plantedOn: '1985-03-01',
+  textureClass: 'clay loam',
+  delivery: { litresPerMinute: 8 },
+  tree: {
+    sort: 'tree',
+    canopyM: 9,
+    trunkM: 0.5,
+    cameAs: 'not known',
+    beneath: 'lawn',
+    layout: { by: 'bubbler stops' },
+    shares: [1],
+  },
+};

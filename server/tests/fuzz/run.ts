@@ -55,7 +55,7 @@ import { PlannerHere } from '../../src/planner/planner.ts';
 import { PlanStore } from '../../src/planner/planStore.ts';
 import { openDatabase } from '../../src/db/open.ts';
 import { writerOf } from '../../src/db/writer.ts';
-import { GARDEN } from '../oneBed.ts';
+import { GARDEN, POT, TREE } from '../oneBed.ts';
 import { bodies, type Known } from './arbitrary.ts';
 
 // The database library takes a stack at every question it is asked; nobody reads them here.
@@ -220,28 +220,6 @@ const SECOND = {
   delivery: { method: 'drip', litresPerMinute: 2 },
 };
 
-const POT = {
-  name: 'Pepper',
-  spot: 'Terrace',
-  facts: { volumeL: 10 },
-  plantings: [{ cropId: 'sweet-pepper', plantedOn: '2026-05-20' }],
-};
-const TREE = {
-  name: 'Walnut',
-  cropId: 'walnut',
-  plantedOn: '1985-03-01',
-  textureClass: 'clay loam',
-  delivery: { litresPerMinute: 8 },
-  tree: {
-    sort: 'tree',
-    canopyM: 9,
-    trunkM: 0.5,
-    cameAs: 'not known',
-    beneath: 'lawn',
-    layout: { by: 'bubbler stops' },
-    shares: [1],
-  },
-};
 const TRAY = {
   ...POT,
   kind: 'tray',

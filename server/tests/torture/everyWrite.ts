@@ -1,30 +1,9 @@
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { POT, TREE } from '../oneBed.ts';
 import { GARDEN, House, must, pause, weatherFile } from './house.ts';
 
-const POT = {
-  name: 'Pepper',
-  spot: 'Terrace',
-  facts: { volumeL: 10 },
-  plantings: [{ cropId: 'sweet-pepper', plantedOn: '2026-05-20' }],
-};
-const TREE = {
-  name: 'Walnut',
-  cropId: 'walnut',
-  plantedOn: '1985-03-01',
-  textureClass: 'clay loam',
-  delivery: { litresPerMinute: 8 },
-  tree: {
-    sort: 'tree',
-    canopyM: 9,
-    trunkM: 0.5,
-    cameAs: 'not known',
-    beneath: 'lawn',
-    layout: { by: 'bubbler stops' },
-    shares: [],
-  },
-};
 const SECOND = {
   ...GARDEN.bed,
   name: 'Lettuce',

@@ -93,12 +93,10 @@ export function WeatherRoom() {
           </section>
         </div>
         <div className="flex flex-col gap-8 lg:col-start-2">
-          <AfterFirst>
-            <ReadingForm garden={garden} />
-            <StationForm garden={garden} station={data.station} />
-            <ImportPanel garden={garden} />
-            <Imports items={data.imports} />
-          </AfterFirst>
+          <ReadingForm garden={garden} />
+          <StationForm garden={garden} station={data.station} />
+          <ImportPanel garden={garden} />
+          <Imports items={data.imports} />
         </div>
       </div>
       {heard ? <div className="mt-8">{ahead}</div> : null}
