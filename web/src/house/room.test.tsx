@@ -1,6 +1,6 @@
 import { afterEach, expect, jest, test } from '@jest/globals';
 import { cleanup, render, screen } from '@testing-library/react';
-import { Component, type ReactNode } from 'react';
+import { Component, useLayoutEffect, type ReactNode } from 'react';
 import { roomOf } from './room.tsx';
 
 afterEach(cleanup);
@@ -16,6 +16,20 @@ test('a room is drawn as soon as it is here, and at once when it was fetched bef
   render(<Element />);
   expect(screen.getByText('the round')).toBeTruthy();
   expect(load).toHaveBeenCalledTimes(1);
+});
+
+test('a room that comes between the picture and what follows it is drawn all the same', async () => {
+  let come: (room: () => ReactNode) => void = () => undefined;
+  const coming = new Promise<() => ReactNode>((resolve) => (come = resolve));
+  const { fetch, Element } = roomOf(() => coming);
+  void fetch();
+  function Meanwhile() {
+    // Runs before the room's own effect: by then the room has come.
+    useLayoutEffect(() => come(() => <p>the garden</p>));
+    return <Element />;
+  }
+  render(<Meanwhile />);
+  await screen.findByText('the garden');
 });
 
 class Guard extends Component<{ children: ReactNode }, { fault: string | null }> {

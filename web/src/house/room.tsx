@@ -1,4 +1,4 @@
-import { useEffect, useReducer, useState, type ComponentType } from 'react';
+import { useEffect, useState, type ComponentType } from 'react';
 import { Loading } from '../ui/states.tsx';
 
 /** One room: its program, and the element that draws it as soon as that is here. */
@@ -17,18 +17,19 @@ export function roomOf(load: () => Promise<ComponentType>): Room {
   const fetch = async (): Promise<ComponentType> => (Drawn ??= await load());
   function Element() {
     const [fault, setFault] = useState<{ of: unknown } | null>(null);
-    const [, drawAnew] = useReducer((times: number) => times + 1, 0);
+    // Not whether it is here by now: between a picture and what follows it, it may have come.
+    const [here, setHere] = useState(Drawn !== null);
     useEffect(() => {
-      if (Drawn) return;
+      if (here) return;
       let gone = false;
       fetch().then(
-        () => (gone ? undefined : drawAnew()),
+        () => (gone ? undefined : setHere(true)),
         (of: unknown) => (gone ? undefined : setFault({ of })),
       );
       return () => {
         gone = true;
       };
-    }, []);
+    }, [here]);
     if (fault) throw fault.of;
     return Drawn ? <Drawn /> : <Loading what="the room" />;
   }

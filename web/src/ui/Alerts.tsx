@@ -26,17 +26,19 @@ const leftOf = (alert: AlertView, ticks: readonly TickView[]): AlertAct[] =>
 export function AlertLines({ alerts, short = false }: { alerts: AlertView[]; short?: boolean }) {
   const garden = useGarden();
   const units = useUnits();
-  const { data: ticks = [] } = useTicksQuery(garden.id);
+  const { data: ticks } = useTicksQuery(garden.id);
   const [open, setOpen] = useState<AlertView['code'] | null>(null);
   const chosen = alerts.find(({ code }) => code === open);
   // What does harm is read first.
   const inOrder = [...alerts].sort((a, b) => Number(isHarm(b)) - Number(isHarm(a)));
-  const told = short ? inOrder.filter((alert) => isHarm(alert) && leftOf(alert, ticks).length > 0) : inOrder;
+  const told = short
+    ? inOrder.filter((alert) => isHarm(alert) && leftOf(alert, ticks ?? []).length > 0)
+    : inOrder;
   return (
     <>
       <ul className="text-quiet">
         {told.map((alert) => {
-          const left = leftOf(alert, ticks).length;
+          const left = leftOf(alert, ticks ?? []).length;
           const pressing = isHarm(alert) && left > 0;
           return (
             <li key={alert.code} className="inline">
@@ -67,7 +69,14 @@ export function AlertLines({ alerts, short = false }: { alerts: AlertView[]; sho
 }
 
 /** What an alert asks for, each act with its tick, and what it rests on. */
-export function AlertActs({ alert, ticks }: { alert: AlertView; ticks: readonly TickView[] }) {
+export function AlertActs({
+  alert,
+  ticks,
+}: {
+  alert: AlertView;
+  /** Until it is known what was seen to, nothing can be ticked. */
+  ticks: readonly TickView[] | undefined;
+}) {
   const garden = useGarden();
   const units = useUnits();
   const [tick, { error }] = useTickAlertMutation();
@@ -76,7 +85,7 @@ export function AlertActs({ alert, ticks }: { alert: AlertView; ticks: readonly 
     <>
       <ul>
         {alert.acts.map((act) => {
-          const done = isSeenTo(ticks, state, act);
+          const done = isSeenTo(ticks ?? [], state, act);
           return (
             <li key={act} className="border-t border-rule">
               <label className="flex min-h-11 cursor-pointer items-center gap-3 py-1">
@@ -84,6 +93,7 @@ export function AlertActs({ alert, ticks }: { alert: AlertView; ticks: readonly 
                   type="checkbox"
                   className="size-5 flex-none accent-ink"
                   checked={done}
+                  disabled={ticks === undefined}
                   onChange={() => void tick({ gardenId: garden.id, body: { ...state, act, done: !done } })}
                 />
                 <span className={done ? 'text-quiet line-through' : ''}>

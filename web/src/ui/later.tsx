@@ -17,7 +17,7 @@ export function later<P extends object>(load: Load<P>): ComponentType<P> {
   return function Later(props: P) {
     const [state, setState] = useState<'here' | 'coming' | 'lacking'>(Part ? 'here' : 'coming');
     useEffect(() => {
-      if (Part) return;
+      if (state !== 'coming') return;
       let gone = false;
       fetched().then(
         () => (gone ? undefined : setState('here')),
@@ -29,7 +29,7 @@ export function later<P extends object>(load: Load<P>): ComponentType<P> {
       return () => {
         gone = true;
       };
-    }, []);
+    }, [state]);
     if (Part) return <Part {...props} />;
     return state === 'lacking' ? (
       <p role="alert" className="border-l-4 border-brick pl-3 font-semibold">

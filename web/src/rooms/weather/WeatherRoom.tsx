@@ -26,7 +26,7 @@ const PAGE = 14;
 export function WeatherRoom() {
   const garden = useGarden();
   const alerts = useAlerts();
-  const { data: ticks = [] } = useTicksQuery(garden.id);
+  const { data: ticks } = useTicksQuery(garden.id);
   const units = useUnits();
   const { data, error, refetch } = useWeatherQuery(garden.id);
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
