@@ -2,7 +2,7 @@ import { chromium, type CDPSession } from '@playwright/test';
 import { browser as settings } from './browser.ts';
 import { ROUTES, startHouse } from './kibble.ts';
 
-/** A middling phone of some years ago on a line of 9 Mbps with 165 ms to and fro. */
+/** A middling phone of some years ago on a line of 9 Mbps with 165 ms to and fro; the line of the page's worker cannot be slowed. */
 const SLOWER = 4;
 const LINE = {
   offline: false,
@@ -70,16 +70,6 @@ class Phones {
     };
   }
 
-  /** The worker's own line is as slow as the page's. */
-  private async slowWorkers(): Promise<void> {
-    const { targetInfos } = await this.root.send('Target.getTargets');
-    for (const { targetId } of targetInfos.filter(({ type }) => type === 'service_worker')) {
-      const send = await this.attach(targetId);
-      await send('Network.enable');
-      await send('Network.emulateNetworkConditions', LINE);
-    }
-  }
-
   async look(browserContextId: string, url: string, slow = true): Promise<Vitals> {
     const { targetId } = await this.root.send('Target.createTarget', {
       url: 'about:blank',
@@ -90,7 +80,6 @@ class Phones {
     await send('Page.enable');
     await send('Page.addScriptToEvaluateOnNewDocument', { source: NOTES });
     if (slow) {
-      await this.slowWorkers();
       await send('Network.enable');
       await send('Network.emulateNetworkConditions', LINE);
       await send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
