@@ -1,5 +1,5 @@
-import type { Browser, BrowserContext, Page } from '@playwright/test';
-import { expect, openedStop, stopsOf, test, type House } from './kibble.ts';
+import type { Browser, BrowserContext, Locator, Page } from '@playwright/test';
+import { expect, openedStop, restingBox, stopsOf, test, type House } from './kibble.ts';
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } as const;
 
@@ -292,30 +292,40 @@ test('the plug is pulled in the middle of a write: it is there once when the mac
   }
 });
 
+async function twice(what: Locator, gapMs: number): Promise<void> {
+  const box = await restingBox(what);
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const { mouse } = what.page();
+  await mouse.click(x, y);
+  await what.page().waitForTimeout(gapMs);
+  await mouse.click(x, y);
+  await what.page().waitForTimeout(1500);
+}
+
 for (const gap of [20, 120, 400, 800])
-  test(`two taps ${gap} ms apart tick one stop once, in the list and on the opened one`, async ({
+  test(`two taps ${gap} ms apart tick one stop once, in the list and on the opened one, and one pot once`, async ({
     page,
     house,
   }) => {
     await page.goto(`${house.url}/garden/1/round`);
     await stopsOf(page).first().waitFor();
     const beds = Array.from({ length: 15 }, (_, i) => i + 1);
-    const twice = async (x: number, y: number): Promise<void> => {
-      await page.mouse.click(x, y);
-      await page.waitForTimeout(gap);
-      await page.mouse.click(x, y);
-    };
     for (const [n, button] of [
       stopsOf(page)
         .nth(1)
         .getByRole('button', { name: /^Done: / }),
       openedStop(page).getByRole('button', { name: 'Done', exact: true }),
     ].entries()) {
-      const box = await button.boundingBox();
-      await twice((box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2);
-      await page.waitForTimeout(1500);
+      await twice(button, gap);
       expect(await atHome(page, house, beds)).toHaveLength(n + 1);
     }
+    await page.goto(`${house.url}/garden/1/pots`);
+    await twice(page.getByRole('button', { name: /^Done: / }).first(), gap);
+    const { spots } = (await (await page.request.get(`${house.url}/api/gardens/1/pots`)).json()) as {
+      spots: { pots: { today: { entry: { kind: string } }[] }[] }[];
+    };
+    const given = spots.flatMap(({ pots }) => pots).flatMap(({ today }) => today);
+    expect(given.filter(({ entry }) => entry.kind === 'given')).toHaveLength(1);
   });
 
 test('two tabs see each other’s entries within two seconds', async ({ page, context, house }) => {

@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import { doseText, giveText } from '../app/potWords.ts';
 import { minutesText, useUnits } from '../app/units.ts';
 import { Button } from './Button.tsx';
+import { echoesTick, useUnderFinger } from './underFinger.ts';
 import { usePotActs, type PotActs } from './usePotActs.ts';
 
 /** A spot's walk: each pot that asks, its dose and a box to tick; those to be looked at first; all of them at once. */
@@ -14,6 +15,8 @@ export function PotWalk({ spot, titled = false }: { spot: SpotView; titled?: boo
   const look = spot.pots.filter(({ leave, kind }) => leave?.code === 'look if it is dry' && kind === 'pot');
   const done = spot.pots.filter(({ today }) => today.some(({ entry }) => entry.kind === 'given'));
   const { walk } = spot;
+  const under = useUnderFinger(spot);
+  const row = (pot: PotView) => ({ pot, acts, held: under === tickOf(pot) });
   if (due.length + look.length + done.length === 0) return null;
   return (
     <div data-testid="pot-walk" aria-label={`Walk: ${spot.name}`} role="group">
@@ -31,7 +34,9 @@ export function PotWalk({ spot, titled = false }: { spot: SpotView; titled?: boo
               look="quiet"
               className="px-1 text-sm"
               disabled={acts.isLoading}
-              onClick={() => void acts.give(due).catch(() => undefined)}
+              onClick={(e) => {
+                if (!echoesTick(e)) void acts.give(due).catch(() => undefined);
+              }}
             >
               All {due.length} done
             </Button>
@@ -45,15 +50,15 @@ export function PotWalk({ spot, titled = false }: { spot: SpotView; titled?: boo
       {acts.refused ? <p className="font-semibold text-brick">{acts.refused}</p> : null}
       <Folded folded={titled && due.length > 2} of={due.length}>
         {due.map((pot) => (
-          <Due key={pot.id} pot={pot} acts={acts} />
+          <Due key={pot.id} {...row(pot)} />
         ))}
       </Folded>
       <ul>
         {look.map((pot) => (
-          <Look key={pot.id} pot={pot} acts={acts} />
+          <Look key={pot.id} {...row(pot)} />
         ))}
         {done.map((pot) => (
-          <Given key={pot.id} pot={pot} acts={acts} />
+          <Given key={pot.id} {...row(pot)} />
         ))}
       </ul>
     </div>
@@ -82,12 +87,21 @@ function PotLink({ pot }: { pot: PotView }) {
   );
 }
 
+const tickOf = (pot: PotView): string => `pot ${pot.id}`;
+
+interface Row {
+  pot: PotView;
+  acts: PotActs;
+  /** It came under the finger that ticked another one. */
+  held: boolean;
+}
+
 const ROW = 'flex min-h-11 items-center gap-3 border-t border-rule';
 
-function Due({ pot, acts }: { pot: PotView; acts: PotActs }) {
+function Due({ pot, acts, held }: Row) {
   const units = useUnits();
   return (
-    <li className={ROW}>
+    <li className={ROW} data-tick={tickOf(pot)}>
       <span className="min-w-0 flex-1 leading-tight">
         <PotLink pot={pot} />
         {pot.give?.again ? (
@@ -101,8 +115,10 @@ function Due({ pot, acts }: { pot: PotView; acts: PotActs }) {
         type="button"
         aria-label={`Done: ${pot.name}`}
         className="flex size-11 items-center justify-center"
-        disabled={acts.isLoading}
-        onClick={() => void acts.give([pot]).catch(() => undefined)}
+        disabled={held || acts.isLoading}
+        onClick={(e) => {
+          if (!echoesTick(e)) void acts.give([pot]).catch(() => undefined);
+        }}
       >
         <span aria-hidden className="size-6 border-2 border-ink bg-paper" />
       </button>
@@ -111,18 +127,20 @@ function Due({ pot, acts }: { pot: PotView; acts: PotActs }) {
 }
 
 /** What must be dry first: asked, and only then watered. */
-function Look({ pot, acts }: { pot: PotView; acts: PotActs }) {
+function Look({ pot, acts, held }: Row) {
   return (
-    <li className={`${ROW} flex-wrap`}>
+    <li className={`${ROW} flex-wrap`} data-tick={tickOf(pot)}>
       <span className="min-w-32 flex-1 leading-tight">
         <PotLink pot={pot} />: wholly dry?
       </span>
       <Button
         look="quiet"
         className="px-1"
-        onClick={() =>
-          void acts.one(pot, { kind: 'seen', sign: 'wholly dry' }, 'wholly dry.').catch(() => undefined)
-        }
+        disabled={held}
+        onClick={(e) => {
+          if (!echoesTick(e))
+            void acts.one(pot, { kind: 'seen', sign: 'wholly dry' }, 'wholly dry.').catch(() => undefined);
+        }}
       >
         Dry
         <span className="sr-only"> through: {pot.name}</span>
@@ -130,7 +148,11 @@ function Look({ pot, acts }: { pot: PotView; acts: PotActs }) {
       <Button
         look="quiet"
         className="px-1"
-        onClick={() => void acts.one(pot, { kind: 'left' }, 'left alone today.').catch(() => undefined)}
+        disabled={held}
+        onClick={(e) => {
+          if (!echoesTick(e))
+            void acts.one(pot, { kind: 'left' }, 'left alone today.').catch(() => undefined);
+        }}
       >
         Not yet
         <span className="sr-only"> dry: {pot.name}</span>
@@ -139,18 +161,25 @@ function Look({ pot, acts }: { pot: PotView; acts: PotActs }) {
   );
 }
 
-function Given({ pot, acts }: { pot: PotView; acts: PotActs }) {
+function Given({ pot, acts, held }: Row) {
   const units = useUnits();
   const given = pot.today.flatMap(({ id, entry }) =>
     entry.kind === 'given' ? [{ id, ml: entry.millilitres }] : [],
   );
   const total = given.reduce((sum, { ml }) => sum + ml, 0);
   return (
-    <li className={`${ROW} text-quiet`}>
+    <li className={`${ROW} text-quiet`} data-tick={tickOf(pot)}>
       <span className="min-w-0 flex-1">
         <PotLink pot={pot} /> had {doseText(total, units)}
       </span>
-      <Button look="quiet" className="px-1 text-sm" onClick={() => acts.takeBack(given.map(({ id }) => id))}>
+      <Button
+        look="quiet"
+        className="px-1 text-sm"
+        disabled={held}
+        onClick={(e) => {
+          if (!echoesTick(e)) acts.takeBack(given.map(({ id }) => id));
+        }}
+      >
         Take back
         <span className="sr-only">: {pot.name}</span>
       </Button>

@@ -1,30 +1,38 @@
 import { useLayoutEffect, useState, type MouseEvent } from 'react';
+import { flushSync } from 'react-dom';
 
 /** So long a finger may come down once more on the spot where it ticked: by then something else lies there. Judgement. */
 export const ECHO_MS = 1100;
 
 let ticked: { x: number; y: number; at: number } | null = null;
 
-/** Remembers where on the screen a stop was ticked; a key ticks at no spot. */
-export function noteTick({ clientX: x, clientY: y, timeStamp: at, detail }: MouseEvent): void {
-  ticked = detail === 0 ? null : { x, y, at };
+/** A finger that comes down once more lands so near, px. */
+const NEAR_PX = 24;
+
+/**
+ * Whether a tick is the echo of the one before: the second half of a double tap, on whichever row lies there by now. Else
+ * it is remembered where it was. A key ticks at no spot, and has no echo.
+ */
+export function echoesTick({ clientX: x, clientY: y, timeStamp: at, detail }: MouseEvent): boolean {
+  if (detail === 0) return false;
+  if (ticked && at - ticked.at < ECHO_MS && Math.hypot(x - ticked.x, y - ticked.y) <= NEAR_PX) return true;
+  ticked = { x, y, at };
+  return false;
 }
 
 /**
- * The bed whose row came under the finger that ticked another one: for a moment nothing can be done on it, so that a double
- * tap ticks one stop. Rows bear `data-stop` or `data-settled`.
+ * The row that came under the finger that ticked another one: for a moment nothing can be done on it, so that a double tap
+ * ticks one. Rows bear `data-tick`, which names them, as it is returned.
  * @param shown the rows; looked at anew when they change
  */
-export function useUnderFinger(shown: unknown): number | null {
-  const [under, setUnder] = useState<number | null>(null);
+export function useUnderFinger(shown: unknown): string | null {
+  const [under, setUnder] = useState<string | null>(null);
   useLayoutEffect(() => {
     const left = ticked === null ? 0 : ECHO_MS - (performance.now() - ticked.at);
     if (ticked === null || left <= 0) return;
-    const row = document
-      .elementFromPoint(ticked.x, ticked.y)
-      ?.closest<HTMLElement>('[data-stop], [data-settled]');
-    const id = Number(row?.dataset.stop ?? row?.dataset.settled ?? 0);
-    queueMicrotask(() => setUnder(id));
+    const row = document.elementFromPoint(ticked.x, ticked.y)?.closest<HTMLElement>('[data-tick]');
+    // At once, before the next tap is heard; merely scheduled, the second tap came first.
+    queueMicrotask(() => flushSync(() => setUnder(row?.dataset.tick ?? null)));
     const timer = setTimeout(() => setUnder(null), left);
     return () => clearTimeout(timer);
   }, [shown]);

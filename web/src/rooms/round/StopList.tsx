@@ -3,7 +3,7 @@ import { Check } from 'lucide-react';
 import { isUnderWay } from '../../app/settled.ts';
 import { useUnits } from '../../app/units.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
-import { noteTick, useUnderFinger } from '../../ui/underFinger.ts';
+import { echoesTick, useUnderFinger } from '../../ui/underFinger.ts';
 import { laneOf, LaneHead, RunLane, type Lane } from './RunLane.tsx';
 import { LargeTime } from './LargeTime.tsx';
 import { largeMinutes, shortHow } from './stopWords.ts';
@@ -14,6 +14,9 @@ export type Settled = LeaveView & { event: NonNullable<LeaveView['event']> };
 
 const GRID =
   'grid w-full grid-cols-[1.5rem_2rem_minmax(0,1fr)_auto_2rem] items-center gap-x-2.5 xl:grid-cols-[1.2rem_1.9rem_minmax(0,1fr)_4.6rem_4rem_11.5rem_2rem]';
+
+/** A bed's row, whether it waits or has had its turn. */
+const tickOf = ({ bedId }: { bedId: number }): string => `bed ${bedId}`;
 
 /** The whole walk at a glance: every stop one ruled row, with its runs on the morning's clock and a box to tick. */
 export function StopList({
@@ -42,7 +45,7 @@ export function StopList({
       </div>
       <ol className="border-b border-ink">
         {settled.map((item) => (
-          <SettledRow key={item.bedId} item={item} acts={acts} held={item.bedId === under} />
+          <SettledRow key={item.bedId} item={item} acts={acts} held={under === tickOf(item)} />
         ))}
         {stops.map((stop, i) => (
           <StopRow
@@ -54,7 +57,7 @@ export function StopList({
             opened={stop.bedId === opened}
             onOpen={() => onOpen(stop.bedId)}
             acts={acts}
-            held={stop.bedId === under}
+            held={under === tickOf(stop)}
           />
         ))}
       </ol>
@@ -86,6 +89,7 @@ function StopRow({
   return (
     <li
       data-stop={stop.bedId}
+      data-tick={tickOf(stop)}
       aria-label={stop.bedName}
       className={`far relative border-t ${opened ? 'border-y-2 border-ink bg-sheet' : 'border-rule'}`}
     >
@@ -134,8 +138,7 @@ function StopRow({
         className="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
         disabled={held}
         onClick={(e) => {
-          noteTick(e);
-          void acts.done(stop).catch(() => undefined);
+          if (!echoesTick(e)) void acts.done(stop).catch(() => undefined);
         }}
       >
         <span aria-hidden className="size-6 border-2 border-ink bg-paper" />
@@ -153,7 +156,7 @@ function SettledRow({ item, acts, held }: { item: Settled; acts: StopActs; held:
       : `had ${units.text('volume', event.litres ?? 0)}${event.by ? `, ${event.by}` : ''}`;
   return (
     <li
-      data-settled={item.bedId}
+      data-tick={tickOf(item)}
       aria-label={item.bedName}
       className="relative border-t border-rule text-quiet"
     >
@@ -170,7 +173,9 @@ function SettledRow({ item, acts, held }: { item: Settled; acts: StopActs; held:
         aria-label={`Take it back: ${item.bedName}`}
         disabled={held || isUnderWay(event)}
         className="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
-        onClick={() => acts.takeBack(event.id)}
+        onClick={(e) => {
+          if (!echoesTick(e)) acts.takeBack(event.id);
+        }}
       >
         <span aria-hidden className="flex size-6 items-center justify-center bg-ink text-paper">
           <Check size={18} />
