@@ -11,6 +11,12 @@ describe('what an address asks home for', () => {
     for (const kind of ['beds', 'trees', 'ground/bed'])
       expect(asksOf(`/garden/3/${kind}/12`).at(-1)).toBe('/api/beds/12');
     expect(asksOf('/garden/3/pots/5')).toContain('/api/pots/5');
+    for (const kind of ['feel', 'slow-bucket'])
+      expect(asksOf(`/garden/3/ground/bed/12/${kind}`).slice(2)).toEqual([
+        '/api/gardens/3/drafts',
+        '/api/beds/12',
+      ]);
+    expect(asksOf('/garden/3/ground/tap/2/bucket').slice(2)).toEqual(['/api/gardens/3/drafts']);
     expect(asksOf('/garden/3/words')).toEqual(['/api/gardens/3/round', '/api/gardens/3']);
   });
   test('nothing where it is of no garden', () => {

@@ -10,11 +10,13 @@ const ASKS: readonly (readonly [room: RegExp, asks: (gardenId: string, id: strin
     [/^pots\/\d+$/, (garden, id) => [`pots/${id}`, `gardens/${garden}/pots`]],
     [/^pots(\/weigh)?$/, (garden) => [`gardens/${garden}/pots`]],
     [/^ground$/, (garden) => [`gardens/${garden}/drafts`]],
+    [/^ground\/bed\/\d+\/[\w-]+$/, (garden, id) => [`gardens/${garden}/drafts`, `beds/${id}`]],
+    [/^ground\/tap\/\d+\/[\w-]+$/, (garden) => [`gardens/${garden}/drafts`]],
   ];
 
 /** A garden's room in an address: the garden's number and the room's path under it; null where it is of none. */
 export function roomIn(pathname: string): { gardenId: string; room: string } | null {
-  const [, gardenId, room] = /^\/garden\/(\d{1,15})\/([\w/]*\w)\/?$/.exec(pathname) ?? [];
+  const [, gardenId, room] = /^\/garden\/(\d{1,15})\/([\w/-]*\w)\/?$/.exec(pathname) ?? [];
   return gardenId && room ? { gardenId, room } : null;
 }
 
@@ -27,6 +29,6 @@ export function asksOf(pathname: string): readonly string[] {
   return [
     `/api/gardens/${gardenId}/round`,
     `/api/gardens/${gardenId}`,
-    ...(asks?.(gardenId, /\d+$/.exec(room)?.[0] ?? '') ?? []).map((address) => `/api/${address}`),
+    ...(asks?.(gardenId, /\d+/.exec(room)?.[0] ?? '') ?? []).map((address) => `/api/${address}`),
   ];
 }

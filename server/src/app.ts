@@ -1,6 +1,4 @@
 import { existsSync } from 'node:fs';
-import { join } from 'node:path';
-import { constants } from 'node:zlib';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -9,7 +7,7 @@ import { door } from './http/door.ts';
 import { letIn } from './http/letIn.ts';
 import { errorHandler } from './http/errorHandler.ts';
 import { Live } from './http/live.ts';
-import { pageLinks } from './http/pageLinks.ts';
+import { pageFiles } from './http/pageFiles.ts';
 import { requestLog } from './http/requestLog.ts';
 import { bedRoutes } from './routes/beds.ts';
 import { calendarRoutes } from './routes/calendar.ts';
@@ -57,10 +55,7 @@ export function kibbleApp(
       strictTransportSecurity: false,
     }),
   );
-  // Programs are sent once and kept for a year: there every letter counts, and it is not this thread that packs them.
-  const packed = compression({ level: 9, brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } } });
-  const quick = compression({ level: COMPRESSION_LEVEL });
-  app.use((req, res, next) => (req.path.startsWith('/assets/') ? packed : quick)(req, res, next));
+  app.use(compression({ level: COMPRESSION_LEVEL }));
   app.use(calendarRoutes(services));
   app.use('/api', letIn(sharing));
   app.use('/api/gardens/:id/weather/import', express.json({ limit: WEATHER_BODY }));
@@ -90,20 +85,7 @@ export function kibbleApp(
       'address',
     );
   });
-  if (webDir && existsSync(webDir)) {
-    const links = pageLinks(webDir);
-    // What bears its own hash never changes; everything else is asked for again.
-    app.use('/assets', express.static(join(webDir, 'assets'), { maxAge: '1y', immutable: true }));
-    app.use(express.static(webDir, { index: false, maxAge: 0 }));
-    app.get('/{*path}', (req, res) => {
-      // A file that is not there is not the page: a program in its place would be read as one.
-      if (/\.[a-z0-9]+$/i.test(req.path))
-        throw new Refusal('not-found', `There is no file ${req.path.slice(0, 200)}.`, 'address');
-      const needed = links(req.path);
-      if (needed.length > 0) res.set('Link', needed.join(', '));
-      res.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html'));
-    });
-  }
+  if (webDir && existsSync(webDir)) app.use(pageFiles(webDir));
   app.use(errorHandler(services.log));
   return app;
 }

@@ -37,10 +37,6 @@ const PRICK_OUT_DAYS = 21;
 const POTATO_FROM_DAYS = 25;
 const POTATO_UNTIL_DAYS = 34;
 
-const ALARMS: ReadonlySet<PotTask['code']> = new Set(['rescue', 'damping off', 'bring in']);
-/** What must not wait. */
-export const isUrgent = ({ code }: PotTask): boolean => ALARMS.has(code);
-
 /**
  * What there is to do about a pot today besides watering.
  * @param weather the days from yesterday on

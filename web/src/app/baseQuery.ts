@@ -150,7 +150,10 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
   const method = asked.method ?? 'GET';
   const told = (result: Result) => {
     noteWay(result, api);
-    return result.error ? { error: worded(result.error), meta: result.meta } : result;
+    if (result.error) return { error: worded(result.error), meta: result.meta };
+    // Frozen outside, the store takes it as it is; else it looks through a whole garden's plan for what might be a draft.
+    Object.freeze(result.data);
+    return result;
   };
   if (method === 'GET') return told(await ask(asked, api, extra));
   const body: unknown = asked.body ?? {};

@@ -6,9 +6,10 @@ let stands = false;
 /**
  * What lies below the first screen, or is not to be seen on it: left out of the page's first picture, so that the picture
  * comes sooner, and drawn as soon as it stands. Later pictures are drawn whole.
+ * @param now it is of the first screen after all
  */
-export function AfterFirst({ children }: { children: ReactNode }) {
-  const [here, setHere] = useState(stands);
+export function AfterFirst({ now = false, children }: { now?: boolean; children: ReactNode }) {
+  const [here, setHere] = useState(stands || now);
   useEffect(() => {
     if (here) return;
     let timer: ReturnType<typeof setTimeout> | undefined;
@@ -24,5 +25,5 @@ export function AfterFirst({ children }: { children: ReactNode }) {
       clearTimeout(timer);
     };
   }, [here]);
-  return here ? children : null;
+  return here || now ? children : null;
 }

@@ -1,5 +1,5 @@
 import type { CoreView } from '@kibble/contract';
-import { max, range, scaleLinear } from 'd3';
+import { max, range } from 'd3';
 import { useId } from 'react';
 import { useUnits } from '../../app/units.ts';
 import { MulchCap, Shoots, SoilPatterns } from '../../drawing/coreParts.tsx';
@@ -32,9 +32,10 @@ export function SoilCore({ core, width, height, depthMm, labelled = false, title
   const sky = height * SKY_SHARE;
   const x0 = left;
   const x1 = width - right;
-  const y = scaleLinear([0, depthMm], [sky, height - 1]);
+  // The round's first picture draws this: a scale's ticks, colours and formats would be fetched for nothing.
+  const y = (mm: number): number => sky + ((height - 1 - sky) * mm) / depthMm;
   const fullest = Math.max(24, max(core.saturationMm) ?? 24);
-  const x = scaleLinear([0, fullest], [x0, x1]);
+  const x = (mm: number): number => x0 + ((x1 - x0) * mm) / fullest;
   const shown = Math.min(core.layersMm.length, Math.ceil(depthMm / LAYER_MM));
   const textures = [...new Set(core.textures.slice(0, shown))];
   const root = Math.min(core.rootDepthMm, depthMm);

@@ -114,37 +114,39 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
               {leave.waiting ? <Sentence {...bed} pieces={waitingWords(leave.waiting)} /> : null}
             </p>
           ) : null}
-          {page.window ? (
-            <p className="mt-1 text-quiet">
-              {windowWords(page.window, today)} Over the fortnight{' '}
-              <Opens {...bed} of="fortnight">
-                {units.number('volume', page.window.litres.low)} to{' '}
-                {units.text('volume', page.window.litres.high)}
-              </Opens>
-              , in eight of ten ways the weather and the roots may go.
-            </p>
-          ) : null}
-          {page.roots ? (
-            <p className="mt-1 text-quiet">
-              Doses go by roots {units.text('depth', tens(page.roots.countedMm))} deep, the middle of what is
-              believed. If they go down to {units.text('depth', tens(page.roots.upToMm))},{' '}
-              {page.roots.leftIfDeepMm > 0
-                ? `${units.text('depth', page.roots.leftIfDeepMm)} are still within easy reach today`
-                : 'it is past its line all the same'}
-              ; if they are shallow, the fortnight costs {shareWords(page.loss.ifShallow)} of its growth. A
-              spade or a probe settles it:{' '}
-              <Link className="underline underline-offset-4" to={`../ground/bed/${bedId}/dig`}>
-                dig and look
-              </Link>
-              .
-            </p>
-          ) : null}
-          {page.runsOut ? <p className="mt-1 text-quiet">{runsOutWords(page.runsOut, today)}</p> : null}
-          <OneOffRun
-            bedId={page.bedId}
-            bedName={page.bedName}
-            litresPerMinute={knownBed(page.bed, today).delivery.litresPerMinute}
-          />
+          <AfterFirst>
+            {page.window ? (
+              <p className="mt-1 text-quiet">
+                {windowWords(page.window, today)} Over the fortnight{' '}
+                <Opens {...bed} of="fortnight">
+                  {units.number('volume', page.window.litres.low)} to{' '}
+                  {units.text('volume', page.window.litres.high)}
+                </Opens>
+                , in eight of ten ways the weather and the roots may go.
+              </p>
+            ) : null}
+            {page.roots ? (
+              <p className="mt-1 text-quiet">
+                Doses go by roots {units.text('depth', tens(page.roots.countedMm))} deep, the middle of what
+                is believed. If they go down to {units.text('depth', tens(page.roots.upToMm))},{' '}
+                {page.roots.leftIfDeepMm > 0
+                  ? `${units.text('depth', page.roots.leftIfDeepMm)} are still within easy reach today`
+                  : 'it is past its line all the same'}
+                ; if they are shallow, the fortnight costs {shareWords(page.loss.ifShallow)} of its growth. A
+                spade or a probe settles it:{' '}
+                <Link className="underline underline-offset-4" to={`../ground/bed/${bedId}/dig`}>
+                  dig and look
+                </Link>
+                .
+              </p>
+            ) : null}
+            {page.runsOut ? <p className="mt-1 text-quiet">{runsOutWords(page.runsOut, today)}</p> : null}
+            <OneOffRun
+              bedId={page.bedId}
+              bedName={page.bedName}
+              litresPerMinute={knownBed(page.bed, today).delivery.litresPerMinute}
+            />
+          </AfterFirst>
         </section>
         <AfterFirst>
           {page.strips.map((strip) => (

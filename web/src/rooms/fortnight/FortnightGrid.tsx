@@ -1,4 +1,4 @@
-import type { FortnightView, PotsView } from '@kibble/contract';
+import type { FortnightBed, FortnightView, PotsView } from '@kibble/contract';
 import {
   DndContext,
   MouseSensor,
@@ -13,9 +13,14 @@ import { memo, useMemo, useState } from 'react';
 import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
 import { dayMonth, shortDay, timeOfDay } from '../../app/words.ts';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
+import { useNarrow } from '../../ui/useMedia.ts';
 import { BedRow } from './BedRow.tsx';
 import { PotRows } from './PotRows.tsx';
 import { landing, type Ask, type Dragged } from './dragging.ts';
+
+/** So many rows fill a phone's first screen. */
+const FIRST_ROWS = 8;
 
 function DayHead({ date, today }: { date: string; today: string }) {
   return (
@@ -39,6 +44,7 @@ export const FortnightGrid = memo(function FortnightGrid({
   const garden = useGarden();
   const { ribbon } = useGardenRound();
   const units = useUnits();
+  const narrow = useNarrow();
   // A finger that swipes scrolls; one that rests on a bar takes it along.
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 5 } }),
@@ -93,6 +99,18 @@ export const FortnightGrid = memo(function FortnightGrid({
     (caps.minutesPerDay !== undefined && (sums[i]?.handsOnMinutes ?? 0) > caps.minutesPerDay + 0.01) ||
     (caps.litresPerDay !== undefined && (sums[i]?.litres ?? 0) > caps.litresPerDay + 0.01);
 
+  const row = (bed: FortnightBed) => (
+    <BedRow
+      key={bed.bedId}
+      bed={bed}
+      dates={data.dates}
+      closed={data.closed}
+      target={target?.bedId === bed.bedId ? target.day : null}
+      asked={askedBy.get(bed.bedId) ?? round}
+      onAsk={onAsk}
+    />
+  );
+
   return (
     <DndContext sensors={sensors} onDragMove={moved} onDragEnd={dropped} onDragCancel={() => setTarget(null)}>
       <div className="mt-2 relative overflow-x-auto">
@@ -137,18 +155,11 @@ export const FortnightGrid = memo(function FortnightGrid({
             </tr>
           </thead>
           <tbody>
-            {data.beds.map((bed) => (
-              <BedRow
-                key={bed.bedId}
-                bed={bed}
-                dates={data.dates}
-                closed={data.closed}
-                target={target?.bedId === bed.bedId ? target.day : null}
-                asked={askedBy.get(bed.bedId) ?? round}
-                onAsk={onAsk}
-              />
-            ))}
-            <PotRows spots={pots?.spots ?? []} dates={data.dates} />
+            {data.beds.slice(0, FIRST_ROWS).map(row)}
+            <AfterFirst now={!narrow}>
+              {data.beds.slice(FIRST_ROWS).map(row)}
+              <PotRows spots={pots?.spots ?? []} dates={data.dates} />
+            </AfterFirst>
           </tbody>
           <tfoot className="border-t border-ink text-sm">
             <tr>

@@ -7,6 +7,7 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import { longDate, shareWords } from '../../app/words.ts';
 import { RemedyList } from '../../ui/RemedyList.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Unplanned } from '../../ui/Unplanned.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
 import { ChangeSheet } from './ChangeSheet.tsx';
@@ -78,7 +79,9 @@ export function FortnightRoom() {
       <Button look="quiet" className="no-print -ml-4" onClick={() => window.print()}>
         Print the fortnight
       </Button>
-      <TimerSettings view={data} />
+      <AfterFirst>
+        <TimerSettings view={data} />
+      </AfterFirst>
       {moving ? <MoveRound view={data} date={moving} onClose={() => setMoving(null)} /> : null}
       {change ? (
         <ChangeSheet

@@ -4,6 +4,7 @@ import { useChangeGardenMutation, useTryRoundsQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth, roundsWords, shareWords, weekdayWords } from '../../app/words.ts';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Refused } from '../../ui/Refused.tsx';
@@ -51,90 +52,94 @@ export function Rounds({ view }: { view: FortnightView }) {
         <strong>{roundsWords(view.rounds)}</strong>{' '}
         <span className="underline underline-offset-4">What if other days, or days away?</span>
       </summary>
-      <div className="grid gap-x-10 gap-y-4 md:grid-cols-2">
-        <div>
-          <fieldset>
-            <legend className="font-semibold">Round days</legend>
-            <div className="flex flex-wrap gap-x-4">
-              {WEEK.map((day) => (
-                <label key={day} className="flex min-h-11 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-5 accent-ink"
-                    checked={chosen.includes(day)}
-                    onChange={(e) => toggle(day, e.target.checked)}
-                  />
-                  {weekdayWords([day])}
-                </label>
-              ))}
+      <AfterFirst>
+        <div className="grid gap-x-10 gap-y-4 md:grid-cols-2">
+          <div>
+            <fieldset>
+              <legend className="font-semibold">Round days</legend>
+              <div className="flex flex-wrap gap-x-4">
+                {WEEK.map((day) => (
+                  <label key={day} className="flex min-h-11 items-center gap-2">
+                    <input
+                      type="checkbox"
+                      className="size-5 accent-ink"
+                      checked={chosen.includes(day)}
+                      onChange={(e) => toggle(day, e.target.checked)}
+                    />
+                    {weekdayWords([day])}
+                  </label>
+                ))}
+              </div>
+            </fieldset>
+            <div className="mt-2 grid grid-cols-2 gap-4">
+              <Field
+                label="Away from"
+                type="date"
+                value={away?.from ?? ''}
+                onChange={(e) => setAway({ from: e.target.value, until: away?.until ?? '' })}
+              />
+              <Field
+                label="Away until"
+                type="date"
+                value={away?.until ?? ''}
+                onChange={(e) => setAway({ from: away?.from ?? '', until: e.target.value })}
+              />
             </div>
-          </fieldset>
-          <div className="mt-2 grid grid-cols-2 gap-4">
-            <Field
-              label="Away from"
-              type="date"
-              value={away?.from ?? ''}
-              onChange={(e) => setAway({ from: e.target.value, until: away?.until ?? '' })}
-            />
-            <Field
-              label="Away until"
-              type="date"
-              value={away?.until ?? ''}
-              onChange={(e) => setAway({ from: away?.from ?? '', until: e.target.value })}
-            />
-          </div>
-          {(limits.away ?? []).map((span) => (
-            <p key={span.from} className="mt-2">
-              Away {dayMonth(span.from)} to {dayMonth(span.until)}.{' '}
-              <button
-                type="button"
-                className="min-h-6 underline underline-offset-4"
+            {(limits.away ?? []).map((span) => (
+              <p key={span.from} className="mt-2">
+                Away {dayMonth(span.from)} to {dayMonth(span.until)}.{' '}
+                <button
+                  type="button"
+                  className="min-h-6 underline underline-offset-4"
+                  onClick={() =>
+                    void keep(
+                      { away: (limits.away ?? []).filter((one) => one !== span) },
+                      'The days away are taken back.',
+                    ).catch(() => undefined)
+                  }
+                >
+                  Take it back
+                </button>
+              </p>
+            ))}
+            {limits.roundDays && days === null ? (
+              <Button
+                look="quiet"
+                className="-ml-4"
+                disabled={isLoading}
                 onClick={() =>
-                  void keep(
-                    { away: (limits.away ?? []).filter((one) => one !== span) },
-                    'The days away are taken back.',
-                  ).catch(() => undefined)
+                  void keep({ roundDays: null }, 'Kibble proposes the round days again.').catch(
+                    () => undefined,
+                  )
                 }
               >
-                Take it back
-              </button>
-            </p>
-          ))}
-          {limits.roundDays && days === null ? (
-            <Button
-              look="quiet"
-              className="-ml-4"
-              disabled={isLoading}
-              onClick={() =>
-                void keep({ roundDays: null }, 'Kibble proposes the round days again.').catch(() => undefined)
+                Let Kibble propose them
+              </Button>
+            ) : null}
+          </div>
+          {tried ? (
+            <Tried
+              tried={tried}
+              isLoading={isLoading}
+              onKeep={() =>
+                void keep(
+                  {
+                    roundDays: tried.roundDays,
+                    ...(tried.away ? { away: [...(limits.away ?? []), tried.away] } : {}),
+                  },
+                  tried.away
+                    ? `Away ${dayMonth(tried.away.from)} to ${dayMonth(tried.away.until)}, kept.`
+                    : `Rounds ${weekdayWords(chosen)} from now on.`,
+                ).catch(() => undefined)
               }
-            >
-              Let Kibble propose them
-            </Button>
+              onLeave={() => {
+                setDays(null);
+                setAway(null);
+              }}
+            />
           ) : null}
         </div>
-        {tried ? (
-          <Tried
-            tried={tried}
-            isLoading={isLoading}
-            onKeep={() =>
-              void keep(
-                {
-                  roundDays: tried.roundDays,
-                  ...(tried.away ? { away: [...(limits.away ?? []), tried.away] } : {}),
-                },
-                tried.away
-                  ? `Away ${dayMonth(tried.away.from)} to ${dayMonth(tried.away.until)}, kept.`
-                  : `Rounds ${weekdayWords(chosen)} from now on.`,
-              ).catch(() => undefined)
-            }
-            onLeave={() => {
-              setDays(null);
-              setAway(null);
-            }}
-          />
-        ) : null}
-      </div>
+      </AfterFirst>
       <Refused error={error} />
     </details>
   );

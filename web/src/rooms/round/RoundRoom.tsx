@@ -8,29 +8,24 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import { dayName, nextRound, roundsWords, timeOfDay } from '../../app/words.ts';
 import { usePotsQuery } from '../../app/api.ts';
 import { AlertLines } from '../../ui/Alerts.tsx';
-import { Button } from '../../ui/Button.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { Unplanned } from '../../ui/Unplanned.tsx';
 import { useNow } from '../../ui/clock.ts';
-import { TimerStale } from '../fortnight/TimerStale.tsx';
-import { SharpenGarden } from '../ground/SharpenGarden.tsx';
-import { Besides } from './Besides.tsx';
 import { OpenedStop } from './OpenedStop.tsx';
-import { UnderWay } from '../../ui/UnderWay.tsx';
-import { PotWalks } from './PotWalks.tsx';
-import { PutOff } from './PutOff.tsx';
 import { LargeTime } from './LargeTime.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { later } from '../../ui/later.tsx';
 import { useWide } from '../../ui/useMedia.ts';
 import { useRoundKeys } from './RoundKeys.tsx';
-import { RoundSheet } from './RoundSheet.tsx';
 import { StopList, type Settled } from './StopList.tsx';
 import { useStopActs } from './useStopActs.ts';
-import { Walk } from './Walk.tsx';
 import { largeMinutes } from './stopWords.ts';
 
+// First of all, so that they are here first.
+const BesideWalk = later(async () => (await import('./BelowWalk.tsx')).BesideWalk);
+const BelowWalk = later(async () => (await import('./BelowWalk.tsx')).BelowWalk);
+const RoundSheet = later(async () => (await import('./BelowWalk.tsx')).RoundSheet);
 const KeysSheet = later(async () => (await import('./KeysSheet.tsx')).KeysSheet);
 
 /** The opened stop's core is so high; on a phone at most this share of the screen, so that its acts lie above the foot. */
@@ -250,38 +245,12 @@ export function RoundRoom() {
           )}
           <div className={opened ? 'lg:col-start-1 lg:row-start-2' : ''}>
             <AfterFirst>
-              {pots ? <UnderWay sequences={pots.sequences} /> : null}
-              {pots ? <PotWalks pots={pots} /> : null}
-              <Besides leave={left} tasks={round.tasks} />
+              <BesideWalk round={round} pots={pots} left={left} />
             </AfterFirst>
           </div>
         </div>
         <AfterFirst>
-          <div className="mt-6 grid gap-x-10 lg:grid-cols-2">
-            <div>
-              <PutOff items={round.putOff} />
-              <TimerStale />
-              <Walk />
-            </div>
-            <div>
-              <SharpenGarden gardenId={garden.id} />
-              {round.measuredShare < 0.99 ? (
-                <p className="mt-6 border-l-4 border-rule pl-3 text-sm">
-                  <span className="assumed">{Math.round((1 - round.measuredShare) * 100)} %</span> of the past
-                  fortnight’s weather was not measured and is taken as usual for the season.{' '}
-                  <Link className="underline" to="../weather">
-                    Give it real weather
-                  </Link>
-                  .
-                </p>
-              ) : null}
-              {empty ? null : (
-                <Button look="quiet" className="mt-4 -ml-4" onClick={() => window.print()}>
-                  Print the round
-                </Button>
-              )}
-            </div>
-          </div>
+          <BelowWalk round={round} empty={empty} />
         </AfterFirst>
         {opened ? (
           <div className="sticky bottom-14 -mx-4 mt-4 flex items-center gap-4 border-t border-rule bg-sheet px-4 py-1 lg:hidden">

@@ -2,15 +2,30 @@ import type { SectionBed } from '@kibble/contract';
 import { Link, useParams } from 'react-router';
 import { useUnits } from '../../app/units.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { stateWords } from './stateWords.ts';
 import { stageWords } from '../../app/words.ts';
 
+/** So many rows fill a phone's first screen. */
+const FIRST_ROWS = 4;
+
 /** The section as a list for a phone: the same cores, small, and the same facts. */
 export function SectionList({ beds }: { beds: SectionBed[] }) {
+  return (
+    <ul aria-label="Beds">
+      <Rows beds={beds.slice(0, FIRST_ROWS)} />
+      <AfterFirst>
+        <Rows beds={beds.slice(FIRST_ROWS)} />
+      </AfterFirst>
+    </ul>
+  );
+}
+
+function Rows({ beds }: { beds: SectionBed[] }) {
   const { gardenId } = useParams();
   const units = useUnits();
   return (
-    <ul aria-label="Beds">
+    <>
       {beds.map((bed) => (
         <li key={bed.bedId} className="far border-t border-ink">
           <Link
@@ -40,7 +55,7 @@ export function SectionList({ beds }: { beds: SectionBed[] }) {
           </Link>
         </li>
       ))}
-    </ul>
+    </>
   );
 }
 

@@ -5,6 +5,7 @@ import { usePotsQuery, useSectionQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { scrub, useScrubbedDay } from '../../app/scrub.ts';
 import { dayMonth } from '../../app/words.ts';
+import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Shelf, ShelfKey } from '../../drawing/Shelf.tsx';
 import { useNarrow } from '../../ui/useMedia.ts';
 import { useWidth } from '../../drawing/useWidth.ts';
@@ -150,15 +151,17 @@ export function SectionRoom() {
         )
       ) : null}
       {pots && pots.spots.length > 0 && !asTable ? (
-        <section aria-label="Pots and trays" className="mt-6">
-          {pots.spots.map((spot) => (
-            <div key={spot.name}>
-              <h2 className="text-xl">{spot.name}</h2>
-              <Shelf pots={spot.pots} today={garden.today} label={`Pots: ${spot.name}`} />
-            </div>
-          ))}
-          <ShelfKey />
-        </section>
+        <AfterFirst>
+          <section aria-label="Pots and trays" className="mt-6">
+            {pots.spots.map((spot) => (
+              <div key={spot.name}>
+                <h2 className="text-xl">{spot.name}</h2>
+                <Shelf pots={spot.pots} today={garden.today} label={`Pots: ${spot.name}`} />
+              </div>
+            ))}
+            <ShelfKey />
+          </section>
+        </AfterFirst>
       ) : null}
       {view && view.total > view.beds.length ? (
         <p className="mt-2 flex items-center gap-4">

@@ -8,6 +8,7 @@ import { fullDate, plainDate } from '../../app/words.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { AlertActs } from '../../ui/Alerts.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { useNarrow } from '../../ui/useMedia.ts';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { AheadInWords } from './AheadInWords.tsx';
 import { Drain } from './Drain.tsx';
@@ -28,12 +29,15 @@ export function WeatherRoom() {
   const alerts = useAlerts();
   const { data: ticks } = useTicksQuery(garden.id);
   const units = useUnits();
+  const narrow = useNarrow();
   const { data, error, refetch } = useWeatherQuery(garden.id);
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="the record" />;
   const ahead = <AheadInWords garden={garden} ahead={data.ahead} />;
   // Where a station forecasts, what somebody hears besides comes after what was measured.
   const heard = data.station !== null && data.station.trouble === null;
+  // One below the other on a phone, they lie below the first screen where there is something to tell on it.
+  const onFirst = !narrow || (alerts.length === 0 && heard);
   return (
     <>
       <h1 className="mb-2 text-3xl">Weather</h1>
@@ -64,7 +68,9 @@ export function WeatherRoom() {
             <h2 id="fan" className="text-2xl">
               The weather ahead
             </h2>
-            <Fan days={data.fan} />
+            <AfterFirst now={onFirst}>
+              <Fan days={data.fan} />
+            </AfterFirst>
           </section>
           <section aria-labelledby="behind">
             <h2 id="behind" className="text-2xl">
@@ -93,13 +99,19 @@ export function WeatherRoom() {
           </section>
         </div>
         <div className="flex flex-col gap-8 lg:col-start-2">
-          <ReadingForm garden={garden} />
-          <StationForm garden={garden} station={data.station} />
+          <AfterFirst now={onFirst}>
+            <ReadingForm garden={garden} />
+            <StationForm garden={garden} station={data.station} />
+          </AfterFirst>
           <ImportPanel garden={garden} />
           <Imports items={data.imports} />
         </div>
       </div>
-      {heard ? <div className="mt-8">{ahead}</div> : null}
+      {heard ? (
+        <AfterFirst>
+          <div className="mt-8">{ahead}</div>
+        </AfterFirst>
+      ) : null}
     </>
   );
 }

@@ -1,10 +1,12 @@
-import { findingInput } from '@kibble/contract';
 import type { Entry } from '@kibble/core';
 import { useCallback, useEffect, useRef } from 'react';
 import { useForm, useWatch, type ResolverResult } from 'react-hook-form';
 import { useDraftsQuery, useDropDraftMutation, useKeepDraftMutation } from '../../../app/api.ts';
 import { useUnits } from '../../../app/units.ts';
 import { Reader, type Draft } from './reader.ts';
+
+/** What the contract takes is held against what was typed when it is to be kept, not before the room is drawn. */
+const contract = () => import('./findingInput.ts');
 
 /** What a test's form comes to: a reading as the contract takes it. */
 export interface Kept {
@@ -37,10 +39,10 @@ export function useTestForm(gardenId: number, key: string, read: (reader: Reader
   const [drop] = useDropDraftMutation();
   const stored = drafts?.find((d) => d.key === key);
 
-  const resolver = (typed: Draft): ResolverResult<Draft, Kept> => {
+  const resolver = async (typed: Draft): Promise<ResolverResult<Draft, Kept>> => {
     const reader = new Reader(typed, units);
     const input = read(reader);
-    const checked = input && findingInput.safeParse(input);
+    const checked = input && (await contract()).findingInput.safeParse(input);
     if (input && checked?.success) return { values: { input }, errors: {} };
     const problems = Object.entries(reader.problems).map(([name, words]) => [name, wrong(words)] as const);
     const beyond = checked?.error?.issues[0]?.message ?? '';
@@ -63,6 +65,9 @@ export function useTestForm(gardenId: number, key: string, read: (reader: Reader
     timer.current = null;
     if (!gone.current) void keep({ gardenId, key, body: getValues() });
   }, [keep, gardenId, key, getValues]);
+
+  // Fetched while there is a way home.
+  useEffect(() => void contract(), []);
 
   // What was typed last goes out when the page is left or hidden.
   useEffect(() => {

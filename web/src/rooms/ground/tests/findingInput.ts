@@ -1,0 +1,1 @@
+export { findingInput } from '@kibble/contract';
