@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { useState, type MouseEvent } from 'react';
+import { useState, type MouseEvent as Click } from 'react';
 import { ECHO_MS, echoesTick, useUnderFinger } from './underFinger.ts';
 
 /** Rows that leave when they are ticked, so that the next one comes to lie under the finger. */
@@ -54,11 +54,24 @@ test('the second half of a double tap does nothing to the row that came under th
 
 test('the same spot counts again when the finger has had time to go, another spot and a key at once', () => {
   const click = (clientX: number, timeStamp: number, detail = 1): boolean =>
-    echoesTick({ clientX, clientY: 500, timeStamp, detail } as MouseEvent);
+    echoesTick({ clientX, clientY: 500, timeStamp, detail } as Click);
   const at = 10_000_000;
   expect(click(500, at)).toBe(false);
   expect(click(500, at + ECHO_MS - 1)).toBe(true);
   expect(click(500, at + ECHO_MS - 1, 0)).toBe(false);
   expect(click(500, at + ECHO_MS)).toBe(false);
   expect(click(600, at + ECHO_MS + 20)).toBe(false);
+});
+
+test('who has touched something else in between, and comes back at once, means it', () => {
+  const click = (timeStamp: number): boolean =>
+    echoesTick({ clientX: 40, clientY: 40, timeStamp, detail: 1 } as Click);
+  const touch = (clientX: number): boolean =>
+    fireEvent(document.body, new MouseEvent('pointerdown', { clientX, clientY: 40, bubbles: true }));
+  const at = 20_000_000;
+  expect(click(at)).toBe(false);
+  touch(42);
+  expect(click(at + 100)).toBe(true);
+  touch(400);
+  expect(click(at + 200)).toBe(false);
 });

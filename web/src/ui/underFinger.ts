@@ -9,14 +9,25 @@ let ticked: { x: number; y: number; at: number } | null = null;
 /** A finger that comes down once more lands so near, px. */
 const NEAR_PX = 24;
 
+const near = (x: number, y: number): boolean =>
+  ticked !== null && Math.hypot(x - ticked.x, y - ticked.y) <= NEAR_PX;
+
+/** Who has been somewhere else meanwhile, and comes back, means it. */
+function forgetElsewhere({ clientX, clientY }: PointerEvent): void {
+  if (near(clientX, clientY)) return;
+  ticked = null;
+  document.removeEventListener('pointerdown', forgetElsewhere, true);
+}
+
 /**
  * Whether a tick is the echo of the one before: the second half of a double tap, on whichever row lies there by now. Else
  * it is remembered where it was. A key ticks at no spot, and has no echo.
  */
 export function echoesTick({ clientX: x, clientY: y, timeStamp: at, detail }: MouseEvent): boolean {
   if (detail === 0) return false;
-  if (ticked && at - ticked.at < ECHO_MS && Math.hypot(x - ticked.x, y - ticked.y) <= NEAR_PX) return true;
+  if (ticked && at - ticked.at < ECHO_MS && near(x, y)) return true;
   ticked = { x, y, at };
+  document.addEventListener('pointerdown', forgetElsewhere, true);
   return false;
 }
 
