@@ -14,7 +14,7 @@ type Modules = { getModuleInfo: (id: string) => { importedIds: readonly string[]
 function behind(file: string, modules: Modules): Set<string> {
   const needed = new Set<string>();
   const need = (id: string): void => {
-    if (needed.has(id) || /\/(core|contract|d3)\//.test(id)) return;
+    if (needed.has(id) || /\/(core|contract|d3|date-fns)\//.test(id)) return;
     needed.add(id);
     for (const other of modules.getModuleInfo(id)?.importedIds ?? []) need(other);
   };

@@ -134,7 +134,8 @@ export { givenWater, type GivenWater, type ToldWater } from './delivery/givenWat
 export { oddities } from './readings/oddities.ts';
 export type { Oddity } from './readings/reading.ts';
 export { depthCheck, settledMinutes, type DepthCheck } from './checks/depthCheck.ts';
-export { DRY_TO_MM, lookCheck, type LookVerdict } from './checks/lookCheck.ts';
+export { DRY_TO_MM } from './checks/dryTo.ts';
+export { lookCheck, type LookVerdict } from './checks/lookCheck.ts';
 export { canAdvice, FEWEST_FOR_EVENNESS, type CanAdvice } from './delivery/canAdvice.ts';
 export { poolingTest, type PoolingTest } from './delivery/poolingTest.ts';
 export { soakerTest } from './delivery/soakerTest.ts';
@@ -173,7 +174,8 @@ export {
   usualDepthMm,
   type TreePhase,
 } from './places/treeRing/phases.ts';
-export { layOut, layoutMinutes, LAYOUT_FACTS, type Laid, type Spot } from './places/treeRing/layouts.ts';
+export { LAYOUT_FACTS } from './places/treeRing/layoutFacts.ts';
+export { layOut, layoutMinutes, type Laid, type Spot } from './places/treeRing/layouts.ts';
 export { ballOf, ballAfter, type RootBall } from './places/treeRing/ball.ts';
 export {
   treeGround,

@@ -1,5 +1,5 @@
 import { daysBetween, type IsoDate } from '../units/dates.ts';
-import { DRY_TO_MM } from './lookCheck.ts';
+import { DRY_TO_MM } from './dryTo.ts';
 
 export type CheckFirst =
   | { code: 'found moist'; depthMm: number }

@@ -1,3 +1,4 @@
+import { DRY_TO_MM } from './dryTo.ts';
 import { TEXTURES } from '../soil/soils.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
 import { within } from '../units/guard.ts';
@@ -8,8 +9,6 @@ export interface LookVerdict {
   caveats: ('sand never rolls' | 'a finger knows only the top' | 'mulch was in the way')[];
 }
 
-/** Dryness down to here means water, where roots are deeper. Common practice: dry in the top 75–100 mm. */
-export const DRY_TO_MM = 75;
 /** Roots deeper than this drink where no finger reaches. Judgement. */
 const DEEP_ROOTS_MM = 200;
 const SANDY_PCT = 70;

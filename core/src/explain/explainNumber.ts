@@ -4,7 +4,7 @@ import { explainRate } from '../delivery/explainRate.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
 import { LAYER_MM } from '../soil/soilProfile.ts';
 import { explainGrowth, explainLately } from './explainGrowth.ts';
-import { monthName } from '../units/dates.ts';
+import { monthName } from '../units/monthName.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { explainReferenceEt } from '../weather/explainReferenceEt.ts';
 import type { Site } from '../weather/types.ts';

@@ -1,6 +1,6 @@
 import { OutOfRange } from './guard.ts';
 import { UTCDate } from '@date-fns/utc';
-import { addDays as addDaysTo, format as formatDate, getDay, getDayOfYear, isValid } from 'date-fns';
+import { addDays as addDaysTo, getDay, getDayOfYear, isValid } from 'date-fns';
 
 /**
  * A watering day is a calendar day at the garden, written `YYYY-MM-DD`. It has no hour and no zone,
@@ -79,6 +79,3 @@ export function dayOfYear(date: IsoDate): number {
 
 /** Day of the week, 0 (Sunday) to 6. */
 export const dayOfWeek = (date: IsoDate): number => getDay(parse(date));
-
-/** A month in words. @param date a day of it, or the month written YYYY-MM */
-export const monthName = (date: string): string => formatDate(parse(`${date.slice(0, 7)}-01`), 'MMMM yyyy');

@@ -12,7 +12,6 @@ import { forgetAct, idAtHome, keepAct, keptActs } from '../outbox/acts.ts';
 import { sendKept } from '../outbox/sendKept.ts';
 import { actAnswered, keyOfAct } from './acts.ts';
 import { PAGE } from './page.ts';
-import { inOwnUnits } from './refusalInUnits.ts';
 import { standInFor, type Known } from './standIns.ts';
 import { unitsOf, type Units } from './units.ts';
 import { doorShut, wayFound, wayLost, type Way } from './waySlice.ts';
@@ -31,11 +30,12 @@ const KEPT_HEADER = 'Kibble-Kept';
 export const UNITS_KEY = 'kibble.units';
 const spokenUnits = (): Units => unitsOf(localStorage.getItem(UNITS_KEY) === 'us' ? 'us' : 'metric');
 
-function worded(error: FetchBaseQueryError): FetchBaseQueryError {
+/** A refusal in the gardener's own units, or as home said it where the words for that do not come. */
+async function worded(error: FetchBaseQueryError): Promise<FetchBaseQueryError> {
   const data = error.data as ApiError | undefined;
-  return data?.error?.limit
-    ? { ...error, data: { error: inOwnUnits(data.error, spokenUnits()) } as never }
-    : error;
+  if (!data?.error?.limit) return error;
+  const words = await import('./refusalInUnits.ts').catch(() => null);
+  return words ? { ...error, data: { error: words.inOwnUnits(data.error, spokenUnits()) } as never } : error;
 }
 
 /** Stepping the clock twice in a second is meant; what is typed goes on being kept under its own name. */
@@ -148,9 +148,9 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
 ) => {
   const asked: FetchArgs = typeof args === 'string' ? { url: args } : args;
   const method = asked.method ?? 'GET';
-  const told = (result: Result) => {
+  const told = async (result: Result): Promise<Result> => {
     noteWay(result, api);
-    if (result.error) return { error: worded(result.error), meta: result.meta };
+    if (result.error) return { error: await worded(result.error), meta: result.meta };
     // Frozen outside, the store takes it as it is; else it looks through a whole garden's plan for what might be a draft.
     Object.freeze(result.data);
     return result;
@@ -182,5 +182,5 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
   actAnswered(what, key, Date.now(), !noAnswer(result));
   noteWay(result, api);
   if (noAnswer(result)) return keptHere({ method, url, body, key }, api);
-  return result.error ? { error: worded(result.error), meta: result.meta } : result;
+  return result.error ? { error: await worded(result.error), meta: result.meta } : result;
 };

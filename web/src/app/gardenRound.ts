@@ -1,5 +1,5 @@
 import type { GardenView, RoundView } from '@kibble/contract';
-import { format } from 'date-fns';
+import { formatISO } from 'date-fns';
 import { createContext, useContext } from 'react';
 
 export const GardenContext = createContext<GardenView | null>(null);
@@ -23,7 +23,8 @@ export function useGardenRound(): RoundView {
 export const useAlerts = (): RoundView['alerts'] => useContext(RoundContext)?.alerts ?? [];
 
 /** The garden's day; the device's outside a garden (the setup). */
-export const useToday = (): string => useContext(GardenContext)?.today ?? format(new Date(), 'yyyy-MM-dd');
+export const useToday = (): string =>
+  useContext(GardenContext)?.today ?? formatISO(new Date(), { representation: 'date' });
 
 /** Plants of the gardener's own; none outside a garden (the setup). */
 export const useGardenCrops = (): GardenView['ownCrops'] => useContext(GardenContext)?.ownCrops ?? [];

@@ -11,24 +11,11 @@ import type {
   Waiting,
   WaterReason,
 } from '@kibble/core';
-import { addDays, addMinutes, format, getDay, isSameYear, parseISO } from 'date-fns';
+import { addDays, formatISO, getDay, parseISO } from 'date-fns';
+import { dayMonth, dayName, shortDay, timeOfDay } from './dateWords.ts';
 import type { Units } from './units.ts';
 
-export const dayName = (date: string): string => format(parseISO(date), 'EEEE');
-export const shortDay = (date: string): string => format(parseISO(date), 'EEE d');
-export const dayMonth = (date: string): string => format(parseISO(date), 'EEE d MMM');
-export const longDate = (date: string): string => format(parseISO(date), 'EEEE d MMMM yyyy');
-/** Day, month and year, for spans of a record. */
-export const fullDate = (date: string): string => format(parseISO(date), 'd MMM yyyy');
-export const plainDate = (date: string, today: string): string =>
-  format(parseISO(date), isSameYear(parseISO(date), parseISO(today)) ? 'd MMM' : 'd MMM yyyy');
-
-/** A time of day from minutes after midnight, in the gardener's form. */
-export const timeOfDay = (minutes: number, units: Pick<Units, 'system'>): string =>
-  format(
-    addMinutes(new Date(2000, 0, 1), Math.round(minutes)),
-    units.system === 'us' ? 'h:mm\u00a0aaa' : 'HH:mm',
-  );
+export { dayMonth, dayName, fullDate, longDate, plainDate, shortDay, timeOfDay } from './dateWords.ts';
 
 /** A stage of a crop as it is called: the field's word stays in the working. */
 export const stageWords = (stage: string): string => (stage === 'establishing' ? 'settling in' : stage);
@@ -347,7 +334,7 @@ export const remedyWords = ({ remedy, cropName }: { remedy: RemedyId; cropName: 
 export function nextRound({ weekdays }: Pick<RoundsView, 'weekdays'>, today: string): string | null {
   for (let d = 1; d <= 7; d += 1) {
     const date = addDays(parseISO(today), d);
-    if (weekdays.includes(getDay(date))) return format(date, 'yyyy-MM-dd');
+    if (weekdays.includes(getDay(date))) return formatISO(date, { representation: 'date' });
   }
   return null;
 }

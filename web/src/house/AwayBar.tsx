@@ -1,12 +1,12 @@
-import { format, isToday } from 'date-fns';
 import { useState } from 'react';
+import { momentWords } from '../app/dateWords.ts';
 import { useAppSelector } from '../app/store.ts';
 import { Button } from '../ui/Button.tsx';
 import { later } from '../ui/later.tsx';
 
 const KeptHere = later(async () => (await import('./KeptHere.tsx')).KeptHere);
 
-const clock = (at: number): string => format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm');
+const clock = (at: number): string => momentWords(at, Date.now());
 
 /** Without a way home: how old what is shown is, or since when there is none, and what waits here. Nothing while all is well. */
 export function AwayBar() {

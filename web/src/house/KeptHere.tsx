@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { momentWords } from '../app/dateWords.ts';
 import { useAppSelector } from '../app/store.ts';
 import { changeAct, forgetAct, type KeptAct } from '../outbox/acts.ts';
 import { sendKept } from '../outbox/sendKept.ts';
@@ -38,7 +38,7 @@ function Kept({ act }: { act: KeptAct }) {
   return (
     <li className="border-t border-rule py-2">
       <p>
-        <span className="text-sm text-quiet">{format(act.at, 'd MMM, HH:mm')}</span>{' '}
+        <span className="text-sm text-quiet">{momentWords(Date.parse(act.at), Date.now())}</span>{' '}
         <strong>{act.words}</strong>
         {refused ? '' : ', not yet at home'}
       </p>

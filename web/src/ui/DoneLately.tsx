@@ -1,6 +1,6 @@
-import { format } from 'date-fns';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { momentWords } from '../app/dateWords.ts';
 import { takeBack } from '../app/undo.ts';
 import { Button } from './Button.tsx';
 import { Sheet } from './Sheet.tsx';
@@ -23,7 +23,7 @@ export function DoneLately({ open, onClose }: { open: boolean; onClose: () => vo
       <ol>
         {done.map((act) => (
           <li key={act.id} className="flex items-center gap-4 border-t border-rule">
-            <span className="text-sm text-quiet">{format(act.at, 'HH:mm')}</span>
+            <span className="text-sm text-quiet">{momentWords(act.at, Date.now())}</span>
             <span className="min-w-0 flex-1">{act.text}</span>
             <Button look="quiet" disabled={busy !== null} onClick={() => void back(act.id)}>
               Take back

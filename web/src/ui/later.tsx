@@ -7,8 +7,11 @@ type Load<P> = () => Promise<ComponentType<P>>;
 const waiting: (() => Promise<unknown>)[] = [];
 /** So long after the first screen stands, ms. */
 const REST_MS = 1200;
-/** A part that is drawn only once it is asked for, and fetched then, or before when there is time: without network it must be here. */
-export function later<P extends object>(load: Load<P>): ComponentType<P> {
+/**
+ * A part that is drawn only once it is asked for, and fetched then, or before when there is time: without network it must be here.
+ * @param options whether it is said where it cannot be fetched, as of all but an ornament
+ */
+export function later<P extends object>(load: Load<P>, { needed = true } = {}): ComponentType<P> {
   let Part: ComponentType<P> | null = null;
   const fetched = async (): Promise<void> => {
     Part ??= await load();
@@ -31,7 +34,7 @@ export function later<P extends object>(load: Load<P>): ComponentType<P> {
       };
     }, [state]);
     if (Part) return <Part {...props} />;
-    return state === 'lacking' ? (
+    return state === 'lacking' && needed ? (
       <p role="alert" className="border-l-4 border-brick pl-3 font-semibold">
         This part has not come to this device yet, and cannot be fetched just now. It is asked for again as
         soon as there is a way home.

@@ -3,7 +3,10 @@ import { max, range } from 'd3';
 import { useId } from 'react';
 import { useUnits } from '../../app/units.ts';
 import { MulchCap, Shoots, SoilPatterns } from '../../drawing/coreParts.tsx';
-import { rootPaths } from '../../drawing/rootPaths.ts';
+import { later } from '../../ui/later.tsx';
+
+/** How roots wind is told by more of a program than all else here: they come a moment after the ground and its water. */
+const Roots = later(async () => (await import('../../drawing/Roots.tsx')).Roots, { needed: false });
 
 /** Height of a line of writing beside the core. */
 const LABEL_PX = 14;
@@ -103,13 +106,7 @@ export function SoilCore({ core, width, height, depthMm, labelled = false, title
           strokeDasharray="1 3"
         />
       ) : null}
-      {core.cropId ? (
-        <g fill="none" stroke="var(--root)" strokeLinecap="round">
-          {rootPaths(core.cropId, x0, x1, y(0), y(root)).map((d, i) => (
-            <path key={d} d={d} strokeWidth={i === 0 ? 1.8 : 0.9} opacity={0.8} />
-          ))}
-        </g>
-      ) : null}
+      {core.cropId ? <Roots cropId={core.cropId} x0={x0} x1={x1} top={y(0)} bottom={y(root)} /> : null}
       <rect x={x0} y={y(0)} width={x1 - x0} height={height - 1 - y(0)} fill="none" stroke="var(--ink)" />
       <line x1={x0 - 4} x2={x1 + 4} y1={y(root)} y2={y(root)} stroke="var(--ink)" strokeWidth={1.2} />
       {core.lastFrontMm !== null && core.lastFrontMm <= depthMm ? (

@@ -2,7 +2,7 @@ import type { StopView } from '@kibble/contract';
 import { DRY_TO_MM } from '@kibble/core';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { minutesText, useUnits } from '../../app/units.ts';
+import { useUnits } from '../../app/units.ts';
 import {
   AIM_WORDS,
   checkFirstWords,
@@ -17,14 +17,13 @@ import { Button } from '../../ui/Button.tsx';
 import { Opens, Sentence } from '../../ui/Opens.tsx';
 import { LargeTime } from './LargeTime.tsx';
 import { FillCounter } from './FillCounter.tsx';
-import { StopDetails } from './StopDetails.tsx';
-import { howText, keepDry, largeMinutes, shortHow } from './stopWords.ts';
+import { keepDry, largeMinutes, shortHow } from './stopWords.ts';
 import { isCarried, type StopActs } from './useStopActs.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { later } from '../../ui/later.tsx';
 import { ECHO_MS } from '../../ui/underFinger.ts';
-import { Term } from '../../ui/Term.tsx';
 
+const StopInFull = later(async () => (await import('./StopInFull.tsx')).StopInFull);
 const CheckSheet = later(async () => (await import('./CheckSheet.tsx')).CheckSheet);
 const DifferentSheet = later(async () => (await import('./DifferentSheet.tsx')).DifferentSheet);
 const SkipSheet = later(async () => (await import('./SkipSheet.tsx')).SkipSheet);
@@ -196,25 +195,7 @@ export function OpenedStop({
         <details className="mt-3 border-t border-rule">
           <summary className="min-h-11 cursor-pointer py-2 text-quiet">Why, and how in full</summary>
           <AfterFirst>
-            <p>
-              <Sentence
-                {...bed}
-                pieces={waterSentence(stop.reason, stop.reachesMm, units, stop.run.localMm)}
-              />
-            </p>
-            <p className="mt-1">{howText(stop)}</p>
-            <p className="mt-1">
-              <Opens {...bed} of="depth">
-                {units.text('depth', stop.run.localMm)}
-              </Opens>{' '}
-              {stop.run.bedMm < stop.run.localMm - 0.05 ? (
-                <Term of="where it falls">where it falls</Term>
-              ) : (
-                'over the bed'
-              )}
-              ; {minutesText(stop.handsOnMinutes)} of your own time.
-            </p>
-            <StopDetails stop={stop} />
+            <StopInFull stop={stop} />
           </AfterFirst>
         </details>
         {next ? (

@@ -8,7 +8,7 @@ import {
   type Terrain,
   type Week,
 } from '@kibble/core';
-import { addYears, format, parseISO } from 'date-fns';
+import { addYears, formatISO, parseISO } from 'date-fns';
 import type { SetupDraft } from '../../app/api.ts';
 import { figureOf } from '../../app/numberRule.ts';
 import type { Unit, Units } from '../../app/units.ts';
@@ -130,7 +130,7 @@ export function setupDraft(typed: TypedSetup, units: Units): SetupDraft {
       wetnessOn: typed.ground === null ? null : watered ? typed.wateredOn : today,
       planting: {
         ...bed.planting,
-        plantedOn: long ? format(addYears(parseISO(today), -LONG_YEARS), 'yyyy-MM-dd') : typed.plantedOn,
+        plantedOn: long ? formatISO(addYears(parseISO(today), -LONG_YEARS), { representation: 'date' }) : typed.plantedOn,
       },
     },
     ...(typed.week ? { week: typed.week } : {}),
