@@ -50,8 +50,8 @@ export const timeOfDay = (minutes: number, { system }: { system: 'metric' | 'us'
     : `${two(hour)}:${two(at % 60)}`;
 };
 
-/** A moment on this device's clock, ms since 1970: its time, with the date unless it was on the day of `now`. */
-export const momentWords = (ms: number, now: number): string => {
+/** A moment on this device's clock, ms since 1970: its time, with the date unless that is today. */
+export const momentWords = (ms: number, now = Date.now()): string => {
   const at = new Date(ms);
   const time = `${two(at.getHours())}:${two(at.getMinutes())}`;
   return isSameDay(at, now) ? time : `${dateInYear(at)}, ${time}`;

@@ -6,8 +6,6 @@ import { later } from '../ui/later.tsx';
 
 const KeptHere = later(async () => (await import('./KeptHere.tsx')).KeptHere);
 
-const clock = (at: number): string => momentWords(at, Date.now());
-
 /** Without a way home: how old what is shown is, or since when there is none, and what waits here. Nothing while all is well. */
 export function AwayBar() {
   const { home, lostAt, shownOf, kept } = useAppSelector((state) => state.way);
@@ -28,9 +26,9 @@ export function AwayBar() {
             ) : (
               <>
                 <strong>
-                  No way home{shownOf === null && lostAt !== null ? ` since ${clock(lostAt)}` : ''}
+                  No way home{shownOf === null && lostAt !== null ? ` since ${momentWords(lostAt)}` : ''}
                 </strong>
-                {shownOf === null ? '.' : `; this is of ${clock(shownOf)}.`}
+                {shownOf === null ? '.' : `; this is of ${momentWords(shownOf)}.`}
                 {waiting === 0 ? ' What you write down is kept here.' : ''}
               </>
             )}

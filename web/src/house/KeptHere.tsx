@@ -38,7 +38,7 @@ function Kept({ act }: { act: KeptAct }) {
   return (
     <li className="border-t border-rule py-2">
       <p>
-        <span className="text-sm text-quiet">{momentWords(Date.parse(act.at), Date.now())}</span>{' '}
+        <span className="text-sm text-quiet">{momentWords(Date.parse(act.at))}</span>{' '}
         <strong>{act.words}</strong>
         {refused ? '' : ', not yet at home'}
       </p>

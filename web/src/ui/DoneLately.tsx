@@ -23,7 +23,7 @@ export function DoneLately({ open, onClose }: { open: boolean; onClose: () => vo
       <ol>
         {done.map((act) => (
           <li key={act.id} className="flex items-center gap-4 border-t border-rule">
-            <span className="text-sm text-quiet">{momentWords(act.at, Date.now())}</span>
+            <span className="text-sm text-quiet">{momentWords(act.at)}</span>
             <span className="min-w-0 flex-1">{act.text}</span>
             <Button look="quiet" disabled={busy !== null} onClick={() => void back(act.id)}>
               Take back

@@ -130,7 +130,9 @@ export function setupDraft(typed: TypedSetup, units: Units): SetupDraft {
       wetnessOn: typed.ground === null ? null : watered ? typed.wateredOn : today,
       planting: {
         ...bed.planting,
-        plantedOn: long ? formatISO(addYears(parseISO(today), -LONG_YEARS), { representation: 'date' }) : typed.plantedOn,
+        plantedOn: long
+          ? formatISO(addYears(parseISO(today), -LONG_YEARS), { representation: 'date' })
+          : typed.plantedOn,
       },
     },
     ...(typed.week ? { week: typed.week } : {}),
