@@ -216,3 +216,17 @@ test('a can is counted fill by fill, and a reload loses none', async ({ page, ki
   await fill.click();
   await expect(page.getByText(/Salads, clay edge: .* written down/)).toBeVisible();
 });
+
+test('what draws the round’s first screen is less than 160 kB by gzip', async ({ request, kibble }) => {
+  const page = await request.get(`${kibble}/garden/1/round`);
+  const named = `${page.headers().link ?? ''} ${await page.text()}`.match(/\/assets\/[\w-]+\.js/g);
+  const files = [...new Set(named)];
+  expect(files.join(' ')).toMatch(/start-.*kibble-.*round-|kibble-.*start-.*round-/);
+  let bytes = 0;
+  for (const file of files) {
+    const { headers } = await fetch(`${kibble}${file}`, { headers: { 'Accept-Encoding': 'gzip' } });
+    bytes += Number(headers.get('content-length'));
+  }
+  expect(bytes).toBeGreaterThan(100_000);
+  expect(bytes).toBeLessThan(160_000);
+});

@@ -31,7 +31,7 @@ const PROGRAMS: readonly (readonly [room: RegExp, program: string])[] = [
   [/^pots$/, 'pots/PotsRoom'],
   [/^ground$/, 'ground/GroundRoom'],
   [/^ground\/bed\/\d+$/, 'ground/GroundOfBed'],
-  [/^ground\/(bed|tap)\/\d+\/\w+$/, 'ground/tests/TestRoom'],
+  [/^ground\/(bed|tap)\/\d+\/[\w-]+$/, 'ground/tests/TestRoom'],
 ];
 
 /**
@@ -60,7 +60,10 @@ export function pageLinks(webDir: string): (path: string) => string[] {
     const room = path === '/new' ? '' : roomIn(path)?.room;
     if (room === undefined) return always;
     const program = room === '' ? 'setup/SetupRoom' : PROGRAMS.find(([pattern]) => pattern.test(room))?.[1];
-    const own = [...programs(`src/rooms/${program}.tsx`)].filter((name) => !first.has(name));
+    const source = `src/rooms/${program}.tsx`;
+    // A room that lies in one file with what others take of it is found by the name of that file.
+    const key = source in built ? source : Object.keys(built).find((one) => built[one]?.name === room);
+    const own = [...programs((program && key) ?? '')].filter((name) => !first.has(name));
     return [
       ...always,
       ...asksOf(path).map((address) => `<${address}>; rel=preload; as=fetch; crossorigin=anonymous`),
