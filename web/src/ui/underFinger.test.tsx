@@ -52,6 +52,17 @@ test('the second half of a double tap does nothing to the row that came under th
   expect(ticked).toEqual([1, 3]);
 });
 
+test('what was held is let go when the rows change after something else was touched', async () => {
+  render(<Rows onTick={() => undefined} />);
+  await tapAt('1', 300, 300);
+  expect(screen.getByRole<HTMLButtonElement>('button', { name: '2' }).disabled).toBe(true);
+  await act(async () => {
+    fireEvent(document.body, new MouseEvent('pointerdown', { clientX: 10, clientY: 10, bubbles: true }));
+    fireEvent.click(screen.getByRole('button', { name: '3' }), { detail: 0 });
+  });
+  expect(screen.getByRole<HTMLButtonElement>('button', { name: '2' }).disabled).toBe(false);
+});
+
 test('the same spot counts again when the finger has had time to go, another spot and a key at once', () => {
   const click = (clientX: number, timeStamp: number, detail = 1): boolean =>
     echoesTick({ clientX, clientY: 500, timeStamp, detail } as Click);

@@ -40,7 +40,11 @@ export function useUnderFinger(shown: unknown): string | null {
   const [under, setUnder] = useState<string | null>(null);
   useLayoutEffect(() => {
     const left = ticked === null ? 0 : ECHO_MS - (performance.now() - ticked.at);
-    if (ticked === null || left <= 0) return;
+    if (ticked === null || left <= 0) {
+      // The clock of an earlier tick was stopped with the rows it was for.
+      queueMicrotask(() => setUnder(null));
+      return;
+    }
     const row = document.elementFromPoint(ticked.x, ticked.y)?.closest<HTMLElement>('[data-tick]');
     // At once, before the next tap is heard; merely scheduled, the second tap came first.
     queueMicrotask(() => flushSync(() => setUnder(row?.dataset.tick ?? null)));
