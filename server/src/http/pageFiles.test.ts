@@ -4,7 +4,9 @@ import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
+import { pino } from 'pino';
 import request from 'supertest';
+import { errorHandler } from './errorHandler.ts';
 import { pageFiles } from './pageFiles.ts';
 
 const PROGRAM = 'export const round = 1;\n'.repeat(50);
@@ -21,7 +23,9 @@ function built(): string {
 }
 
 describe('the built interface', () => {
-  const app = express().use(pageFiles(built()));
+  const app = express()
+    .use(pageFiles(built()))
+    .use(errorHandler(pino({ level: 'silent' })));
   const asked = (encoding: string) => request(app).get('/assets/round-1.js').set('Accept-Encoding', encoding);
 
   test.each([
@@ -47,7 +51,8 @@ describe('the built interface', () => {
   });
 
   test('a program that is not there is not the page', async () => {
-    const { text } = await request(app).get('/assets/gone-1.js');
+    const { status, text } = await request(app).get('/assets/gone-1.js');
+    expect(status).toBe(404);
     expect(text).not.toContain('<title>Kibble</title>');
   });
 });
