@@ -185,11 +185,14 @@ const oneClock = {
   },
 };
 
-/** No file leads back to itself. */
-const noCircle = {
+/** No file leads back to itself. `scripts/lintFires.mjs` holds that the rule finds a circle where there is one. */
+export const noCircle = {
   files: ['{core,contract,server,web,simulators,demo}/src/**/*.{ts,tsx}'],
   plugins: { 'import-x': importX },
   settings: {
+    // Without these two the rule reads no file of ours and finds nothing.
+    'import-x/extensions': ['.ts', '.tsx'],
+    'import-x/parsers': { '@typescript-eslint/parser': ['.ts', '.tsx'] },
     'import-x/resolver-next': [importX.createNodeResolver({ extensions: ['.ts', '.tsx', '.mjs', '.js'] })],
   },
   rules: { 'import-x/no-cycle': ['error', { ignoreExternal: true }] },
@@ -213,7 +216,16 @@ const typeAware = {
 };
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', 'test-results/**', 'playwright-report/**'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/node_modules/**',
+      'data/**',
+      'test-results/**',
+      'playwright-report/**',
+      'scripts/fixtures/**',
+    ],
+  },
   js.configs.recommended,
   tseslint.configs.strict,
   {

@@ -1,20 +1,26 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
+/** Where the setup left the demo's file, planted once for all tests. */
+export const SEEDED = 'KIBBLE_E2E_SEEDED';
 
 /** A Kibble of its own for each test, in a folder that is thrown away: the demo's garden, or none yet. */
 export interface House {
+  /** The folder of its data. */
+  data: string;
   url: string;
   /** Its address on the network, and the code that was printed for the first device; empty where it is not shared. */
   network: string;
   code: string;
   /** The plug is pulled. */
   kill: () => Promise<void>;
+  /** Stopped in order: everything is in its one file then. */
+  end: () => Promise<void>;
   /** Started once more on the same folder and port. */
   again: () => Promise<void>;
   stop: () => Promise<void>;
@@ -22,7 +28,10 @@ export interface House {
 
 export async function startHouse(kind: 'demo' | 'own', args: string[] = []): Promise<House> {
   const data = mkdtempSync(join(tmpdir(), 'kibble-e2e-'));
-  const port = 5300 + Math.floor(Math.random() * 600);
+  const seeded = process.env[SEEDED];
+  if (kind === 'demo' && seeded) copyFileSync(seeded, join(data, 'kibble.sqlite'));
+  // The system chooses a free port; started again, the server takes the same one.
+  let port = '0';
   let server: ChildProcess;
   const begin = (): Promise<string> => {
     server = spawn(
@@ -30,7 +39,7 @@ export async function startHouse(kind: 'demo' | 'own', args: string[] = []): Pro
       ['--import', 'tsx', 'server/src/main.ts', ...(kind === 'demo' ? ['--demo'] : []), ...args],
       {
         cwd: root,
-        env: { ...process.env, KIBBLE_DATA: data, PORT: String(port) },
+        env: { ...process.env, KIBBLE_DATA: data, PORT: port },
         stdio: ['ignore', 'pipe', 'inherit'],
       },
     );
@@ -44,16 +53,21 @@ export async function startHouse(kind: 'demo' | 'own', args: string[] = []): Pro
     });
   };
   const end = async (signal: NodeJS.Signals): Promise<void> => {
+    if (server.exitCode !== null || server.signalCode !== null) return;
     const gone = new Promise((done) => server.once('exit', done));
     server.kill(signal);
     await gone;
   };
   const said = await begin();
+  const url = /Kibble is at (\S+)/.exec(said)?.[1] ?? '';
+  port = new URL(url).port;
   return {
-    url: /Kibble is at (\S+)/.exec(said)?.[1] ?? '',
+    data,
+    url,
     network: /On the home network: (http:\S+)/.exec(said)?.[1] ?? '',
     code: /code (\d{6})/.exec(said)?.[1] ?? '',
     kill: () => end('SIGKILL'),
+    end: () => end('SIGTERM'),
     again: async () => void (await begin()),
     // It answers what was asked and closes its file first; then the folder can go.
     stop: async () => {

@@ -6,7 +6,9 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   timeout: 120_000,
   expect: { timeout: 15_000 },
-  workers: 1,
+  globalSetup: './seedOnce.ts',
+  workers: 2,
+  fullyParallel: true,
   reporter: [['list'], ['json', {}]],
   use: browser,
 });

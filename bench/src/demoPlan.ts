@@ -5,7 +5,6 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { serialize } from 'node:v8';
 import { build } from 'esbuild';
-import { pino } from 'pino';
 import { Garden } from '../../server/src/db/models.ts';
 import { wallClock } from '../../server/src/services/clock.ts';
 import { gardenFacts } from '../../server/src/planner/gardenFacts.ts';
@@ -16,7 +15,7 @@ import { withDemo } from './demoServer.ts';
 export const demoPlanMs = (): Promise<DemoPlanMs> =>
   withDemo(async () => {
     const garden = await Garden.findOne({ where: { isDemo: true }, rejectOnEmpty: true });
-    const facts = await gardenFacts(garden, wallClock, pino({ level: 'silent' }));
+    const facts = await gardenFacts(garden, wallClock);
     const dir = mkdtempSync(join(tmpdir(), 'kibble-bench-plan-'));
     try {
       const [program, stored] = [join(dir, 'plan.mjs'), join(dir, 'facts')];

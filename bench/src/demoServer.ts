@@ -26,7 +26,7 @@ export async function withDemo<T>(work: (url: string) => Promise<T>, webDir?: st
   const log = pino({ level: 'silent' });
   const sequelize = await openDatabase(join(dir, 'kibble.sqlite'));
   const station = await listen(stationApp({ seed: 46, latitudeDeg: 46.9 }));
-  await seedDemo(sequelize, urlOf(station), wallClock, log);
+  await seedDemo(sequelize, urlOf(station), wallClock);
   const plans = new PlanStore(await PlannerBeside.start(dir), wallClock, log);
   const server = await listen(
     kibbleApp({ sequelize, wall: wallClock, log, plans, files: WeatherFiles.here() }, webDir),

@@ -9,6 +9,8 @@ type Column = ColumnKind | `${ColumnKind}?`;
  * it is put back. A day is text, YYYY-MM-DD; what a reading said is JSON as text.
  */
 export const ARCHIVE_TABLES = {
+  /** The id of the file itself: it goes with every copy. */
+  house: { id: 'text' },
   gardens: {
     id: 'whole',
     name: 'text',
@@ -88,6 +90,9 @@ export const ARCHIVE_TABLES = {
     note: 'text?',
     removedAt: 'moment?',
     replacedBy: 'whole?',
+    deviceId: 'text?',
+    toldAt: 'moment?',
+    clockOffsetMs: 'whole?',
   },
   runs: {
     id: 'whole',
@@ -162,6 +167,9 @@ export const ARCHIVE_TABLES = {
     note: 'text?',
     removedAt: 'moment?',
     by: 'text?',
+    deviceId: 'text?',
+    toldAt: 'moment?',
+    clockOffsetMs: 'whole?',
   },
   pots: {
     id: 'whole',
@@ -191,6 +199,9 @@ export const ARCHIVE_TABLES = {
     version: 'whole',
     input: 'text',
     removedAt: 'moment?',
+    deviceId: 'text?',
+    toldAt: 'moment?',
+    clockOffsetMs: 'whole?',
   },
   sequences: {
     id: 'whole',

@@ -52,6 +52,8 @@ export const eventView = z.object({
   note: z.string().nullable(),
   /** The device it was written down on; null at the machine itself. */
   by: z.string().nullable(),
+  /** The device's clock was ahead: the entry counts as made when it arrived. */
+  clockWasAhead: z.boolean(),
 });
 export type EventView = z.infer<typeof eventView>;
 export type WateringBody = z.infer<typeof wateringBody>;

@@ -1,3 +1,4 @@
+export * from './api/catalogue.ts';
 export * from './archive.ts';
 export * from './deciding.ts';
 export * from './error.ts';
@@ -11,6 +12,7 @@ export * from './limited.ts';
 export * from './limits.ts';
 export * from './lists.ts';
 export * from './parts.ts';
+export * from './rawJson.ts';
 export * from './refusalWords.ts';
 export * from './pots.ts';
 export * from './trees.ts';

@@ -46,13 +46,23 @@ export const whoView = z.object({
   rights: z.enum(RIGHTS).nullable(),
 });
 
-export const inviteBody = z.object({ rights: oneOf('Rights', RIGHTS) });
+/** A device is invited, a helper's to the gardens that are named: left out, to the one there is. */
+export const inviteBody = z.object({
+  rights: oneOf('Rights', RIGHTS),
+  gardens: z
+    .array(z.number().int().min(1), { error: 'Gardens must be a list of gardens' })
+    .min(1, { error: 'Gardens must be at least one; got none' })
+    .max(200, { error: 'Gardens must be 200 or fewer' })
+    .optional(),
+});
 export const inviteView = z.object({
   code: z.string(),
   /** The one-time link, and its picture for a camera as SVG. */
   link: z.string(),
   picture: z.string(),
   rights: z.enum(RIGHTS),
+  /** Of a helper: the gardens it is for. */
+  gardens: z.array(z.number()),
   /** Until when it holds, UTC. */
   until: z.string(),
 });
@@ -76,6 +86,8 @@ export const deviceView = z.object({
   id: z.string(),
   name: z.string(),
   rights: z.enum(RIGHTS),
+  /** Of a helper: the gardens it may walk. */
+  gardens: z.array(z.number()),
   pairedAt: z.string(),
   seenAt: z.string(),
   /** The one that asks. */
@@ -108,6 +120,7 @@ export const toldLive = z.object({
 export type WhoView = z.infer<typeof whoView>;
 export type PairBody = z.infer<typeof pairBody>;
 export type InviteView = z.infer<typeof inviteView>;
+export type InviteBody = z.input<typeof inviteBody>;
 export type SharingView = z.infer<typeof sharingView>;
 export type SharingChange = z.input<typeof sharingChange>;
 export type CalendarView = z.infer<typeof calendarView>;

@@ -4,7 +4,7 @@ export { addDays, dayOfYear, daysBetween, isIsoDate, type IsoDate } from './unit
 
 export { OutOfRange } from './units/guard.ts';
 
-export type { Site, WeatherDay, WeatherForEt } from './weather/types.ts';
+export type { ForecastDay, Site, WeatherDay, WeatherForEt } from './weather/types.ts';
 export { frostTonight } from './weather/frostTonight.ts';
 export { saturationVapourPressure } from './weather/saturationVapourPressure.ts';
 export { daylightHours, extraterrestrialRadiation } from './weather/solar.ts';
@@ -59,12 +59,12 @@ export {
   type SaidDay,
   type Week,
 } from './weather/saidWeather.ts';
-export { AIRS, ordinaryDay, SUMMERS, summersAt, type Air, type Summers } from './weather/ordinaryDay.ts';
+export { ordinaryDay, summersAt } from './weather/ordinaryDay.ts';
+export { AIRS, SUMMERS, type Air, type Summers } from './weather/summers.ts';
 export { weatherFromWords, type WeatherWords } from './weather/words.ts';
 export {
   completeWeather,
   type DaySource,
-  type ForecastDay,
   type SourcedDay,
 } from './weather/completeWeather.ts';
 
@@ -330,7 +330,8 @@ export {
   type PotWeather,
   type WeighedSpan,
 } from './pots/followPot.ts';
-export { planPot, type PotGiving, type PotLeave, type PotPlan, type PotSpan } from './pots/planPot.ts';
+export { planPot, type PotLeave, type PotPlan, type PotSpan } from './pots/planPot.ts';
+export type { PotGiving } from './pots/potGiving.ts';
 export { potHelp, type PotHelp } from './pots/potHelp.ts';
 export { POT_CAN_L, potWalk, type PotWalk } from './pots/potWalk.ts';
 export { mixFromMeter, potSanity } from './pots/potSanity.ts';

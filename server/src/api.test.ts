@@ -10,7 +10,7 @@ import { METHOD_FACTS } from '@kibble/core';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import { QueryTypes, type Sequelize } from 'sequelize';
-import { appHere } from '../tests/appHere.ts';
+import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
 import { EventRow, WeatherDayRow } from './db/models.ts';
 import { openDatabase } from './db/open.ts';
@@ -28,11 +28,12 @@ beforeAll(async () => {
   sequelize = await openDatabase(join(dir, 'kibble.sqlite'));
   station = stationApp({ seed: 46, latitudeDeg: 46.9 }).listen(0, '127.0.0.1');
   await new Promise((ready) => station.once('listening', ready));
-  await seedDemo(sequelize, `http://127.0.0.1:${(station.address() as AddressInfo).port}`, wall, log);
+  await seedDemo(sequelize, `http://127.0.0.1:${(station.address() as AddressInfo).port}`, wall);
   app = appHere({ sequelize, wall, log });
 });
 afterAll(async () => {
   station.close();
+  await settled(app);
   await sequelize.close();
   rmSync(dir, { recursive: true, force: true });
 });

@@ -3,12 +3,14 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { Refusal } from './errors.ts';
-import { door } from './http/door.ts';
-import { letIn } from './http/letIn.ts';
+import { authorize } from './http/authorize.ts';
 import { errorHandler } from './http/errorHandler.ts';
 import { Live } from './http/live.ts';
+import { hostGuard } from './http/originGuard.ts';
 import { pageFiles } from './http/pageFiles.ts';
+import { apiRouter, notInCatalogue, type Handlers } from './http/register.ts';
 import { requestLog } from './http/requestLog.ts';
+import { signature } from './http/signature.ts';
 import { bedRoutes } from './routes/beds.ts';
 import { calendarRoutes } from './routes/calendar.ts';
 import { draftRoutes } from './routes/drafts.ts';
@@ -28,12 +30,28 @@ import { yourDataRoutes } from './routes/yourData.ts';
 import type { Services } from './http/services.ts';
 import { momentary } from './services/acting.ts';
 
-/** Largest body of an ordinary change, and of a file of weather sent as one. */
-const BODY = 200_000;
-const WEATHER_BODY = 10_000_000;
-
 /** A third of the time of the usual level, for a twentieth more letters: most who ask sit in the same house. */
 const COMPRESSION_LEVEL = 4;
+
+/** What answers each endpoint of the catalogue: an endpoint nobody answers is an error of the types. */
+const handlersOf = (services: Services): Handlers => ({
+  ...gardenRoutes(services),
+  ...bedRoutes(services),
+  ...planRoutes(services),
+  ...wateringRoutes(services),
+  ...entryRoutes(services),
+  ...tapRoutes(services),
+  ...draftRoutes(services),
+  ...weatherRoutes(services),
+  ...weatherFileRoutes(services),
+  ...potRoutes(services),
+  ...treeRoutes(services),
+  ...townRoutes(services),
+  ...sharingRoutes(services),
+  ...calendarRoutes(services),
+  ...practiceRoutes(services),
+  ...yourDataRoutes(services),
+});
 
 /** The application: the API under /api and, when it is built, the interface from `webDir`. */
 export function kibbleApp(
@@ -47,8 +65,11 @@ export function kibbleApp(
     live.tell({ ...touched, beds: touched?.beds ? [...touched.beds] : undefined, by });
   const app = express();
   app.disable('x-powered-by');
+  app.enable('case sensitive routing');
+  app.enable('strict routing');
   app.use(requestLog(services.log));
-  app.use(door(() => sharing?.names() ?? []));
+  app.use(hostGuard(() => sharing?.names() ?? []));
+  app.use(signature(services.sequelize, given.wall, sharing));
   app.use(
     helmet({
       contentSecurityPolicy: { directives: { upgradeInsecureRequests: null } },
@@ -56,36 +77,12 @@ export function kibbleApp(
     }),
   );
   app.use(compression({ level: COMPRESSION_LEVEL }));
-  app.use(calendarRoutes(services));
-  app.use('/api', letIn(sharing));
-  app.use('/api/gardens/:id/weather/import', express.json({ limit: WEATHER_BODY }));
-  app.use('/api', express.json({ limit: BODY }));
-  app.use(
-    '/api',
-    gardenRoutes(services),
-    bedRoutes(services),
-    planRoutes(services),
-    wateringRoutes(services),
-    entryRoutes(services),
-    tapRoutes(services),
-    draftRoutes(services),
-    weatherRoutes(services),
-    weatherFileRoutes(services),
-    potRoutes(services),
-    treeRoutes(services),
-    townRoutes(services),
-    sharingRoutes(services),
-    practiceRoutes(services),
-    yourDataRoutes(services),
-  );
-  app.use('/api', (req) => {
-    throw new Refusal(
-      'not-found',
-      `There is nothing at ${req.method} ${req.originalUrl.slice(0, 200)}.`,
-      'address',
-    );
-  });
+  app.use(apiRouter(handlersOf(services), authorize(sharing)));
+  app.use(notInCatalogue);
   if (webDir && existsSync(webDir)) app.use(pageFiles(webDir));
+  app.use((req) => {
+    throw new Refusal('not-found', `There is no page ${req.path.slice(0, 200)}.`, 'address');
+  });
   app.use(errorHandler(services.log));
   return app;
 }

@@ -9,7 +9,7 @@ import { stationApp } from '@kibble/simulators';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { appHere } from '../tests/appHere.ts';
+import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
 import { openDatabase } from './db/open.ts';
 import { seedDemo } from './seed.ts';
@@ -26,11 +26,12 @@ beforeAll(async () => {
   sequelize = await openDatabase(join(dir, 'kibble.sqlite'));
   station = stationApp({ seed: 46, latitudeDeg: 46.9 }).listen(0, '127.0.0.1');
   await new Promise((ready) => station.once('listening', ready));
-  await seedDemo(sequelize, `http://127.0.0.1:${(station.address() as AddressInfo).port}`, wall, log);
+  await seedDemo(sequelize, `http://127.0.0.1:${(station.address() as AddressInfo).port}`, wall);
   app = appHere({ sequelize, wall, log });
 });
 afterAll(async () => {
   station.close();
+  await settled(app);
   await sequelize.close();
   rmSync(dir, { recursive: true, force: true });
 });

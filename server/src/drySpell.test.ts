@@ -6,7 +6,7 @@ import type { BedView, GardenView } from '@kibble/contract';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { appHere } from '../tests/appHere.ts';
+import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { GARDEN } from '../tests/oneBed.ts';
@@ -26,6 +26,7 @@ beforeAll(async () => {
   gardenId = ((await ask(app).post('/api/gardens').send(GARDEN)).body as GardenView).id;
 });
 afterAll(async () => {
+  await settled(app);
   await sequelize.close();
   rmSync(dir, { recursive: true, force: true });
 });

@@ -6,7 +6,7 @@ import type { RoundView } from '@kibble/contract';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { appHere } from '../tests/appHere.ts';
+import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { GARDEN } from '../tests/oneBed.ts';
@@ -25,6 +25,7 @@ beforeEach(async () => {
   expect((await ask(app).post('/api/gardens').send(GARDEN)).status).toBe(201);
 });
 afterAll(async () => {
+  await settled(app);
   await sequelize.close();
   rmSync(root, { recursive: true, force: true });
 });

@@ -7,7 +7,7 @@ import { addDays } from '@kibble/core';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { appHere } from '../tests/appHere.ts';
+import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { SaidDayRow } from './db/models.ts';
@@ -41,6 +41,7 @@ beforeAll(async () => {
   });
 });
 afterAll(async () => {
+  await settled(app);
   await sequelize.close();
   rmSync(dir, { recursive: true, force: true });
 });

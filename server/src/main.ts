@@ -41,7 +41,7 @@ async function sharedWords({ sharing }: Running): Promise<string> {
   if (!sharing.on && sharing.proxy === null) return '';
   const { plain, secure } = sharing.urls();
   const { trouble } = await sharing.view(null);
-  const invite = await sharing.invite('everything');
+  const invite = await sharing.invite({ rights: 'everything' });
   return [
     ...[...plain, ...secure].map((url) => `On the home network: ${url}`),
     ...(trouble && sharing.on ? [`It cannot be reached on the network: ${trouble}`] : []),

@@ -9,12 +9,11 @@ import { addDays } from '@kibble/core';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { appHere } from '../tests/appHere.ts';
+import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { GARDEN } from '../tests/oneBed.ts';
 import { WeatherDayRow } from './db/models.ts';
-import { forgetForecasts } from './services/station.ts';
 
 const dir = mkdtempSync(join(tmpdir(), 'kibble-weather-'));
 const today = '2026-07-14';
@@ -69,12 +68,12 @@ beforeAll(async () => {
 afterAll(async () => {
   station.closeAllConnections();
   station.close();
+  await settled(app);
   await sequelize.close();
   rmSync(dir, { recursive: true, force: true });
 });
 beforeEach(async () => {
   respond = sound;
-  forgetForecasts();
   gardenId = ((await ask(app).post('/api/gardens').send(GARDEN)).body as GardenView).id;
 });
 

@@ -15,7 +15,7 @@ import { PlannerHere } from './planner/planner.ts';
 import { PlanStore } from './planner/planStore.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { openDatabase } from './db/open.ts';
-import { appHere } from '../tests/appHere.ts';
+import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
 import { GARDEN } from '../tests/oneBed.ts';
 
@@ -37,6 +37,7 @@ beforeEach(async () => {
   expect((await ask(app).post('/api/gardens').send(GARDEN)).status).toBe(201);
 });
 afterAll(async () => {
+  await settled(app);
   await sequelize.close();
   rmSync(root, { recursive: true, force: true });
 });
@@ -60,6 +61,7 @@ const refusalOf = (answer: { status: number; body: unknown }, status = 400) => {
 
 describe('no accepted value locks a garden', () => {
   test('the garden that a jar of 65 % clay had locked opens, and is planned as what it is', async () => {
+    await settled(app);
     await sequelize.close();
     const file = join(root, 'locked.sqlite');
     copyFileSync('server/fixtures/kibble-005.sqlite', file);

@@ -1,6 +1,7 @@
 import { bedBody, isShared, potBody, toStore, treeBody, type StationDay } from '@kibble/contract';
 import {
   addDays,
+  BALANCE_DAYS,
   ENTRY_FACTS,
   followSeason,
   METHOD_FACTS,
@@ -12,18 +13,17 @@ import {
   type Entry,
 } from '@kibble/core';
 import { beds, bookFrom, bookName, ph, pots, taps, threePoplars } from '@kibble/demo';
-import type { Logger } from 'pino';
 import type { CreationAttributes, Sequelize } from 'sequelize';
 import {
   Bed,
   EntryRow,
   EventRow,
+  ForecastRow,
   Garden,
   ImportRow,
   Planting,
   PotEntryRow,
   Tap,
-  WeatherDayRow,
 } from './db/models.ts';
 import { writerOf } from './db/writer.ts';
 import { todayOf, type WallClock } from './services/clock.ts';
@@ -33,25 +33,49 @@ import { createGarden, gardenToView } from './services/gardens.ts';
 import { firstSettings } from './services/settings.ts';
 import { addPot } from './services/pots.ts';
 import { vesselOf } from './services/vesselOf.ts';
-import { pastDays } from './services/station.ts';
-import { earliestStart, gardenWeather, siteOf } from './services/weather.ts';
+import { askForecast, pastDays } from './services/askStation.ts';
+import { earliestStart } from './services/earliestStart.ts';
+import { DAYS_BEFORE, saveStationAnswer } from './services/station.ts';
+import { gardenWeather, siteOf } from './services/weather.ts';
 import { storeDays } from './services/weatherRows.ts';
 
+/** The station beside the demo answers from this very process, which has a lot to do at a first start, ms. */
+const SEED_PATIENCE_MS = 300_000;
+
+/** What the demo's station measured before the first morning, and forecasts for it. */
+async function stationsPast(stationUrl: string, today: string) {
+  const first = addDays(today, -BALANCE_DAYS - DAYS_BEFORE);
+  const collected = async (from: string, to: string): Promise<StationDay[]> => {
+    const days: StationDay[] = [];
+    for await (const some of pastDays(stationUrl, from, to, SEED_PATIENCE_MS)) days.push(...some);
+    return days;
+  };
+  return {
+    past: await collected(first, addDays(today, -1)),
+    /** The years before the station's first day, as the grower kept them in a book and brought them in as a file. */
+    book: await collected(bookFrom, addDays(first, -1)),
+    forecast: await askForecast(stationUrl, today, SEED_PATIENCE_MS),
+  };
+}
+
 /** Puts the demo garden into an empty database; an existing one only learns where its station is now. */
-export async function seedDemo(
-  sequelize: Sequelize,
-  stationUrl: string,
-  wall: WallClock,
-  log: Logger,
-): Promise<void> {
+export async function seedDemo(sequelize: Sequelize, stationUrl: string, wall: WallClock): Promise<void> {
+  const write = writerOf(sequelize);
   const known = await Garden.findOne({ where: { isDemo: true } });
   if (known) {
-    await known.update({ stationUrl });
+    await write(async () => {
+      await ForecastRow.update({ url: stationUrl }, { where: { gardenId: known.id } });
+      await known.update({ stationUrl });
+    }, 'where the demo’s station is');
     return;
   }
+  const today =
+    threePoplars.clock.mode === 'practice' ? threePoplars.clock.date : wall.now().toISOString().slice(0, 10);
+  const { past, book, forecast } = await stationsPast(stationUrl, today);
   // All of it or nothing: a first start that is cut short begins anew.
-  await writerOf(sequelize)(async () => {
+  await write(async () => {
     const garden = await createGarden(threePoplars, { stationUrl, isDemo: true });
+    await saveStationAnswer(garden, { url: stationUrl, today, past, forecast, trouble: null }, wall.now());
     for (const {
       followedUntil: _,
       tap: _tap,
@@ -64,10 +88,16 @@ export async function seedDemo(
       if (tree) await seedTree(bed, tree, todayOf(garden, wall), wall);
     }
     await seedFindings(garden.id, wall);
-    await waterAsPlanned(garden, wall, log);
-    await seedPots(garden, wall, log);
-    await keepBook(garden, stationUrl, wall);
-  });
+    await waterAsPlanned(garden, wall);
+    await seedPots(garden, wall);
+    const row = await ImportRow.create({
+      gardenId: garden.id,
+      fileName: bookName,
+      at: wall.now(),
+      days: book.length,
+    });
+    await storeDays(garden.id, row.id, book);
+  }, 'the demo’s first garden');
 }
 
 /** What is known of a tree of the demo, from its first day on. */
@@ -118,24 +148,10 @@ async function seedFindings(gardenId: number, wall: WallClock): Promise<void> {
   }
 }
 
-/** The years before the station's first day, as the grower kept them in a book and brought them in as a file. */
-async function keepBook(garden: Garden, stationUrl: string, wall: WallClock): Promise<void> {
-  const first = await WeatherDayRow.min<string, WeatherDayRow>('date', { where: { gardenId: garden.id } });
-  const days: StationDay[] = [];
-  for await (const some of pastDays(stationUrl, bookFrom, addDays(first, -1))) days.push(...some);
-  const book = await ImportRow.create({
-    gardenId: garden.id,
-    fileName: bookName,
-    at: wall.now(),
-    days: days.length,
-  });
-  await storeDays(garden.id, book.id, days);
-}
-
 /** Fills the demo's past with what a gardener who followed the plan would have done. */
-async function waterAsPlanned(garden: Garden, wall: WallClock, log: Logger): Promise<void> {
+async function waterAsPlanned(garden: Garden, wall: WallClock): Promise<void> {
   const today = todayOf(garden, wall);
-  const weather = await gardenWeather(garden, today, await earliestStart(garden, today), 1, log);
+  const weather = await gardenWeather(garden, today, await earliestStart(garden, today), 1);
   const view = await gardenToView(garden, wall);
   for (const bed of view.beds) {
     const until = beds.find((b) => b.name === bed.name)?.followedUntil ?? addDays(today, -1);
@@ -167,10 +183,10 @@ async function waterAsPlanned(garden: Garden, wall: WallClock, log: Logger): Pro
 }
 
 /** The pots and trays of the demo, watered as they were due up to an evening. */
-async function seedPots(garden: Garden, wall: WallClock, log: Logger): Promise<void> {
+async function seedPots(garden: Garden, wall: WallClock): Promise<void> {
   const today = todayOf(garden, wall);
   const from = pots.map(({ startOn }) => startOn).sort()[0] ?? today;
-  const weather = await gardenWeather(garden, today, from, 1, log);
+  const weather = await gardenWeather(garden, today, from, 1);
   const { latitudeDeg } = garden;
   const site = siteOf(garden);
   const span = { weather: { from, series: weatherSeries(weather, site), latitudeDeg }, sourced: weather };

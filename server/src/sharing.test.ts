@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import { request as secureRequest } from 'node:https';
 import type { AddressInfo } from 'node:net';
@@ -11,7 +11,7 @@ import ICAL from 'ical.js';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import request from 'supertest';
-import { appHere } from '../tests/appHere.ts';
+import { appHere, settled } from '../tests/appHere.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { GARDEN } from '../tests/oneBed.ts';
 import { EventRow } from './db/models.ts';
@@ -34,6 +34,7 @@ let n = 0;
 async function stop(): Promise<void> {
   await sharing?.stop();
   await new Promise((done) => (server ? server.close(done) : done(null)));
+  await settled(app);
   await sequelize?.close();
 }
 beforeEach(async () => {
@@ -90,7 +91,6 @@ const ADDRESSES: readonly (readonly [Method, string])[] = [
   ['get', '/api/sharing/authority.crt'],
   ['get', '/api/events'],
   ['get', '/api/towns?named=a'],
-  ['get', '/api/nothing'],
   ['post', '/api/gardens'],
   ['post', '/api/gardens/1/step'],
   ['post', '/api/beds/1/waterings'],
@@ -178,6 +178,17 @@ describe('who is let in', () => {
     // Whoever looks sees on which device it was written down.
     expect(done.body.by).toBe('kitchen phone');
     expect((await as('delete', '/api/events/1').send({})).status).toBe(200);
+    expect((await as('post', '/api/events/1/restore').send({})).status).toBe(200);
+    // What was entered elsewhere is not theirs to undo, and nothing that changes a setting or the plan is theirs to enter.
+    const elsewhere = (await here('post', '/api/beds/1/waterings').send({ litres: 5 })).body as {
+      id: number;
+    };
+    expect((await as('delete', `/api/events/${elsewhere.id}`).send({})).status).toBe(403);
+    const finding = (input: object) => as('post', '/api/gardens/1/findings').send({ bedId: 1, input });
+    const look = { kind: 'look', tool: 'trowel', depthMm: 200, state: 'damp', mulchMoved: true };
+    expect((await finding(look)).status).toBe(201);
+    expect((await finding({ kind: 'plan', what: 'leave out', date: '2026-07-16' })).status).toBe(403);
+    expect((await finding({ kind: 'hang', soil: 'dry' })).status).toBe(403);
     for (const [method, path] of [
       ['put', '/api/beds/1'],
       ['patch', '/api/gardens/1'],
@@ -186,10 +197,81 @@ describe('who is let in', () => {
       ['get', '/api/sharing'],
       ['post', '/api/sharing/invitation'],
       ['get', '/api/gardens/1/calendar'],
+      ['get', '/api/gardens/1/working/2026-07-14'],
+      ['post', '/api/gardens/1/alerts/seen'],
     ] as const) {
       const answer = await as(method, path).send(method === 'get' ? undefined : {});
       expect([path, answer.status]).toEqual([path, 403]);
     }
+  });
+
+  test('a helper sees the gardens of the invitation, nothing of another, and no coordinates of any', async () => {
+    const second = { ...GARDEN, garden: { ...GARDEN.garden, name: 'Elsewhere', latitudeDeg: 12.3456 } };
+    expect((await here('post', '/api/gardens').send(second)).status).toBe(201);
+    const unsaid = await here('post', '/api/sharing/invitation').send({ rights: 'round only' });
+    expect([unsaid.status, unsaid.body.error.field]).toEqual([400, 'gardens']);
+    const { code } = (
+      await here('post', '/api/sharing/invitation').send({ rights: 'round only', gardens: [2] })
+    ).body as InviteView;
+    const paired = await network('post', '/api/pair').send({ code, name: 'helper' });
+    const cookie = String(paired.headers['set-cookie']).split(';')[0] ?? '';
+    const as = (method: Method, path: string) => network(method, path).set('Cookie', cookie);
+    expect((await as('get', '/api/gardens')).body).toEqual([{ id: 2, name: 'Elsewhere', away: false }]);
+    for (const path of ['/api/gardens/2', '/api/gardens/2/round', '/api/beds/2', '/api/gardens/2/pots']) {
+      const { status, text } = await as('get', path);
+      expect([path, status]).toEqual([path, 200]);
+      expect(text).not.toContain('12.3456');
+    }
+    expect((await as('get', '/api/gardens/2')).body).toMatchObject({ latitudeDeg: null, town: null });
+    for (const path of ['/api/gardens/1', '/api/gardens/1/round', '/api/beds/1', '/api/gardens/1/runs'])
+      expect([path, (await as('get', path)).status]).toEqual([path, 403]);
+    expect((await as('post', '/api/beds/1/waterings').send({ litres: 5 })).status).toBe(403);
+    expect((await as('post', '/api/beds/2/waterings').send({ litres: 5 })).status).toBe(201);
+  });
+
+  test('helpers from before keep the one garden there is; where there are several they ask for a new code', () => {
+    const device = { id: 'a', name: 'old', rights: 'round only', proof: '', pairedAt: '', seenAt: '' };
+    const bookWith = (gardens: number[]) => {
+      const at = join(root, `earlier-${gardens.length}`);
+      mkdirSync(join(at, 'sharing'), { recursive: true });
+      writeFileSync(
+        join(at, 'sharing', 'devices.json'),
+        JSON.stringify({
+          version: 1,
+          on: true,
+          proxy: null,
+          secret: 's',
+          devices: [device],
+          calendars: { 1: 'given-out-earlier' },
+        }),
+      );
+      const earlier = new Sharing({ folder: at, wall, log });
+      earlier.adoptHelpers('house', gardens);
+      return earlier;
+    };
+    const one = bookWith([7]);
+    expect(one.gardensOf({ ...device, rights: 'round only', gardens: [7], house: 'house' })).toEqual([7]);
+    const kept = (sharing: Sharing) =>
+      (JSON.parse(JSON.stringify(sharing)) as { book: { pages: { devices: { gardens?: number[] }[] } } }).book
+        .pages.devices[0]?.gardens;
+    expect(kept(one)).toEqual([7]);
+    expect(kept(bookWith([7, 8]))).toBeUndefined();
+    // An address given out when a garden had one for everybody goes on.
+    expect(one.isCalendarSecret(1, 'given-out-earlier')).toBe(true);
+    one.calendarSecret(1, null, true);
+    expect(one.isCalendarSecret(1, 'given-out-earlier')).toBe(false);
+  });
+
+  test('connected again, a browser is the same device: its own entries stay its own', async () => {
+    const cookie = await letIn('round only');
+    const { id } = (await network('post', '/api/beds/1/waterings').set('Cookie', cookie).send({ litres: 4 }))
+      .body as { id: number };
+    const { code } = await invite('round only');
+    const again = await network('post', '/api/pair').set('Cookie', cookie).send({ code, name: 'same phone' });
+    const newer = String(again.headers['set-cookie']).split(';')[0] ?? '';
+    expect((await devices()).map(({ name }) => name)).toEqual(['same phone']);
+    expect((await network('get', '/api/gardens').set('Cookie', cookie)).status).toBe(401);
+    expect((await network('delete', `/api/events/${id}`).set('Cookie', newer).send({})).status).toBe(200);
   });
 
   test('whether it is shared is said at the machine itself', async () => {
@@ -212,12 +294,27 @@ describe('who is let in', () => {
     expect((await here('get', '/api/gardens')).status).toBe(401);
     expect((await here('get', '/api/who').set('Host', 'kibble.example')).status).toBe(200);
     expect((await here('get', '/api/who').set('Host', 'other.example')).status).toBe(421);
-    const { code } = await sharing.invite('everything');
+    const { code } = await sharing.invite({ rights: 'everything' });
     const answer = await here('post', '/api/pair')
       .set('Host', 'kibble.example')
       .set('X-Forwarded-Proto', 'https')
       .send({ code, name: 'desk' });
     expect(String(answer.headers['set-cookie'])).toMatch(/Secure/);
+  });
+
+  test('behind a declared proxy a stranger’s wrong codes lock out the stranger alone', async () => {
+    expect((await here('patch', '/api/sharing').send({ proxy: 'kibble.example' })).status).toBe(200);
+    const pair = (code: string, forwarded: string) =>
+      here('post', '/api/pair')
+        .set('Host', 'kibble.example')
+        .set('X-Forwarded-For', forwarded)
+        .send({ code, name: 'x' });
+    const { code } = await sharing.invite({ rights: 'everything' });
+    const wrong = code === '000000' ? '000001' : '000000';
+    // What stands before the last address is the asker's own word, and another one each time.
+    for (let i = 0; i < 5; i += 1) await pair(wrong, `10.0.0.${i}, 203.0.113.9`);
+    expect((await pair(wrong, '10.0.0.77, 203.0.113.9')).status).toBe(429);
+    expect((await pair(code, '198.51.100.4')).status).toBe(201);
   });
 
   test('keys and devices are this machine’s: readable by its owner alone, and known again after a start', async () => {
@@ -268,6 +365,19 @@ describe('the calendar', () => {
     await here('post', '/api/gardens/1/calendar').send({});
     expect((await network('get', path)).status).toBe(404);
   });
+
+  test('every device has an address of its own, which ends with the device and with no other', async () => {
+    const cookie = await letIn();
+    const own = (await network('get', '/api/gardens/1/calendar').set('Cookie', cookie)).body as {
+      path: string;
+    };
+    const ours = (await here('get', '/api/gardens/1/calendar')).body as { path: string };
+    expect(own.path).not.toBe(ours.path);
+    await here('post', '/api/gardens/1/calendar').send({});
+    expect((await network('get', own.path)).status).toBe(200);
+    await here('delete', `/api/sharing/devices/${(await devices())[0]?.id}`).send({});
+    expect((await network('get', own.path)).status).toBe(404);
+  });
 });
 
 describe('never twice, and never lost', () => {
@@ -292,8 +402,56 @@ describe('never twice, and never lost', () => {
     const done = await water('2026-07-12T18:30:00.000Z');
     expect(done.body).toMatchObject({ date: '2026-07-12', at: '2026-07-12T18:30:00.000Z' });
     expect((await water('2026-06-01T06:00:00Z')).status).toBe(409);
-    expect((await water('2026-07-14T07:00:00Z')).status).toBe(400);
     expect((await water('yesterday')).status).toBe(400);
+  });
+
+  test('the corrected moment counts; one still to come is taken as now, and marked', async () => {
+    await here('patch', '/api/gardens/1').send({ clock: { mode: 'real' } });
+    const water = (moment: string, offsetMs: number, more: object = {}) =>
+      here('post', '/api/beds/1/waterings')
+        .set('Kibble-Moment', moment)
+        .set('Kibble-Offset', String(offsetMs))
+        .send({ litres: 30, ...more });
+    // A phone whose clock is three days behind, and knows it: yesterday evening's watering stays yesterday's.
+    const behind = await water('2026-07-10T18:30:00.000Z', 3 * 86_400_000);
+    expect(behind.body).toMatchObject({
+      date: '2026-07-13',
+      at: '2026-07-13T18:30:00.000Z',
+      clockWasAhead: false,
+    });
+    // A clock that is ahead, and nobody has told it: never refused.
+    const ahead = await water('2031-01-01T07:00:00Z', 0);
+    expect(ahead.status).toBe(201);
+    expect(ahead.body).toMatchObject({
+      date: '2026-07-14',
+      at: clock.now.toISOString(),
+      clockWasAhead: true,
+    });
+    const row = await EventRow.findByPk(ahead.body.id as number, { raw: true });
+    expect([row?.toldAt, row?.clockOffsetMs].map(String)).toEqual(['2031-01-01 07:00:00.000 +00:00', '0']);
+    // One from before the planting is asked about, and sent again with a truer clock it is taken.
+    const before = await water('2026-06-20T06:00:00Z', -60 * 86_400_000, {});
+    expect(before.status).toBe(409);
+    const early = await water('2026-06-20T06:00:00Z', 0, {});
+    expect(early.status).toBe(201);
+    expect((await water('2026-07-13T06:00:00Z', Number.NaN)).status).toBe(400);
+  });
+
+  test('a moment before its bed was planted is asked about, and nothing is saved', async () => {
+    await here('patch', '/api/gardens/1').send({ clock: { mode: 'real' } });
+    const bed = { ...GARDEN.bed, planting: { cropId: 'lettuce', plantedOn: '2026-07-10' }, name: 'Lettuce' };
+    const { id } = (await here('post', '/api/gardens/1/beds').send(bed)).body as { id: number };
+    const sent = (moment: string, offsetMs: number) =>
+      here('post', `/api/beds/${id}/waterings`)
+        .set('Kibble-Moment', moment)
+        .set('Kibble-Offset', String(offsetMs))
+        .set('Idempotency-Key', 'kept-on-a-phone')
+        .send({ litres: 30 });
+    const asked = await sent('2026-07-02T06:00:00Z', 0);
+    expect([asked.status, asked.body.error.code]).toEqual([409, 'needs-consent']);
+    expect(asked.body.error.message).toContain('2 Jul, before Lettuce was planted (10 Jul)');
+    expect(await EventRow.count({ where: { bedId: id } })).toBe(0);
+    expect((await sent('2026-07-02T06:00:00Z', 10 * 86_400_000)).body).toMatchObject({ date: '2026-07-12' });
   });
 
   test('a page that listens hears what others did, and of whom', async () => {

@@ -18,6 +18,7 @@ import { Live } from './http/live.ts';
 import { fileLog } from './http/requestLog.ts';
 import { keepNightlyCopies } from './jobs/nightlyCopy.ts';
 import { watchSelfStopping } from './jobs/selfStopping.ts';
+import { watchStations } from './jobs/stations.ts';
 import { PlannerBeside } from './planner/plannerBeside.ts';
 import { PlanStore } from './planner/planStore.ts';
 import { PracticeHouse } from './practice/practiceHouse.ts';
@@ -26,6 +27,7 @@ import { Towns } from './towns/towns.ts';
 import { seedDemo } from './seed.ts';
 import { removeDatabase } from './services/archive.ts';
 import type { WallClock } from './services/clock.ts';
+import { houseOf } from './services/house.ts';
 
 const FIRST_PORT = 5180;
 const PORTS_TO_TRY = 20;
@@ -151,12 +153,14 @@ export async function startKibble(options: StartOptions): Promise<Running> {
         );
         undone.unshift(() => closed(station));
         stationUrl = `http://${HOST}:${portOf(station)}`;
-        await seedDemo(sequelize, stationUrl, wall, log);
+        await seedDemo(sequelize, stationUrl, wall);
       }
       const plans = new PlanStore(await PlannerBeside.start(join(folder, 'program')), wall, log);
       undone.unshift(() => plans.stop());
       const towns = await Towns.start(join(folder, 'program'));
       undone.unshift(() => towns.stop());
+      const stations = watchStations({ sequelize, wall, log, plans });
+      undone.unshift(() => stations.stop());
       const runs = watchSelfStopping(sequelize, wall, log, plans);
       undone.unshift(() => runs.stop());
       const files = await WeatherFiles.beside(join(folder, 'program'));
@@ -172,6 +176,11 @@ export async function startKibble(options: StartOptions): Promise<Running> {
         addresses: options.share?.addresses,
       });
       sharing.onRevoked = (id) => live.dismiss(id);
+      const here = await Garden.findAll({ attributes: ['id'], raw: true });
+      sharing.adoptHelpers(
+        await houseOf(sequelize),
+        here.map(({ id }) => id),
+      );
       const services = {
         live,
         sharing,
@@ -184,6 +193,7 @@ export async function startKibble(options: StartOptions): Promise<Running> {
         practice,
         home: options.home,
         onRuns: runs.look,
+        onGardens: () => void stations.look(),
         data: { file, stationUrl },
       };
       const app = kibbleApp(services, options.webDir);
@@ -197,7 +207,7 @@ export async function startKibble(options: StartOptions): Promise<Running> {
         () => sharing.stop(),
         () => closed(server),
       );
-      planAhead(plans, log);
+      void stations.look().then(() => planAhead(plans, log));
       const stop = async (): Promise<void> => {
         for (const step of undone.splice(0)) await step();
       };

@@ -6,7 +6,7 @@ import type { BedPageView, EventView, FortnightView, GardenView, TreesView } fro
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { appHere } from '../tests/appHere.ts';
+import { appHere, settled } from '../tests/appHere.ts';
 import { ask as asking } from '../tests/ask.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { GARDEN } from '../tests/oneBed.ts';
@@ -41,6 +41,7 @@ beforeAll(async () => {
   });
 });
 afterAll(async () => {
+  await settled(app);
   await sequelize.close();
   rmSync(dir, { recursive: true, force: true });
 });

@@ -15,7 +15,7 @@ import { findWorking, type Working } from '@kibble/core';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { appHere } from '../tests/appHere.ts';
+import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 
@@ -51,6 +51,7 @@ beforeEach(async () => {
     await ask(app).post('/api/beds/1/waterings').send({ litres: 600, on });
 });
 afterAll(async () => {
+  await settled(app);
   await sequelize.close();
   rmSync(root, { recursive: true, force: true });
 });

@@ -14,9 +14,12 @@ export function appHere(
   members: number | undefined = FEW_MEMBERS,
 ): Express {
   const { wall, log } = services;
-  return kibbleApp({
-    ...services,
-    plans: new PlanStore(new PlannerHere({ members }), wall, log),
-    files: services.files ?? WeatherFiles.here(),
-  });
+  const plans = new PlanStore(new PlannerHere({ members }), wall, log);
+  const app = kibbleApp({ ...services, plans, files: services.files ?? WeatherFiles.here() });
+  app.locals.plans = plans;
+  return app;
 }
+
+/** Done when nothing that an application's views have left to be saved waits any more: its file may be closed then. */
+export const settled = (app: Express | undefined): Promise<void> =>
+  (app?.locals.plans as PlanStore | undefined)?.settled() ?? Promise.resolve();

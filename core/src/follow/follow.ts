@@ -5,7 +5,7 @@ import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import { standingOn, stands } from '../plants/standing.ts';
 import type { PlaceKinds } from '../places/index.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
-import { schoolOf, type School } from '../schools/schools.ts';
+import { schoolOf } from '../schools/schools.ts';
 import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import { once } from '../units/once.ts';
@@ -14,8 +14,10 @@ import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
 import type { WeatherSeries } from '../weather/weatherSeries.ts';
 import { explainAmount, explainGoneOf, explainSpare, type Grounds } from './because.ts';
-import { arrivingL, dayFacts, soakNow, plantsOn, type DayFacts } from './dayFacts.ts';
+import { arrivingL, dayFacts, soakNow, type DayFacts } from './dayFacts.ts';
+import { plantsOn } from './plantsOn.ts';
 import { clockAfter, clockOf, limitOf, withToday, type SoakClock } from './soakClock.ts';
+import type { BedStart, Morning } from './bedStart.ts';
 import { becauseEnough, decide, type Decision } from './decide.ts';
 import { dueDatesOf, windowOf } from './dueWindow.ts';
 import { gateOf, type Held } from './gates.ts';
@@ -23,7 +25,7 @@ import { pathsAhead, pathsOfMembers } from './paths.ts';
 import { askedDays, nextAsked } from './shut.ts';
 import { addDay, keptAfter, shareOf, type Sums } from './sums.ts';
 import { stepUnder, waitingCost, type Path } from './waiting.ts';
-import { rootOutlooks, waysOfRoots, type RootWay } from './waysOfRoots.ts';
+import { rootOutlooks, waysOfRoots } from './waysOfRoots.ts';
 import {
   endAsLookedAhead,
   followPast,
@@ -35,20 +37,6 @@ import {
   type PlaceRun,
 } from './run.ts';
 import type { BedOutlook, LeaveReason, PlanBed, PlannedWatering, Waiting } from './types.ts';
-
-/** A place followed to this morning, with what does not change however the days ahead are tried. */
-export interface BedStart {
-  now: PlaceNow;
-  school: School;
-  /** Its roots at each depth they may have; the one that is counted on is `now`. */
-  ways: readonly RootWay[];
-  ensemble: ForecastEnsemble | null;
-  site: Site;
-  /** What it is this morning; the same however the days ahead are tried. */
-  morning?: ReturnType<typeof morningOf>;
-  /** What waiting until a day would cost today over all members, by that day's place in the series. */
-  waitingToday?: Map<number, Waiting>;
-}
 
 /** Follows a place to this morning. */
 export function startOf(
@@ -299,7 +287,11 @@ const soakTold = (clock: SoakClock, input: PlanBed, now: PlaceNow): BedOutlook['
   input.soaks ? { ...soakNow(clock, input.soaks), limitOn: limitOf(clock, input, now) } : null;
 
 /** What a place is this morning, with the working of it. */
-function morningOf({ now, school, site }: Omit<BedStart, 'morning'>, input: PlanBed, options: AheadOptions) {
+function morningOf(
+  { now, school, site }: Omit<BedStart, 'morning'>,
+  input: PlanBed,
+  options: AheadOptions,
+): Morning {
   const { todayIndex: d } = now;
   const facts = dayFacts(input, now, school, { run: now, d, asked: [], waterings: [], paths: null });
   const drawn = now.place.drawn(now.state);

@@ -1,7 +1,7 @@
 import type { DailyRecord } from '../places/dailyRecord.ts';
 import type { PlantingInput } from '../plants/types.ts';
 import { plantsOnDay } from '../plants/plantOnDay.ts';
-import { responseOf } from './dayFacts.ts';
+import { responseOf } from './plantsOn.ts';
 import { shareOf } from './sums.ts';
 
 /**

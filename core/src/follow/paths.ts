@@ -1,11 +1,11 @@
 import { at, item } from '../units/at.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
-import { plantsOn } from './dayFacts.ts';
+import { plantsOn } from './plantsOn.ts';
 import { trialOf, type PlaceNow } from './run.ts';
 import { noSums, type Sums } from './sums.ts';
 import type { PlanBed } from './types.ts';
 import type { Path, Sky } from './waiting.ts';
-import type { RootWay } from './waysOfRoots.ts';
+import type { RootWay } from './rootWay.ts';
 
 /** What a place has missed up to this morning since its last full watering, with roots of one depth. */
 export function sumsSoFar(now: PlaceNow, input: PlanBed): Sums {

@@ -3,7 +3,7 @@ import { ballAfter } from '../places/treeRing/ball.ts';
 import { clockRate } from '../places/treeRing/gapClock.ts';
 import type { TreeSoaks } from '../places/treeRing/treeSoaks.ts';
 import { ALERT_LIMITS } from '../weather/alerts.ts';
-import { plantsOn } from './dayFacts.ts';
+import { plantsOn } from './plantsOn.ts';
 import type { PlaceNow } from './run.ts';
 import type { PlanBed } from './types.ts';
 

@@ -6,7 +6,7 @@ import { forecastEnsemble, latestClimatology } from '../weather/forecastEnsemble
 import type { Site } from '../weather/types.ts';
 import { weatherSeries } from '../weather/weatherSeries.ts';
 import { asHere } from './asHere.ts';
-import { plantsOn } from './dayFacts.ts';
+import { plantsOn } from './plantsOn.ts';
 import { startOf } from './follow.ts';
 import { pathsOfMembers } from './paths.ts';
 import { gaugeOf, trialOf } from './run.ts';

@@ -1,28 +1,9 @@
 import { at } from '../units/at.ts';
-import {
-  countedOn,
-  rootedAt,
-  ROOT_DEPTHS,
-  ROOTS_AT,
-  USUAL_BELIEF,
-  type RootDepth,
-} from '../plants/rootBelief.ts';
+import { countedOn, rootedAt, ROOT_DEPTHS, ROOTS_AT, USUAL_BELIEF } from '../plants/rootBelief.ts';
 import { sumsSoFar } from './paths.ts';
 import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow } from './run.ts';
-import type { Sums } from './sums.ts';
+import type { RootWay } from './rootWay.ts';
 import type { PlanBed, RootOutlook } from './types.ts';
-
-/** A place followed to this morning with its roots at one of the depths they may have. */
-export interface RootWay {
-  depth: RootDepth;
-  share: number;
-  counted: boolean;
-  now: PlaceNow;
-  /** What it has missed since its last full watering. */
-  sums: Sums;
-  /** The same, had its ground been drier or wetter on the first day than somebody said; empty where that is past doubt. */
-  otherwise: readonly { now: PlaceNow; sums: Sums }[];
-}
 
 /**
  * The same past for every depth its roots may have had, each as much as it is believed.

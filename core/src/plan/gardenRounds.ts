@@ -1,7 +1,7 @@
 import type { PlanConstraints } from '../clock/constraints.ts';
 import { LOOK_AHEAD_DAYS } from '../follow/shut.ts';
 import { gardenLoss } from './gardenLoss.ts';
-import type { BedStart } from '../follow/follow.ts';
+import type { BedStart } from '../follow/bedStart.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { mayBeMissed, type AskedFor } from '../rounds/askedFor.ts';
 import { chooseSet, roundOfGarden } from '../rounds/chooseSet.ts';

@@ -1,7 +1,7 @@
 import { MIXES } from '../places/vessel/mixes.ts';
 import { leaf, worked, type Working } from '../working/types.ts';
 import type { PotNow } from './followPot.ts';
-import type { PotGiving } from './planPot.ts';
+import type { PotGiving } from './potGiving.ts';
 import type { PotWayFacts } from './ways.ts';
 
 /** What a pot holds, opened to its mix. */

@@ -193,11 +193,13 @@ function weighedNow(
       on.doubt *= Math.sqrt(1 - gain);
     }
   }
+  const most = model.shape.volumeL * MIXES[model.input.mix].containerCapacity;
   if (full) {
     on.fullKg = kg;
     on.fullOn = date;
-  } else if (on.fullKg === null) {
-    // The first weight of a pot that was not just filled: as full as it was reckoned to be.
+  } else if (on.fullKg === null || on.fullKg - kg > most) {
+    // The first weight of a pot that was not just filled, or one that shows the full weight to have been a slip: as full as
+    // it was reckoned to be.
     on.fullKg = kg + (model.holdsL - state.availableL);
     on.fullOn = date;
   }

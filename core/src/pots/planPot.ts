@@ -10,22 +10,12 @@ import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import { quantile } from '../units/quantile.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
-import type { GivenHow } from './entries.ts';
 import { explainDose, explainHolds } from './explainPot.ts';
 import { followPot, type PotNow, type PotWeather } from './followPot.ts';
+import type { PotGiving } from './potGiving.ts';
 import type { Pot } from './pots.ts';
 import { POT_WAY_FACTS, potRests, type PotWayFacts } from './ways.ts';
 import type { Working } from '../working/types.ts';
-
-/** Water planned for a pot on a day, mL, and at which hour it is best given. */
-export interface PotGiving {
-  date: IsoDate;
-  millilitres: number;
-  /** A mix that has drawn back is stood in water, whatever its way. */
-  how: GivenHow;
-  /** A second one, when it empties within the day. */
-  again: { hour: number; millilitres: number } | null;
-}
 
 /** Why a pot is left alone. */
 export type PotLeave =

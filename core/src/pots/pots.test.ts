@@ -365,10 +365,16 @@ describe('a weight before it is kept', () => {
       'last weight',
     );
   });
-  test('a two-litre pot cannot lose five litres', () => {
-    expect(() => checkWeight({ ...model, fullKg: 7 }, { kg: 2, lastKg: null, full: false })).toThrow(
+  test('a two-litre pot cannot lose three litres', () => {
+    expect(() => checkWeight({ ...model, fullKg: 3.5 }, { kg: 0.5, lastKg: null, full: false })).toThrow(
       'when full',
     );
+  });
+  test('a weight that was a slip, though it was confirmed, does not refuse true ones after it', () => {
+    for (const slip of [1000, 0.02])
+      expect(checkWeight({ ...model, fullKg: slip }, { kg: 1.8, lastKg: slip, full: false })).toBe(
+        'unlike an odd weight before',
+      );
   });
   test('odd but possible is asked: more gone than it holds for plants, heavier than full, far from its size', () => {
     expect(checkWeight({ ...model, fullKg: 2 }, { kg: 1.2, lastKg: null, full: false })).toBe(

@@ -1,4 +1,5 @@
-import { followAhead, type AheadOptions, type BedStart } from '../follow/follow.ts';
+import type { BedStart } from '../follow/bedStart.ts';
+import { followAhead, type AheadOptions } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { whenRead } from '../follow/whenRead.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';

@@ -1,7 +1,7 @@
 import { within, withinIfGiven } from '../units/guard.ts';
 import type { SourceKind } from './source.ts';
 
-interface WellState {
+export interface WellState {
   perDayL: number;
   leftL: number;
 }

@@ -2,7 +2,7 @@ import { OutOfRange } from '../units/guard.ts';
 import { addDays, dayOfYear, daysBetween, type IsoDate } from '../units/dates.ts';
 import { ordinaryDay } from './ordinaryDay.ts';
 import { saidOfPast, saidWeather, type SaidDay } from './saidWeather.ts';
-import type { Site, WeatherDay } from './types.ts';
+import type { ForecastDay, Site, WeatherDay } from './types.ts';
 
 /** Where a day of the series came from: measured, forecast, said by hand, made from the garden's own record, or an ordinary day of the season. */
 export type DaySource = 'record' | 'forecast' | 'said' | 'own record' | 'ordinary day';
@@ -20,11 +20,6 @@ export interface SourcedDay extends WeatherDay {
   /** What a day made from the garden's own record may turn out like. It is not part of what is kept or sent. */
   readonly [LIKE]?: LikeDays;
   /** Chance of any rain, 0–1; 1 or 0 for days that have been. */
-  rainChance: number;
-}
-
-export interface ForecastDay extends WeatherDay {
-  /** Chance of the stated rain, 0–1. */
   rainChance: number;
 }
 

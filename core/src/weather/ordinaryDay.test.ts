@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { ordinaryDay, type Air, type Summers } from './ordinaryDay.ts';
+import { ordinaryDay } from './ordinaryDay.ts';
+import type { Air, Summers } from './summers.ts';
 import { referenceEt } from './referenceEt.ts';
 
 const et0 = (latitudeDeg: number, date: string, words: { summers?: Summers; air?: Air } = {}): number => {

@@ -1,12 +1,7 @@
 import { dayOfYear, type IsoDate } from '../units/dates.ts';
 import { extraterrestrialRadiation } from './solar.ts';
+import type { Air, Summers } from './summers.ts';
 import type { Site, WeatherDay } from './types.ts';
-
-/** What summers are like, and the air: two words that tell London from Phoenix where nothing was ever measured. */
-export const SUMMERS = ['cool', 'mild', 'warm', 'hot'] as const;
-export const AIRS = ['humid', 'average', 'dry'] as const;
-export type Summers = (typeof SUMMERS)[number];
-export type Air = (typeof AIRS)[number];
 
 /** Usual highest temperature in the middle of summer, °C. Judgement. */
 const SUMMER_HIGH_C: Readonly<Record<Summers, number>> = { cool: 17, mild: 23, warm: 30, hot: 39 };

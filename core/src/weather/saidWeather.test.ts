@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { addDays } from '../units/dates.ts';
 import { balanceStart } from '../follow/balanceStart.ts';
-import { completeWeather, type ForecastDay } from './completeWeather.ts';
+import { completeWeather } from './completeWeather.ts';
+import type { ForecastDay } from './types.ts';
 import { explainSaidDay } from './explainSaidDay.ts';
 import { forecastEnsemble } from './forecastEnsemble.ts';
 import { ordinaryDay } from './ordinaryDay.ts';

@@ -1,7 +1,6 @@
 import { dayOfYear } from '../units/dates.ts';
-import type { ForecastDay } from './completeWeather.ts';
 import { extraterrestrialRadiation } from './solar.ts';
-import type { Site, WeatherDay } from './types.ts';
+import type { ForecastDay, Site, WeatherDay } from './types.ts';
 
 /** A day's weather in words, as somebody hears it on the radio or sees it from the door. */
 export const HEATS = ['hot', 'warm', 'mild', 'cool'] as const;

@@ -1,5 +1,5 @@
 import type { IsoDate } from '../units/dates.ts';
-import type { Air, Summers } from './ordinaryDay.ts';
+import type { Air, Summers } from './summers.ts';
 
 /** Where a garden lies. */
 export interface Site {
@@ -39,4 +39,9 @@ export interface WeatherForEt {
 /** A weather day as the balance takes it: the air, and the rain that fell, mm. */
 export interface WeatherDay extends WeatherForEt {
   rainMm: number;
+}
+
+export interface ForecastDay extends WeatherDay {
+  /** Chance of the stated rain, 0–1. */
+  rainChance: number;
 }

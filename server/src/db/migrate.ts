@@ -13,6 +13,7 @@ import * as ownWeather from './migrations/009-own-weather.ts';
 import * as seenTo from './migrations/010-seen-to.ts';
 import * as pots from './migrations/011-pots.ts';
 import * as who from './migrations/012-who.ts';
+import * as devicesAndClocks from './migrations/013-devices-and-clocks.ts';
 import { SchemaSteps } from './schemaSteps.ts';
 
 /** Every migration, oldest first. A number is given once and never used again. */
@@ -29,6 +30,7 @@ const MIGRATIONS = [
   { name: '010-seen-to', ...seenTo },
   { name: '011-pots', ...pots },
   { name: '012-who', ...who },
+  { name: '013-devices-and-clocks', ...devicesAndClocks },
 ];
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
 export const LATEST = MIGRATION_NAMES.at(-1) as string;

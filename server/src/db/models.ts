@@ -6,6 +6,7 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize';
+import { actingNow } from './acting.ts';
 import type { Air, AlertAct, AlertCode, DrainChoice, Summers } from '@kibble/core';
 
 export class Garden extends Model<InferAttributes<Garden>, InferCreationAttributes<Garden>> {
@@ -88,6 +89,11 @@ export class PotEntryRow extends Model<InferAttributes<PotEntryRow>, InferCreati
   declare version: CreationOptional<number>;
   declare input: string;
   declare removedAt: CreationOptional<Date | null>;
+  /** Id of the device it was entered on; null at this computer itself. */
+  declare deviceId: CreationOptional<string | null>;
+  /** When that was by the device's own clock, and how far the server's clock was ahead of it, ms. */
+  declare toldAt: CreationOptional<Date | null>;
+  declare clockOffsetMs: CreationOptional<number | null>;
 }
 
 /** Something under way that goes by the clock or is counted. */
@@ -156,6 +162,29 @@ export class EntryRow extends Model<InferAttributes<EntryRow>, InferCreationAttr
   declare removedAt: CreationOptional<Date | null>;
   /** Of a setting whose place another took: that one. */
   declare replacedBy: CreationOptional<number | null>;
+  /** Id of the device it was entered on; null at this computer itself. */
+  declare deviceId: CreationOptional<string | null>;
+  /** When that was by the device's own clock, and how far the server's clock was ahead of it, ms. */
+  declare toldAt: CreationOptional<Date | null>;
+  declare clockOffsetMs: CreationOptional<number | null>;
+}
+
+/** The one row of the file's own id: it goes with every copy. */
+export class HouseRow extends Model<InferAttributes<HouseRow>, InferCreationAttributes<HouseRow>> {
+  declare id: string;
+}
+
+/** What a garden's weather station last forecast. It can be asked again: no archive holds it. */
+export class ForecastRow extends Model<InferAttributes<ForecastRow>, InferCreationAttributes<ForecastRow>> {
+  declare gardenId: number;
+  /** The address that was asked, and the garden's day for which. */
+  declare url: string;
+  declare today: string;
+  declare askedAt: Date;
+  /** JSON of the core's `ForecastDay`s. */
+  declare days: string;
+  /** Why the last answer was of no use; null when it was. */
+  declare trouble: string | null;
 }
 
 /** Round days proposed to a garden, kept until Monday. They can be proposed anew: no archive holds them. */
@@ -296,6 +325,11 @@ export class EventRow extends Model<InferAttributes<EventRow>, InferCreationAttr
   /** The device it was written down on; null at the machine itself. */
   declare by: CreationOptional<string | null>;
   declare removedAt: Date | null;
+  /** Id of the device it was entered on; null at this computer itself. */
+  declare deviceId: CreationOptional<string | null>;
+  /** When that was by the device's own clock, and how far the server's clock was ahead of it, ms. */
+  declare toldAt: CreationOptional<Date | null>;
+  declare clockOffsetMs: CreationOptional<number | null>;
 }
 
 // Sequelize writes into the attribute it is given, so each column needs one of its own.
@@ -311,6 +345,13 @@ const integerOrNull = () => ({ type: DataTypes.INTEGER, allowNull: true });
 const longText = () => ({ type: DataTypes.TEXT, allowNull: false });
 const time = () => ({ type: DataTypes.DATE, allowNull: false });
 const moment = () => ({ type: DataTypes.DATE, allowNull: true });
+
+/** Who entered a row, and when by that device's clock: filled in for whatever is being entered just now. */
+const enteredOn = () => ({
+  deviceId: { ...textOrNull(), defaultValue: () => actingNow()?.deviceId ?? null },
+  toldAt: { ...moment(), defaultValue: () => actingNow()?.told?.at ?? null },
+  clockOffsetMs: { ...integerOrNull(), defaultValue: () => actingNow()?.told?.offsetMs ?? null },
+});
 
 /** Binds the models to a database. */
 export function defineModels(sequelize: Sequelize): void {
@@ -379,6 +420,7 @@ export function defineModels(sequelize: Sequelize): void {
   EntryRow.init(
     {
       id: key(),
+      ...enteredOn(),
       gardenId: integer(),
       bedId: integerOrNull(),
       tapId: integerOrNull(),
@@ -505,6 +547,7 @@ export function defineModels(sequelize: Sequelize): void {
   PotEntryRow.init(
     {
       id: key(),
+      ...enteredOn(),
       gardenId: integer(),
       potId: integerOrNull(),
       kind: text(),
@@ -531,6 +574,18 @@ export function defineModels(sequelize: Sequelize): void {
     },
     as('sequences'),
   );
+  HouseRow.init({ id: { type: DataTypes.STRING, primaryKey: true } }, as('house'));
+  ForecastRow.init(
+    {
+      gardenId: { type: DataTypes.INTEGER, primaryKey: true },
+      url: text(),
+      today: text(),
+      askedAt: time(),
+      days: longText(),
+      trouble: textOrNull(),
+    },
+    as('forecasts'),
+  );
   KeptRoundsRow.init(
     { gardenId: { type: DataTypes.INTEGER, primaryKey: true }, body: longText() },
     as('kept_rounds'),
@@ -548,6 +603,7 @@ export function defineModels(sequelize: Sequelize): void {
   EventRow.init(
     {
       id: key(),
+      ...enteredOn(),
       gardenId: integer(),
       bedId: integerOrNull(),
       kind: text(),

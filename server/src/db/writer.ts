@@ -1,7 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { existsSync } from 'node:fs';
-import { Mutex } from 'async-mutex';
 import { Sequelize, Transaction } from 'sequelize';
+import { Lock } from './lock.ts';
 import { sqliteCode } from './raw.ts';
 
 /** What belongs to one run of asynchronous work; the models' library looks up its transaction here. */
@@ -14,7 +14,8 @@ Sequelize.useCLS({
     local.run(new Map(local.getStore()), () => work(local.getStore())),
 });
 
-export type Write = <T>(work: () => Promise<T>) => Promise<T>;
+/** @param by what is written, as the log names it when others wait for it too long */
+export type Write = <T>(work: () => Promise<T>, by?: string) => Promise<T>;
 const WRITING = 'kibble.writing';
 /** Another program may hold the file for a moment (a copy by hand, a look with a tool): tried again so often. */
 const TRIES = 6;
@@ -36,7 +37,7 @@ const writers = new WeakMap<Sequelize, Write>();
 export function writerOf(sequelize: Sequelize): Write {
   const known = writers.get(sequelize);
   if (known) return known;
-  const turn = new Mutex();
+  const turn = new Lock('writer');
   const file = fileOf(sequelize);
   const once = <T>(work: () => Promise<T>): Promise<T> =>
     sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, () => {
@@ -50,15 +51,17 @@ export function writerOf(sequelize: Sequelize): Write {
     settling = setTimeout(() => {
       if (!existsSync(file)) return;
       turn
-        .runExclusive(() => sequelize.query('PRAGMA wal_checkpoint(PASSIVE)', { transaction: null }))
+        .run('settling the file', () =>
+          sequelize.query('PRAGMA wal_checkpoint(PASSIVE)', { transaction: null }),
+        )
         .catch(() => undefined);
     }, SETTLE_MS);
     settling.unref();
   };
-  const write: Write = async (work) => {
+  const write: Write = async (work, by = 'a write') => {
     if (local.getStore()?.get(WRITING) === sequelize) return work();
     settle();
-    return turn.runExclusive(async () => {
+    return turn.run(by, async () => {
       for (let left = TRIES; ; left -= 1) {
         try {
           return await once(work);

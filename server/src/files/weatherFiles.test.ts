@@ -7,7 +7,7 @@ import { readWeatherFile, type FileView, type GardenView, type WeatherView } fro
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
-import { appHere } from '../../tests/appHere.ts';
+import { appHere, settled } from '../../tests/appHere.ts';
 import { ask } from '../../tests/ask.ts';
 import { freshDatabase } from '../../tests/fresh.ts';
 import { GARDEN } from '../../tests/oneBed.ts';
@@ -34,6 +34,7 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(async () => {
   await files.stop();
+  await settled(app);
   await sequelize.close();
   rmSync(dir, { recursive: true });
 });

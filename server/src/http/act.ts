@@ -3,8 +3,9 @@ import type { Request, RequestHandler } from 'express';
 import { literal, Op } from 'sequelize';
 import { Act, type Garden } from '../db/models.ts';
 import { writerOf } from '../db/writer.ts';
-import { asDone } from '../services/acting.ts';
+import { asDone } from '../db/acting.ts';
 import { Refusal } from '../errors.ts';
+import { enteredOn } from './enteredOn.ts';
 import { sendJson } from './sendView.ts';
 import type { Touched } from '../planner/planStore.ts';
 import { Unplannable, isPlannable } from '../planner/prove.ts';
@@ -41,30 +42,6 @@ function keyOf(req: Request): string | null {
   return key;
 }
 
-/** An act that could not be sent at once bears its moment; a page's clock may be ahead by so much. */
-const AHEAD_MS = 5 * 60_000;
-const KEPT_DAYS = 30;
-
-/** When an act was done, where that was before it arrived. */
-function momentOf(req: Request, now: Date): Date | null {
-  const told = req.get('Kibble-Moment');
-  if (told === undefined) return null;
-  const at = Date.parse(told);
-  if (!/^\d{4}-\d\d-\d\dT[\d:.]+Z$/.test(told) || Number.isNaN(at) || at > now.getTime() + AHEAD_MS)
-    throw new Refusal(
-      'invalid',
-      `Kibble-Moment must be a moment up to now, as 2026-07-14T06:30:00Z; got "${told.slice(0, 40)}"`,
-      'Kibble-Moment',
-    );
-  if (at < now.getTime() - KEPT_DAYS * 86_400_000)
-    throw new Refusal(
-      'conflict',
-      `This was done more than ${KEPT_DAYS} days ago and cannot be written down by itself any more.`,
-      'Kibble-Moment',
-    );
-  return at > now.getTime() ? null : new Date(at);
-}
-
 const whatOf = (req: Request): string =>
   `${req.method} ${req.path} ${createHash('sha256')
     .update(JSON.stringify(req.body ?? null))
@@ -80,26 +57,51 @@ async function changedIn(plans: Services['plans'], garden: Garden, log: Services
   }
 }
 
+/** What a change needs of a plan, or from outside: asked for while nobody is kept from writing. */
+type Before<Seen> = (req: Request) => Promise<Seen>;
+
+/** A change that needs nothing but what is on record; see `actAfter`. */
+export const act = (
+  services: Services,
+  handler: (req: Request, proving: boolean) => Promise<Answer>,
+): RequestHandler => actAfter(services, () => Promise.resolve(), handler);
+
 /**
  * A change: done by the one writer, whole or not at all, and once for its key however often it is sent. What was
  * stored must leave its bed plannable; a bed that could not be planned before may be changed step by step.
  */
-export function act(
+export function actAfter<Seen>(
   { sequelize, wall, log, plans, sharing }: Services,
-  handler: (req: Request, proving: boolean) => Promise<Answer>,
+  before: Before<Seen>,
+  handler: (req: Request, proving: boolean, seen: Seen) => Promise<Answer>,
 ): RequestHandler {
   const write = writerOf(sequelize);
+  /** What was answered when this was sent before; null when it was not. */
+  const answeredBefore = async (key: string, what: string): Promise<(Answer & { status: number }) | null> => {
+    const done = await Act.findByPk(key);
+    if (!done) return null;
+    if (done.what !== what)
+      throw new Refusal('conflict', 'This key was used for another act before.', 'Idempotency-Key');
+    return { status: done.status, body: JSON.parse(done.answer) as unknown };
+  };
   return async (req, res) => {
     const key = keyOf(req);
-    const doing = { moment: momentOf(req, wall.now()), by: sharing?.who(req).name ?? null };
+    // Whoever sent it sees by its own key that this is the answer to it.
+    if (key !== null) res.set('Idempotency-Key', key);
+    const doing = enteredOn(req, wall.now(), sharing);
     const what = whatOf(req);
+    const known = key === null ? null : await answeredBefore(key, what);
+    if (known) {
+      res.status(known.status).json(known.body);
+      return;
+    }
+    const seen = await asDone(doing, () => before(req));
     const run = (proving: boolean): Promise<Answer & { status: number; again: boolean }> =>
       write(async () => {
-        const done = key === null ? null : await Act.findByPk(key);
-        if (done && done.what !== what)
-          throw new Refusal('conflict', 'This key was used for another act before.', 'Idempotency-Key');
-        if (done) return { status: done.status, body: JSON.parse(done.answer) as unknown, again: true };
-        const made = await asDone(doing, () => handler(req, proving));
+        // It may have been sent twice at once.
+        const again = key === null ? null : await answeredBefore(key, what);
+        if (again) return { ...again, again: true };
+        const made = await asDone(doing, () => handler(req, proving, seen));
         const { status = 200, body } = made;
         if (key !== null) {
           const at = wall.now();
@@ -117,7 +119,7 @@ export function act(
           });
         }
         return { ...made, status, again: false };
-      });
+      }, `${req.method} ${req.path}`);
     const answered = await run(true).catch(async (error: unknown) => {
       if (!(error instanceof Unplannable)) throw error;
       if (await isPlannable(error.bedId, wall, log)) throw error.refusal;

@@ -1,6 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
+import { RawJsonError } from '@kibble/contract';
+import { LOCK_PATIENCE, LockTimeout } from '../db/lock.ts';
 import { sqliteCode } from '../db/raw.ts';
 import { Refusal } from '../errors.ts';
 
@@ -24,6 +26,12 @@ const MACHINE: Readonly<Record<string, readonly ['no-room' | 'busy', string]>> =
   ],
 };
 
+/** Somebody else holds what this needs, and goes on holding it. */
+const WAITED = [
+  'busy',
+  `Kibble is busy with another change, and this one waited ${LOCK_PATIENCE.ms / 1000} seconds for it. Nothing of this was saved; try again in a moment.`,
+] as const;
+
 /** Express's own refusals: a body that is no JSON, or too large. */
 function bodyRefusal(error: unknown): Refusal | null {
   const { type, limit, status } = (error ?? {}) as { type?: string; limit?: number; status?: number };
@@ -36,6 +44,8 @@ function bodyRefusal(error: unknown): Refusal | null {
       'body',
     );
   }
+  if (error instanceof RawJsonError)
+    return new Refusal('invalid', `What was sent cannot be read: ${error.message}.`, 'body');
   if (type === 'entity.parse.failed') return new Refusal('invalid', 'What was sent is not JSON.', 'body');
   if (type === 'encoding.unsupported' || type === 'charset.unsupported')
     return new Refusal(
@@ -59,7 +69,9 @@ export const errorHandler =
       next(error);
       return;
     }
-    const [code, words] = MACHINE[sqliteCode(error) ?? ''] ?? [];
+    if (error instanceof LockTimeout)
+      log.error({ holder: error.holder, method: req.method, url: req.originalUrl }, error.message);
+    const [code, words] = error instanceof LockTimeout ? WAITED : (MACHINE[sqliteCode(error) ?? ''] ?? []);
     const refusal =
       error instanceof Refusal ? error : code && words ? new Refusal(code, words) : bodyRefusal(error);
     if (refusal) {

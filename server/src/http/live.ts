@@ -6,7 +6,10 @@ const STILL_THERE_MS = 20_000;
 
 /** Pages that listen for what others change (server-sent events). */
 export class Live {
-  private readonly pages = new Map<Response, string | null>();
+  private readonly pages = new Map<
+    Response,
+    { deviceId: string | null; gardens: readonly number[] | null }
+  >();
   private readonly timer: NodeJS.Timeout;
 
   constructor() {
@@ -14,23 +17,25 @@ export class Live {
     this.timer.unref();
   }
 
-  /** A page listens until it goes. @param deviceId null at the machine itself */
-  join(res: Response, deviceId: string | null): void {
+  /** A page listens until it goes. @param deviceId null at this computer itself; `gardens` of which alone it hears, null for all */
+  join(res: Response, deviceId: string | null, gardens: readonly number[] | null = null): void {
     // No-transform: what is packed to be sent at once arrives late.
     res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' });
     res.flushHeaders();
     res.write('retry: 1000\n\n: listening\n\n');
-    this.pages.set(res, deviceId);
+    this.pages.set(res, { deviceId, gardens });
     res.on('close', () => this.pages.delete(res));
   }
 
   tell(told: ToldLive): void {
-    this.write(`data: ${JSON.stringify(told)}\n\n`);
+    const text = `data: ${JSON.stringify(told)}\n\n`;
+    for (const [res, { gardens }] of this.pages)
+      if (!gardens || told.gardenId === undefined || gardens.includes(told.gardenId)) res.write(text);
   }
 
   /** Whoever is let in no longer hears no more. */
   dismiss(deviceId: string): void {
-    for (const [res, of] of this.pages) if (of === deviceId) res.end();
+    for (const [res, page] of this.pages) if (page.deviceId === deviceId) res.end();
   }
 
   stop(): void {

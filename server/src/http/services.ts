@@ -28,6 +28,8 @@ export interface Services {
   home?: string;
   /** Called when a tap was opened. */
   onRuns?: () => void;
+  /** Called when gardens came back or are others: their stations may be due. */
+  onGardens?: () => void;
   /** Where the data lies, and the demo's weather station; left out where nothing is kept on disk. */
   data?: { file: string; stationUrl: string | null };
 }

@@ -29,7 +29,7 @@ export function watchSelfStopping(
   const close = async (): Promise<number> => {
     const next = await nextSelfStop();
     if (next && next <= wall.now()) {
-      const gardens = await write(() => closeSelfStopped(wall));
+      const gardens = await write(() => closeSelfStopped(wall), 'runs that their own timer ended');
       for (const gardenId of new Set(gardens)) plans.touch({ gardenId });
       return SOONEST_MS;
     }

@@ -1,6 +1,5 @@
 import type { BedView, EventView } from '@kibble/contract';
 import { addDays } from '@kibble/core';
-import type { Logger } from 'pino';
 import { Op } from 'sequelize';
 import { EventRow, type Garden } from '../db/models.ts';
 import { GLANCE_DAYS, HORIZON_DAYS } from './context.ts';
@@ -8,7 +7,8 @@ import type { Facts } from './facts.ts';
 import type { WallClock } from '../services/clock.ts';
 import { keptRoundsOf } from '../services/keptRounds.ts';
 import { gardenToView } from '../services/gardens.ts';
-import { earliestStart, gardenWeather, siteOf } from '../services/weather.ts';
+import { earliestStart } from '../services/earliestStart.ts';
+import { gardenWeather, siteOf } from '../services/weather.ts';
 import { NO_POTS, potsOnRecord } from '../services/potsOnRecord.ts';
 import { eventToView } from '../services/waterings.ts';
 
@@ -34,12 +34,12 @@ async function eventsOf(
   return rows.map((row) => eventToView(row, byId.get(row.bedId ?? 0) ?? null, today));
 }
 
-/** Everything a garden's plan rests on. The station is asked where its days or forecast are lacking. */
-export async function gardenFacts(garden: Garden, wall: WallClock, log: Logger): Promise<Facts> {
+/** Everything a garden's plan rests on, as it is on record. */
+export async function gardenFacts(garden: Garden, wall: WallClock): Promise<Facts> {
   const view = await gardenToView(garden, wall);
   const { today } = view;
   const from = await earliestStart(garden, today);
-  const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, log);
+  const weather = await gardenWeather(garden, today, from, HORIZON_DAYS);
   const events = await eventsOf(garden.id, view.beds, today);
   return {
     garden: view,
@@ -63,16 +63,11 @@ export async function bedFacts(
 }
 
 /** One bed's facts of the last days: enough to tell whether it can be planned. */
-export async function glanceFacts(
-  garden: Garden,
-  bedId: number,
-  wall: WallClock,
-  log: Logger,
-): Promise<Facts> {
+export async function glanceFacts(garden: Garden, bedId: number, wall: WallClock): Promise<Facts> {
   const view = await gardenToView(garden, wall, [bedId]);
   const { today } = view;
   const from = addDays(today, -GLANCE_DAYS);
-  const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, log, { asking: false });
+  const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, { pastYears: false });
   const events = await eventsOf(garden.id, view.beds, today, { from, only: true });
   return { garden: view, events, site: siteOf(garden), today, weather, kept: null, pots: NO_POTS };
 }

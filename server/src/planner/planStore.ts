@@ -1,12 +1,12 @@
 import type { KeptRounds } from '@kibble/core';
-import { Mutex } from 'async-mutex';
 import type { Logger } from 'pino';
-import type { Garden } from '../db/models.ts';
+import { Lock, whileReporting } from '../db/lock.ts';
+import { Garden } from '../db/models.ts';
+import { writerOf } from '../db/writer.ts';
 import { todayOf, type WallClock } from '../services/clock.ts';
 import { keepRounds } from '../services/keptRounds.ts';
 import { potsOnRecord } from '../services/potsOnRecord.ts';
 import { bedFacts, gardenFacts } from './gardenFacts.ts';
-import { forgetForecasts, stationIsSilent } from '../services/station.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
 import { NotThere, type Planner, type Viewed } from './planner.ts';
 
@@ -20,17 +20,6 @@ export interface Touched {
 
 /** Of more beds at once a garden is read anew as a whole. */
 const FEW_BEDS = 20;
-/** A station that did not answer is asked again after so long, and one that did what it forecasts now, ms. */
-const SILENT_MS = 60_000;
-const ASKED_AGAIN_MS = 3_600_000;
-
-/** When a garden's station is asked again: never where it has none, or keeps a day of its own. */
-function untilOf(garden: Garden, today: string, now: number): number {
-  if (garden.stationUrl === null) return Number.POSITIVE_INFINITY;
-  if (stationIsSilent(garden, today)) return now + SILENT_MS;
-  return garden.clockMode === 'practice' ? Number.POSITIVE_INFINITY : now + ASKED_AGAIN_MS;
-}
-
 /** What is known of a garden's facts at the planner. */
 interface Held {
   /** The day they are of; null while the planner has none. */
@@ -38,10 +27,8 @@ interface Held {
   /** What has been touched since. */
   stale: Set<number> | 'all';
   stalePots: boolean;
-  /** Read anew from then on, whatever was touched. */
-  until: number;
   /** Facts are brought one after another. */
-  turn: Mutex;
+  turn: Lock;
 }
 
 /**
@@ -53,6 +40,9 @@ export class PlanStore {
   private readonly planner: Planner;
   private readonly wall: WallClock;
   private readonly log: Logger;
+  /** Watering days that were proposed and wait to be saved, by garden, and the saving of them. */
+  private readonly unsaved = new Map<number, KeptRounds>();
+  private saving: Promise<void> = Promise.resolve();
   /** Called with whatever changes, after it is on record. */
   onTouched: (touched: Touched | undefined, by: string | undefined) => void = () => undefined;
 
@@ -84,7 +74,7 @@ export class PlanStore {
         await this.bring(garden);
         const { text, faults, kept } = await this.planner.view(garden.id, name, asked, this.wall.now());
         this.tell(faults);
-        if (kept) await this.remember(garden.id, kept);
+        if (kept) this.saveLater(garden, kept);
         return text;
       } catch (error) {
         if (!(error instanceof NotThere) || again) throw error;
@@ -93,21 +83,48 @@ export class PlanStore {
     }
   }
 
-  /** What a plan hands on is worth keeping, but no full disk takes the round away: it is worked out again after a start. */
-  private async remember(gardenId: number, kept: KeptRounds): Promise<void> {
-    try {
-      await keepRounds(gardenId, kept);
-    } catch (error) {
-      this.log.warn({ err: error, gardenId }, 'the round days could not be kept');
-    }
+  /**
+   * The watering days that a plan proposes are saved after it was shown: a view writes nothing, and waits for nobody who
+   * writes. No full disk takes the round away: they are worked out again after a start.
+   */
+  private saveLater(garden: Garden, kept: KeptRounds): void {
+    const waits = this.unsaved.has(garden.id);
+    this.unsaved.set(garden.id, kept);
+    if (waits) return;
+    const save = async (): Promise<void> => {
+      // Read once its turn has come: what was proposed meanwhile is saved with it, what was dropped is not.
+      const latest = this.unsaved.get(garden.id);
+      if (!latest || !(await Garden.findByPk(garden.id, { attributes: ['id'] }))) return;
+      await keepRounds(garden.id, latest);
+    };
+    this.saving = this.saving.then(async () => {
+      try {
+        await writerOf(garden.sequelize)(save, 'the proposed watering days');
+      } catch (error) {
+        this.log.warn({ err: error, gardenId: garden.id }, 'the watering days could not be saved');
+      } finally {
+        this.unsaved.delete(garden.id);
+      }
+    });
+  }
+
+  /** Gardens are others from now on: what was proposed for those there were is not saved. */
+  dropUnsaved(): void {
+    this.unsaved.clear();
+  }
+
+  /** Done when everything that views have left to be saved is saved. */
+  settled(): Promise<void> {
+    return this.saving;
   }
 
   progress(gardenId: number): { done: number; of: number } | null {
     return this.planner.progress(gardenId);
   }
 
-  stop(): Promise<void> {
-    return this.planner.stop();
+  async stop(): Promise<void> {
+    await this.settled();
+    await this.planner.stop();
   }
 
   private held(gardenId: number): Held {
@@ -117,8 +134,7 @@ export class PlanStore {
       today: null,
       stale: 'all',
       stalePots: true,
-      until: Number.POSITIVE_INFINITY,
-      turn: new Mutex(),
+      turn: new Lock('plan'),
     };
     this.gardens.set(gardenId, held);
     return held;
@@ -127,11 +143,9 @@ export class PlanStore {
   /** Brings the planner's facts up to what is on record. */
   private async bring(garden: Garden): Promise<void> {
     const held = this.held(garden.id);
-    await held.turn.runExclusive(async () => {
+    await held.turn.run(`the facts of garden ${garden.id}`, async () => {
       const today = todayOf(garden, this.wall);
-      const now = this.wall.now().getTime();
-      if (now >= held.until) forgetForecasts(garden.id);
-      if (held.today !== today || now >= held.until) held.stale = 'all';
+      if (held.today !== today) held.stale = 'all';
       const { stale, stalePots } = held;
       if (stale !== 'all' && stale.size === 0 && !stalePots) return;
       // What is touched while this is read is stale again.
@@ -139,15 +153,20 @@ export class PlanStore {
       held.stalePots = false;
       try {
         if (stale === 'all') {
-          await this.planner.put(garden.id, await gardenFacts(garden, this.wall, this.log));
+          const onRecord = await gardenFacts(garden, this.wall);
+          const facts = { ...onRecord, kept: this.unsaved.get(garden.id) ?? onRecord.kept };
+          // The thread that plans may have something else under way: that is computed, not waited for in vain.
+          await whileReporting(() => this.planner.put(garden.id, facts));
           held.today = today;
-          held.until = untilOf(garden, today, now);
         } else {
           if (stale.size > 0) {
             const { beds, events } = await bedFacts(garden, [...stale], this.wall);
-            await this.planner.change(garden.id, beds, events);
+            await whileReporting(() => this.planner.change(garden.id, beds, events));
           }
-          if (stalePots) await this.planner.changePots(garden.id, await potsOnRecord(garden));
+          if (stalePots) {
+            const pots = await potsOnRecord(garden);
+            await whileReporting(() => this.planner.changePots(garden.id, pots));
+          }
         }
       } catch (error) {
         held.stale = 'all';

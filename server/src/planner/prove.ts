@@ -26,7 +26,7 @@ export class Unplannable extends Error {
 async function faultOf(bedId: number, wall: WallClock, log: Logger): Promise<string | null> {
   const bed = await Bed.findByPk(bedId);
   if (!bed) return null;
-  const facts = await glanceFacts(await findGarden(bed.gardenId), bedId, wall, log);
+  const facts = await glanceFacts(await findGarden(bed.gardenId), bedId, wall);
   const context = contextOf(facts, { members: 0, glance: true });
   const [fault] = placesOf(context, wall.now()).unplanned;
   for (const told of context.faults) log.error(told.facts, told.words);

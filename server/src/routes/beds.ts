@@ -7,7 +7,6 @@ import {
   settingMove,
   settingsBody,
 } from '@kibble/contract';
-import { Router } from 'express';
 import { read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { archiveBed, changeBed, copyBed, createBed, linkBed } from '../services/beds.ts';
@@ -15,79 +14,13 @@ import { todayOf } from '../services/clock.ts';
 import { findBed, findGarden } from '../services/find.ts';
 import { checkPlantedBy, markPlanting, savePlanting } from '../services/plantings.ts';
 import { prove } from '../planner/prove.ts';
+import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 import { moveSetting, takeBackSettings } from '../services/settings.ts';
 
 /** Beds, what is planted on them, and where their ground and water come from. */
-export function bedRoutes(services: Services): Router {
+export function bedRoutes(services: Services) {
   const { wall, log } = services;
-  const router = Router();
-
-  router.post(
-    '/gardens/:id/beds',
-    act(services, async (req, proving) => {
-      const garden = await findGarden(readId(req.params.id, 'garden'));
-      const body = read(bedBody, req.body);
-      checkPlantedBy(body, todayOf(garden, wall));
-      const { id } = await createBed(garden.id, body, wall.now());
-      if (proving) await prove([id], 'delivery', wall, log);
-      return { status: 201, body: { id }, touched: { gardenId: garden.id } };
-    }),
-  );
-
-  router.put(
-    '/beds/:id',
-    act(services, async (req, proving) => {
-      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
-      const body = read(bedChange, req.body);
-      const today = todayOf(garden, wall);
-      checkPlantedBy(body, today);
-      const settings = await changeBed(bed, body, today, wall);
-      if (proving) await prove([bed.id], 'delivery', wall, log);
-      // Its ground may be that of others too.
-      return { body: { id: bed.id, settings }, touched: { gardenId: garden.id } };
-    }),
-  );
-
-  router.post(
-    '/settings/take-back',
-    act(services, async (req) => {
-      const { ids } = read(settingsBody, req.body);
-      const gardenId = await takeBackSettings(ids, wall.now());
-      return { body: { ids }, touched: { gardenId } };
-    }),
-  );
-
-  router.post(
-    '/settings/:id/move',
-    act(services, async (req, proving) => {
-      const { on } = read(settingMove, req.body);
-      const { id, gardenId, bedId } = await moveSetting(readId(req.params.id, 'entry'), on, wall);
-      const beds = bedId === null ? [] : [bedId];
-      if (proving) await prove(beds, 'on', wall, log);
-      return { body: { ids: [id] }, touched: { gardenId, beds } };
-    }),
-  );
-
-  router.patch(
-    '/beds/:id/links',
-    act(services, async (req, proving) => {
-      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
-      await linkBed(bed, read(bedLinks, req.body), todayOf(garden, wall), wall);
-      if (proving) await prove([bed.id], 'groundOf', wall, log);
-      return { body: { id: bed.id }, touched: { gardenId: garden.id } };
-    }),
-  );
-
-  router.post(
-    '/beds/:id/copies',
-    act(services, async (req) => {
-      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
-      const { count } = read(copiesBody, req.body);
-      const ids = await copyBed(bed, count, todayOf(garden, wall), wall.now());
-      return { status: 201, body: { ids }, touched: { gardenId: garden.id } };
-    }),
-  );
 
   const putAway = (away: boolean) =>
     act(services, async (req) => {
@@ -95,9 +28,6 @@ export function bedRoutes(services: Services): Router {
       await archiveBed(bed, away ? wall.now() : null);
       return { body: { id: bed.id }, touched: { gardenId: garden.id } };
     });
-  router.delete('/beds/:id', putAway(true));
-  router.post('/beds/:id/restore', putAway(false));
-
   const planting = (status: number) =>
     act(services, async (req, proving) => {
       const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
@@ -107,8 +37,6 @@ export function bedRoutes(services: Services): Router {
       if (proving) await prove([bed.id], 'cropId', wall, log);
       return { status, body: { id }, touched: { gardenId: garden.id } };
     });
-  router.post('/beds/:id/plantings', planting(201));
-  router.put('/beds/:id/plantings/:planting', planting(200));
   const markedPlanting = (away: boolean) =>
     act(services, async (req, proving) => {
       const id = readId(req.params.id, 'planting');
@@ -116,8 +44,54 @@ export function bedRoutes(services: Services): Router {
       if (proving) await prove([bed.id], 'planting', wall, log);
       return { body: { id }, touched: { gardenId: bed.gardenId } };
     });
-  router.delete('/plantings/:id', markedPlanting(true));
-  router.post('/plantings/:id/restore', markedPlanting(false));
-
-  return router;
+  return handlers({
+    addBed: act(services, async (req, proving) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const body = read(bedBody, req.body);
+      checkPlantedBy(body, todayOf(garden, wall));
+      const { id } = await createBed(garden.id, body, wall.now());
+      if (proving) await prove([id], 'delivery', wall, log);
+      return { status: 201, body: { id }, touched: { gardenId: garden.id } };
+    }),
+    changeBed: act(services, async (req, proving) => {
+      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+      const body = read(bedChange, req.body);
+      const today = todayOf(garden, wall);
+      checkPlantedBy(body, today);
+      const settings = await changeBed(bed, body, today, wall);
+      if (proving) await prove([bed.id], 'delivery', wall, log);
+      // Its ground may be that of others too.
+      return { body: { id: bed.id, settings }, touched: { gardenId: garden.id } };
+    }),
+    undoSettings: act(services, async (req) => {
+      const { ids } = read(settingsBody, req.body);
+      const gardenId = await takeBackSettings(ids, wall.now());
+      return { body: { ids }, touched: { gardenId } };
+    }),
+    moveSetting: act(services, async (req, proving) => {
+      const { on } = read(settingMove, req.body);
+      const { id, gardenId, bedId } = await moveSetting(readId(req.params.id, 'entry'), on, wall);
+      const beds = bedId === null ? [] : [bedId];
+      if (proving) await prove(beds, 'on', wall, log);
+      return { body: { ids: [id] }, touched: { gardenId, beds } };
+    }),
+    linkBed: act(services, async (req, proving) => {
+      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+      await linkBed(bed, read(bedLinks, req.body), todayOf(garden, wall), wall);
+      if (proving) await prove([bed.id], 'groundOf', wall, log);
+      return { body: { id: bed.id }, touched: { gardenId: garden.id } };
+    }),
+    copyBed: act(services, async (req) => {
+      const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
+      const { count } = read(copiesBody, req.body);
+      const ids = await copyBed(bed, count, todayOf(garden, wall), wall.now());
+      return { status: 201, body: { ids }, touched: { gardenId: garden.id } };
+    }),
+    archiveBed: putAway(true),
+    restoreBed: putAway(false),
+    addPlanting: planting(201),
+    changePlanting: planting(200),
+    removePlanting: markedPlanting(true),
+    restorePlanting: markedPlanting(false),
+  });
 }

@@ -1,20 +1,18 @@
 import { findingBody, findingView } from '@kibble/contract';
-import { Router } from 'express';
 import { answer, read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { bedsOfFinding, logFinding, markFinding } from '../services/entries.ts';
 import { findGarden } from '../services/find.ts';
 import { prove } from '../planner/prove.ts';
+import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 
 /** What was read, seen, settled and changed. */
-export function entryRoutes(services: Services): Router {
+export function entryRoutes(services: Services) {
   const { wall, log } = services;
-  const router = Router();
 
-  router.post(
-    '/gardens/:id/findings',
-    act(services, async (req, proving) => {
+  return handlers({
+    addFinding: act(services, async (req, proving) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       const finding = await logFinding(garden, read(findingBody, req.body), wall);
       const beds = await bedsOfFinding(finding);
@@ -23,19 +21,13 @@ export function entryRoutes(services: Services): Router {
       const touched = finding.tapId === null ? { gardenId: garden.id, beds } : { gardenId: garden.id };
       return { status: 201, body: answer(findingView, finding), touched };
     }),
-  );
-  router.delete(
-    '/findings/:id',
-    act(services, async (req) => ({ body: await markFinding(readId(req.params.id, 'finding'), wall.now()) })),
-  );
-  router.post(
-    '/findings/:id/restore',
-    act(services, async (req, proving) => {
+    undoFinding: act(services, async (req) => ({
+      body: await markFinding(readId(req.params.id, 'finding'), wall.now()),
+    })),
+    restoreFinding: act(services, async (req, proving) => {
       const finding = await markFinding(readId(req.params.id, 'finding'), null);
       if (proving && 'input' in finding) await prove(await bedsOfFinding(finding), 'finding', wall, log);
       return { body: finding };
     }),
-  );
-
-  return router;
+  });
 }

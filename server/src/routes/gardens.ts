@@ -8,40 +8,46 @@ import {
   setupSketch,
   stepBody,
 } from '@kibble/contract';
-import { Router } from 'express';
 import { Garden } from '../db/models.ts';
 import { answer, read, readId, Refusal, refusing } from '../errors.ts';
-import { act } from '../http/act.ts';
+import { act, actAfter } from '../http/act.ts';
 import { sendJson } from '../http/sendView.ts';
 import { createBed } from '../services/beds.ts';
-import { dayIn, stepClock, todayOf } from '../services/clock.ts';
+import { dayIn, steppedTo, todayOf } from '../services/clock.ts';
 import { findGarden } from '../services/find.ts';
 import { changeGarden, createGarden, gardenToView } from '../services/gardens.ts';
 import { addOwnCrop } from '../services/ownCrops.ts';
 import { checkPlantedBy } from '../services/plantings.ts';
 import { saySo } from '../services/saidDays.ts';
+import { askGardenStation, saveStationAnswer } from '../services/station.ts';
 import { prove } from '../planner/prove.ts';
 import { daysOfWeek, sketchOf } from '../planner/sketch.ts';
+import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 
+/** Of a garden's place, what a helper is told: nothing. */
+const NOWHERE = { latitudeDeg: null, longitudeDeg: null, elevationM: null, town: null } as const;
+
 /** Gardens, their clock and limits, and plants of their own. */
-export function gardenRoutes(services: Services): Router {
-  const { wall, log, plans } = services;
-  const router = Router();
+export function gardenRoutes(services: Services) {
+  const { wall, log, plans, sharing } = services;
 
-  router.get('/gardens', async (_req, res) => {
-    const gardens = await Garden.findAll({ order: ['id'] });
-    const names = gardens.map(({ id, name, archivedAt }) => ({ id, name, away: Boolean(archivedAt) }));
-    res.json(answer(gardenName.array(), names));
-  });
-  router.get('/gardens/:id', async (req, res) => {
-    const garden = await findGarden(readId(req.params.id, 'garden'));
-    sendJson(res, await plans.view(garden, 'garden', {}));
-  });
-
-  router.post(
-    '/gardens',
-    act(services, async (req, proving) => {
+  return handlers({
+    gardens: async (req, res) => {
+      const gardens = await Garden.findAll({ order: ['id'] });
+      const theirs = sharing?.helperGardens(req) ?? null;
+      const shown = theirs === null ? gardens : gardens.filter(({ id }) => theirs.includes(id));
+      const names = shown.map(({ id, name, archivedAt }) => ({ id, name, away: Boolean(archivedAt) }));
+      res.json(answer(gardenName.array(), names));
+    },
+    garden: async (req, res) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const text = await plans.view(garden, 'garden', {});
+      const isHelper = (sharing?.helperGardens(req) ?? null) !== null;
+      // A helper learns what there is to water, not where on earth that is.
+      sendJson(res, isHelper ? JSON.stringify({ ...(JSON.parse(text) as object), ...NOWHERE }) : text);
+    },
+    addGarden: act(services, async (req, proving) => {
       const body = read(setupBody, req.body);
       const garden = await createGarden(body.garden);
       checkPlantedBy(body.bed, todayOf(garden, wall), 'bed.');
@@ -56,66 +62,74 @@ export function gardenRoutes(services: Services): Router {
         touched: { gardenId: garden.id },
       };
     }),
-  );
-
-  // What a garden that is being made would be told: nothing is written down.
-  router.post('/gardens/sketch', (req, res) => {
-    const body = read(setupBody, req.body);
-    const today = dayIn(body.garden.timeZone, wall);
-    checkPlantedBy(body.bed, today, 'bed.');
-    if (body.bed.planting.cropId.startsWith('own-'))
-      throw new Refusal('invalid', 'Crop must be one of the catalogue’s plants in a new garden.', 'cropId');
-    res.json(
-      answer(
-        setupSketch,
-        refusing(() => sketchOf(body, today)),
-      ),
-    );
-  });
-
-  router.patch(
-    '/gardens/:id',
-    act(services, async (req) => {
-      const garden = await findGarden(readId(req.params.id, 'garden'));
-      await changeGarden(garden, read(gardenPatch, req.body));
-      return {
-        body: answer(gardenView, await gardenToView(garden, wall)),
-        touched: { gardenId: garden.id },
-      };
-    }),
-  );
-
-  // A garden put away keeps everything, is not planned at a start, and comes back as it was.
-  router.put(
-    '/gardens/:id/away',
-    act(services, async (req) => {
+    // What a garden that is being made would be told: nothing is written down.
+    sketchGarden: (req, res) => {
+      const body = read(setupBody, req.body);
+      const today = dayIn(body.garden.timeZone, wall);
+      checkPlantedBy(body.bed, today, 'bed.');
+      if (body.bed.planting.cropId.startsWith('own-'))
+        throw new Refusal('invalid', 'Crop must be one of the catalogue’s plants in a new garden.', 'cropId');
+      res.json(
+        answer(
+          setupSketch,
+          refusing(() => sketchOf(body, today)),
+        ),
+      );
+    },
+    changeGarden: actAfter(
+      services,
+      // On another day the station has other days behind it, and another forecast.
+      async (req) => {
+        const garden = await findGarden(readId(req.params.id, 'garden'));
+        const { clock } = read(gardenPatch, req.body);
+        if (!clock) return null;
+        return askGardenStation(
+          garden,
+          clock.mode === 'practice' ? clock.date : dayIn(garden.timeZone, wall),
+          log,
+        );
+      },
+      async (req, _proving, said) => {
+        const garden = await findGarden(readId(req.params.id, 'garden'));
+        await changeGarden(garden, read(gardenPatch, req.body));
+        await saveStationAnswer(garden, said, wall.now());
+        return {
+          body: answer(gardenView, await gardenToView(garden, wall)),
+          touched: { gardenId: garden.id },
+        };
+      },
+    ),
+    // A garden put away keeps everything, is not planned at a start, and comes back as it was.
+    archiveGarden: act(services, async (req) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       const { away } = read(gardenAway, req.body);
       await garden.update({ archivedAt: away ? wall.now() : null });
-      return { body: answer(gardenAway, { away }), touched: { gardenId: garden.id } };
-    }),
-  );
-
-  router.post(
-    '/gardens/:id/step',
-    act(services, async (req) => {
-      const garden = await findGarden(readId(req.params.id, 'garden'));
-      await stepClock(garden, read(stepBody, req.body).days);
       return {
-        body: answer(gardenView, await gardenToView(garden, wall)),
+        body: answer(gardenAway, { away }),
         touched: { gardenId: garden.id },
+        after: services.onGardens,
       };
     }),
-  );
-
-  router.post(
-    '/gardens/:id/crops',
-    act(services, async (req) => {
+    stepGarden: actAfter(
+      services,
+      async (req) => {
+        const garden = await findGarden(readId(req.params.id, 'garden'));
+        return askGardenStation(garden, steppedTo(garden, read(stepBody, req.body).days), log);
+      },
+      async (req, _proving, said) => {
+        const garden = await findGarden(readId(req.params.id, 'garden'));
+        await garden.update({ practiceDate: steppedTo(garden, read(stepBody, req.body).days) });
+        await saveStationAnswer(garden, said, wall.now());
+        return {
+          body: answer(gardenView, await gardenToView(garden, wall)),
+          touched: { gardenId: garden.id },
+        };
+      },
+    ),
+    addCrop: act(services, async (req) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       const id = await addOwnCrop(garden, read(ownCropBody, req.body));
       return { status: 201, body: { id }, touched: { gardenId: garden.id } };
     }),
-  );
-
-  return router;
+  });
 }

@@ -1,50 +1,41 @@
 import { runBody, tapBody, tapChange, tapRunView } from '@kibble/contract';
-import { Router } from 'express';
 import { z } from 'zod';
 import { answer, read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { findBed, findGarden, findTap } from '../services/find.ts';
 import { closeRun, openRun, runsOf } from '../services/runs.ts';
+import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 import { addTap, changeTap } from '../services/taps.ts';
 
 /** Taps, and those that run. */
-export function tapRoutes(services: Services): Router {
+export function tapRoutes(services: Services) {
   const { wall } = services;
-  const router = Router();
 
-  router.post(
-    '/gardens/:id/taps',
-    act(services, async (req) => {
-      const garden = await findGarden(readId(req.params.id, 'garden'));
-      const { id } = await addTap(garden, read(tapBody, req.body));
-      return { status: 201, body: { id }, touched: { gardenId: garden.id } };
-    }),
-  );
-  router.put(
-    '/taps/:id',
-    act(services, async (req) => {
-      const tap = await findTap(readId(req.params.id, 'tap'));
-      await changeTap(tap, read(tapChange, req.body), wall);
-      return { body: { id: tap.id }, touched: { gardenId: tap.gardenId } };
-    }),
-  );
   const putAway = (away: boolean) =>
     act(services, async (req) => {
       const tap = await findTap(readId(req.params.id, 'tap'));
       await tap.update({ archivedAt: away ? wall.now() : null, version: tap.version + 1 });
       return { body: { id: tap.id }, touched: { gardenId: tap.gardenId } };
     });
-  router.delete('/taps/:id', putAway(true));
-  router.post('/taps/:id/restore', putAway(false));
-
-  router.get('/gardens/:id/runs', async (req, res) => {
-    const garden = await findGarden(readId(req.params.id, 'garden'));
-    res.json(answer(z.array(tapRunView), await runsOf(garden.id)));
-  });
-  router.put(
-    '/beds/:id/run',
-    act(services, async (req) => {
+  return handlers({
+    addTap: act(services, async (req) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const { id } = await addTap(garden, read(tapBody, req.body));
+      return { status: 201, body: { id }, touched: { gardenId: garden.id } };
+    }),
+    changeTap: act(services, async (req) => {
+      const tap = await findTap(readId(req.params.id, 'tap'));
+      await changeTap(tap, read(tapChange, req.body), wall);
+      return { body: { id: tap.id }, touched: { gardenId: tap.gardenId } };
+    }),
+    archiveTap: putAway(true),
+    restoreTap: putAway(false),
+    runs: async (req, res) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      res.json(answer(z.array(tapRunView), await runsOf(garden.id)));
+    },
+    openRun: act(services, async (req) => {
       const { bed } = await findBed(readId(req.params.id, 'bed'));
       const run = await openRun(bed, read(runBody, req.body), wall);
       return {
@@ -53,14 +44,9 @@ export function tapRoutes(services: Services): Router {
         after: services.onRuns,
       };
     }),
-  );
-  router.delete(
-    '/beds/:id/run',
-    act(services, async (req) => {
+    closeRun: act(services, async (req) => {
       const { bed } = await findBed(readId(req.params.id, 'bed'));
       return { body: { dropped: await closeRun(bed.id) }, touched: { gardenId: bed.gardenId, beds: [] } };
     }),
-  );
-
-  return router;
+  });
 }

@@ -1,6 +1,6 @@
 import { townView } from '@kibble/contract';
-import { Router } from 'express';
 import { answer } from '../errors.ts';
+import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 
 /** Longest name of a town that is looked for, letters, and the shortest that says anything. */
@@ -8,15 +8,15 @@ const MOST_LETTERS = 80;
 const LEAST_LETTERS = 2;
 
 /** Towns by what their names begin with, for saying where a garden is. Nothing is asked of any network. */
-export function townRoutes({ towns }: Services): Router {
-  const router = Router();
-  router.get('/towns', async (req, res) => {
-    const typed = String(req.query.named ?? '')
-      .trim()
-      .slice(0, MOST_LETTERS);
-    // Asked for nothing, the gazetteer is opened for who will type next.
-    const found = (await towns?.search(typed.length >= LEAST_LETTERS ? typed : '')) ?? [];
-    res.json(answer(townView.array(), found));
+export function townRoutes({ towns }: Services) {
+  return handlers({
+    towns: async (req, res) => {
+      const typed = String(req.query.named ?? '')
+        .trim()
+        .slice(0, MOST_LETTERS);
+      // Asked for nothing, the gazetteer is opened for who will type next.
+      const found = (await towns?.search(typed.length >= LEAST_LETTERS ? typed : '')) ?? [];
+      res.json(answer(townView.array(), found));
+    },
   });
-  return router;
 }

@@ -1,8 +1,8 @@
 import { newTreeBody, treeChange } from '@kibble/contract';
-import { Router } from 'express';
 import { read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { sendJson } from '../http/sendView.ts';
+import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 import { prove } from '../planner/prove.ts';
 import { todayOf } from '../services/clock.ts';
@@ -10,31 +10,25 @@ import { findBed, findGarden } from '../services/find.ts';
 import { addTree, changeTree } from '../services/trees.ts';
 
 /** Trees, shrubs and hedges: their clocks, and where they are watered. */
-export function treeRoutes(services: Services): Router {
+export function treeRoutes(services: Services) {
   const { wall, plans, log } = services;
-  const router = Router();
 
-  router.get('/gardens/:id/trees', async (req, res) => {
-    const garden = await findGarden(readId(req.params.id, 'garden'));
-    sendJson(res, await plans.view(garden, 'trees', {}));
-  });
-  router.post(
-    '/gardens/:id/trees',
-    act(services, async (req, proving) => {
+  return handlers({
+    trees: async (req, res) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      sendJson(res, await plans.view(garden, 'trees', {}));
+    },
+    addTree: act(services, async (req, proving) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       const { id } = await addTree(garden.id, read(newTreeBody, req.body), todayOf(garden, wall), wall.now());
       if (proving) await prove([id], 'tree', wall, log);
       return { status: 201, body: { id }, touched: { gardenId: garden.id } };
     }),
-  );
-  router.put(
-    '/beds/:id/tree',
-    act(services, async (req, proving) => {
+    changeTree: act(services, async (req, proving) => {
       const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
       const settings = await changeTree(bed, read(treeChange, req.body), todayOf(garden, wall), wall);
       if (proving) await prove([bed.id], 'tree', wall, log);
       return { body: { id: bed.id, settings }, touched: { gardenId: garden.id, beds: [bed.id] } };
     }),
-  );
-  return router;
+  });
 }

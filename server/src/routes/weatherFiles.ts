@@ -7,20 +7,18 @@ import {
   storeFileBody,
   type FileView,
 } from '@kibble/contract';
-import express, { Router } from 'express';
+import { reportProgress } from '../db/lock.ts';
 import { ImportRow, type Garden } from '../db/models.ts';
 import { answer, read, readId, Refusal } from '../errors.ts';
 import { FileGone, PROGRESS, type Understood } from '../files/readings.ts';
 import type { Brought } from '../files/weatherFiles.ts';
-import { act, type Answer } from '../http/act.ts';
+import { act, actAfter, type Answer } from '../http/act.ts';
+import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 import { todayOf } from '../services/clock.ts';
 import { findGarden } from '../services/find.ts';
 import { knownDays } from '../services/weather.ts';
 import { storeImport } from '../services/weatherRows.ts';
-
-/** Largest file of weather: some hundred thousand rows, also with two bytes to a letter. */
-const FILE_BODY = 40_000_000;
 
 const gone = (): Refusal =>
   new Refusal('not-found', 'This file is no longer at hand: choose it again.', 'file');
@@ -53,9 +51,8 @@ function against(
 }
 
 /** Files of weather: brought and read beside, looked at, stored from the same reading, and taken back as a whole. */
-export function weatherFileRoutes(services: Services): Router {
+export function weatherFileRoutes(services: Services) {
   const { wall, files } = services;
-  const router = Router();
 
   /** How far a file is, and what was understood of it. */
   async function viewOf(file: Brought): Promise<FileView> {
@@ -92,6 +89,7 @@ export function weatherFileRoutes(services: Services): Router {
         wall.now(),
         (upTo) => {
           file.storing = { done: upTo, of: count };
+          reportProgress();
         },
       );
       return {
@@ -105,59 +103,6 @@ export function weatherFileRoutes(services: Services): Router {
     }
   }
 
-  // A file begins to be read, and is asked after by its name.
-  router.post(
-    '/gardens/:id/weather/files',
-    express.raw({ type: 'application/octet-stream', limit: FILE_BODY }),
-    async (req, res) => {
-      const garden = await findGarden(readId(req.params.id, 'garden'));
-      const name = read(fileName, req.query.name);
-      if (!Buffer.isBuffer(req.body) || req.body.length === 0)
-        throw new Refusal('invalid', 'File must hold something; it is empty', 'file');
-      const file = files.bring(garden.id, name, req.body, readAs(garden, {}));
-      res.status(202).json(answer(fileView, await viewOf(file)));
-    },
-  );
-  router.get('/weather-files/:file', async (req, res) => {
-    res.json(answer(fileView, await held(async () => viewOf(files.find(req.params.file)))));
-  });
-  // Read again with what the gardener answered.
-  router.put('/weather-files/:file', async (req, res) => {
-    const { units } = read(fileUnitsBody, req.body);
-    const file = await held(() => files.find(req.params.file));
-    const garden = await findGarden(file.gardenId);
-    const again = await held(() => files.readAgain(file.id, readAs(garden, units)));
-    res.status(202).json(answer(fileView, await viewOf(again)));
-  });
-  router.delete('/weather-files/:file', async (req, res) => {
-    await files.forget(req.params.file);
-    res.json({ forgotten: true });
-  });
-  router.post(
-    '/weather-files/:file/import',
-    act(services, async (req) => {
-      const { acceptRejected } = read(storeFileBody, req.body);
-      return held(async () => {
-        const file = files.find(String(req.params.file));
-        await findGarden(file.gardenId);
-        return store(file, await file.reading, acceptRejected);
-      });
-    }),
-  );
-
-  // A short file brought in at once, unseen: for programs.
-  router.post(
-    '/gardens/:id/weather/import',
-    act(services, async (req) => {
-      const garden = await findGarden(readId(req.params.id, 'garden'));
-      const { text, fileName: name, units, acceptRejected } = read(importBody, req.body);
-      return held(async () => {
-        const file = files.bring(garden.id, name, Buffer.from(text), readAs(garden, units));
-        return store(file, await file.reading, acceptRejected);
-      });
-    }),
-  );
-
   const markImport = (away: boolean) =>
     act(services, async (req) => {
       const id = readId(req.params.id, 'import');
@@ -166,8 +111,59 @@ export function weatherFileRoutes(services: Services): Router {
       await row.update({ removedAt: away ? wall.now() : null });
       return { body: { id } };
     });
-  router.delete('/imports/:id', markImport(true));
-  router.post('/imports/:id/restore', markImport(false));
-
-  return router;
+  return handlers({
+    // A file begins to be read, and is asked after by its name.
+    bringWeatherFile: async (req, res) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const name = read(fileName, req.query.name);
+      if (!Buffer.isBuffer(req.body) || req.body.length === 0)
+        throw new Refusal('invalid', 'File must hold something; it is empty', 'file');
+      const file = files.bring(garden.id, name, req.body, readAs(garden, {}));
+      res.status(202).json(answer(fileView, await viewOf(file)));
+    },
+    weatherFile: async (req, res) => {
+      res.json(answer(fileView, await held(async () => viewOf(files.find(String(req.params.file))))));
+    },
+    // Read again with what the gardener answered.
+    rereadWeatherFile: async (req, res) => {
+      const { units } = read(fileUnitsBody, req.body);
+      const file = await held(() => files.find(String(req.params.file)));
+      const garden = await findGarden(file.gardenId);
+      const again = await held(() => files.readAgain(file.id, readAs(garden, units)));
+      res.status(202).json(answer(fileView, await viewOf(again)));
+    },
+    forgetWeatherFile: async (req, res) => {
+      await files.forget(String(req.params.file));
+      res.json({ forgotten: true });
+    },
+    storeWeatherFile: actAfter(
+      services,
+      // Nobody who writes waits for a file that is still being read.
+      (req) =>
+        held(async () => {
+          const file = files.find(String(req.params.file));
+          return { file, understood: await file.reading };
+        }),
+      async (req, _proving, { file, understood }) => {
+        const { acceptRejected } = read(storeFileBody, req.body);
+        await findGarden(file.gardenId);
+        return held(() => store(file, understood, acceptRejected));
+      },
+    ),
+    // A short file brought in at once, unseen: for programs.
+    importWeather: actAfter(
+      services,
+      (req) =>
+        held(async () => {
+          const garden = await findGarden(readId(req.params.id, 'garden'));
+          const { text, fileName: name, units } = read(importBody, req.body);
+          const file = files.bring(garden.id, name, Buffer.from(text), readAs(garden, units));
+          return { file, understood: await file.reading };
+        }),
+      (req, _proving, { file, understood }) =>
+        held(() => store(file, understood, read(importBody, req.body).acceptRejected)),
+    ),
+    undoImport: markImport(true),
+    restoreImport: markImport(false),
+  });
 }

@@ -2,22 +2,18 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { copyView, lookBody, lookView, restoreBody, restoredView, yourDataView } from '@kibble/contract';
-import express, { Router } from 'express';
 import { copiesOf, copyNamed, makeCopy } from '../db/copies.ts';
 import { LATEST } from '../db/migrate.ts';
 import { answer, read, Refusal } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { factsOf, pour, prepareRestore, writeArchive } from '../services/archive.ts';
+import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
-import { forgetForecasts } from '../services/station.ts';
-
-/** Largest file that is taken back in. */
-const ARCHIVE_BODY = '300mb';
+import { forgetHouse } from '../services/house.ts';
 
 /** Settings › Your data: where it lies, its copies, everything into a file, and back. */
-export function yourDataRoutes(services: Services): Router {
+export function yourDataRoutes(services: Services) {
   const { sequelize, wall } = services;
-  const router = Router();
 
   const kept = (): { file: string; stationUrl: string | null } => {
     if (services.data) return services.data;
@@ -43,66 +39,59 @@ export function yourDataRoutes(services: Services): Router {
     return answer(lookView, { token, name, tables: LATEST, ...(await factsOf(target)) });
   };
 
-  router.get('/your-data', async (_req, res) => {
-    const { file } = kept();
-    res.json(
-      answer(yourDataView, {
-        file,
-        bytes: statSync(file).size,
-        copies: copiesOf(file),
-        gardens: (await factsOf(file)).gardens,
-      }),
-    );
-  });
-
-  router.post('/your-data/copies', async (_req, res) => {
-    const copy = await makeCopy(kept().file, 'asked', wall.now());
-    res.status(201).json(answer(copyView, copy));
-  });
-
-  router.get('/your-data/archive', async (_req, res) => {
-    const { file } = kept();
-    const now = wall.now();
-    const bytes = await writeArchive(file, incoming(file), now);
-    res
-      .type('application/zip')
-      .set('Content-Disposition', `attachment; filename="kibble-${now.toISOString().slice(0, 10)}.zip"`)
-      .send(Buffer.from(bytes));
-  });
-
-  // Looks at what somebody brings. Nothing of the garden is touched.
-  router.post(
-    '/your-data/look',
-    express.raw({ type: 'application/octet-stream', limit: ARCHIVE_BODY }),
-    async (req, res) => {
+  return handlers({
+    yourData: async (_req, res) => {
+      const { file } = kept();
+      res.json(
+        answer(yourDataView, {
+          file,
+          bytes: statSync(file).size,
+          copies: copiesOf(file),
+          gardens: (await factsOf(file)).gardens,
+        }),
+      );
+    },
+    makeCopy: async (_req, res) => {
+      const copy = await makeCopy(kept().file, 'asked', wall.now());
+      res.status(201).json(answer(copyView, copy));
+    },
+    archive: async (_req, res) => {
+      const { file } = kept();
+      const now = wall.now();
+      const bytes = await writeArchive(file, incoming(file), now);
+      res
+        .type('application/zip')
+        .set('Content-Disposition', `attachment; filename="kibble-${now.toISOString().slice(0, 10)}.zip"`)
+        .send(Buffer.from(bytes));
+    },
+    // Looks at what somebody brings. Nothing of the garden is touched.
+    lookAtFile: async (req, res) => {
       if (!Buffer.isBuffer(req.body) || req.body.length === 0)
         throw new Refusal('invalid', 'File must be a file of Kibble’s; got nothing', 'file');
       res.json(await look(req.body, 'the file you chose'));
     },
-  );
-  router.post('/your-data/look-copy', async (req, res) => {
-    const { copy } = read(lookBody, req.body);
-    const path = copyNamed(kept().file, copy);
-    if (!path) throw new Refusal('not-found', `There is no copy ${copy}.`, 'copy');
-    res.json(await look(readFileSync(path), copy));
-  });
-
-  router.post(
-    '/your-data/restore',
-    act(services, async (req) => {
+    lookAtCopy: async (req, res) => {
+      const { copy } = read(lookBody, req.body);
+      const path = copyNamed(kept().file, copy);
+      if (!path) throw new Refusal('not-found', `There is no copy ${copy}.`, 'copy');
+      res.json(await look(readFileSync(path), copy));
+    },
+    restore: act(services, async (req) => {
       const { file, stationUrl } = kept();
       const { token } = read(restoreBody, req.body);
       const source = waiting(file, token);
       const { gardens } = await factsOf(source);
       const undo = await makeCopy(file, 'restore', wall.now());
       await pour(sequelize, source, stationUrl);
-      forgetForecasts();
+      services.plans.dropUnsaved();
       rmSync(source, { force: true });
       return {
         body: answer(restoredView, { gardens, undo: undo?.name ?? null }),
+        after: () => {
+          forgetHouse(sequelize);
+          services.onGardens?.();
+        },
       };
     }),
-  );
-
-  return router;
+  });
 }

@@ -146,6 +146,7 @@ async function fromJson(text: string, target: string): Promise<void> {
   try {
     await database.run('BEGIN IMMEDIATE');
     await database.run('PRAGMA defer_foreign_keys = ON');
+    if (json.rows.house) await database.run('DELETE FROM house');
     for (const [table, rows] of Object.entries(json.rows)) {
       if (!/^(?!sqlite_)[a-z_]+$/.test(table)) throw new Error(`there was no table ${table}`);
       const there = await database.all<{ name: string }>('SELECT name FROM pragma_table_info(?)', [table]);

@@ -47,8 +47,8 @@ export async function setClock(garden: Garden, clock: ClockBody): Promise<void> 
   else await garden.update({ clockMode: 'practice', practiceDate: clock.date });
 }
 
-/** Steps a practice clock by whole days. A real clock steps by itself. */
-export async function stepClock(garden: Garden, days: number): Promise<void> {
+/** The day to which a practice clock is stepped by whole days. A real clock steps by itself. */
+export function steppedTo(garden: Garden, days: number): string {
   if (garden.clockMode !== 'practice' || !garden.practiceDate) {
     throw new Refusal(
       'conflict',
@@ -63,7 +63,7 @@ export async function stepClock(garden: Garden, days: number): Promise<void> {
       `Days must lead to a day from ${FIRST_DAY} to ${LAST_DAY}; got ${days} days from ${garden.practiceDate}, which is ${stepped}`,
       'days',
     );
-  await garden.update({ practiceDate: stepped });
+  return stepped;
 }
 
 /** The day from which a change holds: today, or an earlier one. @param words, field what it is called when it is refused */

@@ -11,6 +11,7 @@ import { addDays, checkWeight, standingOn, stands, vesselModel } from '@kibble/c
 import type { z } from 'zod';
 import { Bed, Planting, PotEntryRow, PotRow, type Garden } from '../db/models.ts';
 import { Refusal, refusing } from '../errors.ts';
+import { beforeItsTime } from './beforeItsTime.ts';
 import { sinceOf, todayOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
 import { findGarden } from './find.ts';
@@ -166,6 +167,8 @@ const ODD = {
   'lost more than it holds':
     'this is less by more than the mix holds for plants. Was it repotted, or is the size of the pot another?',
   'far from its size': 'this is far from what a pot of its size and mix weighs.',
+  'unlike an odd weight before':
+    'an earlier weight of this pot was far from what such a pot weighs. If this one is right, save it; the earlier one can be deleted from the pot’s log.',
 } as const;
 
 /** Writes down what was given, measured or seen: all of it, or none. */
@@ -186,6 +189,8 @@ export async function logEntries(
       throw new Refusal('not-found', `There is no pot ${potId} in this garden.`, `entries.${i}.potId`);
     if (pot.archivedAt)
       throw new Refusal('conflict', `${pot.name} is put away. Bring it back first.`, `entries.${i}.potId`);
+    if (date < pot.startOn && body.entries[i]?.date === undefined)
+      throw beforeItsTime(date, pot.name, pot.startOn);
     if (date > today || date < pot.startOn)
       throw new Refusal(
         'invalid',

@@ -12,7 +12,7 @@ import { openDatabase } from '../db/open.ts';
 import { writerOf } from '../db/writer.ts';
 import { todayOf } from './clock.ts';
 import { createGarden } from './gardens.ts';
-import { forgetForecasts } from './station.ts';
+import { askGardenStation, saveStationAnswer, stationOnRecord } from './station.ts';
 import { gardenWeather } from './weather.ts';
 import { storeDays } from './weatherRows.ts';
 
@@ -61,8 +61,11 @@ describe('weather of a garden', () => {
   test('a station that does not answer leaves what is known, and nothing fails', async () => {
     const made = await garden({ stationUrl: 'http://127.0.0.1:9' });
     await imported(made.id, 'july', [{ date: '2026-07-10', tMinC: 14, tMaxC: 29, rainMm: 2 }]);
-    forgetForecasts();
-    const days = await gardenWeather(made, '2026-07-14', '2026-07-08', 14, log);
+    const said = await askGardenStation(made, '2026-07-14', log);
+    expect(said?.trouble).toBe('it cannot be reached');
+    await writerOf(sequelize)(() => saveStationAnswer(made, said, new Date('2026-07-14T06:00:00Z')));
+    expect(await stationOnRecord(made)).toEqual({ days: [], trouble: 'it cannot be reached' });
+    const days = await gardenWeather(made, '2026-07-14', '2026-07-08', 14);
     expect(days).toHaveLength(6 + 14);
     expect(days.find((d) => d.date === '2026-07-10')).toMatchObject({ source: 'record', rainMm: 2 });
     expect(days.find((d) => d.date === '2026-07-12')?.source).toBe('ordinary day');
@@ -75,7 +78,7 @@ describe('weather of a garden', () => {
     await storeDays(made.id, 0, [{ date, tMinC: 11, tMaxC: 21, rainMm: 0 }]);
     await storeDays(made.id, 0, [{ date, tMinC: 11, tMaxC: 21, rainMm: 1 }]);
     const second = await imported(made.id, 'second', [{ date, tMinC: 10, tMaxC: 22, rainMm: 8 }]);
-    const day = async () => (await gardenWeather(made, '2026-07-11', date, 1, log))[0];
+    const day = async () => (await gardenWeather(made, '2026-07-11', date, 1))[0];
     expect(await day()).toMatchObject({ tMaxC: 22, rainMm: 8, source: 'record' });
     await second.update({ removedAt: at });
     expect(await day()).toMatchObject({ tMaxC: 20, rainMm: 9 });
@@ -118,6 +121,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     '010',
     '011',
     '012',
+    '013',
   ]);
   await again.close();
   sequelize = await openDatabase(file);

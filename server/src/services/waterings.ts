@@ -3,6 +3,7 @@ import { addDays, type GivenWater, type ToldWater } from '@kibble/core';
 import { EventRow, type Bed } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
 import { byWhom } from './acting.ts';
+import { beforeItsTime } from './beforeItsTime.ts';
 import { findBedView } from './beds.ts';
 import type { WallClock } from './clock.ts';
 
@@ -18,6 +19,10 @@ function givenSafely(bed: BedView, today: string, date: string, told: ToldWater)
     return { litres: told.litres ?? undefined, minutes: told.minutes ?? undefined };
   }
 }
+
+/** Whether the device's clock, put right as far as the device knew, still said a moment to come: such an entry counts as made on arrival. */
+const wasAhead = ({ at, toldAt, clockOffsetMs }: EventRow): boolean =>
+  toldAt !== null && new Date(toldAt).getTime() + (clockOffsetMs ?? 0) > new Date(at).getTime();
 
 /** An event as it is shown: what was told, and what follows from it as its day is known now. */
 export function eventToView(row: EventRow, bed: BedView | null, today: string): EventView {
@@ -37,6 +42,7 @@ export function eventToView(row: EventRow, bed: BedView | null, today: string): 
     reason: row.reason,
     note: row.note,
     by: row.by,
+    clockWasAhead: wasAhead(row),
   };
 }
 
@@ -59,7 +65,11 @@ const ENTERED_DAYS = 30;
 
 /** The day a watering is entered for: today, or one of the last thirty on which the bed stood. */
 function entryDay(on: string | undefined, bed: BedView, today: string): string {
-  if (on === undefined) return today;
+  if (on === undefined) {
+    // Only what was entered offline, by a clock of its own, can be of such a day.
+    if (today < bed.startOn) throw beforeItsTime(today, bed.name, bed.startOn);
+    return today;
+  }
   const first = addDays(today, -ENTERED_DAYS);
   if (on < first || on > today)
     throw new Refusal(
@@ -139,6 +149,7 @@ export async function logWatering(
 
 export async function logSkip(bed: Bed, body: SkipBody, date: string, wall: WallClock): Promise<EventView> {
   inUse(bed);
+  if (date < bed.startOn) throw beforeItsTime(date, bed.name, bed.startOn);
   const row = await EventRow.create({
     ...blank,
     gardenId: bed.gardenId,

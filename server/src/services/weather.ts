@@ -1,7 +1,6 @@
 import { saidDay, type WeatherView } from '@kibble/contract';
 import {
   addDays,
-  BALANCE_DAYS,
   completeWeather,
   drainDate,
   forecastEnsemble,
@@ -16,9 +15,8 @@ import {
   type WeatherDay,
 } from '@kibble/core';
 import { Op } from 'sequelize';
-import type { Logger } from 'pino';
-import { Bed, EventRow, ImportRow, SaidDayRow, WeatherDayRow, type Garden, PotRow } from '../db/models.ts';
-import { lastForecast, refreshFromStation, troubleOf } from './station.ts';
+import { EventRow, ImportRow, SaidDayRow, WeatherDayRow, type Garden } from '../db/models.ts';
+import { stationOnRecord } from './station.ts';
 
 export const siteOf = (garden: Garden): Site => ({
   latitudeDeg: garden.latitudeDeg,
@@ -164,37 +162,22 @@ function seriesOf(
 }
 
 /**
- * An unbroken series for the garden, from `from` to the end of the horizon, seen from today.
- * @param options whether the station may be asked; otherwise what it last said is taken
+ * An unbroken series for the garden, from `from` to the end of the horizon, seen from today. Everything in it is on
+ * record: what its station says is brought by a job.
+ * @param options whether past years are looked at, for what made-up days are like
  */
 export async function gardenWeather(
   garden: Garden,
   today: string,
   from: string,
   horizonDays: number,
-  log: Logger,
-  { asking = true }: { asking?: boolean } = {},
+  { pastYears = true }: { pastYears?: boolean } = {},
 ): Promise<SourcedDay[]> {
-  const forecast = asking
-    ? await refreshFromStation(garden, today, addDays(from, -30), log)
-    : lastForecast(garden);
+  const { days } = await stationOnRecord(garden);
   // Whether a bed can be planned does not hang on what past years were like.
-  const oldest = asking ? addDays(today, -READ_DAYS) : from;
+  const oldest = pastYears ? addDays(today, -READ_DAYS) : from;
   const span = { site: siteOf(garden), from, to: addDays(today, horizonDays - 1), today };
-  return seriesOf(await heardOf(garden, { ...span, oldest }, forecast), span);
-}
-
-/** First day a garden's balance needs: its earliest bed's, or a month back when it has none. */
-export async function earliestStart(garden: Garden, today: string): Promise<string> {
-  const where = { gardenId: garden.id, archivedAt: null };
-  const starts = [
-    await Bed.min<string | null, Bed>('startOn', { where }),
-    await PotRow.min<string | null, PotRow>('startOn', { where }),
-  ];
-  const [first] = starts.filter((on): on is string => on !== null).sort();
-  const fallback = addDays(today, -30);
-  const earliest = addDays(today, -BALANCE_DAYS);
-  return first && first < fallback ? (first < earliest ? earliest : first) : fallback;
+  return seriesOf(await heardOf(garden, { ...span, oldest }, days), span);
 }
 
 const RECENT_DAYS = 60;
@@ -215,14 +198,8 @@ const unsaidOf = ({ tMinC, tMaxC, rainMm, rainChance, source }: SourcedDay) => (
 });
 
 /** The weather room: the last days of the record with their gauge readings, how much there is, and the files it came from. */
-export async function weatherPage(
-  garden: Garden,
-  today: string,
-  horizonDays: number,
-  log: Logger,
-): Promise<WeatherView> {
-  // First, for it brings what the station measured since.
-  const forecast = await refreshFromStation(garden, today, addDays(today, -30), log);
+export async function weatherPage(garden: Garden, today: string, horizonDays: number): Promise<WeatherView> {
+  const { days: forecast, trouble } = await stationOnRecord(garden);
   const yesterday = addDays(today, -1);
   const site = siteOf(garden);
   const span = { site, from: today, to: addDays(today, horizonDays - 1), today };
@@ -289,7 +266,7 @@ export async function weatherPage(
     years: yearsCompared(seen, today, garden.latitudeDeg),
     fan: weatherFan(ahead, ensemble),
     drain: drain.night || drain.burstUndrained >= LEAST_RISK ? drain : null,
-    station: garden.stationUrl === null ? null : { url: garden.stationUrl, trouble: troubleOf(garden.id) },
+    station: garden.stationUrl === null ? null : { url: garden.stationUrl, trouble },
     days: recent.map((day) => ({
       date: day.date,
       tMinC: day.tMinC,

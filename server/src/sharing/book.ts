@@ -8,10 +8,20 @@ const device = z.object({
   id: z.string(),
   name: z.string(),
   rights: z.enum(RIGHTS),
+  /** Of a helper: the gardens it was invited to, and the id of the file in which they bear these numbers. */
+  gardens: z.array(z.number()).optional(),
+  house: z.string().optional(),
   /** What it shows is kept as its SHA-256 alone. */
   proof: z.string(),
   pairedAt: z.string(),
   seenAt: z.string(),
+});
+const feed = z.object({
+  gardenId: z.number(),
+  /** Secret part of the calendar's address. */
+  secret: z.string(),
+  /** The device it was shown on, with which it ends; null for this computer. */
+  deviceId: z.string().nullable(),
 });
 const pages = z.object({
   version: z.literal(1),
@@ -20,8 +30,10 @@ const pages = z.object({
   /** Signs the cookies. */
   secret: z.string(),
   devices: z.array(device),
-  /** Secret part of each garden's calendar address. */
-  calendars: z.record(z.string(), z.string()),
+  /** Calendar addresses that were given out. */
+  feeds: z.array(feed).default([]),
+  /** Addresses from when a garden had one for everybody: they go on as this computer's until a new one is made. */
+  calendars: z.record(z.string(), z.string()).default({}),
 });
 export type Device = z.infer<typeof device>;
 export type Pages = z.infer<typeof pages>;
@@ -32,6 +44,7 @@ const blank = (): Pages => ({
   proxy: null,
   secret: randomBytes(32).toString('base64url'),
   devices: [],
+  feeds: [],
   calendars: {},
 });
 
@@ -54,6 +67,9 @@ export class Book {
     mkdirSync(folder, { recursive: true, mode: 0o700 });
     this.file = join(folder, 'devices.json');
     this.pages = this.read() ?? blank();
+    for (const [gardenId, secret] of Object.entries(this.pages.calendars))
+      this.pages.feeds.push({ gardenId: Number(gardenId), secret, deviceId: null });
+    this.pages.calendars = {};
   }
 
   private read(): Pages | null {

@@ -12,6 +12,9 @@ export interface Invite {
   code: string;
   link: string;
   rights: Rights;
+  /** Of a helper: the gardens it is for, and the id of the file they are in. */
+  gardens?: number[];
+  house?: string;
   until: Date;
 }
 
@@ -32,12 +35,12 @@ export class Pairing {
   private readonly guesses = new RateLimiterMemory({ points: WRONG_OF_ONE, duration: WAITS_S });
 
   /** Begins a new invitation; an earlier one is void. */
-  invite(rights: Rights, now: Date): Invite {
+  invite(of: Pick<Invite, 'rights' | 'gardens' | 'house'>, now: Date): Invite {
     this.wrong = 0;
     this.invited = {
       code: String(randomInt(1_000_000)).padStart(6, '0'),
       link: randomBytes(24).toString('base64url'),
-      rights,
+      ...of,
       until: new Date(now.getTime() + HOLDS_MS),
     };
     return this.invited;
@@ -52,7 +55,7 @@ export class Pairing {
     shown: { code?: string; link?: string },
     from: string,
     now: Date,
-  ): Promise<{ asked: Asked; rights?: Rights }> {
+  ): Promise<{ asked: Asked; invite?: Invite }> {
     const spent = await this.guesses.get(from);
     if (spent && spent.consumedPoints >= WRONG_OF_ONE)
       return { asked: { waitS: Math.ceil(spent.msBeforeNext / 1000) } };
@@ -64,7 +67,7 @@ export class Pairing {
     if (right) {
       this.invited = null;
       await this.guesses.delete(from);
-      return { asked: 'let in', rights: invite.rights };
+      return { asked: 'let in', invite };
     }
     this.wrong += 1;
     if (this.wrong >= WRONG_OF_ALL) this.invited = null;

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import type { IncomingMessage, RequestListener, Server } from 'node:http';
-import type { InviteView, Rights, SharingView, WhoView } from '@kibble/contract';
+import type { InviteView, SharingView, WhoView } from '@kibble/contract';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import { sign, unsign } from 'cookie-signature';
 import type { Logger } from 'pino';
@@ -104,8 +104,33 @@ export class Sharing {
   }
 
   /** Begins an invitation, at whose end the device may do `rights`. */
-  invite(rights: Rights): Promise<InviteView> {
-    return this.inviteView(this.pairing.invite(rights, this.options.wall.now()));
+  invite(of: Pick<Invite, 'rights' | 'gardens' | 'house'>): Promise<InviteView> {
+    return this.inviteView(this.pairing.invite(of, this.options.wall.now()));
+  }
+
+  /** The file whose gardens are open has this id: what a helper was invited to is named by its numbers there. */
+  house = '';
+
+  /** Helpers connected before an invitation named its gardens have the one there is; where there are several, none. */
+  adoptHelpers(house: string, gardens: readonly number[]): void {
+    this.house = house;
+    const earlier = this.book.pages.devices.filter(
+      ({ rights, gardens: named }) => rights === 'round only' && named === undefined,
+    );
+    if (earlier.length === 0 || gardens.length !== 1) return;
+    for (const device of earlier) Object.assign(device, { gardens: [...gardens], house });
+    this.book.keep();
+  }
+
+  /** The gardens a helper may walk. */
+  gardensOf({ gardens, house }: Device): readonly number[] {
+    return house === this.house ? (gardens ?? []) : [];
+  }
+
+  /** The helper who asks, by their gardens; null for whoever may see everything. */
+  helperGardens(req: IncomingMessage): readonly number[] | null {
+    const device = this.isHere(req) ? null : this.deviceOf(req);
+    return device?.rights === 'round only' ? this.gardensOf(device) : null;
   }
 
   /** The link under which an invited device is let in by itself; its secret follows the #, which no server is sent. */
@@ -122,6 +147,7 @@ export class Sharing {
       link,
       picture: await QRCode.toString(link, { type: 'svg', margin: 2 }),
       rights: invite.rights,
+      gardens: invite.gardens ?? [],
       until: invite.until.toISOString(),
     };
   }
@@ -134,13 +160,14 @@ export class Sharing {
       proxy: this.proxy,
       trouble: this.on ? this.trouble : null,
       invite: invite ? await this.inviteView(invite) : null,
-      devices: this.book.pages.devices.map(({ id, name, rights, pairedAt, seenAt }) => ({
-        id,
-        name,
-        rights,
-        pairedAt,
-        seenAt,
-        thisOne: id === asker?.id,
+      devices: this.book.pages.devices.map((device) => ({
+        id: device.id,
+        name: device.name,
+        rights: device.rights,
+        gardens: [...this.gardensOf(device)],
+        pairedAt: device.pairedAt,
+        seenAt: device.seenAt,
+        thisOne: device.id === asker?.id,
       })),
     };
   }
@@ -151,19 +178,26 @@ export class Sharing {
     req: IncomingMessage,
   ): Promise<{ asked: Asked; cookie?: string; device?: Device }> {
     const now = this.options.wall.now();
-    const { asked, rights } = await this.pairing.ask(shown, req.socket.remoteAddress ?? '', now);
-    if (asked !== 'let in' || !rights) return { asked };
+    const { asked, invite } = await this.pairing.ask(shown, this.addressOf(req), now);
+    if (asked !== 'let in' || !invite) return { asked };
+    // A browser that is connected again is the same device as before, so that what was entered on it stays its own.
+    const before = this.deviceOf(req);
     const secret = randomBytes(24).toString('base64url');
     const device: Device = {
-      id: randomBytes(9).toString('base64url'),
+      id: before?.id ?? randomBytes(9).toString('base64url'),
       name: shown.name,
-      rights,
+      rights: invite.rights,
+      gardens: invite.gardens,
+      house: invite.house,
       proof: proofOf(secret),
       pairedAt: now.toISOString(),
       seenAt: now.toISOString(),
     };
-    this.book.pages.devices.push(device);
+    const { pages } = this.book;
+    pages.devices = [...pages.devices.filter(({ id }) => id !== device.id), device];
     this.book.keep();
+    // What it hears from now on is by its new rights.
+    if (before) this.onRevoked(before.id);
     const secure = this.isSecure(req);
     const cookie = stringifySetCookie({
       name: secure ? COOKIES.secure : COOKIES.plain,
@@ -175,6 +209,16 @@ export class Sharing {
       maxAge: COOKIE_DAYS * 86_400,
     });
     return { asked, cookie, device };
+  }
+
+  /**
+   * The address that asks. Behind a declared proxy every connection is the proxy's own, which adds the address it was
+   * asked from at the end of a header; whatever stands before that is the asker's own word.
+   */
+  private addressOf(req: IncomingMessage): string {
+    const added = [req.headers['x-forwarded-for']].flat().join(',').split(',').at(-1)?.trim();
+    const behind = this.proxy !== null && wayOf(req) === 'here';
+    return (behind && added) || (req.socket.remoteAddress ?? '');
   }
 
   /** Whether what is answered goes back under a certificate, Kibble's own or the proxy's. */
@@ -234,6 +278,7 @@ export class Sharing {
     const at = devices.findIndex((device) => device.id === id);
     if (at < 0) return false;
     devices.splice(at, 1);
+    this.book.pages.feeds = this.book.pages.feeds.filter(({ deviceId }) => deviceId !== id);
     this.book.keep();
     this.onRevoked(id);
     return true;
@@ -244,20 +289,24 @@ export class Sharing {
     return (await authority(this.folder, this.options.wall.now())).cert;
   }
 
-  /** The secret part of a garden's calendar address, made when it is first asked for or anew. */
-  calendarSecret(gardenId: number, anew = false): string {
-    const { calendars } = this.book.pages;
-    const known = calendars[gardenId];
-    if (known && !anew) return known;
+  /**
+   * The secret part of a garden's calendar address: of its own for every device, made when it is first asked for there or
+   * anew, in the place of the one before.
+   */
+  calendarSecret(gardenId: number, deviceId: string | null, anew = false): string {
+    const { pages } = this.book;
+    const isIts = (one: { gardenId: number; deviceId: string | null }): boolean =>
+      one.gardenId === gardenId && one.deviceId === deviceId;
+    const known = pages.feeds.find(isIts);
+    if (known && !anew) return known.secret;
     const secret = randomBytes(24).toString('base64url');
-    calendars[gardenId] = secret;
+    pages.feeds = [...pages.feeds.filter((one) => !isIts(one)), { gardenId, secret, deviceId }];
     this.book.keep();
     return secret;
   }
 
   isCalendarSecret(gardenId: number, shown: string): boolean {
-    const known = this.book.pages.calendars[gardenId];
-    return known !== undefined && sameSecret(known, shown);
+    return this.book.pages.feeds.some((one) => one.gardenId === gardenId && sameSecret(one.secret, shown));
   }
 
   /** Opens the doors on the network; what cannot be opened is told, and the machine's own door stays as it is. */

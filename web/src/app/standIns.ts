@@ -82,6 +82,7 @@ function eventOf(asked: Asked, kind: 'watering' | 'skip'): EventView {
     reason: text(body.reason) ?? (body.asPlanned === true ? 'as planned' : null),
     note: text(body.note),
     by: null,
+    clockWasAhead: false,
   };
 }
 

@@ -24,7 +24,7 @@ const heldByLeaves = ({ model, delivery }: Stretch, d: number): number =>
   METHOD_FACTS[delivery.method].overhead ? LEAVES_HOLD_MM * at(model.canopyCover, d) : 0;
 
 /** A bed's water, and which of its states it is in. */
-interface GroundState {
+export interface GroundState {
   stretch: number;
   /** Share of the store that might go on the day just stepped, before its use moved that. */
   spareShare: number;

@@ -8,7 +8,7 @@ import { vesselModel, type VesselInput, type VesselModel } from './vesselModel.t
 /** A pot on the plan of the garden, as `planGarden` takes it: what rain falls on is its open top. */
 export type VesselPlace = VesselInput & PlaceInput;
 
-interface State {
+export interface State {
   stretch: number;
   water: VesselState;
 }

@@ -30,7 +30,7 @@ import {
 import type { Context } from '../context.ts';
 import { cropOfBed, plantingsOf } from '../placeInput.ts';
 import { coreView } from './core.ts';
-import { treeNowOf } from './trees.ts';
+import { treeNowOf } from './treeNow.ts';
 
 function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: number): CoreView {
   const planting = standingOn(plantingsOf(bed, latitudeDeg), today);

@@ -1,7 +1,7 @@
 import type { BedView, TaskView } from '@kibble/contract';
 import { addDays, bedTasks, treeTasks, type BedOutlook } from '@kibble/core';
 import type { Context } from '../context.ts';
-import { treeNowOf } from './trees.ts';
+import { treeNowOf } from './treeNow.ts';
 import { cropOfBed, mulchOf, plantingsOf } from '../placeInput.ts';
 
 /** Minutes since today's latest watering of a bed was written down, unless it was probed today. */

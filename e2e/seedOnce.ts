@@ -1,0 +1,17 @@
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { SEEDED, startHouse } from './kibble.ts';
+
+/** Plants the demo's garden once; every test then begins with a copy of its file. */
+export default async function seedOnce(): Promise<() => void> {
+  const folder = mkdtempSync(join(tmpdir(), 'kibble-seeded-'));
+  const file = join(folder, 'kibble.sqlite');
+  const house = await startHouse('demo');
+  // A server that was stopped has everything in the one file.
+  await house.end();
+  copyFileSync(join(house.data, 'kibble.sqlite'), file);
+  await house.stop();
+  process.env[SEEDED] = file;
+  return () => rmSync(folder, { recursive: true, force: true });
+}
