@@ -1,4 +1,14 @@
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
@@ -15,6 +25,7 @@ import request from 'supertest';
 import { z } from 'zod';
 import { LATEST } from './db/migrate.ts';
 import { bringUpToDate, closeDatabase, openDatabase } from './db/open.ts';
+import { ownerOnly } from './db/ownerOnly.ts';
 import { openRaw } from './db/raw.ts';
 import { copiesOf } from './db/copies.ts';
 import { createGarden } from './services/gardens.ts';
@@ -81,7 +92,7 @@ beforeAll(async () => {
   await ask(here).post('/api/gardens/1/crops').send({ name: 'Blue maize', likeId: 'sweetcorn', kcbMid: 1.1 });
   await ask(here)
     .post('/api/gardens/1/beds')
-    .send({ ...setup('').bed, name: 'Maize' });
+    .send({ ...setup('').bed, name: 'Maize', notes: '=HYPERLINK("http://evil.example")\nand a second line' });
   await ask(here).post('/api/gardens/1/taps').send({ name: 'Shed', nozzle: 'wand' });
   await ask(here).patch('/api/beds/2/links').send({ groundOf: 1, tapId: 1 });
   await ask(here)
@@ -120,6 +131,41 @@ const archive = async (kibble: Running): Promise<Buffer> => {
 };
 
 describe('everything into a file', () => {
+  test('no cell of a CSV is computed by a spreadsheet, also not one with a line break in it', () => {
+    const files = unzipSync(zip);
+    for (const [name, bytes] of Object.entries(files)) {
+      if (!name.endsWith('.csv')) continue;
+      const { data } = Papa.parse<string[]>(Buffer.from(bytes).toString());
+      for (const cell of data.flat())
+        if (!Number.isFinite(Number(cell))) expect(cell).not.toMatch(/^[=+\-@\t\r]/);
+    }
+    expect(Buffer.from(files['csv/beds.csv'] ?? []).toString()).toContain("'=HYPERLINK");
+  });
+
+  test('its folder and all that Kibble lays there are their owner’s alone, what was there before too', () => {
+    const folder = join(root, 'here');
+    expect(statSync(folder).mode & 0o777).toBe(0o700);
+    for (const name of readdirSync(folder))
+      expect([name, statSync(join(folder, name)).mode & 0o077]).toEqual([name, 0]);
+    const old = join(root, 'from before');
+    mkdirSync(join(old, 'copies'), { recursive: true, mode: 0o755 });
+    const mode = 0o644;
+    for (const name of [
+      'kibble.sqlite',
+      'kibble.log',
+      'copies/kibble-20260101T000000000Z-asked.sqlite',
+      'my letter.txt',
+    ])
+      writeFileSync(join(old, name), '', { mode });
+    for (const path of [old, join(old, 'copies')]) chmodSync(path, 0o755);
+    for (const name of ['kibble.sqlite', 'kibble.log', 'my letter.txt']) chmodSync(join(old, name), mode);
+    ownerOnly(old);
+    const modeOf = (name: string): number => statSync(join(old, name)).mode & 0o777;
+    expect(['.', 'copies', 'kibble.sqlite', 'kibble.log', 'my letter.txt'].map(modeOf)).toEqual([
+      0o700, 0o700, 0o600, 0o600, 0o644,
+    ]);
+  });
+
   test('the tables of the archive are those of the database, column by column', () => {
     // Round days that were proposed can be proposed anew, and a station can be asked again.
     const { kept_rounds: _proposed, forecasts: _forecast, ...kept } = columnsHere;

@@ -12,6 +12,7 @@ import { copiesFolder, makeCopy } from './db/copies.ts';
 import { inspectFile, type HouseKind } from './db/inspect.ts';
 import { closeDatabase, openDatabase } from './db/open.ts';
 import { ownFolder } from './db/owner.ts';
+import { ownerOnly } from './db/ownerOnly.ts';
 import { StartRefusal, startWords } from './db/startRefusal.ts';
 import { WeatherFiles } from './files/weatherFiles.ts';
 import { Live } from './http/live.ts';
@@ -136,6 +137,7 @@ export async function startKibble(options: StartOptions): Promise<Running> {
   const file = join(folder, 'kibble.sqlite');
   try {
     mkdirSync(folder, { recursive: true });
+    ownerOnly(folder);
     const disown = await ownFolder(folder, wall.now());
     const undone: (() => Promise<void> | void)[] = [disown];
     try {

@@ -1,10 +1,12 @@
 import { randomBytes } from 'node:crypto';
 import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
-import { RawJsonError } from '@kibble/contract';
+import { RawJsonError, type ApiError } from '@kibble/contract';
 import { LOCK_PATIENCE, LockTimeout } from '../db/lock.ts';
 import { sqliteCode } from '../db/raw.ts';
 import { Refusal } from '../errors.ts';
+import { errorPage } from './errorPage.ts';
+import { loggedUrl } from './loggedUrl.ts';
 
 /** What the machine refuses, in words; everything else that is not a Refusal is a fault of ours. */
 const MACHINE: Readonly<Record<string, readonly ['no-room' | 'busy', string]>> = {
@@ -70,23 +72,27 @@ export const errorHandler =
       return;
     }
     if (error instanceof LockTimeout)
-      log.error({ holder: error.holder, method: req.method, url: req.originalUrl }, error.message);
+      log.error({ holder: error.holder, method: req.method, url: loggedUrl(req.originalUrl) }, error.message);
     const [code, words] = error instanceof LockTimeout ? WAITED : (MACHINE[sqliteCode(error) ?? ''] ?? []);
     const refusal =
       error instanceof Refusal ? error : code && words ? new Refusal(code, words) : bodyRefusal(error);
+    const tell = (status: number, told: ApiError['error']): void => {
+      res.status(status);
+      // Programs ask under /api and are answered in JSON; elsewhere a person looks for a page.
+      if (/^\/(api|calendar)(\/|$)/.test(req.path)) res.json({ error: told });
+      else res.type('html').send(errorPage(told.code));
+    };
+    const url = loggedUrl(req.originalUrl);
     if (refusal) {
-      if (refusal.status >= 500) log.error({ err: error, url: req.originalUrl }, refusal.message);
-      const { code: kind, message, facts } = refusal;
-      res.status(refusal.status).json({ error: { code: kind, message, ...facts } });
+      if (refusal.status >= 500) log.error({ err: error, url }, refusal.message);
+      tell(refusal.status, { code: refusal.code, message: refusal.message, ...refusal.facts });
       return;
     }
     const number = randomBytes(4).toString('hex').toUpperCase();
-    log.error({ err: error, number, method: req.method, url: req.originalUrl }, 'fault');
-    res.status(500).json({
-      error: {
-        code: 'internal',
-        message: `Something went wrong in Kibble itself. Nothing of this was written down. It stands in the log as number ${number}.`,
-        number,
-      },
+    log.error({ err: error, number, method: req.method, url }, 'fault');
+    tell(500, {
+      code: 'internal',
+      message: `Something went wrong in Kibble itself. Nothing of this was saved. The log has it as number ${number}.`,
+      number,
     });
   };

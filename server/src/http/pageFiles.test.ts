@@ -53,6 +53,14 @@ describe('the built interface', () => {
   test('a program that is not there is not the page', async () => {
     const { status, text } = await request(app).get('/assets/gone-1.js');
     expect(status).toBe(404);
-    expect(text).not.toContain('<title>Kibble</title>');
+    expect(text).toContain('There is no page at this address.');
+    expect(text).not.toContain('id="root"');
+  });
+
+  test('a folder’s address is answered in Kibble’s words, not sent on by a library', async () => {
+    for (const path of ['/assets', '/assets/']) {
+      const { status, text } = await request(app).get(path);
+      expect([path, status, text]).toEqual([path, 200, '<title>Kibble</title>']);
+    }
   });
 });

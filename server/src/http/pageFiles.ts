@@ -9,7 +9,7 @@ import { pageLinks } from './pageLinks.ts';
  * @param webDir what the build made: `index.html`, `assets/`, and its manifest
  */
 export function pageFiles(webDir: string): Router {
-  const router = Router();
+  const router = Router({ caseSensitive: true, strict: true });
   const links = pageLinks(webDir);
   // What bears its own hash never changes; everything else is asked for again.
   router.use(
@@ -18,10 +18,10 @@ export function pageFiles(webDir: string): Router {
       enableBrotli: true,
       orderPreference: ['br'],
       index: false,
-      serveStatic: { maxAge: '1y', immutable: true },
+      serveStatic: { maxAge: '1y', immutable: true, redirect: false },
     }),
   );
-  router.use(express.static(webDir, { index: false, maxAge: 0 }));
+  router.use(express.static(webDir, { index: false, maxAge: 0, redirect: false }));
   router.get('/{*path}', (req, res) => {
     // A file that is not there is not the page: a program in its place would be read as one.
     if (/\.[a-z0-9]+$/i.test(req.path))

@@ -48,6 +48,9 @@ Settings › Your data in any Kibble, also on another computer, puts back this f
 kibble.json alone, and shows what it holds before it does.
 `;
 
+/** What a spreadsheet would compute. The library's own pattern ends at a line break, and lets a cell with one in it through. */
+const FORMULA = /^[=+\-@\t\r]/;
+
 /** Everything in one zip: the database as it stands at this moment, JSON with its schema, and a CSV a table. */
 export async function writeArchive(file: string, folder: string, now: Date): Promise<Uint8Array> {
   mkdirSync(folder, { recursive: true });
@@ -65,7 +68,7 @@ export async function writeArchive(file: string, folder: string, now: Date): Pro
     };
     for (const table of ARCHIVE_TABLE_NAMES)
       files[`csv/${table}.csv`] = text(
-        Papa.unparse({ fields: columnsOf(table), data: json.rows[table] }, { escapeFormulae: true }),
+        Papa.unparse({ fields: columnsOf(table), data: json.rows[table] }, { escapeFormulae: FORMULA }),
       );
     return await new Promise<Uint8Array>((done, failed) =>
       zip(files, { level: 6 }, (error, data) => (error ? failed(error) : done(data))),
