@@ -244,6 +244,46 @@ test('two devices an hour without network, twenty entries: home has all of them 
   for (const context of [one, two]) await context.close();
 });
 
+/** A network's own sign-in page, which says 200 to everything it is asked, until somebody has signed in. */
+async function signInPage(context: BrowserContext, house: House): Promise<() => Promise<void>> {
+  const all = `${house.network}/api/**`;
+  await context.route(all, (route) =>
+    route.fulfill({ status: 200, contentType: 'text/html', body: '<h1>Welcome to the café</h1>' }),
+  );
+  return () => context.unroute(all);
+}
+
+for (const worker of ['allow', 'block'] as const)
+  test(`a network’s sign-in page takes nothing and shows nothing: the round stays, entries wait, and all go home once (${worker === 'allow' ? 'as an app' : 'in a plain page'})`, async ({
+    page,
+    browser,
+    house,
+  }) => {
+    const [context, hand] = await phone(browser, house, house.code, { serviceWorkers: worker });
+    if (worker === 'allow') {
+      await hand.evaluate(async () => void (await navigator.serviceWorker.ready));
+      await hand.reload();
+      await openedStop(hand).waitFor();
+      await hand.waitForLoadState('networkidle');
+    }
+    const beds = await stopsToday(page, house);
+    const signedIn = await signInPage(context, house);
+    await openedStop(hand).getByRole('button', { name: 'Done', exact: true }).click();
+    await expect(hand.getByTestId('way-home')).not.toBeEmpty();
+    await expect(hand.getByTestId('way-home')).toContainText('1');
+    if (worker === 'allow') {
+      // Opened anew, the last round that Kibble gave is there, and not the café's page in its place.
+      await hand.reload();
+      await openedStop(hand).waitFor();
+      await expect(hand.getByText('Welcome to the café')).toHaveCount(0);
+    }
+    expect(await atHome(page, house, beds)).toHaveLength(0);
+    await signedIn();
+    await expect.poll(async () => (await atHome(page, house, beds)).length, { timeout: 30_000 }).toBe(1);
+    await expect(hand.getByTestId('way-home')).toBeEmpty();
+    await context.close();
+  });
+
 test('the plug is pulled in the middle of a write: it is there once when the machine is back', async ({
   page,
   house,

@@ -8,7 +8,8 @@ import {
   type FetchBaseQueryMeta,
 } from '@reduxjs/toolkit/query/react';
 import { nanoid } from '@reduxjs/toolkit';
-import { forgetAct, idAtHome, keepAct, keptActs } from '../outbox/acts.ts';
+import { forgetAct, idAtHome, keepAct, keptActs, knownContact, noteContact } from '../outbox/acts.ts';
+import { clockOffset, houseThatAnswered, isFromKibble, SAVED_HEADER } from '../outbox/answered.ts';
 import { sendKept } from '../outbox/sendKept.ts';
 import { actAnswered, keyOfAct } from './acts.ts';
 import { PAGE } from './page.ts';
@@ -23,8 +24,6 @@ const ask = fetchBaseQuery({ baseUrl: '/api', timeout: PATIENCE_MS });
 const askPatiently = fetchBaseQuery({ baseUrl: '/api' });
 /** Pauses before an act whose answer did not come is sent again, ms. */
 const AGAIN_AFTER_MS = [300, 1200];
-/** The worker's mark on what it had kept: when that was answered. */
-const KEPT_HEADER = 'Kibble-Kept';
 
 /** Where the shell keeps which units the open garden speaks in. */
 export const UNITS_KEY = 'kibble.units';
@@ -47,18 +46,30 @@ type Result = Awaited<
 const noAnswer = ({ error }: Result): boolean =>
   error?.status === 'FETCH_ERROR' || error?.status === 'TIMEOUT_ERROR';
 
+/** What was answered by anybody but Kibble is no answer. @param key of the act that was sent */
+function byKibble(result: Result, key?: string): Result {
+  const answer = result.meta?.response;
+  // Who a device that is not connected is, is not asked of its key.
+  if (!answer || isFromKibble(answer, answer.status === 401 ? undefined : key)) return result;
+  return { error: { status: 'FETCH_ERROR', error: 'not answered by Kibble' }, meta: result.meta };
+}
+
 const wayOf = (api: BaseQueryApi): Way => (api.getState() as { way: Way }).way;
 let lastAnswerAt: number | null = null;
 
 /** Takes note of whether there is a way home. */
 function noteWay(result: Result, api: BaseQueryApi): void {
-  const keptFrom = result.meta?.response?.headers.get(KEPT_HEADER);
+  const keptFrom = result.meta?.response?.headers.get(SAVED_HEADER);
   if (noAnswer(result)) {
     if (!api.signal.aborted) api.dispatch(wayLost({ at: Date.now(), shownOf: lastAnswerAt }));
   } else if (keptFrom) {
     api.dispatch(wayLost({ at: Date.now(), shownOf: Date.parse(keptFrom) || null }));
   } else {
     lastAnswerAt = Date.now();
+    const answer = result.meta?.response;
+    const house = answer && houseThatAnswered(answer);
+    const offsetMs = answer && clockOffset(answer, lastAnswerAt);
+    if (house && typeof offsetMs === 'number') void noteContact(house, offsetMs).catch(() => undefined);
     if (!wayOf(api).home) api.dispatch(wayFound());
     if ((result.error?.data as ApiError | undefined)?.error?.code === 'not-paired') api.dispatch(doorShut());
   }
@@ -111,9 +122,12 @@ async function keptHere(
   const at = new Date().toISOString();
   const known = knownOn(api.getState());
   const asked = { at, body: act.body, seq: 0, ids, known };
+  const contact = await knownContact();
   const kept = await keepAct({
     ...act,
     at,
+    offsetMs: contact?.offsetMs ?? null,
+    house: contact?.house ?? null,
     gardenId: standIn.gardenOf?.(asked) ?? null,
     words: standIn.words(asked),
   });
@@ -155,11 +169,11 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
     Object.freeze(result.data);
     return result;
   };
-  if (method === 'GET') return told(await ask(asked, api, extra));
+  if (method === 'GET') return told(byKibble(await ask(asked, api, extra)));
   const body: unknown = asked.body ?? {};
   const headers = new Headers(asked.headers as HeadersInit | undefined);
   const mutates = api.type === 'mutation' && !(body instanceof Blob);
-  if (!mutates) return told(await askPatiently({ ...asked, body, headers }, api, extra));
+  if (!mutates) return told(byKibble(await askPatiently({ ...asked, body, headers }, api, extra)));
   const takenBack = await takenBackHere(method, asked.url, body);
   if (takenBack) return takenBack;
   const url = await atHome(asked.url);
@@ -173,11 +187,11 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
   // What waits here goes first: home learns of things in the order in which they were done.
   const waits = wayOf(api).kept.some(({ refused }) => !refused) && (await sendKept()) !== 'all sent';
   if (waits && standInFor(method, url)) return keptHere({ method, url, body, key }, api);
-  let result = await ask(sent, api, extra);
+  let result = byKibble(await ask(sent, api, extra), key);
   for (const pause of wayOf(api).home && navigator.onLine ? AGAIN_AFTER_MS : []) {
     if (!noAnswer(result)) break;
     await new Promise((after) => setTimeout(after, pause));
-    result = await ask(sent, api, extra);
+    result = byKibble(await ask(sent, api, extra), key);
   }
   actAnswered(what, key, Date.now(), !noAnswer(result));
   noteWay(result, api);

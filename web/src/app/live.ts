@@ -1,5 +1,6 @@
 import type { ToldLive } from '@kibble/contract';
 import { onKeptChanged, keptActs } from '../outbox/acts.ts';
+import { isFromKibble, SAVED_HEADER } from '../outbox/answered.ts';
 import { sendKept } from '../outbox/sendKept.ts';
 import { api, WHOLE } from './api.ts';
 import { beginAnewIfLacking } from './lacking.ts';
@@ -82,7 +83,7 @@ export function keepInStep(store: typeof Store): void {
     if (home && !closed && kept.every(({ refused }) => refused)) return;
     void fetch('/api/who')
       .then((answer) => {
-        if (!answer.ok || answer.headers.has('Kibble-Kept')) return;
+        if (!isFromKibble(answer) || answer.headers.has(SAVED_HEADER)) return;
         if (!home && beginAnewIfLacking()) return;
         if (!home) fresh(ALL);
         if (closed) listen();

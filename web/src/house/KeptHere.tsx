@@ -29,10 +29,11 @@ export function KeptHere({ open, onClose }: { open: boolean; onClose: () => void
 function Kept({ act }: { act: KeptAct }) {
   const { refused, ...again } = act;
   const send = async (body: unknown): Promise<void> => {
-    await changeAct({ ...again, body });
+    // Sent again it goes by the clock of this contact: the first time the two clocks may have been far apart.
+    await changeAct({ ...again, body, offsetMs: null });
     await sendKept();
   };
-  const asksTwice = refused?.code === 'needs-consent';
+  const asksTwice = refused?.code === 'needs-consent' && refused.field !== 'Kibble-Moment';
   const body = (act.body ?? {}) as Record<string, unknown>;
   const { onlyOne: _first, ...asWell } = body;
   return (

@@ -4,6 +4,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 export interface RefusedAct {
   code: string;
   message: string;
+  field?: string;
 }
 
 /** An act done without a way home: as it will be sent, with the key under which it is done once and its moment. */
@@ -11,8 +12,12 @@ export interface KeptAct {
   /** Its place in the order; also, negative, what stands for its id until it has one. */
   seq: number;
   key: string;
-  /** When it was done, UTC. */
+  /** When it was done by this device's clock, UTC. */
   at: string;
+  /** How far Kibble's clock was ahead of this device's then, ms; null to take what the next contact says. */
+  offsetMs?: number | null;
+  /** The id of the file it was entered for: it is sent to no other. */
+  house?: string | null;
   method: string;
   url: string;
   body: unknown;
@@ -27,15 +32,32 @@ interface Tables extends DBSchema {
   /** What an act that has gone home is called there. */
   came: { key: number; value: { seq: number; ids: number[] } };
   numbers: { key: string; value: { name: string; last: number } };
+  /** What was learned of Kibble at the last live contact. */
+  contact: { key: string; value: Contact };
+}
+
+/** What was learned of Kibble at the last live contact: the id of its file, and how far its clock is ahead of this one, ms. */
+export interface Contact {
+  name: 'last';
+  house: string;
+  offsetMs: number;
 }
 
 let opened: Promise<IDBPDatabase<Tables>> | null = null;
 const book = (): Promise<IDBPDatabase<Tables>> => {
-  opened ??= openDB<Tables>('kibble-outbox', 1, {
-    upgrade(db) {
-      db.createObjectStore('acts', { keyPath: 'seq' });
-      db.createObjectStore('came', { keyPath: 'seq' });
-      db.createObjectStore('numbers', { keyPath: 'name' });
+  opened ??= openDB<Tables>('kibble-outbox', 2, {
+    upgrade(db, before) {
+      if (before < 1) {
+        db.createObjectStore('acts', { keyPath: 'seq' });
+        db.createObjectStore('came', { keyPath: 'seq' });
+        db.createObjectStore('numbers', { keyPath: 'name' });
+      }
+      if (before < 2) db.createObjectStore('contact', { keyPath: 'name' });
+    },
+    // A newer page or worker opens the list in another form: this one lets go of it.
+    blocking: (_from, _to, event) => {
+      (event.target as unknown as IDBDatabase).close();
+      opened = null;
     },
   });
   return opened;
@@ -69,6 +91,22 @@ export async function keepAct(act: Omit<KeptAct, 'seq'>): Promise<KeptAct> {
   tell();
   return kept;
 }
+
+let lastContact: Contact | null = null;
+/** Clocks are no further apart than this when a contact says the same as the last one, ms. */
+const SAME_CLOCK_MS = 500;
+
+/** Takes note of who answered, and by what time. */
+export async function noteContact(house: string, offsetMs: number): Promise<void> {
+  const known = lastContact;
+  if (known?.house === house && Math.abs(known.offsetMs - offsetMs) < SAME_CLOCK_MS) return;
+  lastContact = { name: 'last', house, offsetMs };
+  if (typeof indexedDB !== 'undefined') await (await book()).put('contact', lastContact);
+}
+
+/** What is known of Kibble from the last live contact, also one before this page was opened. */
+export const knownContact = async (): Promise<Contact | null> =>
+  lastContact ?? (await (await book()).get('contact', 'last')) ?? null;
 
 export async function forgetAct(seq: number): Promise<void> {
   await (await book()).delete('acts', seq);

@@ -8,23 +8,46 @@ interface Sent {
   method: string;
   key: string;
   moment: string;
+  offset: string;
+  house: string;
   body: unknown;
 }
 let sent: Sent[] = [];
 let answers: ((url: string) => Response | 'no way')[] = [];
+const HOUSE = '0123456789abcdef01234567';
+/** How far the clock at home is ahead of this one. */
+const AHEAD_MS = 7000;
+let house = HOUSE;
+let key = '';
+const signed = (): Record<string, string> => ({
+  'Content-Type': 'application/json',
+  'Kibble-House': house,
+  'Kibble-Time': String(Date.now() + AHEAD_MS),
+  'Idempotency-Key': key,
+});
 const ok =
   (body: unknown, status = 201) =>
   () =>
-    new Response(JSON.stringify(body), { status });
+    new Response(JSON.stringify(body), { status, headers: signed() });
+/** What lies between says 200 to everything. */
+const signIn = () =>
+  new Response('<html>Please sign in</html>', { headers: { 'Content-Type': 'text/html' } });
+let who: () => Response = ok({ letIn: true }, 200);
 const refused = (code: string, status: number) => ok({ error: { code, message: `${code}.` } }, status);
 
 beforeEach(() => {
   sent = [];
   answers = [];
+  house = HOUSE;
+  who = ok({ letIn: true }, 200);
   Object.defineProperty(globalThis, 'navigator', { value: {}, configurable: true });
   globalThis.fetch = (async (url: string, asked: RequestInit) => {
+    if (url === '/api/who') return who();
     const headers = new Headers(asked.headers);
+    key = headers.get('Idempotency-Key') ?? '';
     sent.push({
+      offset: headers.get('Kibble-Offset') ?? '',
+      house: headers.get('Kibble-House') ?? '',
       url,
       method: asked.method ?? '',
       key: headers.get('Idempotency-Key') ?? '',
@@ -103,6 +126,52 @@ describe('the outbox', () => {
     expect(sent[1]?.url).toBe('/api/events/417');
     expect(sent[2]?.body).toEqual({ ids: [417, 12], depthMm: -3.5 });
     expect(await idAtHome(-entry.seq)).toBe(417);
+  });
+
+  test('a sign-in page that answers 200 takes nothing: every entry stays, whether it comes before or between', async () => {
+    for (const n of [1, 2]) await keep(n);
+    who = signIn;
+    expect(await sendKept()).toBe('no way');
+    expect(sent).toEqual([]);
+    who = ok({ letIn: true }, 200);
+    answers = [signIn];
+    expect(await sendKept()).toBe('no way');
+    // Signed, but the answer to something else.
+    answers = [
+      () => new Response('{"id":5}', { headers: { ...signed(), 'Idempotency-Key': 'another-key' } }),
+    ];
+    expect(await sendKept()).toBe('no way');
+    // Half an answer proves nothing.
+    answers = [() => new Response('{"id":', { headers: signed() })];
+    expect(await sendKept()).toBe('no way');
+    expect(await keptActs()).toHaveLength(2);
+    expect(await sendKept()).toBe('all sent');
+  });
+
+  test('is sent to the Kibble it was entered for and to no other, and says so', async () => {
+    await keep(1, { house: HOUSE });
+    house = 'ffffffffffffffffffffffff';
+    expect(await sendKept()).toBe('all sent');
+    expect(sent).toEqual([]);
+    const [left] = await keptActs();
+    expect(left?.refused?.message).toMatch(/another Kibble/);
+    house = HOUSE;
+    if (left) await changeAct({ ...left, refused: undefined });
+    expect(await sendKept()).toBe('all sent');
+    expect(sent[0]?.house).toBe(HOUSE);
+    expect(await keptActs()).toEqual([]);
+  });
+
+  test('bears its moment by this clock and how far that was off; sent again, by the clocks of this contact', async () => {
+    await keep(1, { offsetMs: -60_000 });
+    await keep(2, { offsetMs: null });
+    expect(await sendKept()).toBe('all sent');
+    expect(sent.map(({ moment }) => moment)).toEqual([
+      '2026-07-14T04:01:00.000Z',
+      '2026-07-14T04:02:00.000Z',
+    ]);
+    expect(sent[0]?.offset).toBe('-60000');
+    expect(Math.abs(Number(sent[1]?.offset) - AHEAD_MS)).toBeLessThan(1000);
   });
 
   test('two turns at once send each act once', async () => {

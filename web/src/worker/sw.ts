@@ -2,6 +2,7 @@ import { clientsClaim } from 'workbox-core';
 import { cleanupOutdatedCaches, createHandlerBoundToURL, precacheAndRoute } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { NetworkFirst } from 'workbox-strategies';
+import { isFromKibble, SAVED_HEADER } from '../outbox/answered.ts';
 import { sendKept } from '../outbox/sendKept.ts';
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; revision: string | null }[] };
@@ -41,11 +42,15 @@ registerRoute(
     networkTimeoutSeconds: PATIENCE_S,
     plugins: [
       {
-        cacheWillUpdate: ({ response }) => Promise.resolve(response.status === 200 ? response : null),
+        // What is not Kibble's own answer counts as none: what was saved of the garden is shown, and stays saved.
+        fetchDidSucceed: ({ response }) =>
+          isFromKibble(response) ? Promise.resolve(response) : Promise.reject(new Error('not Kibble')),
+        cacheWillUpdate: ({ response }) =>
+          Promise.resolve(response.status === 200 && isFromKibble(response) ? response : null),
         cachedResponseWillBeUsed: ({ cachedResponse }) => {
           if (!cachedResponse) return Promise.resolve(null);
           const headers = new Headers(cachedResponse.headers);
-          headers.set('Kibble-Kept', headers.get('Date') ?? '');
+          headers.set(SAVED_HEADER, headers.get('Date') ?? '');
           return Promise.resolve(new Response(cachedResponse.body, { status: 200, headers }));
         },
       },
