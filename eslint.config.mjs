@@ -94,9 +94,10 @@ const SERVER_ROOMS = {
   planner: ['db', 'services'],
   towns: ['planner'],
   files: ['planner'],
+  restoring: ['db', 'planner'],
   practice: [],
   sharing: ['services'],
-  http: ['db', 'services', 'planner', 'towns', 'files', 'practice', 'sharing'],
+  http: ['db', 'services', 'planner', 'towns', 'files', 'restoring', 'practice', 'sharing'],
   jobs: ['db', 'services', 'planner'],
   routes: ['db', 'services', 'planner', 'towns', 'files', 'practice', 'sharing', 'http'],
 };

@@ -1,245 +1,366 @@
+import { AIRS, DRAIN_CHOICES, SUMMERS } from '@kibble/core';
+import { parseRawJson } from './rawJson.ts';
 import { z } from './zod.ts';
 
-/** What a column holds: text, a number, a whole number, yes or no (1 or 0), a moment; `?` where it may be empty. */
-type ColumnKind = 'text' | 'number' | 'whole' | 'flag' | 'moment';
-type Column = ColumnKind | `${ColumnKind}?`;
+/** What a column holds; a day is text, YYYY-MM-DD, and what a reading said is JSON as text. */
+type ColumnKind = 'text' | 'number' | 'whole' | 'flag' | 'moment' | 'day' | 'zone' | 'json' | 'house';
+interface Column {
+  kind: ColumnKind;
+  /** It may be empty. */
+  nullable?: true;
+  /** Of a number: what can be stored and computed, which is more than may be entered today. */
+  min?: number;
+  max?: number;
+  /** Of a text: one of these. */
+  oneOf?: readonly string[];
+}
+
+/** Most a figure may be: beyond it sums of a season are no longer exact to the litre. Judgement. */
+const MOST = 1e12;
+const text: Column = { kind: 'text' };
+const number: Column = { kind: 'number' };
+const whole: Column = { kind: 'whole' };
+const flag: Column = { kind: 'flag' };
+const moment: Column = { kind: 'moment' };
+const day: Column = { kind: 'day' };
+const zone: Column = { kind: 'zone' };
+const json: Column = { kind: 'json' };
+const maybe = (column: Column): Column => ({ ...column, nullable: true });
+const between = (min: number, max: number): Column => ({ kind: 'number', min, max });
+const atLeastNothing = between(0, MOST);
+const rowId: Column = { kind: 'whole', min: 1 };
+const count: Column = { kind: 'whole', min: 0 };
+const oneOf = (values: readonly string[]): Column => ({ kind: 'text', oneOf: values });
 
 /**
- * Every table of a garden's data and its columns, parents before children: what an archive holds, and in which order
- * it is put back. A day is text, YYYY-MM-DD; what a reading said is JSON as text.
+ * Every table of a garden's data and its columns, parents before children: what an archive holds, in which order it is
+ * put back, and what a file that is put back is checked against, row by row.
  */
 export const ARCHIVE_TABLES = {
   /** The id of the file itself: it goes with every copy. */
-  house: { id: 'text' },
+  house: { id: { kind: 'house' } },
   gardens: {
-    id: 'whole',
-    name: 'text',
-    latitudeDeg: 'number',
-    elevationM: 'number',
-    timeZone: 'text',
-    units: 'text',
-    clockMode: 'text',
-    practiceDate: 'text?',
-    isDemo: 'flag',
-    stationUrl: 'text?',
-    limits: 'text',
-    longitudeDeg: 'number?',
-    version: 'whole',
-    town: 'text?',
-    summers: 'text?',
-    air: 'text?',
-    drains: 'text?',
-    archivedAt: 'moment?',
+    id: rowId,
+    name: text,
+    latitudeDeg: between(-90, 90),
+    elevationM: between(-1000, 9000),
+    timeZone: zone,
+    units: oneOf(['metric', 'us']),
+    clockMode: oneOf(['real', 'practice']),
+    practiceDate: maybe(day),
+    isDemo: flag,
+    stationUrl: maybe(text),
+    limits: json,
+    longitudeDeg: maybe(between(-180, 180)),
+    version: count,
+    town: maybe(text),
+    summers: maybe(oneOf(SUMMERS)),
+    air: maybe(oneOf(AIRS)),
+    drains: maybe(oneOf(DRAIN_CHOICES)),
+    archivedAt: maybe(moment),
   },
   taps: {
-    id: 'whole',
-    gardenId: 'whole',
-    name: 'text',
-    nozzle: 'text',
-    archivedAt: 'moment?',
-    version: 'whole',
-    source: 'text',
-    litresPerDay: 'number?',
+    id: rowId,
+    gardenId: rowId,
+    name: text,
+    nozzle: text,
+    archivedAt: maybe(moment),
+    version: count,
+    source: text,
+    litresPerDay: maybe(atLeastNothing),
   },
-  grounds: { id: 'whole', gardenId: 'whole', textureClass: 'text', subsoilClass: 'text?' },
+  grounds: { id: rowId, gardenId: rowId, textureClass: text, subsoilClass: maybe(text) },
   beds: {
-    id: 'whole',
-    gardenId: 'whole',
-    position: 'whole',
-    name: 'text',
-    startOn: 'text',
-    startWetness: 'text',
-    archivedAt: 'moment?',
-    place: 'text?',
-    lengthM: 'number?',
-    widthM: 'number?',
-    notes: 'text',
-    rank: 'text?',
-    version: 'whole',
-    groundId: 'whole?',
-    kind: 'text',
-    wetnessOn: 'text?',
+    id: rowId,
+    gardenId: rowId,
+    position: whole,
+    name: text,
+    startOn: day,
+    startWetness: text,
+    archivedAt: maybe(moment),
+    place: maybe(text),
+    lengthM: maybe(atLeastNothing),
+    widthM: maybe(atLeastNothing),
+    notes: text,
+    rank: maybe(text),
+    version: count,
+    groundId: maybe(rowId),
+    kind: text,
+    wetnessOn: maybe(day),
   },
   plantings: {
-    id: 'whole',
-    bedId: 'whole',
-    cropId: 'text',
-    plantedOn: 'text',
-    endedOn: 'text?',
-    method: 'text?',
-    share: 'number',
-    removedAt: 'moment?',
-    school: 'text?',
-    schoolSince: 'text?',
-    version: 'whole',
+    id: rowId,
+    bedId: rowId,
+    cropId: text,
+    plantedOn: day,
+    endedOn: maybe(day),
+    method: maybe(text),
+    share: between(0, 1),
+    removedAt: maybe(moment),
+    school: maybe(text),
+    schoolSince: maybe(day),
+    version: count,
   },
-  own_crops: { id: 'whole', gardenId: 'whole', likeId: 'text', words: 'text' },
+  own_crops: { id: rowId, gardenId: rowId, likeId: text, words: json },
   entries: {
-    id: 'whole',
-    gardenId: 'whole',
-    bedId: 'whole?',
-    tapId: 'whole?',
-    groundId: 'whole?',
-    sort: 'text',
-    kind: 'text',
-    date: 'text',
-    at: 'moment',
-    version: 'whole',
-    method: 'text?',
-    input: 'text',
-    note: 'text?',
-    removedAt: 'moment?',
-    replacedBy: 'whole?',
-    deviceId: 'text?',
-    toldAt: 'moment?',
-    clockOffsetMs: 'whole?',
+    id: rowId,
+    gardenId: rowId,
+    bedId: maybe(rowId),
+    tapId: maybe(rowId),
+    groundId: maybe(rowId),
+    sort: oneOf(['reading', 'observation', 'decision', 'change', 'setting']),
+    kind: text,
+    date: day,
+    at: moment,
+    version: count,
+    method: maybe(text),
+    input: json,
+    note: maybe(text),
+    removedAt: maybe(moment),
+    replacedBy: maybe(rowId),
+    deviceId: maybe(text),
+    toldAt: maybe(moment),
+    clockOffsetMs: maybe(whole),
   },
   runs: {
-    id: 'whole',
-    gardenId: 'whole',
-    bedId: 'whole',
-    startedAt: 'moment',
-    minutes: 'number',
-    litresPerMinute: 'number',
-    runs: 'whole',
-    run: 'whole',
-    runMinutes: 'number',
-    soakMinutes: 'number',
-    ranMinutes: 'number',
-    resting: 'flag',
-    secondsEach: 'number?',
-    selfStops: 'flag',
+    id: rowId,
+    gardenId: rowId,
+    bedId: rowId,
+    startedAt: moment,
+    minutes: atLeastNothing,
+    litresPerMinute: atLeastNothing,
+    runs: whole,
+    run: whole,
+    runMinutes: atLeastNothing,
+    soakMinutes: atLeastNothing,
+    ranMinutes: atLeastNothing,
+    resting: flag,
+    secondsEach: maybe(atLeastNothing),
+    selfStops: flag,
   },
-  drafts: { id: 'whole', gardenId: 'whole', key: 'text', body: 'text', updatedAt: 'moment' },
+  drafts: { id: rowId, gardenId: rowId, key: text, body: json, updatedAt: moment },
   imports: {
-    id: 'whole',
-    gardenId: 'whole',
-    fileName: 'text',
-    at: 'moment',
-    days: 'whole',
-    removedAt: 'moment?',
+    id: rowId,
+    gardenId: rowId,
+    fileName: text,
+    at: moment,
+    days: count,
+    removedAt: maybe(moment),
   },
   weather_days: {
-    id: 'whole',
-    gardenId: 'whole',
-    date: 'text',
-    source: 'text',
-    tMinC: 'number',
-    tMaxC: 'number',
-    rainMm: 'number',
-    windMs: 'number?',
-    rhMinPct: 'number?',
-    rhMaxPct: 'number?',
-    solarMJ: 'number?',
-    importId: 'whole',
+    id: rowId,
+    gardenId: rowId,
+    date: day,
+    source: text,
+    tMinC: between(-100, 80),
+    tMaxC: between(-100, 80),
+    rainMm: between(0, 5000),
+    windMs: maybe(between(0, 150)),
+    rhMinPct: maybe(between(0, 100)),
+    rhMaxPct: maybe(between(0, 100)),
+    solarMJ: maybe(between(0, 100)),
+    importId: count,
   },
   said_days: {
-    id: 'whole',
-    gardenId: 'whole',
-    date: 'text',
-    said: 'text',
-    at: 'moment',
-    removedAt: 'moment?',
+    id: rowId,
+    gardenId: rowId,
+    date: day,
+    said: json,
+    at: moment,
+    removedAt: maybe(moment),
   },
   alert_ticks: {
-    id: 'whole',
-    gardenId: 'whole',
-    code: 'text',
-    act: 'text',
-    from: 'text',
-    until: 'text',
-    badness: 'number',
-    at: 'moment',
-    removedAt: 'moment?',
+    id: rowId,
+    gardenId: rowId,
+    code: text,
+    act: text,
+    from: day,
+    until: day,
+    badness: number,
+    at: moment,
+    removedAt: maybe(moment),
   },
   events: {
-    id: 'whole',
-    gardenId: 'whole',
-    bedId: 'whole?',
-    kind: 'text',
-    date: 'text',
-    at: 'moment',
-    litres: 'number?',
-    minutes: 'number?',
-    depthMm: 'number?',
-    rainMm: 'number?',
-    reason: 'text?',
-    note: 'text?',
-    removedAt: 'moment?',
-    by: 'text?',
-    deviceId: 'text?',
-    toldAt: 'moment?',
-    clockOffsetMs: 'whole?',
+    id: rowId,
+    gardenId: rowId,
+    bedId: maybe(rowId),
+    kind: oneOf(['watering', 'skip', 'rain']),
+    date: day,
+    at: moment,
+    litres: maybe(atLeastNothing),
+    minutes: maybe(atLeastNothing),
+    depthMm: maybe(atLeastNothing),
+    rainMm: maybe(between(0, 5000)),
+    reason: maybe(text),
+    note: maybe(text),
+    removedAt: maybe(moment),
+    by: maybe(text),
+    deviceId: maybe(text),
+    toldAt: maybe(moment),
+    clockOffsetMs: maybe(whole),
   },
   pots: {
-    id: 'whole',
-    gardenId: 'whole',
-    position: 'whole',
-    kind: 'text',
-    name: 'text',
-    spot: 'text',
-    startOn: 'text',
-    startWetness: 'text',
-    facts: 'text',
-    earlier: 'text',
-    plantings: 'text',
-    notes: 'text',
-    fromBedId: 'whole?',
-    version: 'whole',
-    archivedAt: 'moment?',
+    id: rowId,
+    gardenId: rowId,
+    position: whole,
+    kind: oneOf(['pot', 'tray']),
+    name: text,
+    spot: text,
+    startOn: day,
+    startWetness: text,
+    facts: json,
+    earlier: json,
+    plantings: json,
+    notes: text,
+    fromBedId: maybe(rowId),
+    version: count,
+    archivedAt: maybe(moment),
   },
   pot_entries: {
-    id: 'whole',
-    gardenId: 'whole',
-    potId: 'whole?',
-    kind: 'text',
-    date: 'text',
-    hour: 'number',
-    at: 'moment',
-    version: 'whole',
-    input: 'text',
-    removedAt: 'moment?',
-    deviceId: 'text?',
-    toldAt: 'moment?',
-    clockOffsetMs: 'whole?',
+    id: rowId,
+    gardenId: rowId,
+    potId: maybe(rowId),
+    kind: text,
+    date: day,
+    hour: between(0, 24),
+    at: moment,
+    version: count,
+    input: json,
+    removedAt: maybe(moment),
+    deviceId: maybe(text),
+    toldAt: maybe(moment),
+    clockOffsetMs: maybe(whole),
   },
   sequences: {
-    id: 'whole',
-    gardenId: 'whole',
-    kind: 'text',
-    input: 'text',
-    step: 'whole',
-    count: 'whole',
-    startedAt: 'moment',
-    stepAt: 'moment',
-    endedAt: 'moment?',
+    id: rowId,
+    gardenId: rowId,
+    kind: text,
+    input: json,
+    step: whole,
+    count: whole,
+    startedAt: moment,
+    stepAt: moment,
+    endedAt: maybe(moment),
   },
-  acts: { key: 'text', what: 'text', status: 'whole', answer: 'text', at: 'moment' },
-} as const satisfies Record<string, Record<string, Column>>;
+  acts: { key: text, what: text, status: whole, answer: json, at: moment },
+} satisfies Record<string, Record<string, Column>>;
 export type ArchiveTable = keyof typeof ARCHIVE_TABLES;
 export const ARCHIVE_TABLE_NAMES = Object.keys(ARCHIVE_TABLES) as ArchiveTable[];
 
-const KINDS: Readonly<Record<ColumnKind, z.ZodType>> = {
-  text: z.string(),
-  number: z.number(),
-  whole: z.number().int(),
-  flag: z.number().int().min(0).max(1),
-  // As SQLite keeps it: 2026-07-14 05:00:00.000 +00:00.
-  moment: z.string(),
+/** Days that can be computed with: a calendar knows no others, and no weather is that old or that far ahead. */
+const DAY = /^(\d{4})-(\d\d)-(\d\d)$/;
+const DAYS = { first: '1700-01-01', last: '2300-12-31' } as const;
+
+function isDay(value: string): boolean {
+  const [, year, month, date] = DAY.exec(value) ?? [];
+  if (year === undefined || value < DAYS.first || value > DAYS.last) return false;
+  const on = new Date(Date.UTC(Number(year), Number(month) - 1, Number(date)));
+  return on.toISOString().slice(0, 10) === value;
+}
+
+const zones = new Map<string, boolean>();
+function isZone(value: string): boolean {
+  const known = zones.get(value);
+  if (known !== undefined) return known;
+  let is = true;
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: value });
+  } catch {
+    is = false;
+  }
+  zones.set(value, is);
+  return is;
+}
+
+/** As SQLite keeps a moment: 2026-07-14 05:00:00.000 +00:00. */
+const isMoment = (value: string): boolean => {
+  const at = Date.parse(value.replace(' +00:00', 'Z').replace(' ', 'T'));
+  return Number.isFinite(at) && Math.abs(at) < 8.64e15;
 };
 
-const columnSchema = (column: Column): z.ZodType => {
-  const kind = KINDS[column.replace('?', '') as ColumnKind];
-  return column.endsWith('?') ? kind.nullable() : kind;
+function isJson(value: string): boolean {
+  try {
+    parseRawJson(value);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** What a value of each kind must be, and how that is said. */
+const KINDS: Readonly<Record<ColumnKind, readonly [fits: (value: unknown) => boolean, words: string]>> = {
+  text: [(v) => typeof v === 'string', 'must be text'],
+  number: [(v) => typeof v === 'number' && Number.isFinite(v), 'must be a number'],
+  whole: [(v) => Number.isSafeInteger(v), 'must be a whole number'],
+  flag: [(v) => v === 0 || v === 1, 'must be 0 or 1'],
+  moment: [
+    (v) => typeof v === 'string' && isMoment(v),
+    'must be a moment, as 2026-07-14 05:00:00.000 +00:00',
+  ],
+  day: [
+    (v) => typeof v === 'string' && isDay(v),
+    `must be a day of the calendar, written YYYY-MM-DD, from ${DAYS.first} to ${DAYS.last}`,
+  ],
+  zone: [(v) => typeof v === 'string' && isZone(v), 'must be a time zone, as Europe/Paris'],
+  json: [(v) => typeof v === 'string' && isJson(v), 'must be JSON'],
+  house: [(v) => typeof v === 'string' && /^[0-9a-f]{24}$/.test(v), 'must be 24 letters a to f and figures'],
 };
+
+/** Longest text of one cell. */
+const LONGEST = 2_000_000;
+
+function wrongWith(value: unknown, { kind, nullable, min, max, oneOf: values }: Column): string | null {
+  if (value === null) return nullable ? null : 'must not be empty';
+  const [fits, words] = KINDS[kind];
+  if (!fits(value)) return words;
+  if (typeof value === 'string') {
+    if (value.length > LONGEST) return `must be ${LONGEST} letters or fewer`;
+    return values && !values.includes(value) ? `must be one of ${values.join(', ')}` : null;
+  }
+  const figure = value as number;
+  if (min !== undefined && figure < min) return `must be ${min} or more`;
+  return max !== undefined && figure > max ? `must be ${max} or less` : null;
+}
+
+export type ArchiveRow = Record<string, string | number | null>;
+
+/** What holds between the cells of a row. */
+const ROWS: Readonly<Partial<Record<ArchiveTable, (row: ArchiveRow) => string | null>>> = {
+  weather_days: ({ tMinC, tMaxC }) =>
+    Number(tMinC) > Number(tMaxC) ? `the lowest temperature, ${tMinC}, is above the highest, ${tMaxC}` : null,
+};
+
+/** Why a row cannot be put back, in words; null when it can. Limits are those of what can be stored and computed. */
+export function wrongInRow(table: ArchiveTable, row: Readonly<Record<string, unknown>>): string | null {
+  for (const [name, column] of Object.entries<Column>(ARCHIVE_TABLES[table])) {
+    const value = row[name] ?? null;
+    const wrong = wrongWith(value, column);
+    if (wrong !== null) {
+      const got = value === null ? '' : `; got ${String(value).slice(0, 60)}`;
+      return `${name} ${wrong}${got}`;
+    }
+  }
+  return ROWS[table]?.(row as ArchiveRow) ?? null;
+}
+
+/** The same as a schema, for whoever reads an archive elsewhere. */
+function columnSchema({ kind, nullable, min, max, oneOf: values }: Column): z.ZodType {
+  let schema: z.ZodType = z.string();
+  if (values) schema = z.enum([...values] as [string, ...string[]]);
+  else if (kind === 'flag') schema = z.number().int().min(0).max(1);
+  else if (kind === 'number' || kind === 'whole') {
+    let figure = kind === 'whole' ? z.number().int() : z.number();
+    if (min !== undefined) figure = figure.min(min);
+    if (max !== undefined) figure = figure.max(max);
+    schema = figure;
+  }
+  return nullable ? schema.nullable() : schema;
+}
 
 const rowSchema = (table: ArchiveTable): z.ZodType =>
   z.strictObject(
     Object.fromEntries(
-      Object.entries(ARCHIVE_TABLES[table] as Record<string, Column>).map(([name, column]) => [
-        name,
-        columnSchema(column),
-      ]),
+      Object.entries<Column>(ARCHIVE_TABLES[table]).map(([name, column]) => [name, columnSchema(column)]),
     ),
   );
 
@@ -261,7 +382,7 @@ export type ArchiveJson = {
   format: typeof ARCHIVE_FORMAT;
   tables: string;
   madeAt: string;
-  rows: Record<ArchiveTable, Record<string, string | number | null>[]>;
+  rows: Record<ArchiveTable, ArchiveRow[]>;
 };
 
 const gardenFacts = z.object({

@@ -29,6 +29,7 @@ import { weatherFileRoutes } from './routes/weatherFiles.ts';
 import { yourDataRoutes } from './routes/yourData.ts';
 import type { Services } from './http/services.ts';
 import { momentary } from './services/acting.ts';
+import { checkingHere } from './restoring/checking.ts';
 
 /** A third of the time of the usual level, for a twentieth more letters: most who ask sit in the same house. */
 const COMPRESSION_LEVEL = 4;
@@ -55,11 +56,11 @@ const handlersOf = (services: Services): Handlers => ({
 
 /** The application: the API under /api and, when it is built, the interface from `webDir`. */
 export function kibbleApp(
-  given: Omit<Services, 'live'> & Partial<Pick<Services, 'live'>>,
+  given: Omit<Services, 'live' | 'checking'> & Partial<Pick<Services, 'live' | 'checking'>>,
   webDir?: string,
 ): Express {
-  const { live = new Live() } = given;
-  const services: Services = { ...given, live, wall: momentary(given.wall) };
+  const { live = new Live(), checking = checkingHere() } = given;
+  const services: Services = { ...given, live, checking, wall: momentary(given.wall) };
   const { sharing } = services;
   services.plans.onTouched = (touched, by) =>
     live.tell({ ...touched, beds: touched?.beds ? [...touched.beds] : undefined, by });

@@ -26,7 +26,8 @@ import { PracticeHouse } from './practice/practiceHouse.ts';
 import { Sharing } from './sharing/sharing.ts';
 import { Towns } from './towns/towns.ts';
 import { seedDemo } from './seed.ts';
-import { removeDatabase } from './services/archive.ts';
+import { checkingBeside } from './restoring/checking.ts';
+import { removeDatabase } from './restoring/prepare.ts';
 import type { WallClock } from './services/clock.ts';
 import { houseOf } from './services/house.ts';
 
@@ -167,6 +168,8 @@ export async function startKibble(options: StartOptions): Promise<Running> {
       undone.unshift(() => runs.stop());
       const files = await WeatherFiles.beside(join(folder, 'program'));
       undone.unshift(() => files.stop());
+      const checking = await checkingBeside(join(folder, 'program'));
+      undone.unshift(() => checking.stop());
       const practice = kind === 'own' ? new PracticeHouse(folder) : undefined;
       if (practice) undone.unshift(() => practice.stop());
       const live = new Live();
@@ -192,6 +195,7 @@ export async function startKibble(options: StartOptions): Promise<Running> {
         plans,
         towns,
         files,
+        checking,
         practice,
         home: options.home,
         onRuns: runs.look,

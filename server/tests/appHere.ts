@@ -10,7 +10,7 @@ const FEW_MEMBERS = 12;
 
 /** The application with its plans made in the thread that answers, by few members unless told. For tests. */
 export function appHere(
-  services: Omit<Services, 'plans' | 'files' | 'live'> & Partial<Pick<Services, 'files'>>,
+  services: Omit<Services, 'plans' | 'files' | 'live' | 'checking'> & Partial<Pick<Services, 'files'>>,
   members: number | undefined = FEW_MEMBERS,
 ): Express {
   const { wall, log } = services;

@@ -43,14 +43,14 @@ export interface Endpoint {
   /** What is answered when it succeeds: JSON of this schema, or a text, file or stream by its media type. */
   answers: z.ZodType | `${string}/${string}`;
   /** What may be sent; JSON of the usual length when nothing is said. */
-  body?: { as: 'json' | 'bytes'; mostBytes: number };
+  body?: { as: 'json' | 'bytes' | 'stream'; mostBytes: number };
 }
 
 /** Longest JSON that is sent, as a rule and with a file of weather in it; largest files of weather, and of a whole garden. */
 export const USUAL_BODY = { as: 'json', mostBytes: 200_000 } as const;
 const WEATHER_TEXT = { as: 'json', mostBytes: 10_000_000 } as const;
 const WEATHER_FILE = { as: 'bytes', mostBytes: 40_000_000 } as const;
-const ARCHIVE_FILE = { as: 'bytes', mostBytes: 300_000_000 } as const;
+const ARCHIVE_FILE = { as: 'stream', mostBytes: 300_000_000 } as const;
 
 const id = z.object({ id: z.number() });
 const ids = z.object({ ids: z.array(z.number()) });
@@ -339,6 +339,7 @@ export const CATALOGUE = {
     answers: lookView,
     body: ARCHIVE_FILE,
   },
+  lookProgress: { method: 'GET', path: '/api/your-data/look', who: 'device', answers: progressView },
   lookAtCopy: { method: 'POST', path: '/api/your-data/look-copy', who: 'device', answers: lookView },
   restore: { method: 'POST', path: '/api/your-data/restore', who: 'device', answers: restoredView },
 } as const satisfies Record<string, Endpoint>;

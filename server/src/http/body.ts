@@ -3,6 +3,8 @@ import express, { type RequestHandler } from 'express';
 
 /** Reads what is sent to an endpoint, as far as it takes anything: JSON is looked at before it is parsed. */
 export function bodyOf({ body = USUAL_BODY }: Endpoint): RequestHandler {
+  // A stream is read by whoever answers.
+  if (body.as === 'stream') return (_req, _res, next) => next();
   if (body.as === 'bytes') return express.raw({ type: 'application/octet-stream', limit: body.mostBytes });
   return express.json({
     limit: body.mostBytes,

@@ -7,6 +7,7 @@ import type { PlanStore } from '../planner/planStore.ts';
 import type { WeatherFiles } from '../files/weatherFiles.ts';
 import type { Towns } from '../towns/towns.ts';
 import type { WallClock } from '../services/clock.ts';
+import type { Checking } from '../restoring/checking.ts';
 
 /** What routes and services are given. */
 export interface Services {
@@ -20,6 +21,8 @@ export interface Services {
   sharing?: Sharing;
   /** Files of weather that were brought. */
   files: WeatherFiles;
+  /** Where files that are put back are checked. */
+  checking: Checking;
   /** Where towns are looked up; left out, there is no gazetteer. */
   towns?: Pick<Towns, 'search'>;
   /** The practice garden beside one's own. */

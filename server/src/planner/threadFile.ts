@@ -6,18 +6,25 @@ import { build } from 'esbuild';
 /**
  * A thread's program as one file of plain JavaScript, made anew at each start in a tenth of a second: a thread that
  * reads hundreds of TypeScript files one by one would take many times as long before its first answer.
- * @param source the program's own file; `folder` where it may be written
+ * @param source the program's own file; `folder` where it may be written; `external` packages that it reads where they
+ *   are installed, for which it is written in the older form of modules
  * @returns its address
  */
-export async function threadFile(source: URL, folder: string): Promise<string> {
+export async function threadFile(
+  source: URL,
+  folder: string,
+  external: readonly string[] = [],
+): Promise<string> {
   mkdirSync(folder, { recursive: true });
-  const outfile = join(folder, basename(source.pathname).replace(/\.ts$/, '.mjs'));
+  const older = external.length > 0;
+  const outfile = join(folder, basename(source.pathname).replace(/\.ts$/, older ? '.cjs' : '.mjs'));
   await build({
     entryPoints: [fileURLToPath(source)],
     outfile,
     bundle: true,
     platform: 'node',
-    format: 'esm',
+    format: older ? 'cjs' : 'esm',
+    external: [...external],
     target: 'node20',
     logLevel: 'silent',
   });

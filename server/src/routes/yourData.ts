@@ -1,19 +1,30 @@
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { copyFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { copyView, lookBody, lookView, restoreBody, restoredView, yourDataView } from '@kibble/contract';
+import {
+  copyView,
+  lookBody,
+  lookView,
+  progressView,
+  restoreBody,
+  restoredView,
+  yourDataView,
+} from '@kibble/contract';
 import { copiesOf, copyNamed, makeCopy } from '../db/copies.ts';
+import { whileReporting } from '../db/lock.ts';
 import { LATEST } from '../db/migrate.ts';
 import { answer, read, Refusal } from '../errors.ts';
+import { landed } from '../http/landed.ts';
 import { act } from '../http/act.ts';
-import { factsOf, pour, prepareRestore, writeArchive } from '../services/archive.ts';
+import { factsOf, pour, writeArchive } from '../services/archive.ts';
 import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 import { forgetHouse } from '../services/house.ts';
 
 /** Settings › Your data: where it lies, its copies, everything into a file, and back. */
 export function yourDataRoutes(services: Services) {
-  const { sequelize, wall } = services;
+  const { sequelize, wall, checking } = services;
 
   const kept = (): { file: string; stationUrl: string | null } => {
     if (services.data) return services.data;
@@ -28,15 +39,21 @@ export function yourDataRoutes(services: Services) {
     return path;
   };
 
-  const look = async (bytes: Uint8Array, name: string) => {
-    const { file } = kept();
-    const folder = incoming(file);
-    mkdirSync(folder, { recursive: true });
-    for (const old of readdirSync(folder)) rmSync(join(folder, old), { force: true });
+  /** Checks a file that was laid among what is to be put back, and says what it holds. Nothing of the garden is touched. */
+  const look = async (brought: string, name: string) => {
+    const folder = incoming(kept().file);
     const token = randomBytes(12).toString('hex');
     const target = join(folder, `${token}.sqlite`);
-    await prepareRestore(bytes, target);
+    await checking.check(brought, target);
+    for (const old of readdirSync(folder))
+      if (!old.startsWith(token) && old !== 'brought') rmSync(join(folder, old), { force: true });
     return answer(lookView, { token, name, tables: LATEST, ...(await factsOf(target)) });
+  };
+  /** Where what somebody brings is laid until it has been checked. */
+  const landing = (): string => {
+    const folder = incoming(kept().file);
+    mkdirSync(folder, { recursive: true });
+    return join(folder, `brought-${randomBytes(6).toString('hex')}`);
   };
 
   return handlers({
@@ -66,22 +83,33 @@ export function yourDataRoutes(services: Services) {
     },
     // Looks at what somebody brings. Nothing of the garden is touched.
     lookAtFile: async (req, res) => {
-      if (!Buffer.isBuffer(req.body) || req.body.length === 0)
-        throw new Refusal('invalid', 'File must be a file of Kibble’s; got nothing', 'file');
-      res.json(await look(req.body, 'the file you chose'));
+      const brought = landing();
+      try {
+        const bytes = await landed(req, brought);
+        if (bytes === 0) throw new Refusal('invalid', 'File must be a file of Kibble’s; got nothing', 'file');
+        res.json(await look(brought, 'the file you chose'));
+      } finally {
+        rmSync(brought, { force: true });
+      }
     },
     lookAtCopy: async (req, res) => {
       const { copy } = read(lookBody, req.body);
       const path = copyNamed(kept().file, copy);
       if (!path) throw new Refusal('not-found', `There is no copy ${copy}.`, 'copy');
-      res.json(await look(readFileSync(path), copy));
+      const brought = landing();
+      await copyFile(path, brought);
+      res.json(await look(brought, copy));
     },
+    lookProgress: (_req, res) => {
+      res.json(answer(progressView, checking.progress()));
+    },
+
     restore: act(services, async (req) => {
       const { file, stationUrl } = kept();
       const { token } = read(restoreBody, req.body);
       const source = waiting(file, token);
       const { gardens } = await factsOf(source);
-      const undo = await makeCopy(file, 'restore', wall.now());
+      const undo = await whileReporting(() => makeCopy(file, 'restore', wall.now()));
       await pour(sequelize, source, stationUrl);
       services.plans.dropUnsaved();
       rmSync(source, { force: true });
