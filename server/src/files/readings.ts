@@ -12,6 +12,9 @@ const FIRST_ROWS = 5;
 const TOLD_ROWS = 200;
 /** Files kept at once; of more the one that was touched longest ago is let go. */
 const KEPT = 4;
+/** Cells of all files kept at once: some hundred megabytes. Judgement. */
+const KEPT_CELLS = 8_000_000;
+const cellsOf = ({ rows, headings }: FileRows): number => rows.length * Math.max(1, headings.length);
 
 /** How far a reading is, shared between who reads and who asks: rows done, of so many; and whether it is given up. */
 export const PROGRESS = { done: 0, of: 1, givenUp: 2, length: 3 } as const;
@@ -70,9 +73,19 @@ export class Readings {
   /** Takes a file apart and reads it. @throws GivenUp */
   take(id: string, bytes: Uint8Array, as: ReadAs, progress: Int32Array): Understood {
     this.held.set(id, { rows: rowsOf(decodeText(bytes)), read: null });
-    const [oldest] = this.held.keys();
-    if (this.held.size > KEPT && oldest !== undefined) this.held.delete(oldest);
+    this.letGo(id);
     return this.read(id, as, progress);
+  }
+
+  /** Lets go of the files that were touched longest ago until the rest have room. */
+  private letGo(latest: string): void {
+    let cells = 0;
+    for (const { rows } of this.held.values()) cells += cellsOf(rows);
+    for (const [id, { rows }] of this.held) {
+      if (id === latest || (this.held.size <= KEPT && cells <= KEPT_CELLS)) return;
+      this.held.delete(id);
+      cells -= cellsOf(rows);
+    }
   }
 
   /** Reads a file that was taken apart. @throws GivenUp, FileGone */

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { readWeatherFile, type FileView, type GardenView, type WeatherView } from '@kibble/contract';
+import { addDays } from '@kibble/core';
 import type { Express } from 'express';
 import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
@@ -12,7 +13,8 @@ import { ask } from '../../tests/ask.ts';
 import { freshDatabase } from '../../tests/fresh.ts';
 import { GARDEN } from '../../tests/oneBed.ts';
 import { ImportRow, WeatherDayRow } from '../db/models.ts';
-import { WeatherFiles } from './weatherFiles.ts';
+import { FileGone } from './readings.ts';
+import { TooManyFiles, WeatherFiles } from './weatherFiles.ts';
 
 const dir = mkdtempSync(join(tmpdir(), 'kibble-files-'));
 let sequelize: Sequelize;
@@ -161,5 +163,29 @@ describe('a hundred thousand rows', () => {
     readWeatherFile(hours, { latitudeDeg: 48 });
     expect(delay.max / 1e6).toBeLessThan((performance.now() - begun) / 2);
     expect(await ImportRow.count({ where: { fileName: 'hours.csv' } })).toBe(1);
+  }, 60_000);
+});
+
+describe('many files at once', () => {
+  test('of a garden and in all only so many wait to be read; what was read longest ago makes room', async () => {
+    const files = await WeatherFiles.beside(join(dir, 'many'));
+    const as = { units: {}, latitudeDeg: 47 };
+    const days = Buffer.from(
+      `date,tmin,tmax,rain\n${Array.from({ length: 60_000 }, (_, i) => `${addDays('1900-01-01', i)},1,2,0`).join('\n')}`,
+    );
+    const large = [1, 2, 3, 4].map((n) => files.bring(1, `large ${n}`, days, as));
+    expect(() => files.bring(1, 'a fifth', days, as)).toThrow(TooManyFiles);
+    // Another garden's small file does not wait behind them.
+    const small = files.bring(2, 'small', Buffer.from('date,tmin,tmax,rain\n2026-07-01,11,20,0'), as);
+    await small.reading;
+    expect(large.some(({ understood }) => understood === null)).toBe(true);
+    await Promise.all(large.map(({ reading }) => reading));
+    const next = files.bring(1, 'a fifth', days, as);
+    await next.reading;
+    expect(() => files.find(large[0]?.id ?? '')).toThrow(FileGone);
+    expect(files.find(large[3]?.id ?? '').name).toBe('large 4');
+    // Waiting bytes are counted over all gardens.
+    expect(() => files.bring(3, 'huge', Buffer.alloc(100_000_001), as)).toThrow(TooManyFiles);
+    await files.stop();
   }, 60_000);
 });

@@ -11,7 +11,7 @@ import { reportProgress } from '../db/lock.ts';
 import { ImportRow, type Garden } from '../db/models.ts';
 import { answer, read, readId, Refusal } from '../errors.ts';
 import { FileGone, PROGRESS, type Understood } from '../files/readings.ts';
-import type { Brought } from '../files/weatherFiles.ts';
+import { TooManyFiles, type Brought } from '../files/weatherFiles.ts';
 import { act, actAfter, type Answer } from '../http/act.ts';
 import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
@@ -23,11 +23,19 @@ import { storeImport } from '../services/weatherRows.ts';
 const gone = (): Refusal =>
   new Refusal('not-found', 'This file is no longer at hand: choose it again.', 'file');
 
+const full = (): Refusal =>
+  new Refusal(
+    'busy',
+    'Too many weather files are being read just now. Wait until one of them is done, then choose this one again.',
+    'file',
+  );
+
 /** Runs something on a file that was brought; one that is gone is told so. */
 async function held<T>(work: () => T | Promise<T>): Promise<T> {
   try {
     return await work();
   } catch (error) {
+    if (error instanceof TooManyFiles) throw full();
     throw error instanceof FileGone ? gone() : error;
   }
 }
@@ -118,7 +126,8 @@ export function weatherFileRoutes(services: Services) {
       const name = read(fileName, req.query.name);
       if (!Buffer.isBuffer(req.body) || req.body.length === 0)
         throw new Refusal('invalid', 'File must hold something; it is empty', 'file');
-      const file = files.bring(garden.id, name, req.body, readAs(garden, {}));
+      const { body } = req as { body: Buffer };
+      const file = await held(() => files.bring(garden.id, name, body, readAs(garden, {})));
       res.status(202).json(answer(fileView, await viewOf(file)));
     },
     weatherFile: async (req, res) => {

@@ -1,5 +1,7 @@
 import type { DraftView } from '@kibble/contract';
+import { Op } from 'sequelize';
 import { Draft } from '../db/models.ts';
+import { Refusal } from '../errors.ts';
 import type { WallClock } from './clock.ts';
 
 /** A draft as it was typed; one whose text is not understood is no draft any more. */
@@ -15,6 +17,9 @@ function draftToView(row: Draft): DraftView[] {
 export const draftsOf = async (gardenId: number): Promise<DraftView[]> =>
   (await Draft.findAll({ where: { gardenId }, order: [['updatedAt', 'DESC']] })).flatMap(draftToView);
 
+/** Tests under way in one garden at once: every bed and tap of a large one may have several. Judgement. */
+const MOST_DRAFTS = 300;
+
 /** Keeps what was typed so far of a test; the last writer wins. */
 export async function keepDraft(
   gardenId: number,
@@ -22,6 +27,13 @@ export async function keepDraft(
   body: DraftView['body'],
   wall: WallClock,
 ): Promise<DraftView> {
+  const others = await Draft.count({ where: { gardenId, key: { [Op.ne]: key } } });
+  if (others >= MOST_DRAFTS)
+    throw new Refusal(
+      'conflict',
+      `At most ${MOST_DRAFTS} tests can be under way in a garden at once. Finish one, or discard it under Ground & taps.`,
+      'key',
+    );
   const updatedAt = wall.now();
   await Draft.upsert(
     { gardenId, key, body: JSON.stringify(body), updatedAt },
