@@ -1,3 +1,4 @@
+import { besideLarge } from './besideLarge.ts';
 import { demoPlanMs } from './demoPlan.ts';
 import { drags } from './drags.ts';
 import { gardenEnsembleMs } from './gardenEnsemble.ts';
@@ -79,6 +80,17 @@ rooms('500 beds', await largeFigures(), {
   section: '1.9 s',
   stallMs: '3.8 s (200 beds)',
 });
+const beside = await besideLarge();
+table['401 places of another garden, planned'] = plain(ms(beside.largeMs));
+table['Meanwhile: a saved round, the slowest'] = {
+  ...plain(ms(beside.roundMs)),
+  ratio: 'asked: under 300 ms',
+};
+table['Meanwhile: Done to what changed, the slowest'] = {
+  ...plain(ms(beside.doneMs)),
+  ratio: 'asked: under 1 s; before: 4 s',
+};
+table['Memory with both'] = plain(`${beside.rssMb.toFixed(0)} MB`);
 const frames = await sectionFrames();
 if (frames) {
   table[`Section of ${frames.beds} beds, answer to first frame`] = plain(

@@ -332,9 +332,20 @@ describe('who is let in', () => {
   });
 });
 
+test('a certificate that was made while the clock was ahead is made anew once it is right', async () => {
+  const at = join(root, 'clock-ahead');
+  const made = await certificateFor(at, [ADDRESS], new Date());
+  expect((await certificateFor(at, [ADDRESS], new Date())).cert).toBe(made.cert);
+  // By a clock that is put back a year the one that stands is not valid yet.
+  const year = new Date(Date.now() - 365 * 86_400_000);
+  const again = await certificateFor(at, [ADDRESS], year);
+  expect(again.cert).not.toBe(made.cert);
+  expect(again.root).not.toBe(made.root);
+});
+
 test('its own authority signs what the secure address shows, and Node’s own TLS believes it', async () => {
   const [secure = ''] = sharing.urls().secure;
-  const { root: ca } = await certificateFor(join(folder, 'sharing'), [ADDRESS], clock.now);
+  const { root: ca } = await certificateFor(join(folder, 'sharing'), [ADDRESS], new Date());
   const status = await new Promise((done, failed) => {
     secureRequest(`${secure}/api/who`, { ca }, (res) => done(res.statusCode))
       .on('error', failed)

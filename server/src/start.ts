@@ -158,17 +158,23 @@ export async function startKibble(options: StartOptions): Promise<Running> {
         stationUrl = `http://${HOST}:${portOf(station)}`;
         await seedDemo(sequelize, stationUrl, wall);
       }
-      const plans = new PlanStore(await PlannerBeside.start(join(folder, 'program')), wall, log);
-      undone.unshift(() => plans.stop());
-      const towns = await Towns.start(join(folder, 'program'));
-      undone.unshift(() => towns.stop());
+      const program = join(folder, 'program');
+      const [planner, towns, files] = await Promise.all([
+        PlannerBeside.start(program),
+        Towns.start(program),
+        WeatherFiles.beside(program),
+      ]);
+      const plans = new PlanStore(planner, wall, log);
+      undone.unshift(
+        () => plans.stop(),
+        () => towns.stop(),
+        () => files.stop(),
+      );
       const stations = watchStations({ sequelize, wall, log, plans });
       undone.unshift(() => stations.stop());
       const runs = watchSelfStopping(sequelize, wall, log, plans);
       undone.unshift(() => runs.stop());
-      const files = await WeatherFiles.beside(join(folder, 'program'));
-      undone.unshift(() => files.stop());
-      const checking = await checkingBeside(join(folder, 'program'));
+      const checking = checkingBeside(program);
       undone.unshift(() => checking.stop());
       const practice = kind === 'own' ? new PracticeHouse(folder) : undefined;
       if (practice) undone.unshift(() => practice.stop());

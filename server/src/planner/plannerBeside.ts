@@ -14,24 +14,61 @@ const EVENTS_AT_ONCE = 2000;
 /** Room for what is tried and thrown away while a large garden is planned: with the usual few a tenth of the time goes into sweeping. */
 const YOUNG_MB = 128;
 
-/** Plans made and kept in a thread of their own, so that the one that answers is never held up by them. */
+/** Threads at most: one garden's planning keeps no other waiting, and many gardens take no more memory than so many. Judgement. */
+const LANES = 3;
+/** Memory that what is kept of plans may take in each of them, MB. */
+const OLD_MB = 2000;
+
+/** A thread that plans, and how many places the gardens it has are planned for. */
+interface Lane {
+  pool: Piscina<Task, Done>;
+  places: Map<number, number>;
+}
+const placesOn = ({ places }: Lane): number => [...places.values()].reduce((sum, n) => sum + n, 0);
+
+/** Plans made and kept in threads of their own, so that the one that answers is never held up by them. */
 export class PlannerBeside implements Planner {
-  private readonly pool: Piscina<Task, Done>;
+  private readonly filename: string;
+  private readonly lanes: Lane[] = [];
   private readonly under = new Map<number, { done: number; of: number }>();
 
   private constructor(filename: string) {
-    // One thread: it keeps what was followed, and a second would have to follow it again.
+    this.filename = filename;
+    // The first is there before anybody asks.
+    this.begin();
+  }
+
+  private begin(): Lane {
     // What reads TypeScript for the process that answers is nothing to a file of plain JavaScript.
-    this.pool = new Piscina<Task, Done>({
-      filename,
+    const pool = new Piscina<Task, Done>({
+      filename: this.filename,
+      // One thread a lane: it keeps what was followed, and a second would have to follow it again.
       minThreads: 1,
       maxThreads: 1,
       execArgv: [],
-      resourceLimits: { maxYoungGenerationSizeMb: YOUNG_MB },
+      resourceLimits: { maxYoungGenerationSizeMb: YOUNG_MB, maxOldGenerationSizeMb: OLD_MB },
     });
-    this.pool.on('message', ({ gardenId, done, of }: { gardenId: number; done: number; of: number }) => {
+    pool.on('message', ({ gardenId, done, of }: { gardenId: number; done: number; of: number }) => {
       this.under.set(gardenId, { done, of });
     });
+    const lane: Lane = { pool, places: new Map() };
+    this.lanes.push(lane);
+    return lane;
+  }
+
+  /** The thread that has a garden. A new one has a thread to itself while there are any left, and then shares the least laden. */
+  private laneOf(gardenId: number): Lane {
+    const known = this.lanes.find(({ places }) => places.has(gardenId));
+    if (known) return known;
+    const free = this.lanes.find(({ places }) => places.size === 0);
+    const lane =
+      free ??
+      (this.lanes.length < LANES
+        ? this.begin()
+        : [...this.lanes].sort((a, b) => placesOn(a) - placesOn(b))[0]) ??
+      this.begin();
+    lane.places.set(gardenId, 0);
+    return lane;
   }
 
   /** @param folder where the thread's program may be written */
@@ -41,6 +78,7 @@ export class PlannerBeside implements Planner {
 
   async put(gardenId: number, facts: Facts): Promise<void> {
     const { beds } = facts.garden;
+    this.laneOf(gardenId).places.set(gardenId, beds.length + facts.pots.pots.length);
     await this.run({
       do: 'begin',
       gardenId,
@@ -76,11 +114,11 @@ export class PlannerBeside implements Planner {
   }
 
   async stop(): Promise<void> {
-    await this.pool.destroy();
+    await Promise.all(this.lanes.map(({ pool }) => pool.destroy()));
   }
 
   private async run(task: Task): Promise<Viewed | null> {
-    const done = await this.pool.run(task);
+    const done = await this.laneOf(task.gardenId).pool.run(task);
     if ('notThere' in done) throw new NotThere();
     if ('refused' in done) {
       const { code, message, facts } = done.refused;

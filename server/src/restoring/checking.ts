@@ -50,18 +50,22 @@ export const checkingHere = (): Checking => oneAtATime(prepareRestore, () => Pro
  * from the garden meanwhile, and the server ends when it is told to.
  * @param folder where the process's program may be written
  */
-export async function checkingBeside(
+export function checkingBeside(
   folder: string,
   limits: { ms: number; mb: number } = { ms: RESTORE_LIMITS.ms, mb: RESTORE_MB },
-): Promise<Checking> {
-  const program = fileURLToPath(
-    await threadFile(new URL('./child.ts', import.meta.url), folder, ['sqlite3', 'pg-hstore']),
-  );
+): Checking {
+  // Made when it is first needed: most who start Kibble put nothing back.
+  let made: Promise<string> | null = null;
+  const programFile = (): Promise<string> =>
+    (made ??= threadFile(new URL('./child.ts', import.meta.url), folder, ['sqlite3', 'pg-hstore']).then(
+      (address) => fileURLToPath(address),
+    ));
   // The driver of the database is a program of the machine's own and is read from where it was installed.
   const packages = resolve(dirname(createRequire(import.meta.url).resolve('sqlite3/package.json')), '..');
   let child: ChildProcess | null = null;
-  const check: Check = (brought, target, onProgress) =>
-    new Promise((done, failed) => {
+  const check: Check = async (brought, target, onProgress) => {
+    const program = await programFile();
+    return new Promise((done, failed) => {
       const running = fork(program, [brought, target], {
         execArgv: [`--max-old-space-size=${limits.mb}`],
         env: { ...process.env, NODE_PATH: packages },
@@ -94,6 +98,7 @@ export async function checkingBeside(
         failed(tooLarge('The file could not be checked: it takes more memory than a garden’s file may.'));
       });
     });
+  };
   return oneAtATime(check, async () => {
     const running = child;
     if (!running) return;

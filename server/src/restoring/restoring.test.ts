@@ -175,7 +175,7 @@ describe('an archive', () => {
 
 describe('where it is checked', () => {
   test('in a process of its own, with the same words, and one file at a time', async () => {
-    const checking = await checkingBeside(join(root, 'program'));
+    const checking = checkingBeside(join(root, 'program'));
     const into = target();
     const rows: number[] = [];
     const first = checking.check(await changed('SELECT 1'), into, (done) => rows.push(done));
@@ -191,11 +191,13 @@ describe('where it is checked', () => {
   }, 60_000);
 
   test('what takes too long is given up, and a server that is told to stop does not wait for it', async () => {
-    const hasty = await checkingBeside(join(root, 'program'), { ms: 1, mb: 700 });
+    const hasty = checkingBeside(join(root, 'program'), { ms: 1, mb: 700 });
     await expect(hasty.check(await changed('SELECT 1'), target())).rejects.toThrow('was given up');
-    const stopped = await checkingBeside(join(root, 'program'));
+    const stopped = checkingBeside(join(root, 'program'));
     const under = stopped.check(await changed('SELECT 1'), target());
     under.catch(() => undefined);
+    // Until its program is made and begun there is nothing to stop.
+    while (stopped.progress()?.of === 0) await new Promise((after) => setTimeout(after, 5));
     await stopped.stop();
     await expect(under).rejects.toBeInstanceOf(Refusal);
   }, 60_000);

@@ -17,8 +17,11 @@ function keptIn(file: string, now: Date): Certificate | null {
   if (!existsSync(file)) return null;
   try {
     const made = kept.parse(JSON.parse(readFileSync(file, 'utf8')));
-    const until = Date.parse(new X509Certificate(made.cert).validTo);
-    return until - now.getTime() > RENEWED_DAYS * DAY_MS ? made : null;
+    const { validFrom, validTo } = new X509Certificate(made.cert);
+    // Made while this computer's clock was ahead, it is not valid yet for anybody whose clock is right.
+    const holds = Date.parse(validFrom) <= now.getTime() + DAY_MS;
+    const lasts = Date.parse(validTo) - now.getTime() > RENEWED_DAYS * DAY_MS;
+    return holds && lasts ? made : null;
   } catch {
     return null;
   }

@@ -9,6 +9,13 @@ const PATIENCE_MS = 60_000;
 
 export const pause = (ms: number): Promise<void> => new Promise((after) => setTimeout(after, ms));
 
+/** Every process that was begun and has not ended: none of them outlives the run, however it ends. */
+const running = new Set<ChildProcess>();
+process.on('exit', () => {
+  for (const child of running) child.kill('SIGKILL');
+});
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, () => process.exit(1));
+
 /** A Kibble as a process of its own, that can be killed like one. */
 export class House {
   readonly folder: string;
@@ -35,7 +42,10 @@ export class House {
       env: { ...process.env, KIBBLE_DATA: this.folder, PORT: '0' },
       stdio: ['ignore', 'pipe', 'pipe'],
     });
-    this.child.stderr?.on('data', (chunk: Buffer) => (this.words += String(chunk)));
+    const { child } = this;
+    running.add(child);
+    child.once('exit', () => running.delete(child));
+    child.stderr?.on('data', (chunk: Buffer) => (this.words += String(chunk)));
   }
 
   /** Starts it and waits until it answers; false when it refused to, its words then in `words`. */
