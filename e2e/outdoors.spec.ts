@@ -114,16 +114,17 @@ test('wrong codes are locked out; a helper walks the round alone; who is shut ou
     });
     await settings.getByRole('button', { name: /code$/ }).click();
     await expect(settings.getByTestId('invitation')).toContainText(
-      may.source.includes('round') ? 'walk the round only' : 'do everything',
+      may.source.includes('round') ? 'walk the round of Three Poplars' : 'do everything',
     );
     return ((await settings.getByTestId('code').textContent()) ?? '').replace(/\s/g, '');
   };
   const [helpers, helper] = await phone(browser, house, await code(/round/));
-  await expect(helper.getByRole('navigation', { name: 'Rooms at the thumb' }).getByRole('link')).toHaveCount(
-    1,
-  );
+  await expect(helper.getByRole('navigation', { name: 'Rooms at the thumb' }).getByRole('link')).toHaveText([
+    'Round',
+    'Weigh pots',
+  ]);
   await helper.goto(`${house.network}/garden/1/settings`);
-  await expect(helper.getByText('This device is let in for the round only.')).toBeVisible();
+  await expect(helper.getByText('This device is connected for the round only.')).toBeVisible();
   await helper.goto(`${house.network}/garden/1/round`);
   await openedStop(helper).getByRole('button', { name: 'Done', exact: true }).click();
   await expect(helper.getByRole('status')).toContainText('written down');

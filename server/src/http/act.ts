@@ -6,6 +6,7 @@ import { writerOf } from '../db/writer.ts';
 import { asDone } from '../db/acting.ts';
 import { Refusal } from '../errors.ts';
 import { enteredOn } from './enteredOn.ts';
+import { KEY } from './signature.ts';
 import { sendJson } from './sendView.ts';
 import type { Touched } from '../planner/planStore.ts';
 import { Unplannable, isPlannable } from '../planner/prove.ts';
@@ -23,7 +24,6 @@ export interface Answer {
   roundOf?: Garden;
 }
 
-const KEY = /^[\w-]{8,80}$/;
 /** How long an act is remembered: longer than any page or outbox tries again, days. Judgement. */
 const REMEMBERED_DAYS = 60;
 /** A long answer (a whole garden after a step of its clock) is remembered for an hour only, so that the file stays small. */
@@ -86,8 +86,6 @@ export function actAfter<Seen>(
   };
   return async (req, res) => {
     const key = keyOf(req);
-    // Whoever sent it sees by its own key that this is the answer to it.
-    if (key !== null) res.set('Idempotency-Key', key);
     const doing = enteredOn(req, wall.now(), sharing);
     const what = whatOf(req);
     const known = key === null ? null : await answeredBefore(key, what);

@@ -52,7 +52,7 @@ import type {
   PairBody,
   WhoView,
   CalendarView,
-  Rights,
+  InviteBody,
   SaidAnswer,
   SaidBody,
   SectionView,
@@ -616,8 +616,8 @@ export const api = createApi({
       query: (body) => ({ url: 'sharing', method: 'PATCH', body }),
       invalidatesTags: ['Sharing'],
     }),
-    invite: build.mutation<InviteView, Rights>({
-      query: (rights) => ({ url: 'sharing/invitation', method: 'POST', body: { rights } }),
+    invite: build.mutation<InviteView, InviteBody>({
+      query: (body) => ({ url: 'sharing/invitation', method: 'POST', body }),
       invalidatesTags: ['Sharing'],
     }),
     revoke: build.mutation<{ id: string }, string>({

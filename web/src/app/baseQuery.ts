@@ -37,6 +37,9 @@ async function worded(error: FetchBaseQueryError): Promise<FetchBaseQueryError> 
   return words ? { ...error, data: { error: words.inOwnUnits(data.error, spokenUnits()) } as never } : error;
 }
 
+/** What a garden's whole file is checked, copied or put back by takes as long as it takes. */
+const takesLong = (url: string): boolean => url.startsWith('your-data/');
+
 /** Stepping the clock twice in a second is meant; what is typed goes on being kept under its own name. */
 const meantTwice = (url: string): boolean => url.endsWith('/step') || url.includes('/drafts/');
 
@@ -113,19 +116,18 @@ const needsHome = (): Result => ({
 
 /** An act that finds no way home is kept here, and answered by what stands for home's answer. */
 async function keptHere(
-  act: { method: string; url: string; body: unknown; key: string },
+  act: { method: string; url: string; body: unknown; key: string; at: string },
   api: BaseQueryApi,
 ): Promise<Result> {
   const found = standInFor(act.method, act.url);
   if (!found || typeof indexedDB === 'undefined') return needsHome();
   const { standIn, ids } = found;
-  const at = new Date().toISOString();
+  const { at } = act;
   const known = knownOn(api.getState());
   const asked = { at, body: act.body, seq: 0, ids, known };
   const contact = await knownContact();
   const kept = await keepAct({
     ...act,
-    at,
     offsetMs: contact?.offsetMs ?? null,
     house: contact?.house ?? null,
     gardenId: standIn.gardenOf?.(asked) ?? null,
@@ -174,6 +176,8 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
   const headers = new Headers(asked.headers as HeadersInit | undefined);
   const mutates = api.type === 'mutation' && !(body instanceof Blob);
   if (!mutates) return told(byKibble(await askPatiently({ ...asked, body, headers }, api, extra)));
+  // Its moment is when it was done, not when it turned out that nobody answers.
+  const at = new Date().toISOString();
   const takenBack = await takenBackHere(method, asked.url, body);
   if (takenBack) return takenBack;
   const url = await atHome(asked.url);
@@ -186,15 +190,17 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
   const sent: FetchArgs = { ...asked, url, body, headers };
   // What waits here goes first: home learns of things in the order in which they were done.
   const waits = wayOf(api).kept.some(({ refused }) => !refused) && (await sendKept()) !== 'all sent';
-  if (waits && standInFor(method, url)) return keptHere({ method, url, body, key }, api);
-  let result = byKibble(await ask(sent, api, extra), key);
+  if (waits && standInFor(method, url)) return keptHere({ method, url, body, key, at }, api);
+  const sendIt = async (): Promise<Result> =>
+    byKibble(await (takesLong(url) ? askPatiently : ask)(sent, api, extra), key);
+  let result = await sendIt();
   for (const pause of wayOf(api).home && navigator.onLine ? AGAIN_AFTER_MS : []) {
     if (!noAnswer(result)) break;
     await new Promise((after) => setTimeout(after, pause));
-    result = byKibble(await ask(sent, api, extra), key);
+    result = await sendIt();
   }
   actAnswered(what, key, Date.now(), !noAnswer(result));
   noteWay(result, api);
-  if (noAnswer(result)) return keptHere({ method, url, body, key }, api);
+  if (noAnswer(result)) return keptHere({ method, url, body, key, at }, api);
   return result.error ? { error: await worded(result.error), meta: result.meta } : result;
 };

@@ -137,8 +137,8 @@ export function GardenShell() {
                   </p>
                 )}
                 <main id="room" tabIndex={-1} className="px-4 pt-4 pb-16 outline-none md:px-8">
-                  {roundOnly && !/\/(round|beds\/\d+)$/.test(pathname) ? (
-                    <p role="alert">This device is let in for the round only.</p>
+                  {roundOnly && !/\/(round|beds\/\d+|pots\/weigh)$/.test(pathname) ? (
+                    <p role="alert">This device is connected for the round only.</p>
                   ) : round || !needsRound ? (
                     <Outlet />
                   ) : null}

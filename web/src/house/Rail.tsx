@@ -7,12 +7,22 @@ import { BAR, MORE, ROOM_GROUPS, type Room } from './rooms.ts';
 
 /** A bed's page lies in the garden, a test in the ground. */
 const inRoom = (path: string, pathname: string): boolean =>
-  pathname.split('/')[3] === path || (path === 'section' && /\/beds(\/|$)/.test(pathname));
+  pathname.split('/')[3] === path ||
+  pathname.endsWith(`/${path}`) ||
+  (path === 'section' && /\/beds(\/|$)/.test(pathname));
 
 const LINK =
   'flex items-center border-transparent font-serif text-quiet aria-[current=page]:border-ink aria-[current=page]:font-semibold aria-[current=page]:text-ink';
 
-function RoomLink({ id, room, className }: { id: number; room: Room; className: string }) {
+function RoomLink({
+  id,
+  room,
+  className,
+}: {
+  id: number;
+  room: Pick<Room, 'path' | 'name'>;
+  className: string;
+}) {
   const { pathname } = useLocation();
   return (
     <NavLink
@@ -24,6 +34,12 @@ function RoomLink({ id, room, className }: { id: number; room: Room; className: 
     </NavLink>
   );
 }
+
+/** Where a helper goes. */
+const HELPERS: readonly Pick<Room, 'path' | 'name'>[] = [
+  ...BAR.slice(0, 1),
+  { path: 'pots/weigh', name: 'Weigh pots' },
+];
 
 /** The way through: groups under one another at the side, on the phone four rooms at the thumb and the rest behind “More”. */
 export function Rail({
@@ -45,7 +61,7 @@ export function Rail({
         aria-label="Rooms at the thumb"
         className="at-thumb fixed inset-x-0 bottom-0 z-10 flex border-t border-rule bg-paper print:hidden"
       >
-        {(roundOnly ? BAR.slice(0, 1) : BAR).map((room) => (
+        {(roundOnly ? HELPERS : BAR).map((room) => (
           <RoomLink
             key={room.path}
             id={id}
@@ -69,7 +85,7 @@ export function Rail({
           <p aria-hidden className="px-5 text-sm text-quiet">
             {name}
           </p>
-          {(roundOnly ? rooms.slice(0, 1) : rooms).map((room) => (
+          {(roundOnly ? HELPERS : rooms).map((room) => (
             <RoomLink
               key={room.path}
               id={id}

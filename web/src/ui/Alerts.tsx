@@ -2,6 +2,7 @@ import type { AlertView, TickView } from '@kibble/contract';
 import { isSeenTo, stateOf, type AlertAct } from '@kibble/core';
 import { useState } from 'react';
 import { useTickAlertMutation, useTicksQuery } from '../app/api.ts';
+import { useIsHelper } from '../app/useIsHelper.ts';
 import {
   ACT_WORDS,
   ALERT_NAMES,
@@ -79,6 +80,7 @@ export function AlertActs({
 }) {
   const garden = useGarden();
   const units = useUnits();
+  const isHelper = useIsHelper();
   const [tick, { error }] = useTickAlertMutation();
   const state = stateOf(alert);
   return (
@@ -93,7 +95,7 @@ export function AlertActs({
                   type="checkbox"
                   className="size-5 flex-none accent-ink"
                   checked={done}
-                  disabled={ticks === undefined}
+                  disabled={ticks === undefined || isHelper}
                   onChange={() => void tick({ gardenId: garden.id, body: { ...state, act, done: !done } })}
                 />
                 <span className={done ? 'text-quiet line-through' : ''}>

@@ -41,7 +41,9 @@ export function BedLog({ bed, events, today }: { bed: BedView; events: EventView
                 ? `${units.text('volume', event.litres ?? 0)}, ${Math.round(event.minutes ?? 0)} min${event.reason === 'as planned' ? '' : event.note ? `, off the plan: ${event.note}` : ', done differently'}`
                 : `Skipped: ${event.reason ?? ''}`}
               {event.by ? `; on ${event.by}` : ''}
-              {event.clockWasAhead ? '. That device’s clock was ahead, so this counts from when it arrived' : ''}
+              {event.clockWasAhead
+                ? '. That device’s clock was ahead, so this counts from when it arrived'
+                : ''}
             </span>
             <button
               type="button"

@@ -1,6 +1,7 @@
 import type { LeaveView, PotsView, RoundView } from '@kibble/contract';
 import { Link } from 'react-router';
 import { useGarden } from '../../app/gardenRound.ts';
+import { useIsHelper } from '../../app/useIsHelper.ts';
 import { Button } from '../../ui/Button.tsx';
 import { UnderWay } from '../../ui/UnderWay.tsx';
 import { TimerStale } from '../fortnight/TimerStale.tsx';
@@ -22,9 +23,10 @@ export function BesideWalk({
   pots: PotsView | undefined;
   left: LeaveView[];
 }) {
+  const isHelper = useIsHelper();
   return (
     <>
-      {pots ? <UnderWay sequences={pots.sequences} /> : null}
+      {pots && !isHelper ? <UnderWay sequences={pots.sequences} /> : null}
       {pots ? <PotWalks pots={pots} /> : null}
       <Besides leave={left} tasks={round.tasks} />
     </>
@@ -34,15 +36,16 @@ export function BesideWalk({
 /** The rest of the morning: what was put off, the round on the clock, what would make it surer, and paper. */
 export function BelowWalk({ round, empty }: { round: RoundView; empty: boolean }) {
   const garden = useGarden();
+  const isHelper = useIsHelper();
   return (
     <div className="mt-6 grid gap-x-10 lg:grid-cols-2">
       <div>
         <PutOff items={round.putOff} />
-        <TimerStale />
+        {isHelper ? null : <TimerStale />}
         <Walk />
       </div>
       <div>
-        <SharpenGarden gardenId={garden.id} />
+        {isHelper ? null : <SharpenGarden gardenId={garden.id} />}
         {round.measuredShare < 0.99 ? (
           <p className="mt-6 border-l-4 border-rule pl-3 text-sm">
             <span className="assumed">{Math.round((1 - round.measuredShare) * 100)} %</span> of the past

@@ -1,8 +1,9 @@
-import { RIGHTS, type Rights, type SharingView } from '@kibble/contract';
+import { RIGHTS, type GardenName, type Rights, type SharingView } from '@kibble/contract';
 import { useState } from 'react';
 import {
   refusal,
   useChangeSharingMutation,
+  useGardensQuery,
   useInviteMutation,
   useRevokeMutation,
   useSharingQuery,
@@ -116,24 +117,61 @@ function Reached({ data }: { data: SharingView }) {
   );
 }
 
+const RIGHTS_WORDS: Readonly<Record<Rights, string>> = {
+  everything: 'see and change everything',
+  'round only': 'walk the round and weigh pots, as a helper',
+};
+const namesOf = (ids: readonly number[], gardens: readonly GardenName[]): string =>
+  gardens
+    .filter(({ id }) => ids.includes(id))
+    .map(({ name }) => name)
+    .join(', ');
+const helperWords = (ids: readonly number[], gardens: readonly GardenName[]): string =>
+  ids.length === 0
+    ? 'a helper, of no garden yet: connect it again with a new code'
+    : `the round of ${namesOf(ids, gardens)}`;
+
 function Invitation({ data }: { data: SharingView }) {
   const [invite, { isLoading, error }] = useInviteMutation();
+  const { data: gardens = [] } = useGardensQuery(null);
   const [rights, setRights] = useState<Rights>('everything');
+  const [chosen, setChosen] = useState<readonly number[]>([]);
   const { invite: now } = data;
+  const several = rights === 'round only' && gardens.length > 1;
+  const ask = (): void => void invite(several ? { rights, gardens: [...chosen] } : { rights });
+  const gardenNames = (ids: readonly number[]): string => namesOf(ids, gardens);
   return (
     <div className="border border-ink p-4">
       <div className="flex flex-wrap items-end gap-3">
         <Choice label="A new device may" value={rights} onChange={(e) => setRights(e.target.value as Rights)}>
           {RIGHTS.map((which) => (
             <option key={which} value={which}>
-              {which === 'everything' ? 'see and change everything' : 'walk the round only (a helper’s)'}
+              {RIGHTS_WORDS[which]}
             </option>
           ))}
         </Choice>
-        <Button disabled={isLoading} onClick={() => void invite(rights)}>
+        <Button disabled={isLoading || (several && chosen.length === 0)} onClick={ask}>
           {now ? 'Another code' : 'Ask for a code'}
         </Button>
       </div>
+      {several ? (
+        <fieldset className="mt-3">
+          <legend>Which gardens may the helper see?</legend>
+          {gardens.map(({ id, name }) => (
+            <label key={id} className="flex min-h-11 cursor-pointer items-center gap-3">
+              <input
+                type="checkbox"
+                className="size-5 flex-none accent-ink"
+                checked={chosen.includes(id)}
+                onChange={(e) =>
+                  setChosen(e.target.checked ? [...chosen, id] : chosen.filter((other) => other !== id))
+                }
+              />
+              {name}
+            </label>
+          ))}
+        </fieldset>
+      ) : null}
       <Refused error={error} />
       {now ? (
         <div className="mt-3 flex flex-wrap items-center gap-5" data-testid="invitation">
@@ -151,8 +189,10 @@ function Invitation({ data }: { data: SharingView }) {
             </strong>
             <span className="text-sm text-quiet">
               For one device, which may{' '}
-              {now.rights === 'everything' ? 'do everything' : 'walk the round only'}; until{' '}
-              {timeText(now.until)}.
+              {now.rights === 'everything'
+                ? 'do everything'
+                : `walk the round of ${gardenNames(now.gardens)}`}
+              ; until {timeText(now.until)}.
             </span>
           </p>
         </div>
@@ -163,6 +203,7 @@ function Invitation({ data }: { data: SharingView }) {
 
 function Devices({ data }: { data: SharingView }) {
   const [revoke, { error }] = useRevokeMutation();
+  const { data: gardens = [] } = useGardensQuery(null);
   const dispatch = useAppDispatch();
   if (data.devices.length === 0) return null;
   const shutOut = async (id: string, name: string): Promise<void> => {
@@ -176,7 +217,8 @@ function Devices({ data }: { data: SharingView }) {
         {data.devices.map((device) => (
           <li key={device.id} className="flex flex-wrap items-center gap-x-4 border-t border-rule">
             <span className="min-w-0 flex-1 py-2">
-              <strong>{device.name}</strong>, {device.rights}
+              <strong>{device.name}</strong>,{' '}
+              {device.rights === 'everything' ? 'everything' : helperWords(device.gardens, gardens)}
               {device.thisOne ? ', this one' : ''}
               <span className="block text-sm text-quiet">
                 since {momentText(device.pairedAt)}, last seen {momentText(device.seenAt)}
