@@ -34,6 +34,12 @@ const WAITED = [
   `Kibble is busy with another change, and this one waited ${LOCK_PATIENCE.ms / 1000} seconds for it. Nothing of this was saved; try again in a moment.`,
 ] as const;
 
+/** What the file system says of a disk that is full, as it is, or as a tool that writes programs wraps it. */
+const isFullDisk = (error: unknown): boolean => {
+  const { code, message = '' } = (error ?? {}) as { code?: unknown; message?: string };
+  return code === 'ENOSPC' || code === 'EDQUOT' || /no space left on device/i.test(message);
+};
+
 /** Express's own refusals: a body that is no JSON, or too large. */
 function bodyRefusal(error: unknown): Refusal | null {
   const { type, limit, status } = (error ?? {}) as { type?: string; limit?: number; status?: number };
@@ -73,7 +79,10 @@ export const errorHandler =
     }
     if (error instanceof LockTimeout)
       log.error({ holder: error.holder, method: req.method, url: loggedUrl(req.originalUrl) }, error.message);
-    const [code, words] = error instanceof LockTimeout ? WAITED : (MACHINE[sqliteCode(error) ?? ''] ?? []);
+    const [code, words] =
+      error instanceof LockTimeout
+        ? WAITED
+        : (MACHINE[isFullDisk(error) ? 'SQLITE_FULL' : (sqliteCode(error) ?? '')] ?? []);
     const refusal =
       error instanceof Refusal ? error : code && words ? new Refusal(code, words) : bodyRefusal(error);
     const tell = (status: number, told: ApiError['error']): void => {

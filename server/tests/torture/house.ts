@@ -1,6 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { rmSync } from 'node:fs';
-import { resolve } from 'node:path';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { openRaw } from '../../src/db/raw.ts';
 
@@ -8,6 +9,9 @@ const root = fileURLToPath(new URL('../../..', import.meta.url));
 const PATIENCE_MS = 60_000;
 
 export const pause = (ms: number): Promise<void> => new Promise((after) => setTimeout(after, ms));
+
+/** A folder of its own, to be thrown away. */
+export const newFolder = (): string => mkdtempSync(join(tmpdir(), 'kibble-torture-'));
 
 /** Every process that was begun and has not ended: none of them outlives the run, however it ends. */
 const running = new Set<ChildProcess>();
@@ -89,6 +93,7 @@ export class House {
     path: string,
     body?: unknown,
     key?: string,
+    more: Readonly<Record<string, string>> = {},
   ): Promise<{
     status: number;
     body: { id?: number; error?: { code: string; message: string } } & Record<string, unknown>;
@@ -99,6 +104,7 @@ export class House {
         headers: {
           'Content-Type': body instanceof Uint8Array ? 'application/octet-stream' : 'application/json',
           ...(key ? { 'Idempotency-Key': key } : {}),
+          ...more,
         },
         body:
           body instanceof Uint8Array

@@ -1,24 +1,21 @@
-import { copyFileSync, mkdirSync, mkdtempSync, readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { copyFileSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { beds as planted } from '@kibble/demo';
 import { copiesOf } from '../../src/db/copies.ts';
-import { GARDEN, House, must, pause, weatherFile } from './house.ts';
+import { GARDEN, House, must, newFolder, pause, weatherFile } from './house.ts';
 
 /** One way of pulling the plug: given a number from 0 to 1 that says when, it must find everything whole afterwards. */
 export type Kill = (when: number) => Promise<void>;
 
-const folder = (): string => mkdtempSync(join(tmpdir(), 'kibble-torture-'));
-
 /** A house with a garden in it that is used again and again, so that damage would add up and show. */
-async function begun(): Promise<House> {
-  const house = new House(folder());
+export async function begun(): Promise<House> {
+  const house = new House(newFolder());
   must(await house.start(), `the first start was refused: ${house.words}`);
   must((await house.send('POST', '/gardens', GARDEN))?.status === 201, 'the first garden was not taken');
   return house;
 }
 
-async function startAgain(house: House): Promise<void> {
+export async function startAgain(house: House): Promise<void> {
   must(await house.start(), `it did not open again: ${house.words}`);
   const [check] = await house.rows<{ integrity_check: string }>('PRAGMA integrity_check');
   must(check?.integrity_check === 'ok', `the file is damaged: ${check?.integrity_check}`);
@@ -145,12 +142,12 @@ export async function importKilled(): Promise<Kill> {
 export async function migrationKilled(): Promise<Kill> {
   const events = (depth: string): string =>
     `SELECT id, date, litres, minutes, ${depth}, rainMm, note FROM events ORDER BY id`;
-  const first = new House(folder());
+  const first = new House(newFolder());
   copyFileSync('server/fixtures/kibble-005.sqlite', first.file);
   const before = JSON.stringify(await first.rows(events('netMm AS depthMm')));
   first.remove();
   return async (when) => {
-    const house = new House(folder());
+    const house = new House(newFolder());
     copyFileSync('server/fixtures/kibble-005.sqlite', house.file);
     house.spawn();
     await pause(300 + when * 2500);
@@ -172,7 +169,7 @@ export async function migrationKilled(): Promise<Kill> {
 /** The very first start, of the demo with all its planting out: it begins anew, whole. */
 export async function firstStartKilled(): Promise<Kill> {
   return async (when) => {
-    const house = new House(folder(), ['--demo']);
+    const house = new House(newFolder(), ['--demo']);
     house.spawn();
     await pause(200 + when * 3500);
     await house.kill();

@@ -14,6 +14,7 @@ import {
   wateringsKilled,
   type Kill,
 } from './kills.ts';
+import { archiveKilled, outboxKilled, potsKilled, sharingKilled, treesKilled } from './moreKills.ts';
 
 const argument = (name: string, usual: number): number => {
   const at = process.argv.indexOf(`--${name}`);
@@ -22,12 +23,17 @@ const argument = (name: string, usual: number): number => {
 
 /** Which phases, and the share of the kills each takes. */
 const PHASES: readonly [string, () => Promise<Kill>, number][] = [
-  ['waterings', wateringsKilled, 0.25],
-  ['gauge', gaugeKilled, 0.15],
-  ['import', importKilled, 0.15],
-  ['migration', migrationKilled, 0.15],
-  ['first start', firstStartKilled, 0.15],
-  ['restore', restoreKilled, 0.15],
+  ['waterings', wateringsKilled, 0.14],
+  ['gauge', gaugeKilled, 0.08],
+  ['outbox', outboxKilled, 0.12],
+  ['pots', potsKilled, 0.1],
+  ['trees', treesKilled, 0.1],
+  ['sharing', sharingKilled, 0.1],
+  ['import', importKilled, 0.08],
+  ['archive', archiveKilled, 0.08],
+  ['migration', migrationKilled, 0.06],
+  ['first start', firstStartKilled, 0.06],
+  ['restore', restoreKilled, 0.08],
 ];
 
 const kills = argument('kills', 100);

@@ -54,7 +54,7 @@ function byKibble(result: Result, key?: string): Result {
   const answer = result.meta?.response;
   // Who a device that is not connected is, is not asked of its key.
   if (!answer || isFromKibble(answer, answer.status === 401 ? undefined : key)) return result;
-  return { error: { status: 'FETCH_ERROR', error: 'not answered by Kibble' }, meta: result.meta };
+  return { error: { status: 'FETCH_ERROR', error: 'not Kibble' }, meta: result.meta };
 }
 
 const wayOf = (api: BaseQueryApi): Way => (api.getState() as { way: Way }).way;
@@ -103,12 +103,12 @@ export function knownOn(state: unknown): Known {
 const needsHome = (): Result => ({
   error: {
     status: 'CUSTOM_ERROR',
-    error: 'no way home',
+    error: 'offline',
     data: {
       error: {
         code: 'busy',
         message:
-          'There is no way to Kibble at home just now, and this needs it at once. What you typed is still here: send it when the way is back.',
+          'You are offline, and this cannot wait on the phone. What you typed is still here: send it when you are back online.',
       },
     },
   },

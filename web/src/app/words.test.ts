@@ -14,9 +14,9 @@ import {
   waitingWords,
   waterSentence,
   weekdayWords,
-  windowWords,
   type Sentence,
 } from './words.ts';
+import { windowWords } from './bedWords.ts';
 
 const metric = unitsOf('metric');
 const us = unitsOf('us');

@@ -1,4 +1,4 @@
-import type { RoundsView, StopView, WindowView } from '@kibble/contract';
+import type { RoundsView, StopView } from '@kibble/contract';
 import type {
   Aim,
   RemedyId,
@@ -7,7 +7,6 @@ import type {
   Explainable,
   HandPace,
   LeaveReason,
-  RunsOut,
   Waiting,
   WaterReason,
 } from '@kibble/core';
@@ -213,33 +212,6 @@ export function leaveSentence(
       if (event?.kind === 'skip') return [`Skipped: ${event.reason ?? 'no reason given'}.`];
       return [event?.litres ? `Had ${units.text('volume', event.litres)} today.` : 'Had its water today.'];
   }
-}
-
-/** When the next watering falls due, as sure as the weather lets it be. */
-export function windowWords(window: WindowView, today: string): string {
-  const { early, likely, late } = window;
-  if (!early) return 'No watering is likely within a fortnight.';
-  const name = (date: string): string => (date === today ? 'today' : dayMonth(date));
-  if (early === late) return `Next: ${name(early)}, as good as certain.`;
-  const middle = likely ? `, most likely ${name(likely)}` : '';
-  return late
-    ? `Next: between ${name(early)} and ${name(late)}${middle}.`
-    : `Next: ${name(early)} at the earliest, and perhaps not within a fortnight${middle}.`;
-}
-
-/** How long the ground's store lasts if nobody waters. */
-export function runsOutWords({ slows, wilts, until }: RunsOut, today: string): string {
-  const about = ({ early, likely, late }: RunsOut['slows']): string => {
-    const name = (date: string | null): string => (date === null ? 'not at all' : dayMonth(date));
-    const between = early === late ? '' : ` (between ${name(early)} and ${name(late)})`;
-    return `${name(likely)}${between}`;
-  };
-  const wilting = wilts.likely ? ` It wilts from about ${about(wilts)}.` : ' It hardly wilts this season.';
-  if (slows.likely === null)
-    return `With no watering at all what the ground holds, and the rain to come, will most likely do until ${dayMonth(until)}.`;
-  if (slows.likely === today)
-    return `What was within easy reach is used up.${wilts.likely ? ` With no watering at all it wilts from about ${about(wilts)}.` : ''}`;
-  return `With no watering at all what the ground holds lasts until about ${about(slows)}.${wilting}`;
 }
 
 /** When in the day to water, with the reason. */

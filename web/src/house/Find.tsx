@@ -5,6 +5,7 @@ import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { useFocusKept } from '../ui/useFocusKept.ts';
 import { ROOMS } from './rooms.ts';
+import { ALSO } from './roomsAlso.ts';
 
 /** What is done rather than gone to: where, and the words by which it is looked for. */
 const ACTS: readonly (readonly [path: string, name: string, also: string])[] = [
@@ -69,12 +70,12 @@ export function Find({ garden, open, onClose }: { garden: GardenView; open: bool
                     {bed.name} <span className="text-sm">{bed.planting?.cropName ?? 'bed'}</span>
                   </Command.Item>
                 ))}
-              {ROOMS.map(({ path, name, also }) => (
+              {ROOMS.map(({ path, name }) => (
                 <Command.Item
                   key={path}
                   className={ITEM}
                   value={name}
-                  keywords={also.split(' ')}
+                  keywords={(ALSO[path] ?? '').split(' ')}
                   onSelect={() => go(path)}
                 >
                   {name} <span className="text-sm">room</span>

@@ -1,8 +1,7 @@
-/** A room: its path, its one name everywhere, and the words by which it is looked for besides. */
+/** A room: its path, and its one name everywhere. */
 export interface Room {
   path: string;
   name: string;
-  also: string;
 }
 
 /** The rooms in the order of the work, in the rail's groups. */
@@ -10,27 +9,26 @@ export const ROOM_GROUPS: readonly { name: string; rooms: readonly Room[] }[] = 
   {
     name: 'Today',
     rooms: [
-      { path: 'round', name: 'Round', also: 'today walk water stops' },
-      { path: 'fortnight', name: 'Fortnight', also: 'plan calendar days ahead move' },
+      { path: 'round', name: 'Round' },
+      { path: 'fortnight', name: 'Fortnight' },
     ],
   },
   {
     name: 'The place',
     rooms: [
-      { path: 'section', name: 'Garden', also: 'beds section soil cut open' },
+      { path: 'section', name: 'Garden' },
       {
         path: 'pots',
         name: 'Pots & trays',
-        also: 'containers shelf weigh seedlings houseplants cacti water acid',
       },
-      { path: 'trees', name: 'Trees', also: 'shrubs hedge rose ring orchard gap clock move outward' },
-      { path: 'ground', name: 'Ground & taps', also: 'tests soil flow measure bucket cans feel' },
-      { path: 'weather', name: 'Weather', also: 'rain gauge forecast station import file' },
+      { path: 'trees', name: 'Trees' },
+      { path: 'ground', name: 'Ground & taps' },
+      { path: 'weather', name: 'Weather' },
     ],
   },
   {
     name: 'The book',
-    rooms: [{ path: 'settings', name: 'Settings', also: 'units place limits data copy print' }],
+    rooms: [{ path: 'settings', name: 'Settings' }],
   },
 ];
 export const ROOMS: readonly Room[] = ROOM_GROUPS.flatMap(({ rooms }) => rooms);

@@ -54,11 +54,6 @@ const book = (): Promise<IDBPDatabase<Tables>> => {
       }
       if (before < 2) db.createObjectStore('contact', { keyPath: 'name' });
     },
-    // A newer page or worker opens the list in another form: this one lets go of it.
-    blocking: (_from, _to, event) => {
-      (event.target as unknown as IDBDatabase).close();
-      opened = null;
-    },
   });
   return opened;
 };

@@ -4,13 +4,12 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import {
   leaveHead,
   leaveSentence,
-  runsOutWords,
   shareWords,
   stageWords,
   waitingWords,
   waterSentence,
-  windowWords,
 } from '../../app/words.ts';
+import { runsOutWords, windowWords } from '../../app/bedWords.ts';
 import { DepletionChart } from '../../drawing/DepletionChart.tsx';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
