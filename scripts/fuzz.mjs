@@ -13,6 +13,7 @@ const argument = (name, usual) => {
 
 prepare();
 const cases = argument('cases', 50_000);
+const calls = argument('calls', 2 * cases);
 const seed = argument('seed', Math.floor(Date.now() / 1000));
 const parts = Math.max(1, Math.min(2, availableParallelism()));
 const done = await Promise.all(
@@ -30,6 +31,8 @@ const done = await Promise.all(
             Math.ceil(cases / parts),
             '--seed',
             seed + i,
+            '--calls',
+            Math.ceil(calls / parts),
           ].map(String),
           { cwd: root, stdio: 'inherit' },
         );

@@ -3,7 +3,7 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { Refusal } from './errors.ts';
-import { authorize } from './http/authorize.ts';
+import { authorize, authorizeBody } from './http/authorize.ts';
 import { errorHandler } from './http/errorHandler.ts';
 import { Live } from './http/live.ts';
 import { hostGuard } from './http/originGuard.ts';
@@ -78,7 +78,12 @@ export function kibbleApp(
     }),
   );
   app.use(compression({ level: COMPRESSION_LEVEL }));
-  app.use(apiRouter(handlersOf(services), authorize(sharing)));
+  app.use(
+    apiRouter(handlersOf(services), {
+      authorize: authorize(sharing),
+      authorizeBody: authorizeBody(sharing),
+    }),
+  );
   app.use(notInCatalogue);
   if (webDir && existsSync(webDir)) app.use(pageFiles(webDir));
   app.use((req) => {

@@ -46,7 +46,7 @@ async function ownPotEntries({ body }: Request, { id: deviceId }: Device): Promi
 /** A helper asks about the gardens they were invited to, and undoes what they entered themselves. */
 async function authorizeHelper(
   req: Request,
-  { entry, name }: { entry: Endpoint; name: EndpointName },
+  entry: Endpoint,
   device: Device,
   gardens: readonly number[],
 ): Promise<void> {
@@ -61,13 +61,12 @@ async function authorizeHelper(
     if ((entry.of === 'event' || entry.of === 'finding') && named.deviceId !== device.id)
       throw notTheirs(`${HELPERS_ONLY} It may undo only what was entered on it.`);
   }
-  await HELPERS[name]?.(req, device);
 }
 
 /** Answers this computer itself and the devices that were connected, and them what they may, by the entry that was matched. */
 export const authorize =
   (sharing: Sharing | undefined) =>
-  (entry: Endpoint, name: EndpointName): RequestHandler =>
+  (entry: Endpoint): RequestHandler =>
   async (req, _res, next) => {
     const { who } = entry;
     if (!sharing || sharing.isHere(req) || who === 'anybody' || who === 'whoever has the link') {
@@ -89,6 +88,16 @@ export const authorize =
           ? 'That is done at the computer on which Kibble runs, not from another device.'
           : HELPERS_ONLY,
       );
-    if (has === 'helper') await authorizeHelper(req, { entry, name }, device, sharing.gardensOf(device));
+    if (has === 'helper') await authorizeHelper(req, entry, device, sharing.gardensOf(device));
+    next();
+  };
+
+/** Of what was sent, once it has been read: a helper may enter less than may be sent to the same address. */
+export const authorizeBody =
+  (sharing: Sharing | undefined) =>
+  (name: EndpointName): RequestHandler =>
+  async (req, _res, next) => {
+    const device = sharing && !sharing.isHere(req) ? sharing.deviceOf(req) : null;
+    if (device?.rights === 'round only') await HELPERS[name]?.(req, device);
     next();
   };

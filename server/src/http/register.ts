@@ -21,11 +21,15 @@ const nothingThere = (method: string, url: string): Refusal =>
  * Every endpoint of the catalogue, each with its guards before it. Letters and slashes of an address count as they are
  * written: what is not an entry of the catalogue to the letter is not there, so that no guard is passed by writing an
  * address another way.
- * @param authorize decides who may ask, by the entry that was matched and never by the text of an address
+ * @param guards decide who may ask, by the entry that was matched and never by the text of an address: before anything
+ *   that was sent is read, and once it has been
  */
 export function apiRouter(
   table: Handlers,
-  authorize: (entry: Endpoint, name: EndpointName) => RequestHandler,
+  guards: {
+    authorize: (entry: Endpoint) => RequestHandler;
+    authorizeBody: (name: EndpointName) => RequestHandler;
+  },
 ): Router {
   const router = Router({ caseSensitive: true, strict: true });
   router.use((req, _res, next) => {
@@ -36,9 +40,9 @@ export function apiRouter(
     const entry = endpoint(name);
     const method = CATALOGUE[name].method.toLowerCase() as 'get' | 'post' | 'put' | 'patch' | 'delete';
     // Whoever reads a calendar by its link is no page of ours.
-    const guards = entry.who === 'whoever has the link' ? [] : [originGuard];
-    const sent = entry.method === 'GET' ? [] : [bodyOf(entry)];
-    router[method](entry.path, ...guards, ...sent, authorize(entry, name), table[name]);
+    const own = entry.who === 'whoever has the link' ? [] : [originGuard];
+    const sent = entry.method === 'GET' ? [] : [bodyOf(entry), guards.authorizeBody(name)];
+    router[method](entry.path, ...own, guards.authorize(entry), ...sent, table[name]);
   }
   return router;
 }

@@ -1,9 +1,14 @@
 /**
  * Every body the API accepts must leave every view of every garden answering; every refusal must name its field; nothing
  * may answer 5xx. Bodies are made from the contract's own schemas.
- * node --import tsx server/tests/fuzz/run.ts --cases 2000 [--seed 1]
+ * Then everybody asks for everything, in every spelling: nobody gets beyond their rights.
+ * node --import tsx server/tests/fuzz/run.ts --cases 2000 [--seed 1] [--calls 2000]
  */
+import { createHash } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import {
   ARCHIVE_TABLE_NAMES,
   bedBody,
@@ -11,6 +16,8 @@ import {
   bedLinks,
   bedToPotBody,
   copiesBody,
+  endpoint,
+  ENDPOINT_NAMES,
   draftBody,
   findingBody,
   findingInput,
@@ -40,6 +47,7 @@ import {
   tickBody,
   tryBody,
   wateringBody,
+  type EndpointName,
   type GardenName,
   type GardenView,
   type PotsView,
@@ -56,7 +64,9 @@ import { PlanStore } from '../../src/planner/planStore.ts';
 import { openDatabase } from '../../src/db/open.ts';
 import { writerOf } from '../../src/db/writer.ts';
 import { GARDEN, POT, TREE } from '../oneBed.ts';
+import { Sharing } from '../../src/sharing/sharing.ts';
 import { bodies, type Known } from './arbitrary.ts';
+import { calls, isHarmless, wentTooFar, type Called, type Caller } from './callers.ts';
 
 // The database library takes a stack at every question it is asked; nobody reads them here.
 Error.stackTraceLimit = 0;
@@ -232,10 +242,16 @@ const sequelize = await openDatabase(':memory:');
 const wall = { now: () => new Date('2026-07-14T06:00:00Z') };
 const log = pino({ level: process.env.LOG_LEVEL ?? 'silent' });
 const plans = new PlanStore(new PlannerHere(), wall, log);
-const app = kibbleApp({ sequelize, wall, log, plans, files: WeatherFiles.here() });
+/** An address of this machine that no other machine reaches (127.0.0.0/8 is the loopback, RFC 1122). */
+const NETWORK = '127.0.0.2';
+const folder = mkdtempSync(join(tmpdir(), 'kibble-fuzz-'));
+const sharing = new Sharing({ folder, wall, log, on: true, addresses: [NETWORK] });
+const app = kibbleApp({ sequelize, wall, log, plans, files: WeatherFiles.here(), sharing });
 const server = app.listen(0, '127.0.0.1');
 await new Promise((ready) => server.once('listening', ready));
-const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+const { port } = server.address() as AddressInfo;
+await sharing.begin(app, port);
+const base = `http://127.0.0.1:${port}`;
 
 async function send(
   method: string,
@@ -271,6 +287,8 @@ const beginning = await (async () => {
 })();
 
 async function beginAgain(): Promise<void> {
+  plans.dropUnsaved();
+  await plans.settled();
   await writerOf(sequelize)(async () => {
     await sequelize.query('PRAGMA defer_foreign_keys = ON');
     for (const table of [...ARCHIVE_TABLE_NAMES].reverse()) await sequelize.query(`DELETE FROM ${table}`);
@@ -370,7 +388,116 @@ async function check(asks: readonly (Omit<Ask, 'body'> & { body: unknown })[]): 
   if (changed) await everyView(touched);
 }
 
+/** Bodies by the entry of the catalogue that takes them; every entry that changes something has one, or takes none. */
+const bodiesOf = new Map<EndpointName, Arbitrary<unknown>[]>();
+for (const { method, path, body } of ASKS) {
+  const name = ENDPOINT_NAMES.find((candidate) => {
+    const entry = endpoint(candidate);
+    const pattern = new RegExp(`^${entry.path.replace(/:\w+/g, '[^/]+')}$`);
+    return entry.method === method && pattern.test(`/api${path}`);
+  });
+  if (!name) throw new Error(`${method} ${path} is not in the catalogue`);
+  bodiesOf.set(name, [...(bodiesOf.get(name) ?? []), body]);
+}
+const anyCall = calls(
+  Object.fromEntries([...bodiesOf].map(([name, some]) => [name, fc.oneof(...some)])) as Partial<
+    Record<EndpointName, Arbitrary<unknown>>
+  >,
+);
+
+const HOSTILE = { Origin: 'http://evil.example', 'Sec-Fetch-Site': 'cross-site' };
+const cookieOf: Partial<Record<Caller, string>> = {};
+async function connect(rights: 'everything' | 'round only', ...callers: Caller[]): Promise<void> {
+  const { code } = await sharing.invite({ rights, gardens: [1], house: sharing.house });
+  const answer = await fetch(`http://${NETWORK}:${port}/api/pair`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ code, name: callers.join(' and ') }),
+  });
+  for (const caller of callers) cookieOf[caller] = answer.headers.get('Set-Cookie')?.split(';')[0] ?? '';
+}
+await connect('everything', 'device', 'hostile device');
+await connect('round only', 'helper');
+
+/** Sends what somebody asks; a stream is hung up on. */
+async function call({
+  name,
+  caller,
+  path,
+  body,
+}: Called): Promise<{ status: number; type: string; text: string }> {
+  const { method } = endpoint(name);
+  const here = caller === 'owner' || caller === 'hostile page';
+  const gone = new AbortController();
+  const answer = await fetch(`http://${here ? '127.0.0.1' : NETWORK}:${port}${path}`, {
+    method,
+    signal: gone.signal,
+    redirect: 'manual',
+    headers: {
+      'Content-Type': 'application/json',
+      ...(caller.startsWith('hostile') ? HOSTILE : {}),
+      ...(cookieOf[caller] ? { Cookie: cookieOf[caller] } : {}),
+    },
+    body: method === 'GET' ? undefined : JSON.stringify(body),
+  });
+  const type = answer.headers.get('Content-Type') ?? '';
+  const streams = type.startsWith('text/event-stream');
+  const text = streams ? '' : await answer.text();
+  if (streams) gone.abort();
+  return { status: answer.status, type, text };
+}
+
+/** Everything on record but what is derived and what was answered. */
+async function record(): Promise<string> {
+  const rows = await Promise.all(
+    ARCHIVE_TABLE_NAMES.filter((table) => table !== 'acts').map((table) =>
+      sequelize.query(`SELECT * FROM ${table}`, { type: QueryTypes.SELECT }),
+    ),
+  );
+  return createHash('sha256').update(JSON.stringify(rows)).digest('hex');
+}
+
+let asked = 0;
+/** Everybody asks for everything: nobody gets beyond their rights, nothing answers 5xx, and every room goes on answering. */
+async function checkCalls(all: readonly Called[]): Promise<void> {
+  turn += 1;
+  if (dirty) await beginAgain();
+  dirty = false;
+  const one = async (called: Called): Promise<void> => {
+    // Whoever sits at the computer may turn sharing off, and nobody could ask from elsewhere then.
+    if (called.name === 'changeSharing' && called.caller === 'owner' && called.exact) return;
+    asked += 1;
+    const { status, type, text } = await call(called);
+    const what = `${called.caller}: ${endpoint(called.name).method} ${called.path}`;
+    if (status >= 500) throw new Error(`${what} answered ${status}: ${text.slice(0, 300)}`);
+    if (/<pre>|Cannot (GET|POST|PUT|PATCH|DELETE) /.test(text))
+      throw new Error(`${what}: a framework's own words`);
+    const far = wentTooFar(called, status, type);
+    if (far) throw new Error(`${what} answered ${status}: ${far}`);
+    if (status < 300 && endpoint(called.name).method !== 'GET') dirty = true;
+  };
+  const before = await record();
+  for (const called of all.filter(({ caller }) => isHarmless(caller))) await one(called);
+  if ((await record()) !== before) throw new Error('somebody without rights changed something');
+  for (const called of all.filter(({ caller }) => !isHarmless(caller))) await one(called);
+  if (dirty && turn % 10 === 0) await everyView(null);
+}
+
 const started = process.hrtime.bigint();
+const callers = await fc.check(
+  fc.asyncProperty(fc.array(anyCall, { minLength: 8, maxLength: 8 }), checkCalls),
+  { numRuns: Math.ceil(argument('calls', cases) / 8), seed },
+);
+if (callers.failed) {
+  console.error(
+    callers.errorInstance instanceof Error ? callers.errorInstance.message : String(callers.errorInstance),
+  );
+  console.error(JSON.stringify(callers.counterexample, null, 1));
+  process.exit(1);
+}
+console.log(
+  `${asked} requests of everybody over ${ENDPOINT_NAMES.length} routes, in several spellings: nobody beyond their rights`,
+);
 const result = await fc.check(
   fc.asyncProperty(fc.oneof({ weight: 6, arbitrary: fc.tuple(one) }, fc.tuple(one, one)), check),
   {
@@ -380,8 +507,10 @@ const result = await fc.check(
     markInterruptAsFailure: true,
   },
 );
+await sharing.stop();
 server.closeAllConnections();
 server.close();
+rmSync(folder, { recursive: true, force: true });
 const seconds = Number(process.hrtime.bigint() - started) / 1e9;
 console.log(
   `${result.numRuns} cases in ${seconds.toFixed(0)} s, seed ${seed}: ${counts.accepted} bodies taken, ${counts.refused} refused, ${counts.views} views asked`,

@@ -1,23 +1,14 @@
 import type { AlertView, TickView } from '@kibble/contract';
 import { isSeenTo, stateOf, type AlertAct } from '@kibble/core';
 import { useState } from 'react';
-import { useTickAlertMutation, useTicksQuery } from '../app/api.ts';
-import { useIsHelper } from '../app/useIsHelper.ts';
-import {
-  ACT_WORDS,
-  ALERT_NAMES,
-  alertWords,
-  chanceWords,
-  groundWords,
-  isHarm,
-  treesWords,
-} from '../app/alertWords.ts';
+import { useTicksQuery } from '../app/api.ts';
+import { ALERT_NAMES, alertWords, isHarm } from '../app/alertWords.ts';
 import { useGarden } from '../app/gardenRound.ts';
 import { dayMonth } from '../app/words.ts';
 import { useUnits } from '../app/units.ts';
 import { later } from './later.tsx';
-import { Refused } from './Refused.tsx';
 
+const AlertActs = later(async () => (await import('./AlertActs.tsx')).AlertActs);
 const Drawer = later(async () => (await import('./Drawer.tsx')).Drawer);
 
 const leftOf = (alert: AlertView, ticks: readonly TickView[]): AlertAct[] =>
@@ -65,57 +56,6 @@ export function AlertLines({ alerts, short = false }: { alerts: AlertView[]; sho
           <AlertActs alert={chosen} ticks={ticks} />
         </Drawer>
       ) : null}
-    </>
-  );
-}
-
-/** What an alert asks for, each act with its tick, and what it rests on. */
-export function AlertActs({
-  alert,
-  ticks,
-}: {
-  alert: AlertView;
-  /** Until it is known what was seen to, nothing can be ticked. */
-  ticks: readonly TickView[] | undefined;
-}) {
-  const garden = useGarden();
-  const units = useUnits();
-  const isHelper = useIsHelper();
-  const [tick, { error }] = useTickAlertMutation();
-  const state = stateOf(alert);
-  return (
-    <>
-      <ul>
-        {alert.acts.map((act) => {
-          const done = isSeenTo(ticks ?? [], state, act);
-          return (
-            <li key={act} className="border-t border-rule">
-              <label className="flex min-h-11 cursor-pointer items-center gap-3 py-1">
-                <input
-                  type="checkbox"
-                  className="size-5 flex-none accent-ink"
-                  checked={done}
-                  disabled={ticks === undefined || isHelper}
-                  onChange={() => void tick({ gardenId: garden.id, body: { ...state, act, done: !done } })}
-                />
-                <span className={done ? 'text-quiet line-through' : ''}>
-                  {ACT_WORDS[act]}
-                  {act === 'look at trees' && alert.trees && alert.trees.length > 0 ? (
-                    <span className="block text-sm text-quiet">
-                      Without water: {treesWords(alert.trees)}.
-                    </span>
-                  ) : null}
-                </span>
-              </label>
-            </li>
-          );
-        })}
-      </ul>
-      <Refused error={error} />
-      <p className="mt-2 text-sm text-quiet">
-        {alert.code === 'dry spell' ? 'Measured' : `By the forecast, ${chanceWords(alert.chance)}`}:{' '}
-        {alert.grounds.map((ground) => groundWords(ground, units)).join('; ')}.
-      </p>
     </>
   );
 }

@@ -6,7 +6,7 @@ import { useAlerts, useGarden } from '../../app/gardenRound.ts';
 import { useUnits } from '../../app/units.ts';
 import { fullDate, plainDate } from '../../app/words.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
-import { AlertActs } from '../../ui/Alerts.tsx';
+import { AlertActs } from '../../ui/AlertActs.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useNarrow } from '../../ui/useMedia.ts';
 import { Loading, Trouble } from '../../ui/states.tsx';

@@ -1,0 +1,68 @@
+import type { AlertView, TickView } from '@kibble/contract';
+import { isSeenTo, stateOf, type AlertAct } from '@kibble/core';
+import { useState } from 'react';
+import { useTickAlertMutation } from '../app/api.ts';
+import { useIsHelper } from '../app/useIsHelper.ts';
+import { ACT_WORDS, chanceWords, groundWords, treesWords } from '../app/alertWords.ts';
+import { useGarden } from '../app/gardenRound.ts';
+import { useUnits } from '../app/units.ts';
+import { Refused } from './Refused.tsx';
+
+/** What an alert asks for, each act with its tick, and what it rests on. */
+export function AlertActs({
+  alert,
+  ticks,
+}: {
+  alert: AlertView;
+  /** Until it is known what was seen to, nothing can be ticked. */
+  ticks: readonly TickView[] | undefined;
+}) {
+  const garden = useGarden();
+  const units = useUnits();
+  const isHelper = useIsHelper();
+  const [tick, { error }] = useTickAlertMutation();
+  // What was just ticked is drawn at once; what is on record is drawn with the next picture.
+  const [just, setJust] = useState<ReadonlyMap<AlertAct, boolean>>(new Map());
+  const state = stateOf(alert);
+  const set = (act: AlertAct, done: boolean): void => {
+    setJust((before) => new Map(before).set(act, done));
+    void tick({ gardenId: garden.id, body: { ...state, act, done } }).finally(() =>
+      setJust((before) => new Map([...before].filter(([other]) => other !== act))),
+    );
+  };
+  return (
+    <>
+      <ul>
+        {alert.acts.map((act) => {
+          const done = just.get(act) ?? isSeenTo(ticks ?? [], state, act);
+          return (
+            <li key={act} className="border-t border-rule">
+              <label className="flex min-h-11 cursor-pointer items-center gap-3 py-1">
+                <input
+                  type="checkbox"
+                  className="size-5 flex-none accent-ink"
+                  checked={done}
+                  disabled={ticks === undefined || isHelper}
+                  onChange={() => set(act, !done)}
+                />
+                <span className={done ? 'text-quiet line-through' : ''}>
+                  {ACT_WORDS[act]}
+                  {act === 'look at trees' && alert.trees && alert.trees.length > 0 ? (
+                    <span className="block text-sm text-quiet">
+                      Without water: {treesWords(alert.trees)}.
+                    </span>
+                  ) : null}
+                </span>
+              </label>
+            </li>
+          );
+        })}
+      </ul>
+      <Refused error={error} />
+      <p className="mt-2 text-sm text-quiet">
+        {alert.code === 'dry spell' ? 'Measured' : `By the forecast, ${chanceWords(alert.chance)}`}:{' '}
+        {alert.grounds.map((ground) => groundWords(ground, units)).join('; ')}.
+      </p>
+    </>
+  );
+}
