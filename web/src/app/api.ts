@@ -637,6 +637,8 @@ export const api = createApi({
       query: () => ({ url: 'your-data/copies', method: 'POST' }),
       invalidatesTags: ['YourData'],
     }),
+    /** How far the file that is being checked is, in rows. */
+    lookProgress: build.query<ProgressView, null>({ query: () => 'your-data/look' }),
     lookAtFile: build.mutation<LookView, File>({
       query: (file) => ({
         url: 'your-data/look',
@@ -682,6 +684,7 @@ export const {
   useTicksQuery,
   useLookAtCopyMutation,
   useLookAtFileMutation,
+  useLookProgressQuery,
   useMakeCopyMutation,
   useMarkImportMutation,
   useTownsQuery,

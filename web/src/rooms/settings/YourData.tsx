@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import {
   useLookAtCopyMutation,
   useLookAtFileMutation,
+  useLookProgressQuery,
   useMakeCopyMutation,
   useRestoreDataMutation,
   useYourDataQuery,
@@ -138,10 +139,24 @@ export function useBringBack() {
   };
 }
 
+const ASK_MS = 1000;
+
+/** How far a file that is being checked is: a large garden's takes a minute. */
+function Checking() {
+  const { data } = useLookProgressQuery(null, { pollingInterval: ASK_MS, refetchOnMountOrArgChange: true });
+  return (
+    <span role="status">
+      {data && data.of > 0
+        ? `Checking the file: ${data.done.toLocaleString()} of ${data.of.toLocaleString()} rows`
+        : 'Checking the file…'}
+    </span>
+  );
+}
+
 export function BringFile({ bring, label }: { bring: Bring; label: string }) {
   return (
     <label className="inline-flex min-h-11 cursor-pointer items-center font-semibold underline underline-offset-4 focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-ink">
-      {bring.busy ? 'Reading…' : label}
+      {bring.busy ? <Checking /> : label}
       <input
         type="file"
         accept=".zip,.sqlite,.json"
