@@ -24,15 +24,15 @@ export async function unpack(
   let found = false;
   let ended = false;
   let bytes = 0;
-  let trouble: unknown = null;
+  const troubles: Refusal[] = [];
   const unzip = new Unzip((file) => {
     if (file.name !== DATABASE || found) return;
     found = true;
     file.ondata = (error, piece, last) => {
-      if (error) trouble ??= damaged();
+      if (error) troubles.push(damaged());
       bytes += piece?.length ?? 0;
-      if (bytes > limit) trouble ??= tooLarge(`The archive unpacks to more than ${limit / 1e9} GB.`);
-      if (trouble) return;
+      if (bytes > limit) troubles.push(tooLarge(`The archive unpacks to more than ${limit / 1e9} GB.`));
+      if (troubles.length > 0) return;
       out.write(piece);
       ended ||= last;
     };
@@ -46,6 +46,7 @@ export async function unpack(
       } catch {
         throw damaged();
       }
+      const [trouble] = troubles;
       if (trouble) throw trouble;
       if (out.writableNeedDrain) await new Promise<void>((drained) => out.once('drain', () => drained()));
     }
