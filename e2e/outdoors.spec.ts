@@ -48,6 +48,14 @@ async function phone(
   return [context, page];
 }
 
+/** The page as the installed app: drawn once more, from what its worker has. */
+async function asApp(hand: Page): Promise<void> {
+  await hand.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await hand.reload();
+  await openedStop(hand).waitFor();
+  await hand.waitForLoadState('networkidle');
+}
+
 for (const worker of ['allow', 'block'] as const)
   test(`a phone is let in, loses the network at the first stop, finishes the round, and home knows it all once (${worker === 'allow' ? 'as an app' : 'in a plain page'})`, async ({
     page,
@@ -55,11 +63,7 @@ for (const worker of ['allow', 'block'] as const)
     house,
   }) => {
     const [context, hand] = await phone(browser, house, house.code, { serviceWorkers: worker });
-    if (worker === 'allow') {
-      await hand.evaluate(async () => void (await navigator.serviceWorker.ready));
-      await hand.reload();
-      await openedStop(hand).waitFor();
-    }
+    if (worker === 'allow') await asApp(hand);
     const bedIds = await stopsToday(page, house);
     expect(bedIds.length).toBeGreaterThan(4);
     await context.setOffline(true);
@@ -270,12 +274,7 @@ for (const worker of ['allow', 'block'] as const)
     house,
   }) => {
     const [context, hand] = await phone(browser, house, house.code, { serviceWorkers: worker });
-    if (worker === 'allow') {
-      await hand.evaluate(async () => void (await navigator.serviceWorker.ready));
-      await hand.reload();
-      await openedStop(hand).waitFor();
-      await hand.waitForLoadState('networkidle');
-    }
+    if (worker === 'allow') await asApp(hand);
     const beds = await stopsToday(page, house);
     const signedIn = await signInPage(house);
     await openedStop(hand).getByRole('button', { name: 'Done', exact: true }).click();

@@ -1,5 +1,6 @@
 import { performance } from 'node:perf_hooks';
 import type { GardenView, RoundView } from '@kibble/contract';
+import { GARDEN } from '../../server/tests/oneBed.ts';
 import { withDemo } from './demoServer.ts';
 
 const TREES = 400;
@@ -11,22 +12,6 @@ const TREE = {
   delivery: { litresPerMinute: 8 },
   tree: { sort: 'tree', canopyM: 9, cameAs: 'not known', beneath: 'mulch', layout: { by: 'bubbler stops' } },
 };
-const GARDEN = {
-  garden: {
-    name: 'Orchard',
-    latitudeDeg: 47,
-    timeZone: 'Europe/Paris',
-    clock: { mode: 'practice', date: '2026-07-14' },
-  },
-  bed: {
-    name: 'Salad',
-    areaM2: 10,
-    textureClass: 'loam',
-    planting: { cropId: 'lettuce', plantedOn: '2026-06-20' },
-    delivery: { method: 'hose wand', litresPerMinute: 12 },
-  },
-};
-
 export interface BesideFigures {
   /** What planning the large garden takes by itself. */
   largeMs: number;

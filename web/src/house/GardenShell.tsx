@@ -119,7 +119,7 @@ export function GardenShell() {
                   <TapBar gardenId={id} />
                   <NoticeBar />
                 </div>
-                <DateBar garden={garden} />
+                <DateBar garden={garden} mayStep={!roundOnly} />
                 {round && ribbonShown ? (
                   <div className="print:hidden">
                     <WeatherRibbon
@@ -153,7 +153,7 @@ export function GardenShell() {
 }
 
 /** Which day it is here, and, on a practice date, how to step it. */
-function DateBar({ garden }: { garden: GardenView }) {
+function DateBar({ garden, mayStep }: { garden: GardenView; mayStep: boolean }) {
   const [step, { isLoading, error }] = useStepClockMutation();
   const [putAway] = usePutAwayMutation();
   const { data: practice } = usePracticeQuery(null);
@@ -177,7 +177,7 @@ function DateBar({ garden }: { garden: GardenView }) {
           Back to your own garden
         </a>
       ) : null}
-      {garden.clockMode === 'practice' ? (
+      {garden.clockMode === 'practice' && mayStep ? (
         <span className="no-print flex items-center gap-3">
           <span className="text-quiet">practice date</span>
           <button

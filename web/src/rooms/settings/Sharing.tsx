@@ -119,7 +119,7 @@ function Reached({ data }: { data: SharingView }) {
 
 const RIGHTS_WORDS: Readonly<Record<Rights, string>> = {
   everything: 'see and change everything',
-  'round only': 'walk the round and weigh pots, as a helper',
+  'round only': 'walk the round, weigh pots',
 };
 const namesOf = (ids: readonly number[], gardens: readonly GardenName[]): string =>
   gardens
@@ -150,28 +150,28 @@ function Invitation({ data }: { data: SharingView }) {
             </option>
           ))}
         </Choice>
+        {several ? (
+          <fieldset className="w-full">
+            <legend>Which gardens may the helper see?</legend>
+            {gardens.map(({ id, name }) => (
+              <label key={id} className="flex min-h-11 cursor-pointer items-center gap-3">
+                <input
+                  type="checkbox"
+                  className="size-5 flex-none accent-ink"
+                  checked={chosen.includes(id)}
+                  onChange={(e) =>
+                    setChosen(e.target.checked ? [...chosen, id] : chosen.filter((other) => other !== id))
+                  }
+                />
+                {name}
+              </label>
+            ))}
+          </fieldset>
+        ) : null}
         <Button disabled={isLoading || (several && chosen.length === 0)} onClick={ask}>
           {now ? 'Another code' : 'Ask for a code'}
         </Button>
       </div>
-      {several ? (
-        <fieldset className="mt-3">
-          <legend>Which gardens may the helper see?</legend>
-          {gardens.map(({ id, name }) => (
-            <label key={id} className="flex min-h-11 cursor-pointer items-center gap-3">
-              <input
-                type="checkbox"
-                className="size-5 flex-none accent-ink"
-                checked={chosen.includes(id)}
-                onChange={(e) =>
-                  setChosen(e.target.checked ? [...chosen, id] : chosen.filter((other) => other !== id))
-                }
-              />
-              {name}
-            </label>
-          ))}
-        </fieldset>
-      ) : null}
       <Refused error={error} />
       {now ? (
         <div className="mt-3 flex flex-wrap items-center gap-5" data-testid="invitation">
