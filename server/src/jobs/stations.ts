@@ -29,11 +29,12 @@ export function watchStations(
     const today = todayOf(garden, wall);
     if (!(await isStationDue(garden, today, wall.now()))) return;
     const said = await askGardenStation(garden, today, log);
-    await write(async () => {
+    const isNew = await write(async () => {
       const now = await Garden.findByPk(garden.id);
-      if (now) await saveStationAnswer(now, said, wall.now());
+      return now !== null && (await saveStationAnswer(now, said, wall.now()));
     }, 'the weather station’s days');
-    plans.touch({ gardenId: garden.id });
+    // A station that stays silent, or says the same again, changes no plan and wakes no page.
+    if (isNew) plans.touch({ gardenId: garden.id });
   };
   const all = async (): Promise<void> => {
     for (const garden of await Garden.findAll({ where: { archivedAt: null }, order: ['id'] })) {

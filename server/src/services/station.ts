@@ -54,25 +54,25 @@ export async function askGardenStation(
   }
 }
 
-/** Saves what a station said. Part of a write. */
-export async function saveStationAnswer(garden: Garden, said: StationAnswer | null, at: Date): Promise<void> {
+/** Saves what a station said, and tells whether that is anything new. Part of a write. */
+export async function saveStationAnswer(
+  garden: Garden,
+  said: StationAnswer | null,
+  at: Date,
+): Promise<boolean> {
   // Its address may have been changed while it was asked.
-  if (!said || garden.stationUrl !== said.url) return;
+  if (!said || garden.stationUrl !== said.url) return false;
   await storeDays(garden.id, 0, said.past);
-  const before = await ForecastRow.findByPk(garden.id);
-  await ForecastRow.upsert({
-    gardenId: garden.id,
-    url: said.url,
-    today: said.forecast === null && before?.url === said.url ? before.today : said.today,
-    askedAt: at,
-    days:
-      said.forecast === null
-        ? before?.url === said.url
-          ? before.days
-          : '[]'
-        : JSON.stringify(said.forecast),
-    trouble: said.trouble,
-  });
+  const before = await ForecastRow.findByPk(garden.id, { raw: true });
+  const same = before?.url === said.url ? before : null;
+  // What it forecast last stands until it has answered again.
+  const [today, days] =
+    said.forecast === null
+      ? [same?.today ?? said.today, same?.days ?? '[]']
+      : [said.today, JSON.stringify(said.forecast)];
+  const { url, trouble } = said;
+  await ForecastRow.upsert({ gardenId: garden.id, url, today, askedAt: at, days, trouble });
+  return said.past.length > 0 || same?.days !== days || same.today !== today || same.trouble !== trouble;
 }
 
 /** What is known of a garden's station: what it last forecast, and what went wrong when it was last asked. */
