@@ -13,7 +13,7 @@ import { ask } from '../tests/ask.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { GARDEN, POT } from '../tests/oneBed.ts';
 import { LOCK_PATIENCE } from './db/lock.ts';
-import { EventRow, KeptRoundsRow } from './db/models.ts';
+import { EventRow, ForecastRow, KeptRoundsRow } from './db/models.ts';
 import { writerOf } from './db/writer.ts';
 import { watchStations, type Stations } from './jobs/stations.ts';
 import type { PlanStore } from './planner/planStore.ts';
@@ -114,6 +114,26 @@ describe('views, changes and a slow station at once', () => {
     await writing;
     await settled(app);
     expect(await KeptRoundsRow.count()).toBe(1);
+  });
+
+  test('a station that is silent, or says the same again, wakes nobody', async () => {
+    const plans = app.locals.plans as PlanStore;
+    const touched: unknown[] = [];
+    const { onTouched } = plans;
+    plans.onTouched = (what) => void touched.push(what);
+    try {
+      await ForecastRow.update({ today: '2026-01-01' }, { where: {} });
+      await stations.look();
+      expect(touched).toEqual([{ gardenId: 1 }]);
+      await ForecastRow.update({ askedAt: new Date(0), trouble: 'it cannot be reached' }, { where: {} });
+      await stations.look();
+      expect(touched).toHaveLength(2);
+      // Nothing is due, and asked all the same it would say the same.
+      await stations.look();
+      expect(touched).toHaveLength(2);
+    } finally {
+      plans.onTouched = onTouched;
+    }
   });
 
   test('whoever waits too long to write is told so in words, nothing is half there, and the log names the holder', async () => {
