@@ -7,8 +7,15 @@ const FOLDER = 0o700;
 const OWN = /^kibble\.(sqlite|lock|owner)|kibble\.log/;
 const FOLDERS = ['copies', 'incoming', 'sharing', 'program', 'three-poplars'];
 
+/** What cannot be closed to others (a disk that knows no rights, a folder that is somebody else's) keeps nobody from the garden. */
 function own(path: string, mode: number): void {
-  if ((statSync(path).mode & 0o777) !== mode) chmodSync(path, mode);
+  if ((statSync(path).mode & 0o777) === mode) return;
+  try {
+    chmodSync(path, mode);
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    if (code !== 'EPERM' && code !== 'ENOTSUP' && code !== 'EROFS') throw error;
+  }
 }
 
 function folder(path: string): void {
