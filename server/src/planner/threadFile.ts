@@ -25,6 +25,7 @@ export async function threadFile(
     platform: 'node',
     format: older ? 'cjs' : 'esm',
     external: [...external],
+    minify: older,
     target: 'node20',
     logLevel: 'silent',
   });

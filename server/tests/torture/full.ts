@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { GARDEN, House, must, weatherFile } from './house.ts';
 
-const DISK = '6m';
+const DISK = '24m';
 /** Bytes left free when the disk is filled: next to nothing. */
 const LEFT = 4096;
 
