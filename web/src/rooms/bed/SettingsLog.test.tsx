@@ -28,7 +28,14 @@ beforeEach(() => {
   sent.mockClear();
   globalThis.fetch = (async (input: Request) => {
     sent(input.url, await input.text());
-    return new Response(JSON.stringify({ ids: [9] }), { headers: { 'Content-Type': 'application/json' } });
+    // As Kibble signs what it answers: anything else counts as offline.
+    return new Response(JSON.stringify({ ids: [9] }), {
+      headers: {
+        'Content-Type': 'application/json',
+        'Kibble-House': '0123456789abcdef01234567',
+        'Idempotency-Key': input.headers.get('Idempotency-Key') ?? '',
+      },
+    });
   }) as typeof fetch;
 });
 afterEach(cleanup);
