@@ -62,11 +62,7 @@ export {
 export { ordinaryDay, summersAt } from './weather/ordinaryDay.ts';
 export { AIRS, SUMMERS, type Air, type Summers } from './weather/summers.ts';
 export { weatherFromWords, type WeatherWords } from './weather/words.ts';
-export {
-  completeWeather,
-  type DaySource,
-  type SourcedDay,
-} from './weather/completeWeather.ts';
+export { completeWeather, type DaySource, type SourcedDay } from './weather/completeWeather.ts';
 
 export { TEXTURE_CLASSES, textureClassOf, type TextureClass } from './soil/textureClass.ts';
 export { soilFromFractions, type SoilFromFractions } from './soil/soilFromFractions.ts';
