@@ -47,6 +47,7 @@ test('a garden is put away, undone, put away again and brought back', async ({ p
   await expect(choice.getByRole('option')).toHaveText(['Old plot', 'New plot']);
   await page.goto(`${ownKibble}/garden/${id}/settings`);
   await away.click();
+  await expect(page.getByRole('status').getByText('Old plot is put away.')).toBeVisible();
   await page.goto(ownKibble);
   await expect(page.getByRole('banner').getByText('New plot')).toBeVisible();
   // What was put away still opens, says so, and comes back.

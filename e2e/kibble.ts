@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
 
-const root = fileURLToPath(new URL('..', import.meta.url));
+export const root = fileURLToPath(new URL('..', import.meta.url));
 /** Where the setup left the demo's file, planted once for all tests. */
 export const SEEDED = 'KIBBLE_E2E_SEEDED';
 
@@ -36,7 +36,7 @@ export async function startHouse(kind: 'demo' | 'own', args: string[] = []): Pro
   const begin = (): Promise<string> => {
     server = spawn(
       process.execPath,
-      ['--import', 'tsx', 'server/src/main.ts', ...(kind === 'demo' ? ['--demo'] : []), ...args],
+      ['server/dist/main.mjs', ...(kind === 'demo' ? ['--demo'] : []), ...args],
       {
         cwd: root,
         env: { ...process.env, KIBBLE_DATA: data, PORT: port },

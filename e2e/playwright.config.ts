@@ -7,7 +7,8 @@ export default defineConfig({
   timeout: 120_000,
   expect: { timeout: 15_000 },
   globalSetup: './seedOnce.ts',
-  workers: 2,
+  // A test waits for pictures and pauses for half of its time: three keep two cores busy.
+  workers: 3,
   fullyParallel: true,
   reporter: [['list'], ['json', {}]],
   use: browser,

@@ -1,4 +1,4 @@
 /** `npm run demo`: the demo garden, everything included. `-- --reset` starts it afresh. */
 import { serve } from './serve.mjs';
 
-serve(['--demo', ...process.argv.slice(2)]);
+await serve(['--demo', ...process.argv.slice(2)]);

@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
-import { buildWeb, prepare, root, TS } from './prepare.mjs';
+import { buildServer, SERVER } from './buildServer.mjs';
+import { buildWeb, prepare, root } from './prepare.mjs';
 
 const LOOK_MS = 500;
 
@@ -8,10 +9,11 @@ const LOOK_MS = 500;
  * and brings everything into its one file. Should this process be killed outright, the broken line to it tells the
  * server to stop as well.
  */
-export function serve(args) {
+export async function serve(args) {
   prepare();
   buildWeb();
-  const server = spawn(process.execPath, [...TS, 'server/src/main.ts', ...args], {
+  await buildServer();
+  const server = spawn(process.execPath, [SERVER, ...args], {
     cwd: root,
     stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
   });

@@ -1,4 +1,4 @@
 /** `npm start`: your own garden. `-- --share` lets the devices of the home's network in that are given a code. */
 import { serve } from './serve.mjs';
 
-serve(process.argv.slice(2));
+await serve(process.argv.slice(2));

@@ -8,7 +8,8 @@ import { wallClock } from './services/clock.ts';
 import { copiesWords, startKibble, type Running } from './start.ts';
 
 const kind = process.argv.includes('--demo') ? 'demo' : 'own';
-const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
+const main = fileURLToPath(import.meta.url);
+const root = resolve(dirname(main), '../..');
 const folder = process.env.KIBBLE_DATA
   ? resolve(process.env.KIBBLE_DATA)
   : kind === 'demo'
@@ -61,6 +62,7 @@ try {
     webDir: join(root, 'web', 'dist'),
     share: shareAsked(),
     home: process.env.KIBBLE_HOME || undefined,
+    main,
     wall: wallClock,
   });
   process.stdout.write(

@@ -49,6 +49,8 @@ export interface StartOptions {
   share?: { addresses?: readonly string[] };
   /** In a practice garden: where one's own is served. */
   home?: string;
+  /** The file of this very program, with which a practice garden is served; without it none is offered. */
+  main?: string;
   wall: WallClock;
 }
 
@@ -176,7 +178,7 @@ export async function startKibble(options: StartOptions): Promise<Running> {
       undone.unshift(() => runs.stop());
       const checking = checkingBeside(program);
       undone.unshift(() => checking.stop());
-      const practice = kind === 'own' ? new PracticeHouse(folder) : undefined;
+      const practice = kind === 'own' && options.main ? new PracticeHouse(folder, options.main) : undefined;
       if (practice) undone.unshift(() => practice.stop());
       const live = new Live();
       const sharing = new Sharing({

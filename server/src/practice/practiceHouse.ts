@@ -1,10 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 
 /** The practice garden is made within this time, or something is amiss, ms: a slow machine takes half a minute. */
 const PATIENCE_MS = 90_000;
-const MAIN = fileURLToPath(new URL('../main.ts', import.meta.url));
 
 /** The practice garden did not open. */
 export class NotOpened extends Error {}
@@ -15,12 +13,14 @@ export class NotOpened extends Error {}
  */
 export class PracticeHouse {
   private readonly folder: string;
+  private readonly program: string;
   private running: { process: ChildProcess; url: Promise<string> } | null = null;
   /** Where one's own garden is served, so that there is a way back to it. */
   home = '';
 
-  /** @param folder of one's own data; the practice garden's lies in it */
-  constructor(folder: string) {
+  /** @param folder of one's own data, in which the practice garden's lies; `program` that serves a garden */
+  constructor(folder: string, program: string) {
+    this.program = program;
     this.folder = join(folder, 'three-poplars');
   }
 
@@ -40,7 +40,7 @@ export class PracticeHouse {
   }
 
   private begin(): { process: ChildProcess; url: Promise<string> } {
-    const house = spawn(process.execPath, [...process.execArgv, MAIN, '--demo'], {
+    const house = spawn(process.execPath, [...process.execArgv, this.program, '--demo'], {
       // A free port of its own; the line between them tells it when this one has gone.
       env: { ...process.env, KIBBLE_DATA: this.folder, PORT: '0', KIBBLE_HOME: this.home },
       stdio: ['ignore', 'pipe', 'inherit', 'ipc'],

@@ -252,6 +252,8 @@ await new Promise((ready) => server.once('listening', ready));
 const { port } = server.address() as AddressInfo;
 await sharing.begin(app, port);
 const base = `http://127.0.0.1:${port}`;
+/** One connection for each request: asked by the very process that answers, a kept one may be closed as it is used again. */
+const ANEW = { Connection: 'close' };
 
 async function send(
   method: string,
@@ -260,7 +262,7 @@ async function send(
 ): Promise<{ status: number; body: unknown }> {
   const answer = await fetch(`${base}/api${path}`, {
     method,
-    headers: { 'Content-Type': 'application/json', 'Accept-Encoding': 'identity' },
+    headers: { ...ANEW, 'Content-Type': 'application/json', 'Accept-Encoding': 'identity' },
     body: body === undefined ? undefined : JSON.stringify(body),
   });
   return { status: answer.status, body: await answer.json() };
@@ -407,7 +409,7 @@ async function connect(rights: 'everything' | 'round only', ...callers: Caller[]
   const { code } = await sharing.invite({ rights, gardens: [1], house: sharing.house });
   const answer = await fetch(`http://${NETWORK}:${port}/api/pair`, {
     method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
+    headers: { ...ANEW, 'Content-Type': 'application/json' },
     body: JSON.stringify({ code, name: callers.join(' and ') }),
   });
   for (const caller of callers) cookieOf[caller] = answer.headers.get('Set-Cookie')?.split(';')[0] ?? '';
@@ -430,6 +432,7 @@ async function call({
     signal: gone.signal,
     redirect: 'manual',
     headers: {
+      ...ANEW,
       'Content-Type': 'application/json',
       ...(caller.startsWith('hostile') ? HOSTILE : {}),
       ...(cookieOf[caller] ? { Cookie: cookieOf[caller] } : {}),

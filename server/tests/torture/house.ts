@@ -41,7 +41,7 @@ export class House {
   /** Starts the process without waiting for it to answer. */
   spawn(): void {
     this.words = '';
-    this.child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...this.args], {
+    this.child = spawn(process.execPath, ['server/dist/main.mjs', ...this.args], {
       cwd: root,
       env: { ...process.env, KIBBLE_DATA: this.folder, PORT: '0' },
       stdio: ['ignore', 'pipe', 'pipe'],
