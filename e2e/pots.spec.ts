@@ -158,10 +158,10 @@ test('a cactus is asked whether it is dry, a pot told and copied, moved with its
 }) => {
   await page.goto(`${kibble}/garden/1/pots`);
   const terrace = page.getByRole('region', { name: 'Terrace' });
-  await terrace.getByRole('button', { name: 'Dry through: Globe cactus' }).click();
-  await expect(terrace.getByRole('button', { name: 'Done: Globe cactus' })).toBeVisible();
+  await terrace.getByRole('button', { name: 'Dry through: Jade plant' }).click();
+  await expect(terrace.getByRole('button', { name: 'Done: Jade plant' })).toBeVisible();
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
-  await expect(terrace.getByRole('button', { name: 'Dry through: Globe cactus' })).toBeVisible();
+  await expect(terrace.getByRole('button', { name: 'Dry through: Jade plant' })).toBeVisible();
 
   await page.getByRole('button', { name: 'Add a pot or tray' }).click();
   const form = page.getByRole('dialog');

@@ -50,12 +50,11 @@ test('guided tests, filled in', async ({ page, kibble }) => {
   };
   await page.goto(`${kibble}/garden/1/ground/bed/2/drip`);
   for (const [label, value] of [
-    ['Length', '15'],
-    ['Width', '1'],
-    ['Inset from the edge', '20'],
-    ['Between emitters', '30'],
-    ['An emitter gives', '2'],
-    ['A plant at every', '2'],
+    ['Length', '12'],
+    ['Width', '0.75'],
+    ['Inset from the edge', '19'],
+    ['Between emitters', '40'],
+    ['An emitter gives', '2.3'],
   ] as const)
     await page.getByLabel(label, { exact: true }).fill(value);
   await page.evaluate(() => window.scrollTo(0, 150));

@@ -204,9 +204,9 @@ test('a bed of gooseberries is told as shrubs with its log; seconds at a bush ar
   await expect(page.getByText(/4 × gooseberry/)).toBeVisible();
   // The rose walk: a set volume, and what a count comes to.
   await page.goto(`${kibble}/garden/1/trees`);
-  await open(page, 'Rose walk');
+  await open(page, 'Hybrid musks');
   const today = page.getByTestId('tree-today');
-  await expect(today).toContainText('13 L each');
+  await expect(today).toContainText('9 L each');
   await today.getByLabel('You count').fill('200');
   await expect(today.getByRole('status')).toContainText('count anew');
   await today.getByLabel('You count').fill('72');

@@ -190,7 +190,7 @@ test('a bed, a room or an act is found by typing part of its name', async ({ pag
   await page.keyboard.press('/');
   await page.getByPlaceholder('A bed, a room, an act…').fill('rose');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { level: 1, name: 'Rose walk' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Hybrid musks' })).toBeVisible();
   await page.keyboard.press('Control+k');
   await page.getByPlaceholder('A bed, a room, an act…').fill('forecast');
   await page.keyboard.press('Enter');

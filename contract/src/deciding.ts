@@ -102,6 +102,10 @@ export const fortnightBed = z.object({
   cropName: z.string().nullable(),
   /** Somebody stands there while it is watered: no timer can do it. */
   byHand: z.boolean(),
+  /** A timer waters it, and nobody has to come. */
+  timer: z.boolean(),
+  /** It is carried in cans or buckets: its minutes are a person’s own, not a tap’s. */
+  carried: z.boolean(),
   waterings: z.array(cell),
   /** How freely the plants can drink on each day: 1 unhindered. */
   stress: z.array(z.number()),

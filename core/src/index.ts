@@ -1,5 +1,6 @@
 /** The engine's public face: options in, plain data out, `RangeError` on impossible input. SI units throughout. */
 export * from './units/convert.ts';
+export { minutesText } from './units/minutesText.ts';
 export { addDays, dayOfYear, daysBetween, isIsoDate, type IsoDate } from './units/dates.ts';
 
 export { OutOfRange } from './units/guard.ts';
@@ -114,7 +115,13 @@ export * from './places/ground/singleStore.ts';
 export * from './places/ground/evaporation.ts';
 
 export { canMap, canTest, type CanTest } from './delivery/canTest.ts';
-export { dripLayout, dripRate, type DripLayout, type DripLayoutInput } from './delivery/dripLayout.ts';
+export {
+  dripLayout,
+  dripRate,
+  evenInset,
+  type DripLayout,
+  type DripLayoutInput,
+} from './delivery/dripLayout.ts';
 export * from './delivery/fills.ts';
 export { weighTest, type WeighTest } from './checks/weighTest.ts';
 export * from './readings/entries.ts';
@@ -171,7 +178,7 @@ export {
   type TreePhase,
 } from './places/treeRing/phases.ts';
 export { LAYOUT_FACTS } from './places/treeRing/layoutFacts.ts';
-export { layOut, layoutMinutes, type Laid, type Spot } from './places/treeRing/layouts.ts';
+export { layOut, layoutMinutes, USUAL_BUCKET_L, type Laid, type Spot } from './places/treeRing/layouts.ts';
 export { ballOf, ballAfter, type RootBall } from './places/treeRing/ball.ts';
 export {
   treeGround,

@@ -9,7 +9,7 @@ export interface DemoPot extends PotDraft {
 }
 
 const TERRACE = 'Terrace';
-const SILL = 'Kitchen sill';
+const HALL = 'Hallway';
 const BENCH = 'Seed bench';
 const kept = { startOn: '2026-06-01', followedUntil: '2026-07-13' };
 
@@ -141,9 +141,9 @@ export const pots: DemoPot[] = [
   },
   {
     ...kept,
-    name: 'Globe cactus',
+    name: 'Jade plant',
     spot: TERRACE,
-    plantings: [{ cropId: 'globe-cactus', plantedOn: '2020-05-01' }],
+    plantings: [{ cropId: 'jade-plant', plantedOn: '2020-05-01' }],
     facts: { volumeL: 1.1, mix: 'gritty', material: 'terracotta', dressing: 'grit' },
   },
   {
@@ -156,7 +156,7 @@ export const pots: DemoPot[] = [
   {
     ...kept,
     name: 'Fern',
-    spot: SILL,
+    spot: HALL,
     plantings: [{ cropId: 'fern', plantedOn: '2024-09-01' }],
     facts: {
       volumeL: 2.5,
@@ -167,14 +167,14 @@ export const pots: DemoPot[] = [
       light: 'bright',
     },
     entries: [
-      { on: '2026-07-11', hour: 8, entry: { kind: 'weighed', kg: 2.36, full: true } },
-      { on: '2026-07-12', hour: 8, entry: { kind: 'weighed', kg: 2.3 } },
+      { on: '2026-07-10', hour: 18, entry: { kind: 'weighed', kg: 3.07, full: true } },
+      { on: '2026-07-12', hour: 18, entry: { kind: 'weighed', kg: 2.93 } },
     ],
   },
   {
     ...kept,
     name: 'Peace lily',
-    spot: SILL,
+    spot: HALL,
     plantings: [{ cropId: 'peace-lily', plantedOn: '2022-03-01' }],
     facts: {
       volumeL: 4.5,
@@ -188,7 +188,7 @@ export const pots: DemoPot[] = [
   {
     ...kept,
     name: 'Aloe',
-    spot: SILL,
+    spot: HALL,
     plantings: [{ cropId: 'aloe', plantedOn: '2021-06-01' }],
     facts: { volumeL: 1.1, mix: 'gritty', material: 'terracotta', stands: 'indoors', light: 'sunny sill' },
   },
@@ -200,8 +200,8 @@ export const pots: DemoPot[] = [
   tray('Leek for autumn', 'leek', '2026-07-08', '2026-07-13', 'young'),
 ];
 
-/** Readings of the water that pots are given. */
+/** pH of the water that pots are given. */
 export const ph: { on: string; of: 'tap' | 'rain'; ph: number }[] = [
-  { on: '2026-05-02', of: 'rain', ph: 5.8 },
-  { on: '2026-06-20', of: 'tap', ph: 8.4 },
+  { on: '2026-05-02', of: 'rain', ph: 6.2 },
+  { on: '2026-06-20', of: 'tap', ph: 7.9 },
 ];

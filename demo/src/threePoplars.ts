@@ -75,14 +75,15 @@ export const beds: DemoBed[] = [
   {
     name: 'Tomatoes, long bed',
     place: 'Field',
-    areaM2: 15,
+    // 12 m by 0.75 m.
+    areaM2: 9,
     textureClass: 'loam',
     subsoilClass: 'silt loam',
     form: 'raised',
     mulchMaterial: 'straw',
     mulchMm: 60,
     planting: { cropId: 'tomato', plantedOn: '2026-05-12' },
-    delivery: { method: 'drip', litresPerMinute: 3.8, measured: true },
+    delivery: { method: 'drip', litresPerMinute: 2.3, measured: true },
     followedUntil: '2026-07-13',
     tap: 0,
     findings: [
@@ -242,7 +243,7 @@ export const beds: DemoBed[] = [
     },
   },
   {
-    name: 'Rose walk',
+    name: 'Hybrid musks',
     place: 'Yard',
     areaM2: 9,
     textureClass: 'loam',
@@ -265,7 +266,7 @@ export const beds: DemoBed[] = [
       potL: 4,
       beneath: 'mulch',
       layout: { by: 'bubbler stops', pieces: 1 },
-      litresEach: 13,
+      litresEach: 9,
     },
   },
   {

@@ -46,6 +46,18 @@ export interface DripLayout {
 }
 
 /**
+ * Where the outer lines of a bed belong, so that each line has an equal strip of the bed to both of its sides.
+ * @param options width of the bed, m, above 0 to 100; lines, 1–50
+ * @returns distance of the outer lines from the edge, m
+ * @throws RangeError outside these ranges
+ * Source: geometry.
+ */
+export function evenInset(options: { widthM: number; lines: number }): number {
+  const width = positive('widthM', options.widthM, 100, 'm');
+  return width / (2 * within('lines', options.lines, 1, 50));
+}
+
+/**
  * Lines on a bed: where they lie, how much tube and water they take, and whether the tap can feed them.
  * @throws RangeError when the insets overlap or a size is impossible
  * Source: arithmetic; common practice gives two lines inset 18–20 cm on a 1 m bed.

@@ -141,6 +141,7 @@ describe('the next best test', () => {
 
 describe('the working of measurements', () => {
   test('a bucket of 15 L in 45 s is 20 L/min, from two readings', () => {
+    // 15 L in 45 s: common practice.
     const flow = explainBucket({ litres: 15, seconds: 45 }, '2026-06-01');
     expect(flow.value).toBeCloseTo(20, 9);
     expect(leaves(flow).map((l) => l.value)).toEqual([15, 45]);

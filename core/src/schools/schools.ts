@@ -12,8 +12,8 @@ export const SCHOOLS = [
   'dry-grown',
   'soak and dry',
   'fixed week',
-  'two inches a fortnight',
-  'three inches a month',
+  'every second week',
+  'once a month',
 ] as const;
 export type SchoolId = (typeof SCHOOLS)[number];
 
@@ -75,8 +75,9 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     suits: everyCrop,
   },
   'hold to the first wilt': {
-    words: 'Waits until the plants begin to hang: saves most water, and growth.',
-    warning: 'Not for leafy crops, young plants, or show. A droop that lifts by evening is heat, not thirst.',
+    words: 'Waits until the plants start to wilt: saves the most water, and costs growth.',
+    warning:
+      'Not for leafy crops, young plants or plants grown for show. Plants that wilt at midday and recover by the evening are hot, not dry.',
     line: { pastSpare: WILT_SHARE },
     leastMm: LEAST_MM,
     suits: bearsWilting,
@@ -97,25 +98,24 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     suits: (crop) => crop.group === 'cacti and succulents',
   },
   'fixed week': {
-    words: 'An inch a week less rain, whatever the soil: the yardstick the others are held against.',
+    words: 'The same depth every week less rain, whatever the soil. The other ways are compared with it.',
     warning: 'Knows neither soil nor weather. Here for comparison.',
     line: null,
     leastMm: 1,
     rhythm: { days: 7, mm: FIXED_WEEK_MM },
     suits: everyCrop,
   },
-  'two inches a fortnight': {
-    words: 'Where water is short: 50 mm over the ring every fortnight, less rain, 3.6 mm a day.',
-    warning: 'Knows neither soil nor weather; in great heat the crown wants more.',
+  'every second week': {
+    words: 'Where water is short: one soak of the ring every second week, less rain. A rule of thumb.',
+    warning: 'It knows neither soil nor weather; in great heat the tree uses more.',
     line: null,
     leastMm: 5,
     rhythm: { days: 14, mm: RING_FORTNIGHT_MM, onRing: true },
     suits: isWoody,
   },
-  'three inches a month': {
-    words: 'Where water is very short: 75 mm over the ring once a month, less rain, 2.5 mm a day.',
-    warning:
-      'Three tenths less than every fortnight, and past the 21 days a tree should stand: to keep it alive.',
+  'once a month': {
+    words: 'Where water is very short: one soak of the ring each month, less rain. A rule of thumb.',
+    warning: 'For established trees only: it leaves more days between soaks than are safe in hot, dry wind.',
     line: null,
     leastMm: 5,
     rhythm: { days: 30, mm: RING_MONTH_MM, onRing: true },

@@ -14,6 +14,7 @@ import * as seenTo from './migrations/010-seen-to.ts';
 import * as pots from './migrations/011-pots.ts';
 import * as who from './migrations/012-who.ts';
 import * as devicesAndClocks from './migrations/013-devices-and-clocks.ts';
+import * as schoolsNamedAnew from './migrations/014-schools-named-anew.ts';
 import { SchemaSteps } from './schemaSteps.ts';
 
 /** Every migration, oldest first. A number is given once and never used again. */
@@ -31,6 +32,7 @@ const MIGRATIONS = [
   { name: '011-pots', ...pots },
   { name: '012-who', ...who },
   { name: '013-devices-and-clocks', ...devicesAndClocks },
+  { name: '014-schools-named-anew', ...schoolsNamedAnew },
 ];
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
 export const LATEST = MIGRATION_NAMES.at(-1) as string;

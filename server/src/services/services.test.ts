@@ -122,6 +122,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     '011',
     '012',
     '013',
+    '014',
   ]);
   await again.close();
   sequelize = await openDatabase(file);

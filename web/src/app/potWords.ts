@@ -87,7 +87,8 @@ const TASKS: Readonly<Record<Exclude<PotTask['code'], 'weigh again'>, string>> =
   'bring in': 'Frost is near: bring it in or cover it.',
   'keep moist': 'Sown and not yet up: keep the top moist with a fine spray, not a can.',
   'prick out': 'Two true leaves? Prick them out, from moist mix into moist mix.',
-  'dry spell': 'About 15 cm tall: its one dry spell, let it go without for 5 to 6 days unless it wilts.',
+  'dry spell':
+    'It is old enough for its one dry spell: give it no water for some days, and end the spell if it wilts.',
 };
 
 export const entryText = (entry: PotEntry, units: Units): string => {

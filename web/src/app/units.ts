@@ -125,9 +125,4 @@ export function unitsOf(system: UnitSystem): Units {
 export const UnitsContext = createContext<Units>(unitsOf('metric'));
 export const useUnits = (): Units => useContext(UnitsContext);
 
-/** Minutes as a person says them: 44 min, 2 h 05. */
-export function minutesText(minutes: number): string {
-  const whole = Math.max(1, Math.round(minutes));
-  if (whole < 120) return `${whole} min`;
-  return `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
-}
+export { minutesText } from '@kibble/core';

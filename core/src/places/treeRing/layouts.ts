@@ -20,7 +20,7 @@ const MOST_STOPS = 6;
 /** Ground is never so level that a hose wets more than this across from one spot, m. Judgement. */
 const MOST_ACROSS_M = 3;
 /** What a bucket holds, L: a 5 gallon one; and how long it runs. Common practice. */
-const BUCKET_L = 19;
+export const USUAL_BUCKET_L = 19;
 const EMPTIES_MINUTES = 30;
 /** Water that a depth of half dry ground takes, share of it: buckets are counted by it where no litres are known. Judgement. */
 const WATER_SHARE = 0.12;
@@ -65,7 +65,7 @@ export function layOut(
   litresPerMinute: number,
   litres?: number,
 ): Laid {
-  const { by, pieces, pieceLph, bucketL = BUCKET_L, emptiesMinutes = EMPTIES_MINUTES } = tree.layout;
+  const { by, pieces, pieceLph, bucketL = USUAL_BUCKET_L, emptiesMinutes = EMPTIES_MINUTES } = tree.layout;
   const { innerM, outerM } = tree.ring;
   const facts = LAYOUT_FACTS[by];
   const flow = positive('litresPerMinute', litresPerMinute, 1000, 'L/min');

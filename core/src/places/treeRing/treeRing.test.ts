@@ -315,7 +315,7 @@ describe('decided by the rule of the beds, with the gap above it', () => {
   });
   test('once a month passes the 21 days on purpose', () => {
     const monthly = place(old(), 'walnut', '1985-03-01', {
-      school: 'three inches a month',
+      school: 'once a month',
       irrigations: [{ date: '2026-07-02', netMm: 20 }],
     });
     const plan = core.planGarden(

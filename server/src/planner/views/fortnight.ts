@@ -25,6 +25,8 @@ export function fortnightOf(context: Context, { unplanned }: Places): FortnightV
           bedName: bed.name,
           cropName: bed.planting?.cropName ?? null,
           byHand: METHOD_FACTS[bed.delivery.method].byHand,
+          timer: context.planBeds.find(({ id }) => id === bed.id)?.delivery.timer ?? false,
+          carried: METHOD_FACTS[bed.delivery.method].fillLitres !== undefined,
           waterings: plan.waterings
             .filter((w) => w.bedId === bed.id)
             .map((w) => ({

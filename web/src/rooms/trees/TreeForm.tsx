@@ -12,6 +12,7 @@ import {
   REACHES,
   TEXTURE_CLASSES,
   TREE_SORTS,
+  USUAL_BUCKET_L,
   type CropEntry,
 } from '@kibble/core';
 import { useState } from 'react';
@@ -315,7 +316,7 @@ export function TreeForm({
                 form={form}
                 field="bucket"
                 label="A bucket holds"
-                hint="Left empty: 19 L, five gallons."
+                hint={`Left empty: ${units.text('volume', USUAL_BUCKET_L)}, a usual bucket.`}
               />
               <Figured
                 form={form}
@@ -359,7 +360,7 @@ export function TreeForm({
               form={form}
               field="litresEach"
               label="A set volume for each"
-              hint="Left empty: what its ground lacks. Roses: 11 to 15 L is common."
+              hint="Left empty: what its ground lacks."
             />
           </div>
           <Choice

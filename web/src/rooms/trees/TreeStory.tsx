@@ -3,9 +3,7 @@ import {
   cropOf,
   explainTree,
   GAP_DAYS,
-  RING_FORTNIGHT_MM,
   RING_FORTNIGHT_MM_A_DAY,
-  RING_MONTH_MM,
   RING_MONTH_MM_A_DAY,
   THICK_MM,
   THIN_MM,
@@ -141,19 +139,19 @@ export function WhenShort({ tree, plan, page }: { tree: TreeNow; plan: TreePlan;
         When water is short
       </h2>
       <p>
-        <strong>{units.text('depth', RING_FORTNIGHT_MM)} a fortnight</strong> over the ring:{' '}
-        <OpensTree title="Two inches a fortnight" working={fortnight}>
+        Two rules of thumb (common practice), worked out for this ring. <strong>Every second week:</strong>{' '}
+        <OpensTree title="A soak every second week" working={fortnight}>
           {units.text('volume', plan.fortnightL)}
         </OpensTree>
-        , {aDay(RING_FORTNIGHT_MM_A_DAY)}.
+        , which is {aDay(RING_FORTNIGHT_MM_A_DAY)}.
       </p>
       <p className="mt-1">
-        <strong>{units.text('depth', RING_MONTH_MM)} a month</strong>:{' '}
-        <OpensTree title="Three inches a month" working={month}>
+        <strong>Once a month:</strong>{' '}
+        <OpensTree title="A soak once a month" working={month}>
           {units.text('volume', plan.monthL)}
         </OpensTree>
-        , {aDay(RING_MONTH_MM_A_DAY)}. That is three tenths less, and past the {GAP_DAYS.limit} days it should
-        stand: to keep it alive.
+        , which is {aDay(RING_MONTH_MM_A_DAY)}. That is for established trees only, because it leaves more
+        than {GAP_DAYS.limit} days between soaks.
       </p>
       <p className="mt-1">
         {tree.scarce

@@ -4,8 +4,8 @@ import { BucketDrawing } from '../drawings.tsx';
 import { Num, Says, Step, Stopwatch, useTest } from './parts.tsx';
 import type { Reading, TestPage } from './types.ts';
 
-/** What a rose or a shrub is given by hand, L: the upper figure of common practice (11–15 L). */
-const SHRUB_LITRES = 15;
+/** A large watering can, by which the flow is told as well, L. */
+const CAN_LITRES = 10;
 
 function Steps() {
   return (
@@ -35,11 +35,11 @@ function Result({ input }: { input: Reading<'bucket'> }) {
   const { bed } = useTest();
   const units = useUnits();
   const { litresPerMinute } = bucketTest(input);
-  const seconds = secondsPerPlant({ litres: SHRUB_LITRES, litresPerMinute });
+  const seconds = secondsPerPlant({ litres: CAN_LITRES, litresPerMinute });
   const perMm = bed ? minutesFor({ litres: litresFromDepth(10, bed.areaM2), litresPerMinute }) : null;
   return (
     <Says figure={units.text('flow', litresPerMinute)}>
-      {units.text('volume', SHRUB_LITRES)} at a rose take {Math.round(seconds)} seconds
+      {units.text('volume', CAN_LITRES)} come in {Math.round(seconds)} seconds
       {perMm === null
         ? ''
         : `; ${units.text('depth', 10)} over this bed take ${minutesText(perMm)}, before losses`}

@@ -25,13 +25,13 @@ function DepthSteps() {
   const { reader, set, core, lastWatering, today } = useTest();
   const units = useUnits();
   const count = points(reader.text('count'));
-  const { fromSi, unit } = units.of('depth');
+  const { fromSi } = units.of('depth');
   const target = Math.min(GOOD_DEPTH_MM, core?.rootDepthMm ?? GOOD_DEPTH_MM);
   return (
     <>
       <Step
         n={1}
-        title="Wait one to two hours after a watering. Push a long screwdriver or a wire down: it stops at dry soil."
+        title="Let the water sink in for an hour or two. Then push a long screwdriver or a stiff wire into the soil: it slides through wet soil and stops where the soil is dry."
       >
         {lastWatering ? (
           <p>
@@ -81,7 +81,7 @@ function DepthSteps() {
             field="targetMm"
             label="Depth wanted"
             fallback={String(Number(fromSi(target).toFixed(1)))}
-            hint={`200 to 300 mm is good for a bed${unit === 'in' ? ' (8–12 in)' : ''}.`}
+            hint={`As deep as the roots: about ${units.text('depth', Math.round(target / 10) * 10)} here.`}
           />
           <Num
             name="minutes"
@@ -138,7 +138,7 @@ function DepthResult({ input }: { input: Reading<'depth'> }) {
 export const depthTest: TestPage = {
   kind: 'depth',
   title: 'How deep did it go?',
-  about: 'The only proof of a watering is below the surface: most feel wet on top and are dry underneath.',
+  about: 'Wet soil on top says little about the roots. This test shows how deep the water went.',
   needs: 'a long screwdriver, a wire or a bent bar; one to two hours after watering',
   Steps: DepthSteps,
   read: (r, { lastWatering }) => {
@@ -177,7 +177,8 @@ const CAVEATS: Readonly<Record<LookVerdict['caveats'][number], string>> = {
 };
 
 function LookSteps() {
-  const { reader } = useTest();
+  const { reader, core: ground } = useTest();
+  const units = useUnits();
   const core = reader.text('tool', 'trowel') === 'core';
   return (
     <>
@@ -195,8 +196,12 @@ function LookSteps() {
         <Num
           name="depth"
           field="lookMm"
-          label="So deep"
-          hint="A finger: 25 to 50 mm. A trowel: 75 to 150 mm. A core: 300 to 450 mm."
+          label="You looked at"
+          hint={
+            ground
+              ? `The roots here go ${units.text('depth', Math.round(ground.rootDepthMm / 10) * 10)} deep.`
+              : 'Go as deep as the roots.'
+          }
         />
         <Tick name="mulchMoved">I moved the mulch aside first, or there is none</Tick>
       </Step>

@@ -1,4 +1,4 @@
-import { dripLayout, gravityKit, wettedShare } from '@kibble/core';
+import { dripLayout, evenInset, gravityKit, wettedShare } from '@kibble/core';
 import { useUnits } from '../../../app/units.ts';
 import { DripDrawing } from '../drawings.tsx';
 import { Num, Says, Step, useTest } from './parts.tsx';
@@ -6,7 +6,13 @@ import type { Reading, TestPage } from './types.ts';
 
 function Steps() {
   const { reader } = useTest();
+  const units = useUnits();
   const gravity = reader.text('fill') !== '' || reader.text('fills') !== '';
+  const widthM = reader.optional('bedWidth', 'bedWidthM');
+  const lines = reader.optional('lines', 'lines') ?? 2;
+  const spread = widthM
+    ? `Spread evenly over this bed: ${units.text('span', evenInset({ widthM, lines }))}.`
+    : undefined;
   return (
     <>
       <Step n={1} title="The bed the lines lie on.">
@@ -15,18 +21,15 @@ function Steps() {
           <Num name="bedWidth" field="bedWidthM" label="Width" />
         </div>
       </Step>
-      <Step
-        n={2}
-        title="The lines: two on a bed of 1 m, 18 to 20 cm (7–8 in) from its edges, is a good start."
-      >
+      <Step n={2} title="The lines: how many, and how far the outer ones are from the edge of the bed.">
         <div className="flex flex-wrap gap-4">
           <Num name="lines" field="lines" label="Lines" fallback="2" />
-          <Num name="inset" field="insetM" label="Inset from the edge" />
+          <Num name="inset" field="insetM" label="Inset from the edge" hint={spread} />
         </div>
       </Step>
       <Step
         n={3}
-        title="The emitters, and at which of them you plant. Skipped ones still water the ground between."
+        title="The emitters, and which of them have a plant beside them. An emitter without a plant still waters roots that reach it."
       >
         <div className="flex flex-wrap gap-4">
           <Num name="spacing" field="spacingM" label="Between emitters" />
@@ -45,9 +48,9 @@ function Steps() {
           <Num name="fills" field="lines" label="Fillings a day" hint="May stay empty." />
         </div>
         {gravity ? (
-          <p className="font-semibold">
-            Stand the bucket’s base 1 m (3.3 ft) above the bed and brace it: a full 20 L bucket weighs 20 kg
-            (44 lb).
+          <p>
+            Only the height of the bucket drives the water. Raise it until the furthest emitter drips as fast
+            as the nearest one.
           </p>
         ) : null}
       </Step>
@@ -131,7 +134,8 @@ function Result({ input }: { input: Reading<'drip'> }) {
         ) : null}
       </ul>
       <p className="text-sm text-quiet">
-        For a big job take this page to a supplier or an irrigation specialist.
+        Before you buy for more than one bed, let whoever sells the parts check these figures against your
+        water pressure.
       </p>
     </>
   );

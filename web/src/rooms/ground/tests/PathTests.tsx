@@ -39,7 +39,7 @@ function PotSteps() {
     <>
       <Step
         n={1}
-        title="Fill a big clear pot or bottle (11 to 19 L, 3 to 5 gal) with your soil, with a hole in the bottom. Water it, and let it settle for three weeks."
+        title="Take a clear container with a hole in its base, as deep as you can find. Fill it with soil from the bed, water it, and let the soil settle for about three weeks."
       >
         {filledAt === null ? (
           <Button className="self-start" onClick={() => set({ filledAt: Date.now() }, true)}>
@@ -83,8 +83,8 @@ function PotResult({ input }: { input: Reading<'pot'> }) {
 export const potTest: TestPage = {
   kind: 'pot',
   title: 'Watch it in a pot',
-  about: 'Your own soil behind glass: how fast water passes, and by which way.',
-  needs: 'a clear pot, water, three weeks to settle',
+  about: 'Shows how fast water goes through your own soil, and which way it takes.',
+  needs: 'a clear container with a hole in its base, and about three weeks for the soil to settle',
   Steps: PotSteps,
   read: (r) => {
     const path = r.choice('path', WATER_PATHS, 'The path of the water');
@@ -121,7 +121,7 @@ function DyeResult({ input }: { input: Reading<'dye'> }) {
 export const dyeTest: TestPage = {
   kind: 'dye',
   title: 'Colour the water',
-  about: 'Shows where the water really goes, not where you think it goes.',
+  about: 'Shows which way the water goes through the soil of this bed.',
   needs: 'food dye, a can, a spade',
   Steps: DyeSteps,
   read: (r) => {
