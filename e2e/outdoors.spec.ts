@@ -43,7 +43,7 @@ async function phone(
   await page.getByRole('button', { name: 'Let this device in' }).click();
   await openedStop(page).waitFor();
   // What may be asked for next has come too.
-  await page.waitForTimeout(1500);
+  await page.locator('html[data-all-here]').waitFor({ state: 'attached', timeout: 60_000 });
   await page.waitForLoadState('networkidle');
   return [context, page];
 }
@@ -175,7 +175,7 @@ test('two devices an hour without network, twenty entries: home has all of them 
   browser,
   house,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   const [one, first] = await phone(browser, house, house.code);
   await page.goto(`${house.url}/garden/1/settings`);
   await page.getByRole('button', { name: 'Ask for a code' }).click();
@@ -296,10 +296,10 @@ test('the plug is pulled in the middle of a write: it is there once when the mac
   page,
   house,
 }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await page.goto(`${house.url}/garden/1/round`);
   await openedStop(page).waitFor();
-  await page.waitForTimeout(1500);
+  await page.locator('html[data-all-here]').waitFor({ state: 'attached', timeout: 60_000 });
   await page.waitForLoadState('networkidle');
   const ids = await stopsOf(page).evaluateAll((rows) => rows.map((row) => Number(row.dataset.stop)));
   const runs = async () =>

@@ -61,6 +61,8 @@ export const potFacts = z
     sun: oneOf('Sun', ['full', 'half', 'shade']).default('full'),
     wind: oneOf('Wind', ['sheltered', 'open', 'exposed']).default('open'),
     wall: z.boolean().default(false),
+    /** It hangs above the head of whoever waters it. */
+    hangs: z.boolean().default(false),
     light: oneOf('Light', LIGHTS).default('bright'),
     warmth: oneOf('Warmth', WARMTHS).default('warm'),
     air: oneOf('Air of the room', ROOM_AIRS).default('ordinary'),

@@ -128,11 +128,13 @@ describe('figures of the trade (common practice)', () => {
   test('125 mm last 21 to 28 days at 6.0 to 4.5 mm a day', () => {
     expect(core.daysInStore({ storeMm: 125, useMmPerDay: 125 / 21 })).toBeCloseTo(21, 9);
     expect(core.daysInStore({ storeMm: 125, useMmPerDay: 4.46 })).toBeCloseTo(28, 1);
-    expect(125 / 21).toBeCloseTo(5.95, 2);
   });
   test('51 mm a fortnight is 3.6 mm a day, 76 mm a month 2.5, 30 % less', () => {
-    expect(core.daysInStore({ storeMm: 51, useMmPerDay: 3.6 })).toBeCloseTo(14, 0);
-    expect(core.daysInStore({ storeMm: 76, useMmPerDay: 2.53 })).toBeCloseTo(30, 0);
+    expect(core.RING_FORTNIGHT_MM).toBeCloseTo(51, 0);
+    expect(core.RING_MONTH_MM).toBeCloseTo(76, 0);
+    expect(core.RING_FORTNIGHT_MM_A_DAY).toBeCloseTo(3.6, 1);
+    expect(core.RING_MONTH_MM_A_DAY).toBeCloseTo(2.5, 1);
+    expect(1 - core.RING_MONTH_MM_A_DAY / core.RING_FORTNIGHT_MM_A_DAY).toBeCloseTo(0.3, 1);
   });
   test('200 gal a day for 14 days are 2 in over a circle of 8.1 m', () => {
     const { litres } = core.treeRing({ innerRadiusM: 0, outerRadiusM: 8.13, depthMm: core.inchesToMm(2) });

@@ -122,7 +122,7 @@ export const pots: DemoPot[] = [
     name: 'Mint',
     spot: TERRACE,
     plantings: [{ cropId: 'mint', plantedOn: '2025-04-20' }],
-    facts: { volumeL: 5, mix: 'rich', material: 'glazed', saucer: true, sun: 'half' },
+    facts: { volumeL: 5, mix: 'rich', material: 'glazed', saucer: true, sun: 'half', hangs: true },
   },
   {
     ...kept,

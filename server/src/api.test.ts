@@ -13,7 +13,7 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
 import { EventRow, WeatherDayRow } from './db/models.ts';
-import { openDatabase } from './db/open.ts';
+import { freshDatabase } from '../tests/fresh.ts';
 import { seedDemo } from './seed.ts';
 import type { WallClock } from './services/clock.ts';
 
@@ -25,7 +25,7 @@ let app: Express;
 let station: Server;
 
 beforeAll(async () => {
-  sequelize = await openDatabase(join(dir, 'kibble.sqlite'));
+  sequelize = await freshDatabase(join(dir, 'kibble.sqlite'));
   station = stationApp({ seed: 46, latitudeDeg: 46.9 }).listen(0, '127.0.0.1');
   await new Promise((ready) => station.once('listening', ready));
   await seedDemo(sequelize, `http://127.0.0.1:${(station.address() as AddressInfo).port}`, wall);

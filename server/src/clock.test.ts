@@ -11,7 +11,7 @@ import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
-import { openDatabase } from './db/open.ts';
+import { freshDatabase } from '../tests/fresh.ts';
 import { seedDemo } from './seed.ts';
 import { utcOffsetHours, type WallClock } from './services/clock.ts';
 
@@ -23,7 +23,7 @@ let app: Express;
 let station: Server;
 
 beforeAll(async () => {
-  sequelize = await openDatabase(join(dir, 'kibble.sqlite'));
+  sequelize = await freshDatabase(join(dir, 'kibble.sqlite'));
   station = stationApp({ seed: 46, latitudeDeg: 46.9 }).listen(0, '127.0.0.1');
   await new Promise((ready) => station.once('listening', ready));
   await seedDemo(sequelize, `http://127.0.0.1:${(station.address() as AddressInfo).port}`, wall);

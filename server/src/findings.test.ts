@@ -10,7 +10,7 @@ import type { Sequelize } from 'sequelize';
 import { appHere } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
 import { EntryRow } from './db/models.ts';
-import { openDatabase } from './db/open.ts';
+import { freshDatabase } from '../tests/fresh.ts';
 import type { WallClock } from './services/clock.ts';
 
 let now = new Date('2026-07-14T08:00:00Z');
@@ -31,7 +31,7 @@ const bedOf = (name: string, method: string) => ({
 });
 
 beforeAll(async () => {
-  sequelize = await openDatabase(join(dir, 'kibble.sqlite'));
+  sequelize = await freshDatabase(join(dir, 'kibble.sqlite'));
   app = appHere({ sequelize, wall, log: pino({ level: 'silent' }) });
   const made = await ask(app)
     .post('/api/gardens')

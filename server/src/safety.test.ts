@@ -13,7 +13,7 @@ import { PlannerBeside } from './planner/plannerBeside.ts';
 import { WeatherFiles } from './files/weatherFiles.ts';
 import { PlannerHere } from './planner/planner.ts';
 import { PlanStore } from './planner/planStore.ts';
-import { freshDatabase } from '../tests/fresh.ts';
+import { closesInOrder, freshDatabase } from '../tests/fresh.ts';
 import { openDatabase } from './db/open.ts';
 import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
@@ -65,7 +65,7 @@ describe('no accepted value locks a garden', () => {
     await sequelize.close();
     const file = join(root, 'locked.sqlite');
     copyFileSync('server/fixtures/kibble-005.sqlite', file);
-    sequelize = await openDatabase(file);
+    sequelize = closesInOrder(await openDatabase(file));
     app = appHere({ sequelize, wall, log });
     const today = await round();
     expect(today.unplanned).toEqual([]);

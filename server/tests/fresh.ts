@@ -3,8 +3,19 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Sequelize } from 'sequelize';
 import { closeDatabase, openDatabase } from '../src/db/open.ts';
+import { writerOf } from '../src/db/writer.ts';
 
 let template: string | null = null;
+
+/** What views have left to be saved is saved before the file is closed: no file is closed under a writer. */
+export function closesInOrder(sequelize: Sequelize): Sequelize {
+  const close = sequelize.close.bind(sequelize);
+  sequelize.close = async () => {
+    await writerOf(sequelize)(() => Promise.resolve());
+    await close();
+  };
+  return sequelize;
+}
 
 /** An empty database of today's state, opened: made once a process and copied from then on. For tests. */
 export async function freshDatabase(file: string): Promise<Sequelize> {
@@ -14,5 +25,5 @@ export async function freshDatabase(file: string): Promise<Sequelize> {
     template = made;
   }
   copyFileSync(template, file);
-  return openDatabase(file);
+  return closesInOrder(await openDatabase(file));
 }

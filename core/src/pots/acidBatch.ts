@@ -8,13 +8,6 @@ const WITH_FEED = 0.5;
 /** Water plants like best, and acid lovers. Common practice. */
 export const PH_AIM = { low: 6, high: 6.5, acidLow: 5, acidHigh: 6 };
 
-/** The cautions that stand beside every batch. */
-export const ACID_CAUTIONS = [
-  'Acid into water, never water into acid.',
-  'Never near bleach or any cleaner: together they give off a gas that kills.',
-  'Measure the pH again before it is used; gloves, and eyes kept away.',
-] as const;
-
 /**
  * A batch of acidified water.
  * @param litres of water; `doseMlPerL` mL to the litre, default 1.3; `spoonMl` of the measure, default a teaspoon; `feed` in it too

@@ -6,7 +6,7 @@ import { completeWeather, type SourcedDay } from '../weather/completeWeather.ts'
 import { forecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { WeatherDay } from '../weather/types.ts';
 import { weatherSeries } from '../weather/weatherSeries.ts';
-import { acidBatch, phVerdict, TEASPOON_ML } from './acidBatch.ts';
+import { acidBatch, phVerdict } from './acidBatch.ts';
 import type { DatedPotEntry } from './entries.ts';
 import { followPot } from './followPot.ts';
 import { hiddenPots } from './hiddenPots.ts';
@@ -423,7 +423,6 @@ describe('by the clock', () => {
 describe('water for pots', () => {
   test('1.3 mL to the litre; five teaspoons to five gallons is 24.6 mL (common practice)', () => {
     expect(acidBatch({ litres: 10 }).millilitres).toBeCloseTo(13, 9);
-    expect(5 * TEASPOON_ML).toBeCloseTo(24.65, 2);
     const batch = acidBatch({ litres: 18.93 });
     expect(batch.millilitres).toBeCloseTo(24.6, 1);
     expect(batch.whole).toBe(5);

@@ -114,11 +114,17 @@ describe('how deep a watering goes (common practice)', () => {
   ): { thicknessMm: number; fieldCapacity: number; waterContent: number }[] =>
     Array.from({ length: 30 }, () => ({ thicknessMm: 50, fieldCapacity, waterContent }));
 
-  test('5 mm wets 20 mm of dry average soil, 125 mm wets 500 mm', () => {
-    const loam = soilOfClass('loam');
-    const dry = at(loam.fieldCapacity, loam.fieldCapacity - 0.25);
-    expect(wetFrontDepth({ appliedMm: 5, profile: dry })).toBeCloseTo(20, 6);
-    expect(wetFrontDepth({ appliedMm: 125, profile: dry })).toBeCloseTo(500, 6);
+  test('5 mm wets 20 mm and 125 mm wets 500 mm: of silt at its wilting point; no other soil is so dry that plants live in it', () => {
+    for (const textureClass of TEXTURE_CLASSES) {
+      const soil = soilOfClass(textureClass);
+      const dry = at(soil.fieldCapacity, soil.wiltingPoint);
+      const little = wetFrontDepth({ appliedMm: 5, profile: dry });
+      const filling = wetFrontDepth({ appliedMm: 125, profile: dry });
+      if (textureClass === 'silt') {
+        expect(Math.abs(little / 20 - 1)).toBeLessThan(0.05);
+        expect(Math.abs(filling / 500 - 1)).toBeLessThan(0.05);
+      } else expect([little > 25, filling > 600]).toEqual([true, true]);
+    }
   });
 
   test('25.4 mm wets about 203 mm of part-dry clay loam', () => {

@@ -1,5 +1,5 @@
 import type { AlertView, TickView } from '@kibble/contract';
-import { isSeenTo, stateOf, type AlertAct } from '@kibble/core';
+import { isHotWork, isSeenTo, stateOf, type AlertAct } from '@kibble/core';
 import { useState } from 'react';
 import { useTicksQuery } from '../app/api.ts';
 import { ALERT_NAMES, alertWords, isHarm } from '../app/alertWords.ts';
@@ -9,6 +9,7 @@ import { useUnits } from '../app/units.ts';
 import { later } from './later.tsx';
 
 const AlertActs = later(async () => (await import('./AlertActs.tsx')).AlertActs);
+const Caution = later(async () => (await import('./Caution.tsx')).Caution);
 const Drawer = later(async () => (await import('./Drawer.tsx')).Drawer);
 
 const leftOf = (alert: AlertView, ticks: readonly TickView[]): AlertAct[] =>
@@ -50,10 +51,12 @@ export function AlertLines({ alerts, short = false }: { alerts: AlertView[]; sho
           );
         })}
       </ul>
+      {isHotWork(alerts) && !short ? <Caution of="hot work" /> : null}
       {chosen ? (
         <Drawer open onClose={() => setOpen(null)} title={ALERT_NAMES[chosen.code]}>
           <p className="mb-3">{alertWords(chosen, units)}</p>
           <AlertActs alert={chosen} ticks={ticks} />
+          {short && isHotWork([chosen]) ? <Caution of="hot work" className="mt-3" /> : null}
         </Drawer>
       ) : null}
     </>

@@ -1,5 +1,5 @@
 import type { SequenceView } from '@kibble/contract';
-import { ACID_CAUTIONS, secondsLeft, SOAK_MM } from '@kibble/core';
+import { secondsLeft, SOAK_MM } from '@kibble/core';
 import { useEffect } from 'react';
 import { useStepSequenceMutation } from '../app/api.ts';
 import { beep } from '../app/beep.ts';
@@ -10,6 +10,9 @@ import { useUnits } from '../app/units.ts';
 import { Button } from './Button.tsx';
 import { clockText, useNow } from './clock.ts';
 import { Refused } from './Refused.tsx';
+import { later } from './later.tsx';
+
+const Caution = later(async () => (await import('./Caution.tsx')).Caution);
 
 /** What is under way by the clock or is being counted: kept at home, so that a reload or another device goes on with it. */
 export function UnderWay({ sequences }: { sequences: readonly SequenceView[] }) {
@@ -92,6 +95,7 @@ function Clocked({ of }: { of: SequenceView }) {
             : ''}
         </span>
         <Refused error={error} inline />
+        {at.id === 'soak' ? <Caution of="standing water" /> : null}
       </span>
       <Button disabled={isLoading} onClick={() => void next().catch(() => undefined)}>
         {at.id === 'soak'
@@ -131,7 +135,7 @@ function Batch({ of }: { of: SequenceView }) {
           {batch.whole === 1 ? 'teaspoon' : 'teaspoons'} of 5&nbsp;mL,{' '}
           {units.text('millilitres', batch.millilitres)} of household acid
           {batch.feed ? '; half the dose, for there is feed in it' : ''}.
-          <span className="block text-sm">{ACID_CAUTIONS.join(' ')}</span>
+          <Caution of="acid" />
           {all ? (
             <span className="block font-semibold">
               All in. Stir, measure the pH again, and write it down below.

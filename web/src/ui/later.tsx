@@ -59,6 +59,8 @@ export function fetchInTime(rooms: readonly (() => Promise<unknown>)[]): void {
         if (!navigator.onLine) return;
         await load().catch(noteLack);
       }
+      // From here on the page needs no network for any of its parts.
+      document.documentElement.dataset.allHere = '';
     })();
   }, REST_MS);
 }

@@ -7,6 +7,7 @@ import { shortDay, timeOfDay } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { timerChanges, timerRows, type TimerChange, type TimerRow } from './timerRows.ts';
 import { useTimer } from './useTimer.ts';
+import { Caution } from '../../ui/Caution.tsx';
 
 /** Days for which a timer is set at a time. */
 const SET_DAYS = 7;
@@ -43,6 +44,7 @@ export function TimerSettings({ view }: { view: FortnightView }) {
   };
   return (
     <section id="timer" className="no-print mt-6 max-w-4xl">
+      <Caution of="electricity" className="mb-3" />
       {timer.typed ? (
         <div className="mb-2" data-testid="timer-changes">
           <h2 className="text-xl">The tap timer</h2>

@@ -32,6 +32,7 @@ import { POT_MS } from './tests/PathTests.tsx';
 import { Mark } from './Mark.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { Caution } from '../../ui/Caution.tsx';
 
 /** So many beds a phone shows at first. */
 const FIRST_BEDS = 5;
@@ -399,6 +400,8 @@ function TapForm({
           {...form.register('perDay', { validate: (v) => numberRule('sourceLitres', v, units, true) })}
         />
       ) : null}
+      {source === 'well' ? <Caution of="wells" /> : null}
+      {source === 'well' ? <Caution of="electricity" /> : <Caution of="backflow" />}
       <RefusalOrConflict
         error={error}
         onMine={(version) => void send(version)().catch(() => undefined)}

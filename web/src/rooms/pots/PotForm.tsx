@@ -348,6 +348,10 @@ function Place({ form }: { form: FormOf }) {
           </label>
         </>
       )}
+      <label className="flex min-h-11 items-center gap-2">
+        <input type="checkbox" className="size-5 accent-ink" {...form.register('hangs')} />
+        It hangs above my head
+      </label>
     </fieldset>
   );
 }

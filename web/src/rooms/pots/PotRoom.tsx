@@ -1,5 +1,5 @@
 import type { PotPageView, PotView } from '@kibble/contract';
-import { MATERIALS, MIXES, POT_WAY_FACTS, POT_WAYS, type PotWay } from '@kibble/core';
+import { HEAVY_KG, MATERIALS, MIXES, POT_WAY_FACTS, POT_WAYS, type PotWay } from '@kibble/core';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import {
@@ -35,6 +35,7 @@ import { CopyPots, PlantOut } from './PotSheets.tsx';
 import { DryingCurve } from './DryingCurve.tsx';
 import { Looks } from './Looks.tsx';
 import { PotForm } from './PotForm.tsx';
+import { Caution } from '../../ui/Caution.tsx';
 
 const HEIGHT = 230;
 
@@ -330,6 +331,14 @@ function Weighed({ page: { pot, spans, found, sanity } }: { page: PotPageView })
           {shareWords(pot.useFactor)} of what the weather asks of a pot like it.
         </p>
       )}
+      {pot.fullKg !== null && pot.fullKg >= HEAVY_KG ? (
+        <Caution
+          of="lifting"
+          lead={`It weighs ${units.text('weight', pot.fullKg)} when full.`}
+          className="mt-1"
+        />
+      ) : null}
+      {pot.facts.hangs ? <Caution of="ladders" className="mt-1" /> : null}
       {sanity ? (
         <p className="border-l-4 border-brick pl-2">
           By scale and meter on {dayMonth(sanity.on)} there would be {units.text('litresFine', sanity.mixL)}{' '}

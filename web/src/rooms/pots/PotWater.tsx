@@ -1,5 +1,5 @@
 import type { PotsView } from '@kibble/contract';
-import { DOSE_ML_PER_L, PH_AIM } from '@kibble/core';
+import { PH_AIM } from '@kibble/core';
 import { useState } from 'react';
 import { useBeginSequenceMutation, useLogPhMutation, useMarkPotEntriesMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
@@ -12,6 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { Refused } from '../../ui/Refused.tsx';
 import { useDraft } from '../../ui/useDraft.ts';
+import { Caution } from '../../ui/Caution.tsx';
 
 const OF = { tap: 'tap water', rain: 'rain water', batch: 'the soured batch' } as const;
 
@@ -34,6 +35,7 @@ export function PotWater({ view }: { view: PotsView }) {
           ) : (
             <p className="text-quiet">No water need stand for tomorrow.</p>
           )}
+          {water.stand.pots > 0 ? <Caution of="standing water" className="mt-1" /> : null}
           {water.acid.pots > 0 ? (
             <p className="mt-2">
               Keep rain for the {water.acid.pots} that want sour water:{' '}
@@ -41,6 +43,7 @@ export function PotWater({ view }: { view: PotsView }) {
               nothing washes its lime out.
             </p>
           ) : null}
+          {water.acid.pots > 0 ? <Caution of="saved water" className="mt-1" /> : null}
         </div>
         <PhLog view={view} />
         <BatchForm view={view} />
@@ -158,7 +161,7 @@ function BatchForm({ view }: { view: PotsView }) {
         value={litres}
         onChange={(e) => setLitres(e.target.value)}
         error={wrong}
-        hint={`About ${DOSE_ML_PER_L} mL of household acid to the litre of hard tap water, a teaspoon to the gallon; counted spoon by spoon.`}
+        hint="For hard tap water. Kibble works out the dose of household acid and counts it with you, spoon by spoon."
       />
       <label className="flex min-h-11 items-center gap-2">
         <input
@@ -173,6 +176,8 @@ function BatchForm({ view }: { view: PotsView }) {
         {busy ? 'One is being counted above' : 'Count the spoons'}
       </Button>
       <Refused error={error} />
+      {busy ? null : <Caution of="acid" className="mt-1" />}
+      <Caution of="backflow" className="mt-1" />
     </form>
   );
 }

@@ -26,6 +26,7 @@ export interface TypedPot {
   sun: Facts['sun'];
   wind: Facts['wind'];
   wall: boolean;
+  hangs: boolean;
   light: Facts['light'];
   warmth: Facts['warmth'];
   air: Facts['air'];
@@ -55,6 +56,7 @@ export const emptyPot = (today: string, spot: string): TypedPot => ({
   sun: 'full',
   wind: 'open',
   wall: false,
+  hangs: false,
   light: 'bright',
   warmth: 'warm',
   air: 'ordinary',
@@ -99,6 +101,7 @@ export function typedFromPot(pot: PotView, units: Units): TypedPot {
     sun: facts.sun,
     wind: facts.wind,
     wall: facts.wall,
+    hangs: facts.hangs,
     light: facts.light,
     warmth: facts.warmth,
     air: facts.air,
@@ -131,7 +134,8 @@ export const figureRule = (field: Figure, text: string, typed: TypedPot, units: 
 export function potDraft(typed: TypedPot, units: Units): PotDraft {
   const si = (field: Figure): number | null =>
     isAsked(field, typed) ? (typedSi(FIGURES[field], typed[field], units) ?? null) : null;
-  const { mix, material, dressing, saucer, roots, stands, sun, wind, wall, light, warmth, air, way } = typed;
+  const { mix, material, dressing, saucer, roots, stands, sun, wind, wall, hangs, light, warmth, air, way } =
+    typed;
   return {
     kind: typed.kind,
     name: typed.name,
@@ -153,6 +157,7 @@ export function potDraft(typed: TypedPot, units: Units): PotDraft {
       sun,
       wind,
       wall,
+      hangs,
       light,
       warmth,
       air,

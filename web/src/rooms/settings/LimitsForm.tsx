@@ -11,6 +11,7 @@ import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Choice, Field } from '../../ui/Field.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { Caution } from '../../ui/Caution.tsx';
 
 /** Monday first, as most calendars hang. */
 const WEEK = [
@@ -148,9 +149,9 @@ export function LimitsForm({ garden }: { garden: GardenView }) {
       <DraftNote draft={form.draft} />
       <h2 className="text-2xl">Limits</h2>
       <p className="text-quiet">
-        Days, hours and litres may be limited by local rules: ask your water company. The plan keeps to what
-        stands here, and says what does not fit. Empty means no limit.
+        The plan keeps to what you enter here, and says what does not fit. Empty means no limit.
       </p>
+      <Caution of="restrictions" />
       <Amounts form={form} />
       <Rules form={form} />
       <Habits form={form} />

@@ -5,6 +5,7 @@ import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { layoutWords, ringText } from '../../app/treeWords.ts';
 import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Caution } from '../../ui/Caution.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useKeepTree } from './useKeepTree.ts';
@@ -95,6 +96,7 @@ export function MoveOutward({
           {refused}
         </p>
       ) : null}
+      <Caution of="digging" />
       <div className="flex flex-wrap gap-2">
         <Button
           disabled={isLoading || moved === null}

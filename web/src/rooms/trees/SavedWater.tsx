@@ -6,6 +6,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Caution } from '../../ui/Caution.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useDraft } from '../../ui/useDraft.ts';
@@ -45,9 +46,11 @@ export function SavedWater({ page, onClose }: { page: BedPageView; onClose: () =
         }}
       >
         <p>
-          Water caught while the shower runs warm, or kept from rinsing, poured on the ring. Without soap or
-          salt, the same day, and not where local rules forbid it.
+          Water that you saved in the house or from the roof, poured out over the ring. Use it on the day you
+          saved it, and only if there is no soap or salt in it.
         </p>
+        <Caution of="saved water" />
+        <Caution of="standing water" />
         <Field
           label="Poured"
           inputMode="decimal"

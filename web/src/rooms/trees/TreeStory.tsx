@@ -17,6 +17,7 @@ import { CAME_WORDS, PHASE_WORDS, SEASON_WORDS, tenth } from '../../app/treeWord
 import { useUnits } from '../../app/units.ts';
 import { fullDate, shareWords } from '../../app/words.ts';
 import { OpensTree } from '../../ui/Opens.tsx';
+import { Caution } from '../../ui/Caution.tsx';
 
 /** Its season, its phase, and when the next one comes. */
 export function TreeStory({
@@ -64,11 +65,7 @@ export function TreeStory({
           Its shade spares the ground round it some 3 or 4 degrees: it comes first when water is short.
         </p>
       ) : null}
-      {facts.near === 'building' && facts.canopyM >= 6 ? (
-        <p className="mt-1 font-semibold">
-          A large tree by a building: dead limbs are for a qualified arborist.
-        </p>
-      ) : null}
+      {facts.near === 'building' && facts.canopyM >= 6 ? <Caution of="old trees" className="mt-1" /> : null}
       {fruit === 'evergreen' ? <p className="mt-1">It keeps its leaves: watch it in icy wind.</p> : null}
     </section>
   );

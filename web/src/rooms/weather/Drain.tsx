@@ -3,6 +3,7 @@ import { BURST_C, DRAIN_CHOICES, DRAIN_RULES, type DrainChoice } from '@kibble/c
 import { useChangeGardenMutation } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
+import { Caution } from '../../ui/Caution.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { Refused } from '../../ui/Refused.tsx';
 
@@ -46,6 +47,7 @@ export function Drain({ garden, drain }: { garden: GardenView; drain: NonNullabl
         {percent(chance)} likely.
       </p>
       <Refused error={error} />
+      <Caution of="blowing out" className="mt-2" />
     </section>
   );
 }

@@ -19,6 +19,8 @@ import { RainAgainstUse } from './RainAgainstUse.tsx';
 import { ReadingForm } from './ReadingForm.tsx';
 import { StationForm } from './StationForm.tsx';
 import { Years } from './Years.tsx';
+import { isHotWork } from '@kibble/core';
+import { Caution } from '../../ui/Caution.tsx';
 
 /** Days to a page of the record. */
 const PAGE = 14;
@@ -50,6 +52,7 @@ export function WeatherRoom() {
                 <h2 id="alerts" className="text-2xl">
                   What asks for action
                 </h2>
+                {isHotWork(alerts) ? <Caution of="hot work" className="mb-2" /> : null}
                 {alerts.map((alert) => (
                   <div key={alert.code} className="border-t border-ink py-2">
                     <h3 className={isHarm(alert) ? 'font-bold text-brick' : 'font-bold'}>

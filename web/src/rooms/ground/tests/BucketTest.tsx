@@ -53,8 +53,7 @@ export const bucketTestPage: TestPage = {
   title: 'Time a bucket',
   about: 'Every minute on the round is litres divided by this figure, and most people guess it wrong.',
   needs: 'a bucket with a mark, the hose, ten minutes',
-  caution:
-    'Run the hose first: water left in it in the sun can scald, and stale water carries germs. Do not breathe the mist. Keep the hose end above the water in the bucket, so that nothing is drawn back into the drinking water.',
+  cautions: ['hose water', 'backflow', 'standing water', 'lifting'],
   Steps,
   read: (r) => {
     const litres = r.number('litres', 'bucketLitres');

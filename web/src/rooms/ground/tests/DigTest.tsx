@@ -87,6 +87,7 @@ export const digTest: TestPage = {
   about:
     'Finds a second soil below, stones and hard pans: the store under a bed may be half what its surface promises.',
   needs: 'a spade, a rule',
+  cautions: ['digging', 'open hole'],
   Steps,
   read: (r) => {
     const topsoilMm = r.number('topsoil', 'topsoilMm');

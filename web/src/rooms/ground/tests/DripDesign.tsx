@@ -1,5 +1,6 @@
 import { dripLayout, evenInset, gravityKit, wettedShare } from '@kibble/core';
 import { useUnits } from '../../../app/units.ts';
+import { Caution } from '../../../ui/Caution.tsx';
 import { DripDrawing } from '../drawings.tsx';
 import { Num, Says, Step, useTest } from './parts.tsx';
 import type { Reading, TestPage } from './types.ts';
@@ -8,6 +9,8 @@ function Steps() {
   const { reader } = useTest();
   const units = useUnits();
   const gravity = reader.text('fill') !== '' || reader.text('fills') !== '';
+  // A litre of water weighs a kilogram.
+  const fill = reader.optional('fill', 'bucketLitres');
   const widthM = reader.optional('bedWidth', 'bedWidthM');
   const lines = reader.optional('lines', 'lines') ?? 2;
   const spread = widthM
@@ -52,6 +55,12 @@ function Steps() {
             Only the height of the bucket drives the water. Raise it until the furthest emitter drips as fast
             as the nearest one.
           </p>
+        ) : null}
+        {gravity ? (
+          <Caution
+            of="lifting"
+            lead={fill ? `Full, the bucket holds ${units.text('weight', fill)} of water.` : undefined}
+          />
         ) : null}
       </Step>
     </>
@@ -146,6 +155,7 @@ export const dripDesign: TestPage = {
   title: 'Lay out drip lines',
   about: 'From spacing and emitters: flow, tube, plants, and whether the tap can feed them.',
   needs: 'the size of the bed, the print on the emitters',
+  cautions: ['backflow', 'digging'],
   Steps,
   read: (r) => {
     const bedLengthM = r.number('bedLength', 'bedLengthM');

@@ -58,7 +58,7 @@ export const holeTestPage: TestPage = {
   title: 'Fill a hole twice',
   about: 'Tells how fast water leaves below: slow ground drowns roots, fast ground wastes a big watering.',
   needs: 'a spade, a bucket of water, a stick, an hour',
-  caution: 'Cover an open hole when you leave it: people and animals step into it.',
+  cautions: ['digging', 'open hole'],
   Steps,
   read: (r) => {
     const fallMm = r.number('fall', 'fallMm');

@@ -93,7 +93,7 @@ export const slowBucketTest: TestPage = {
   title: 'Buckets with a hole',
   about: 'How fast they feed decides how many a tree wants, and how often they are filled.',
   needs: 'the bucket, a watch',
-  caution: 'A full 20 L bucket weighs 20 kg (44 lb): fill it where it stands.',
+  cautions: ['lifting', 'standing water'],
   Steps: SlowSteps,
   read: (r) => {
     const litres = r.number('litres', 'bucketLitres');

@@ -123,6 +123,7 @@ export const dyeTest: TestPage = {
   title: 'Colour the water',
   about: 'Shows which way the water goes through the soil of this bed.',
   needs: 'food dye, a can, a spade',
+  cautions: ['digging'],
   Steps: DyeSteps,
   read: (r) => {
     const path = r.choice('path', WATER_PATHS, 'The path of the water');

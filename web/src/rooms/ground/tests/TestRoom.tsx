@@ -8,6 +8,7 @@ import { noticeShown } from '../../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../../app/store.ts';
 import { useUnits } from '../../../app/units.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { Caution } from '../../../ui/Caution.tsx';
 import { Changes } from '../../../ui/Changes.tsx';
 import { Empty, Loading } from '../../../ui/states.tsx';
 import { Opens } from '../../../ui/Opens.tsx';
@@ -143,7 +144,9 @@ function TestOf({
           {input && bed ? <WhatItChanges bed={bed} input={input} today={garden.today} /> : null}
         </aside>
         <div className="lg:col-start-1">
-          {page.caution ? <p className="mt-3 max-w-prose text-sm">Take care: {page.caution}</p> : null}
+          {page.cautions?.map((of) => (
+            <Caution key={of} of={of} className="mt-3" />
+          ))}
           {odd.length > 0 ? (
             <div role="alert" className="mt-4 border-l-4 border-brick pl-3">
               {odd.map((o) => (

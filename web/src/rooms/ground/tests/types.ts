@@ -1,4 +1,4 @@
-import type { Entry, EntryKind } from '@kibble/core';
+import type { Entry, EntryKind, SafetyAct } from '@kibble/core';
 import type { ComponentType } from 'react';
 import type { Reader } from './reader.ts';
 import type { TestState } from './parts.tsx';
@@ -14,7 +14,8 @@ export interface TestPage {
   /** The reading in SI; what is wrong is left in the reader. */
   read: (reader: Reader, state: Pick<TestState, 'bed' | 'known' | 'lastWatering'>) => Entry | null;
   Result: ComponentType<{ input: Entry }>;
-  caution?: string;
+  /** What in it can hurt somebody. */
+  cautions?: readonly SafetyAct[];
   /** Words on the button; default “Keep this”. */
   keep?: string;
 }
