@@ -103,7 +103,7 @@ test('a batch is mixed, interrupted at the third spoon, gone on with, and measur
   await page.getByLabel('Sour a batch of water').fill('19');
   await page.getByRole('button', { name: 'Count the spoons' }).click();
   const batch = page.getByTestId('batch');
-  await expect(batch).toContainText('Never near bleach');
+  await expect(batch).toContainText('Keep it away from bleach');
   for (const n of [1, 2, 3]) {
     await batch.getByRole('button', { name: 'A spoon is in' }).click();
     await expect(batch.getByRole('status')).toHaveText(`${n} of 5`);

@@ -232,7 +232,8 @@ export { checkPlantings } from './plants/checkPlantings.ts';
 export { yieldResponse, yieldShapeOf, type YieldShape } from './plants/yieldResponse.ts';
 export { plantCount, rowLength } from './plants/plantCount.ts';
 export { cropCautions } from './care/cautions.ts';
-export { HEAVY_KG, isHotWork, SAFETY, SAFETY_ACTS, type SafetyAct } from './care/safety.ts';
+export { isHotWork } from './care/hotWork.ts';
+export { HEAVY_KG, SAFETY, SAFETY_ACTS, type SafetyAct } from './care/safety.ts';
 export { ownCrop, type OwnCropWords } from './plants/ownCrop.ts';
 export { mulchVolume } from './places/ground/mulchVolume.ts';
 export {

@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import { HEAVY_KG, isHotWork, SAFETY, SAFETY_ACTS, safetyPage } from './safety.ts';
+import { isHotWork } from './hotWork.ts';
+import { HEAVY_KG, SAFETY, SAFETY_ACTS, safetyPage } from './safety.ts';
 
 describe('cautions', () => {
   test('the page of the documentation is the table', () => {

@@ -114,11 +114,6 @@ export const SAFETY: Readonly<Record<SafetyAct, Safety>> = {
 /** A pot or bucket of so many kilograms is not lifted alone, kg. From memory of manual-handling guidance: from about 16 kg on for many people. */
 export const HEAVY_KG = 16;
 
-const HOT: ReadonlySet<AlertCode> = new Set(['heat wave', 'hot dry wind']);
-/** True while the weather is hard on whoever works in it, or is about to be. */
-export const isHotWork = (alerts: readonly { code: AlertCode }[]): boolean =>
-  alerts.some(({ code }) => HOT.has(code));
-
 /** The whole table as a page for the documentation. */
 export function safetyPage(): string {
   const parts = SAFETY_ACTS.map((act) => {
