@@ -36,8 +36,6 @@ function touching(page: Page): Promise<string[]> {
         if (style.overflow !== 'visible' && (box.width <= 1 || box.height <= 1)) return false;
         // What stays in place while the page moves lies over it by design.
         if (style.position === 'fixed' || style.position === 'sticky') return false;
-        if (at instanceof HTMLDetailsElement && !at.open && !element.closest('summary')) return false;
-        if (at instanceof HTMLSelectElement) return false;
       }
       return true;
     };

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, test } from './kibble.ts';
+import { choose, expect, test } from './kibble.ts';
 
 /** What docs/cautions.md says of each act, by its heading: a page made from the table of the core. */
 const SAYS = new Map(
@@ -75,7 +75,7 @@ const ACTS: readonly [act: string, open: (page: Page, kibble: string) => Promise
     async (page, kibble) => {
       await page.goto(`${kibble}/garden/1/ground`);
       await page.getByRole('button', { name: 'Change' }).first().click();
-      await page.getByLabel('Its water comes from').selectOption('well');
+      await choose(page.getByLabel('Its water comes from'), 'well');
     },
   ],
   ['Watering above your head', async (page, kibble) => open(page, kibble, 'Mint')],

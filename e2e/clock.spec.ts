@@ -1,4 +1,4 @@
-import { expect, openedStop, openStop, stopsOf, test } from './kibble.ts';
+import { choose, expect, openedStop, openStop, stopsOf, test } from './kibble.ts';
 
 const minuteOf = (time: string): number => {
   const [h, m] = time.split(':').map(Number);
@@ -168,7 +168,7 @@ test('the gardener’s own ranking decides who goes short', async ({ page, kibbl
     .getByRole('row', { name: /Sweetcorn block/ })
     .getByRole('button', { name: 'Change' })
     .click();
-  await page.getByLabel('When water or time is short').selectOption('first');
+  await choose(page.getByLabel('When water or time is short'), 'first');
   await page.getByRole('button', { name: 'Keep the changes' }).click();
   await expect.poll(lost).toBeLessThan(before);
 });

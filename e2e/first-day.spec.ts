@@ -1,4 +1,4 @@
-import { expect, openedStop, openStop, stopsOf, test } from './kibble.ts';
+import { choose, expect, openedStop, openStop, stopsOf, test } from './kibble.ts';
 
 test('Three Poplars: what to water and why, tick a stop, undo, step a day', async ({ page, kibble }) => {
   await page.goto(kibble);
@@ -158,7 +158,7 @@ test('watered anyway: asked how much and why, told what it does, and the log kee
   await dialog.getByRole('button', { name: 'Write it down' }).click();
   await expect(dialog.getByRole('alert')).toContainText('Minutes must be from 0.01');
   await dialog.getByLabel('Amount').fill('20');
-  await dialog.getByLabel('Why').selectOption('just in case');
+  await choose(dialog.getByLabel('Why'), 'just in case');
   await dialog.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByRole('status')).toContainText('written down');
   await page.goto(`${kibble}/garden/1/beds/7`);

@@ -139,6 +139,21 @@ export async function restingBox(
   return box;
 }
 
+/** Takes one of a choice’s options, by its value or, where that says nothing, by its words. */
+export async function choose(choice: Locator, taken: string | { words: RegExp }): Promise<void> {
+  await choice.click();
+  const page = choice.page();
+  await (
+    typeof taken === 'string'
+      ? page
+          .locator(`[role=option][data-value="${taken}"]`)
+          .or(page.getByRole('option', { name: taken, exact: true }))
+          .first()
+      : page.getByRole('option').filter({ hasText: taken.words })
+  ).click();
+  await expect(choice).toHaveAttribute('aria-expanded', 'false');
+}
+
 /** Rows of the walk, each a stop that is still to be made. */
 export const stopsOf = (page: Page): Locator => page.getByRole('main').locator('li[data-stop]');
 /** One stop's row. */

@@ -1,4 +1,4 @@
-import { test } from './kibble.ts';
+import { choose, test } from './kibble.ts';
 
 /** The views kept in docs/screenshots, as the demo garden shows them on its first morning. */
 const VIEWS = [
@@ -28,7 +28,7 @@ test('pictures of the main views', async ({ page, kibble }) => {
 
 test('the setup with its plan growing', async ({ page, kibble }) => {
   await page.goto(`${kibble}/new`);
-  await page.getByLabel('Units').selectOption('metric');
+  await choose(page.getByLabel('Units'), 'metric');
   await page.getByLabel('Town, or one near by').fill('Graz');
   await page.getByRole('listbox').getByRole('option').first().click();
   await page.getByRole('button', { name: 'Next' }).click();
@@ -75,7 +75,7 @@ test('the working of a watering, opened', async ({ page, kibble }) => {
     .click();
   const drawer = page.getByRole('dialog');
   await drawer.getByTestId('working-headline').waitFor();
-  const closed = drawer.locator('details:not([open]) > summary');
+  const closed = drawer.locator('button[aria-expanded=false]');
   for (let i = 0; i < 5 && (await closed.count()) > 0; i += 1) await closed.first().click();
   await page.screenshot({ path: 'docs/screenshots/working.png' });
 });

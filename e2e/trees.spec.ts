@@ -1,6 +1,6 @@
 import type { BedPageView, TreesView } from '../contract/src/index.ts';
 import type { Page } from '@playwright/test';
-import { expect, test } from './kibble.ts';
+import { choose, expect, test } from './kibble.ts';
 
 const trees = async (page: Page, url: string): Promise<TreesView> =>
   (await (await page.request.get(`${url}/api/gardens/1/trees`)).json()) as TreesView;
@@ -30,8 +30,8 @@ test('a new bare-root pear is told in plain words, and planned through its first
   await form.getByRole('option', { name: /^Pear/ }).click();
   await form.getByLabel('Name').fill('Pear by the gate');
   await form.getByLabel('Branches across').fill('0.9');
-  await form.getByLabel('It came').selectOption('with bare roots');
-  await form.getByLabel('The ground now is').selectOption('soaked');
+  await choose(form.getByLabel('It came'), 'with bare roots');
+  await choose(form.getByLabel('The ground now is'), 'soaked');
   // A slip is refused in words, and what was typed stays.
   await form.getByLabel('Trunk', { exact: true }).fill('200');
   await form.getByRole('button', { name: 'Put it in the plan' }).click();
@@ -101,7 +101,7 @@ test('the apricots’ water is moved outward: old and new place, undo, the year 
   await page.getByRole('button', { name: 'Leave as it was' }).click();
   // The ring of other years.
   const year = page.getByRole('slider', { name: 'Year' });
-  await year.fill('2030');
+  for (let i = 2026; i < 2030; i += 1) await year.press('ArrowRight');
   await expect(page.getByTestId('year')).toContainText('2030');
   await expect(page.getByText('the ring of 2030')).toBeVisible();
   // The yearly move.
@@ -198,7 +198,7 @@ test('a bed of gooseberries is told as shrubs with its log; seconds at a bush ar
   await kept.getByRole('button', { name: 'Tell it as a tree or shrub' }).click();
   const form = page.getByRole('dialog', { name: 'Gooseberries is a tree' });
   await form.getByLabel('How many alike').fill('4');
-  await form.getByLabel('Watered by').selectOption('basin');
+  await choose(form.getByLabel('Watered by'), 'basin');
   await form.getByRole('button', { name: 'Make it a tree place' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Gooseberries' })).toBeVisible();
   await expect(page.getByText(/4 × gooseberry/)).toBeVisible();
@@ -209,6 +209,6 @@ test('a bed of gooseberries is told as shrubs with its log; seconds at a bush ar
   await expect(today).toContainText('9 L each');
   await today.getByLabel('You count').fill('200');
   await expect(today.getByRole('status')).toContainText('count anew');
-  await today.getByLabel('You count').fill('72');
+  await today.getByLabel('You count').fill('50');
   await expect(today.getByRole('status')).toContainText('That agrees');
 });

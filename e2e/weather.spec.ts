@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { addDays } from '../core/src/units/dates.ts';
-import { expect, openedStop, stopsOf, test } from './kibble.ts';
+import { choose, expect, openedStop, stopsOf, test } from './kibble.ts';
 
 /** A day before today, where the garden is. */
 const daysAgo = (timeZone: string, days: number): string =>
@@ -18,7 +18,7 @@ async function gardenNear(
   of: { town: string; ground: string; crop: string; planted: string },
 ): Promise<void> {
   await page.goto(`${kibble}/new`);
-  await page.getByLabel('Units').selectOption('metric');
+  await choose(page.getByLabel('Units'), 'metric');
   await page.getByLabel('Town, or one near by').fill(of.town);
   await page.getByRole('listbox').getByRole('option').first().click();
   await page.getByRole('button', { name: 'Next' }).click();
@@ -244,7 +244,7 @@ test('rows that are pasted: days that could be written either way are asked abou
   await expect(page.getByText(/day first or month first/)).toBeVisible();
   const store = page.getByRole('button', { name: 'Store 9 days' });
   await expect(store).toBeDisabled();
-  await page.getByLabel('Unit of date').selectOption('day first');
+  await choose(page.getByLabel('Unit of date'), 'day first');
   await expect(page.getByText(/1 row says again what another says/)).toBeVisible();
   await store.click();
   await expect(page.getByText('9 days stored, 1 May 2020 to 9 May 2020.')).toBeVisible();

@@ -1,5 +1,3 @@
-import type { AlertCode } from '../weather/alerts.ts';
-
 /** Acts of the garden that can hurt somebody. */
 export const SAFETY_ACTS = [
   'hot work',

@@ -5,7 +5,6 @@ import { WeatherRibbon } from '../drawing/WeatherRibbon.tsx';
 import { PlanProgress } from '../ui/PlanProgress.tsx';
 import { later } from '../ui/later.tsx';
 import { NoticeBar } from '../ui/NoticeBar.tsx';
-import { TapBar } from '../ui/TapBar.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
 import {
   refusal,
@@ -33,6 +32,7 @@ import { Refused } from '../ui/Refused.tsx';
 /** From so many beds on it takes long enough to be told how far it is. */
 const LARGE_BEDS = 60;
 
+const TapBar = later(async () => (await import('../ui/TapBar.tsx')).TapBar);
 const PairRoom = later(async () => (await import('./PairRoom.tsx')).PairRoom);
 const Find = later(async () => (await import('./Find.tsx')).Find);
 const DoneLately = later(async () => (await import('../ui/DoneLately.tsx')).DoneLately);

@@ -1,9 +1,12 @@
 import { clsx } from 'clsx';
 import { lazy, Suspense, useState } from 'react';
-import { Link, NavLink, useLocation, useNavigate } from 'react-router';
+import { Link, NavLink, useLocation } from 'react-router';
 import { useGardensQuery } from '../app/api.ts';
 import { useNarrow } from '../ui/useMedia.ts';
 import { BAR, MORE, ROOM_GROUPS, type Room } from './rooms.ts';
+import { later } from '../ui/later.tsx';
+
+const GardenChoice = later(async () => (await import('./GardenChoice.tsx')).GardenChoice);
 
 /** A bed's page lies in the garden, a test in the ground. */
 const inRoom = (path: string, pathname: string): boolean =>
@@ -53,7 +56,6 @@ export function Rail({
   onFind: () => void;
 }) {
   const { data: gardens } = useGardensQuery(null);
-  const navigate = useNavigate();
   const narrow = useNarrow();
   if (narrow)
     return (
@@ -103,23 +105,10 @@ export function Rail({
         Find… <kbd className="font-sans text-quiet no-underline">/</kbd>
       </button>
       <div className="mt-auto p-4 text-sm">
-        <label className="text-quiet" htmlFor="garden-choice">
-          Garden
-        </label>
-        <select
-          id="garden-choice"
-          className="mb-2 w-full border-b border-ink bg-paper py-1 font-semibold"
-          value={id}
-          onChange={(event) => void navigate(`/garden/${event.target.value}/round`)}
-        >
-          {(gardens ?? [])
-            .filter((garden) => !garden.away || garden.id === id)
-            .map((garden) => (
-              <option key={garden.id} value={garden.id}>
-                {garden.name}
-              </option>
-            ))}
-        </select>
+        <GardenChoice
+          gardens={(gardens ?? []).filter((garden) => !garden.away || garden.id === id)}
+          id={id}
+        />
         <Link to="/new" className="underline underline-offset-4">
           New garden
         </Link>

@@ -7,6 +7,7 @@ import { ACT_WORDS, chanceWords, groundWords, treesWords } from '../app/alertWor
 import { useGarden } from '../app/gardenRound.ts';
 import { useUnits } from '../app/units.ts';
 import { Refused } from './Refused.tsx';
+import { Check } from './Check.tsx';
 
 /** What an alert asks for, each act with its tick, and what it rests on. */
 export function AlertActs({
@@ -37,14 +38,12 @@ export function AlertActs({
           const done = just.get(act) ?? isSeenTo(ticks ?? [], state, act);
           return (
             <li key={act} className="border-t border-rule">
-              <label className="flex min-h-11 cursor-pointer items-center gap-3 py-1">
-                <input
-                  type="checkbox"
-                  className="size-5 flex-none accent-ink"
-                  checked={done}
-                  disabled={ticks === undefined || isHelper}
-                  onChange={() => set(act, !done)}
-                />
+              <Check
+                checked={done}
+                disabled={ticks === undefined || isHelper}
+                onChange={() => set(act, !done)}
+                className="py-1"
+              >
                 <span className={done ? 'text-quiet line-through' : ''}>
                   {ACT_WORDS[act]}
                   {act === 'look at trees' && alert.trees && alert.trees.length > 0 ? (
@@ -53,7 +52,7 @@ export function AlertActs({
                     </span>
                   ) : null}
                 </span>
-              </label>
+              </Check>
             </li>
           );
         })}

@@ -51,12 +51,12 @@ export function AlertLines({ alerts, short = false }: { alerts: AlertView[]; sho
           );
         })}
       </ul>
-      {isHotWork(alerts) && !short ? <Caution of="hot work" /> : null}
+      {isHotWork(alerts) && !short ? <Caution of="hot work" className="" /> : null}
       {chosen ? (
         <Drawer open onClose={() => setOpen(null)} title={ALERT_NAMES[chosen.code]}>
           <p className="mb-3">{alertWords(chosen, units)}</p>
           <AlertActs alert={chosen} ticks={ticks} />
-          {short && isHotWork([chosen]) ? <Caution of="hot work" className="mt-3" /> : null}
+          {short && isHotWork([chosen]) ? <Caution of="hot work" className="max-w-prose mt-3" /> : null}
         </Drawer>
       ) : null}
     </>

@@ -1,6 +1,7 @@
 import type { UseFormRegisterReturn } from 'react-hook-form';
 import { useUnits } from '../app/units.ts';
-import { Choice, Field } from './Field.tsx';
+import { Choice } from './Choice.tsx';
+import { Field } from './Field.tsx';
 
 /** How much was given: a figure, in minutes or in the gardener's own litres. */
 export function AmountFields({

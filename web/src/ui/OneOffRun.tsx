@@ -9,6 +9,8 @@ import { Field } from './Field.tsx';
 import { Sheet } from './Sheet.tsx';
 import { useTaps } from './useTaps.ts';
 import { useKeptForm } from './useKeptForm.ts';
+import { Check } from './Check.tsx';
+import { figure } from '../app/formSchema.ts';
 
 /** One run outside the plan, timed: it calls when it is over, or closes itself where the tap does. */
 export function OneOffRun({
@@ -24,7 +26,10 @@ export function OneOffRun({
   const units = useUnits();
   const { taps, open } = useTaps(garden.id);
   const [asking, setAsking] = useState(false);
-  const form = useKeptForm(`run-${bedId}`, { defaultValues: { minutes: '10', selfStops: false } });
+  const form = useKeptForm(`run-${bedId}`, {
+    fields: { minutes: figure('minutes', units) },
+    defaultValues: { minutes: '10', selfStops: false },
+  });
   const typed = useWatch({ control: form.control, name: 'minutes' });
   const valid = numberRule('minutes', typed, units) === true;
   const start = form.handleSubmit(async ({ minutes: text, selfStops }) => {
@@ -58,12 +63,11 @@ export function OneOffRun({
                 ? `About ${units.text('volume', spotLitres({ litresPerMinute, minutes: Number(typed) }))} at this bed’s flow.`
                 : undefined
             }
-            {...form.register('minutes', { validate: (v) => numberRule('minutes', v, units) })}
+            {...form.register('minutes')}
           />
-          <label className="flex min-h-11 items-center gap-3">
-            <input type="checkbox" className="size-5 accent-ink" {...form.register('selfStops')} /> A timer on
-            the tap shuts it: write it down when the time is up
-          </label>
+          <Check {...form.register('selfStops')}>
+            A timer on the tap shuts it: write it down when the time is up
+          </Check>
           <div className="flex gap-2">
             <Button type="submit">The tap is open</Button>
             <Button look="quiet" onClick={() => setAsking(false)}>

@@ -1,4 +1,5 @@
-import { useId, useState, type ReactNode } from 'react';
+import { Command } from 'cmdk';
+import { useId, useRef, type ReactNode } from 'react';
 
 export interface Option<T> {
   key: string;
@@ -43,92 +44,76 @@ export function Picker<T>({
   error,
   hint,
 }: Props<T>) {
-  const [at, setAt] = useState(0);
   const id = useId();
+  const input = useRef<HTMLInputElement>(null);
   const open = words !== null && words.trim().length >= leastLetters;
-  const take = (option: Option<T> | undefined): void => {
-    if (option) onTake(option.of);
+  const take = (option: Option<T>): void => {
+    onTake(option.of);
     onWords(null);
-    setAt(0);
   };
   return (
-    <div className="relative flex flex-col gap-1">
-      <label htmlFor={id} className="font-semibold">
+    <Command shouldFilter={false} loop={false} label={label} className="relative flex flex-col gap-1">
+      <span aria-hidden className="font-semibold" onClick={() => input.current?.focus()}>
         {label}
-      </label>
-      <input
-        id={id}
-        role="combobox"
-        aria-expanded={open}
-        aria-controls={`${id}-list`}
-        aria-activedescendant={open && options[at] ? `${id}-${options[at].key}` : undefined}
-        aria-invalid={Boolean(error)}
-        aria-describedby={error ? `${id}-error` : undefined}
-        autoComplete="off"
-        className="min-h-11 w-full border border-ink bg-sheet px-3 py-2 aria-[invalid=true]:border-2 aria-[invalid=true]:border-brick"
-        placeholder={placeholder}
-        value={words ?? value}
-        onFocus={(e) => e.target.select()}
-        onChange={(e) => {
-          onWords(e.target.value);
-          setAt(0);
-        }}
-        onBlur={() => {
-          const left = words?.trim() ?? '';
-          if (left !== '' && left !== value) onUnknown?.(left);
-          onWords(null);
-        }}
-        onKeyDown={(e) => {
-          if (e.key === 'ArrowDown') {
-            e.preventDefault();
-            onWords(words ?? '');
-            setAt((i) => Math.min(options.length - 1, open ? i + 1 : 0));
-          } else if (e.key === 'ArrowUp') {
-            e.preventDefault();
-            setAt((i) => Math.max(0, i - 1));
-          } else if (e.key === 'Enter' && open) {
-            e.preventDefault();
-            take(options[at]);
-          } else if (e.key === 'Escape' && open) {
-            e.stopPropagation();
+      </span>
+      <Command.Input asChild value={words ?? value} onValueChange={onWords}>
+        <input
+          ref={input}
+          aria-invalid={Boolean(error)}
+          aria-expanded={open}
+          aria-describedby={error ? `${id}-error` : hint ? `${id}-hint` : undefined}
+          className="min-h-11 w-full border border-ink bg-sheet px-3 py-2 aria-[invalid=true]:border-2 aria-[invalid=true]:border-brick"
+          placeholder={placeholder}
+          onFocus={(e) => e.target.select()}
+          onBlur={() => {
+            const left = words?.trim() ?? '';
+            if (left !== '' && left !== value) onUnknown?.(left);
             onWords(null);
-          }
-        }}
-      />
-      {open ? (
-        <ul
-          id={`${id}-list`}
-          role="listbox"
-          aria-label={label}
-          className="absolute inset-x-0 top-[4.6rem] z-10 border border-ink bg-sheet"
-        >
-          {options.length === 0 ? <li className="px-3 py-2 text-quiet">{none}</li> : null}
-          {options.map((option, i) => (
-            <li
-              key={option.key}
-              id={`${id}-${option.key}`}
-              role="option"
-              aria-selected={i === at}
-              className={`min-h-11 cursor-pointer px-3 py-2 ${i === at ? 'bg-ink text-paper' : ''}`}
-              onPointerDown={(e) => {
-                e.preventDefault();
-                take(option);
-              }}
-              onPointerEnter={() => setAt(i)}
-            >
-              {option.name}{' '}
-              <span className={i === at ? 'text-sm' : 'text-sm text-quiet'}>{option.beside}</span>
-            </li>
-          ))}
-        </ul>
-      ) : null}
+          }}
+          onKeyDown={(e) => {
+            const opens = e.key === 'ArrowDown' && !open;
+            // What is not for the list does what it does in any other field.
+            if (opens || !open || ['Escape', 'Home', 'End'].includes(e.key)) e.stopPropagation();
+            if (opens) onWords(words ?? '');
+            if (e.key === 'Escape') onWords(null);
+          }}
+        />
+      </Command.Input>
+      <Command.List
+        label="What was found"
+        hidden={!open}
+        className="absolute inset-x-0 top-[4.6rem] z-10 max-h-96 overflow-y-auto border border-ink bg-sheet"
+      >
+        {open && options.length === 0 ? (
+          <Command.Empty className="px-3 py-2 text-quiet">{none}</Command.Empty>
+        ) : null}
+        {open
+          ? options.map((option) => (
+              <Command.Item
+                key={option.key}
+                value={option.key}
+                className="group min-h-11 cursor-pointer px-3 py-2 data-[selected=true]:bg-ink data-[selected=true]:text-paper"
+                // The field keeps the focus, so that leaving it is not taken for words that are none of these.
+                onPointerDown={(e) => e.preventDefault()}
+                onSelect={() => take(option)}
+              >
+                {option.name}{' '}
+                <span className="text-sm text-quiet group-data-[selected=true]:text-paper">
+                  {option.beside}
+                </span>
+              </Command.Item>
+            ))
+          : null}
+      </Command.List>
       {error ? (
         <p id={`${id}-error`} role="alert" className="font-semibold text-brick">
           {error}
         </p>
       ) : hint ? (
-        <p className="text-sm text-quiet">{hint}</p>
+        <p id={`${id}-hint`} className="text-sm text-quiet">
+          {hint}
+        </p>
       ) : null}
-    </div>
+    </Command>
   );
 }

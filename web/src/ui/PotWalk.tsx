@@ -6,6 +6,9 @@ import { minutesText, useUnits } from '../app/units.ts';
 import { Button } from './Button.tsx';
 import { echoesTick, useUnderFinger } from './underFinger.ts';
 import { usePotActs, type PotActs } from './usePotActs.ts';
+import { later } from './later.tsx';
+
+const Fold = later(async () => (await import('./Fold.tsx')).Fold);
 
 /** A spot's walk: each pot that asks, its dose and a box to tick; those to be looked at first; all of them at once. */
 export function PotWalk({ spot, titled = false }: { spot: SpotView; titled?: boolean }) {
@@ -69,10 +72,9 @@ export function PotWalk({ spot, titled = false }: { spot: SpotView; titled?: boo
 function Folded({ folded, of, children }: { folded: boolean; of: number; children: ReactNode }) {
   if (of === 0) return null;
   return folded ? (
-    <details>
-      <summary className="min-h-11 py-2 underline underline-offset-4">One by one</summary>
+    <Fold heading="One by one" look="underline underline-offset-4">
       <ul>{children}</ul>
-    </details>
+    </Fold>
   ) : (
     <ul>{children}</ul>
   );

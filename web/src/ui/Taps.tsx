@@ -1,3 +1,4 @@
+import { RadioGroup } from 'radix-ui';
 import { useId } from 'react';
 
 interface Props<T extends string> {
@@ -27,27 +28,28 @@ export function Taps<T extends string>({
   const name = useId();
   return (
     <fieldset aria-invalid={Boolean(error)} aria-describedby={error ? `${name}-error` : undefined}>
-      <legend className={quiet ? 'sr-only' : 'mb-1 font-semibold'}>{legend}</legend>
-      <div className="flex flex-wrap border border-ink">
+      <legend id={`${name}-legend`} className={quiet ? 'sr-only' : 'mb-1 font-semibold'}>
+        {legend}
+      </legend>
+      <RadioGroup.Root
+        aria-labelledby={`${name}-legend`}
+        className="flex flex-wrap border border-ink"
+        value={value ?? ''}
+        onValueChange={(chosen) => onChange(chosen as T)}
+      >
         {options.map(([option, words]) => (
-          <label
+          <RadioGroup.Item
             key={option}
-            className={`flex min-h-11 flex-auto cursor-pointer items-center justify-center border-ink px-3 py-1 text-center not-first:border-l has-focus-visible:outline-2 has-focus-visible:outline-offset-2 has-focus-visible:outline-ink ${value === option ? 'bg-ink text-paper' : 'bg-sheet'}`}
+            value={option}
+            className="min-h-11 flex-auto border-ink bg-sheet px-3 py-1 text-center not-first:border-l data-[state=checked]:bg-ink data-[state=checked]:text-paper"
+            onClick={() => {
+              if (value === option) onClear?.();
+            }}
           >
-            <input
-              type="radio"
-              className="sr-only"
-              name={name}
-              checked={value === option}
-              onChange={() => onChange(option)}
-              onClick={() => {
-                if (value === option) onClear?.();
-              }}
-            />
             {words}
-          </label>
+          </RadioGroup.Item>
         ))}
-      </div>
+      </RadioGroup.Root>
       {error ? (
         <p id={`${name}-error`} role="alert" className="mt-1 font-semibold text-brick">
           {error}

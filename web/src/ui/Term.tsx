@@ -29,13 +29,7 @@ const WordPopover = lazy(async () => ({ default: (await import('./WordPopover.ts
 function Opened({ word, children }: { word: Word; children: ReactNode }) {
   const [asked, setAsked] = useState(false);
   const plain = (
-    <button
-      type="button"
-      className="term"
-      aria-haspopup="dialog"
-      title={`What “${word.plain}” means`}
-      onClick={() => setAsked(true)}
-    >
+    <button type="button" className="term" aria-haspopup="dialog" onClick={() => setAsked(true)}>
       {children}
     </button>
   );

@@ -3,6 +3,7 @@ import { useId } from 'react';
 import { useUnits } from '../app/units.ts';
 import { CalledInTheField, TermOfLabel } from './Term.tsx';
 import { isAssumed, sourceText, tellUnit, workingText } from './workingText.ts';
+import { Fold } from './Fold.tsx';
 
 interface TreeProps {
   working: Working;
@@ -66,11 +67,16 @@ export function WorkingTree({ depth = 0, ...props }: TreeProps & { depth?: numbe
   }
   return (
     <li className="py-1">
-      <details open={depth < 3}>
-        <summary className="cursor-pointer">
-          {working.label} <strong>{workingText(working, units)}</strong>
-          {note}
-        </summary>
+      <Fold
+        heading={
+          <>
+            {working.label} <strong>{workingText(working, units)}</strong>
+            {note}
+          </>
+        }
+        begins={depth < 3}
+        dense
+      >
         <p className="pl-4 text-sm text-quiet">
           = {working.formula}
           <CalledInTheField label={working.label} />
@@ -80,7 +86,7 @@ export function WorkingTree({ depth = 0, ...props }: TreeProps & { depth?: numbe
             <WorkingTree key={input.label} {...props} working={input} depth={depth + 1} />
           ))}
         </ul>
-      </details>
+      </Fold>
     </li>
   );
 }

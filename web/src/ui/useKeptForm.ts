@@ -7,6 +7,7 @@ import {
   type UseFormProps,
   type UseFormReturn,
 } from 'react-hook-form';
+import { checkedBy, type FieldSchemas } from '../app/formSchema.ts';
 import { draftOf, forgetDraft, keepDraft } from '../app/drafts.ts';
 
 /** Typing rests so long before it is kept, ms. */
@@ -27,10 +28,13 @@ export type KeptForm<T extends FieldValues> = UseFormReturn<T> & {
 /**
  * A form whose typing outlives a reload, a look elsewhere and a closed sheet: it is kept on this device until it is sent
  * or given up by a word.
- * @param key names the form and what it is of
+ * @param key names the form and what it is of; `fields` what each of its fields must be
  */
-export function useKeptForm<T extends FieldValues>(key: string, options: UseFormProps<T>): KeptForm<T> {
-  const form = useForm<T>(options);
+export function useKeptForm<T extends FieldValues>(
+  key: string,
+  { fields, ...options }: UseFormProps<T> & { fields: FieldSchemas<T> },
+): KeptForm<T> {
+  const form = useForm<T>({ ...options, resolver: checkedBy<T>(fields) });
   const { setValue, getValues, reset, subscribe, handleSubmit } = form;
   const [plain] = useState(() => (options.values ?? options.defaultValues ?? {}) as Partial<T>);
   const [before] = useState(() => typedBefore(key, plain));

@@ -18,10 +18,13 @@ import {
 } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import type { BedDraft } from '../../app/api.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import { useUnits, type Units } from '../../app/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
+import { Check } from '../../ui/Check.tsx';
+import { figure, filled, isDay, obeys, type FieldSchemas } from '../../app/formSchema.ts';
 
 /** A bed as it is typed: text, in the gardener's units. */
 export interface TypedBed {
@@ -177,9 +180,29 @@ function flowOf(typed: TypedBed, units: Units): number {
   return guessedFlow(typed.method, typed.guessed);
 }
 
-const SECONDS_RULE = (text: string): string | true =>
-  (Number(text) > 0 && Number(text) <= 3600) ||
-  `Seconds must be more than 0 and up to 3600; got ${text.trim() === '' ? 'nothing' : `“${text}”`}.`;
+const seconds = obeys(
+  (text) =>
+    (Number(text) > 0 && Number(text) <= 3600) ||
+    `Seconds must be more than 0 and up to 3600; got ${text.trim() === '' ? 'nothing' : `“${text}”`}.`,
+);
+
+/** What is asked of how fast the water flows. */
+export const flowFields = (units: Units): FieldSchemas<TypedBed> => ({
+  flow: ({ flowBy }) => (flowBy === 'told' ? figure('litresPerMinute', units) : null),
+  bucketVolume: ({ flowBy }) => (flowBy === 'bucket' ? figure('litres', units) : null),
+  bucketSeconds: ({ flowBy }) => (flowBy === 'bucket' ? seconds : null),
+});
+
+/** What each answer about a bed must be. */
+export const bedFields = (units: Units): FieldSchemas<TypedBed> => ({
+  name: filled('Name of the bed must not be empty.'),
+  area: figure('areaM2', units),
+  plantedOn: obeys((day) => isDay(day) || 'Planting date must be a day of the calendar.'),
+  mulch: figure('mulchMm', units, { optional: true }),
+  ...flowFields(units),
+  length: figure('bedLengthM', units, { optional: true }),
+  width: figure('bedWidthM', units, { optional: true }),
+});
 
 export function SoilFields({ form }: { form: UseFormReturn<TypedBed> }) {
   const texture = useWatch({ control: form.control, name: 'textureClass' });
@@ -222,9 +245,7 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         label="Name of the bed"
         placeholder="Long bed by the fence"
         error={errors.name?.message}
-        {...form.register('name', {
-          validate: (v) => v.trim() !== '' || 'Name of the bed must not be empty.',
-        })}
+        {...form.register('name')}
       />
       <Field
         label="Its area"
@@ -232,16 +253,14 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         inputMode="decimal"
         error={errors.area?.message}
         hint="Length times width of the planted ground."
-        {...form.register('area', { validate: (v) => numberRule('areaM2', v, units) })}
+        {...form.register('area')}
       />
       <CropPicker label="Crop" value={cropId} onChange={(id) => form.setValue('cropId', id)} />
       <Field
         label="Planted or sown on"
         type="date"
         error={errors.plantedOn?.message}
-        {...form.register('plantedOn', {
-          validate: (v) => /^\d{4}-\d{2}-\d{2}$/.test(v) || 'Planting date must be a day of the calendar.',
-        })}
+        {...form.register('plantedOn')}
       />
       <Choice label="The ground that day was" {...form.register('startWetness')}>
         <option value="soaked">soaked deep, by rain or by hand</option>
@@ -254,7 +273,7 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         inputMode="decimal"
         error={errors.mulch?.message}
         hint="Leave empty for bare soil. Film and fabric work whatever their thickness: any figure will do."
-        {...form.register('mulch', { validate: (v) => numberRule('mulchMm', v, units, true) })}
+        {...form.register('mulch')}
       />
       <Choice label="Mulch, of what" {...form.register('mulchMaterial')}>
         {MULCH_MATERIALS.map((name) => (
@@ -268,10 +287,7 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         <option value="raised">raised: drains sooner, dries by its sides too</option>
         <option value="basin">a basin with a rim: rain cannot run off</option>
       </Choice>
-      <label className="flex min-h-11 items-center gap-3">
-        <input type="checkbox" className="size-5 accent-ink" {...form.register('underCover')} /> Under glass
-        or plastic: no rain reaches it
-      </label>
+      <Check {...form.register('underCover')}>Under glass or plastic: no rain reaches it</Check>
     </div>
   );
 }
@@ -297,21 +313,14 @@ export function WaterFields({ form }: { form: UseFormReturn<TypedBed> }) {
         <option value="bucket">I timed a bucket</option>
         <option value="told">I know the figure</option>
       </Choice>
-      {canHaveTimer(method) ? (
-        <label className="flex min-h-11 items-center gap-3">
-          <input type="checkbox" className="size-5 accent-ink" {...form.register('timer')} /> A timer opens
-          and shuts it
-        </label>
-      ) : null}
+      {canHaveTimer(method) ? <Check {...form.register('timer')}>A timer opens and shuts it</Check> : null}
       {by === 'told' ? (
         <Field
           label="Flow over the whole bed"
           unit={units.of('flow').unit}
           inputMode="decimal"
           error={errors.flow?.message}
-          {...form.register('flow', {
-            validate: (v, all) => all.flowBy !== 'told' || numberRule('litresPerMinute', v, units),
-          })}
+          {...form.register('flow')}
         />
       ) : null}
       {by === 'bucket' ? (
@@ -321,18 +330,14 @@ export function WaterFields({ form }: { form: UseFormReturn<TypedBed> }) {
             unit={units.of('volume').unit}
             inputMode="decimal"
             error={errors.bucketVolume?.message}
-            {...form.register('bucketVolume', {
-              validate: (v, all) => all.flowBy !== 'bucket' || numberRule('litres', v, units),
-            })}
+            {...form.register('bucketVolume')}
           />
           <Field
             label="It filled in"
             unit="seconds"
             inputMode="decimal"
             error={errors.bucketSeconds?.message}
-            {...form.register('bucketSeconds', {
-              validate: (v, all) => all.flowBy !== 'bucket' || SECONDS_RULE(v),
-            })}
+            {...form.register('bucketSeconds')}
           />
         </>
       ) : null}
@@ -383,7 +388,6 @@ export function MoreFields({ form }: { form: UseFormReturn<TypedBed> }) {
         error={errors.length?.message}
         hint="Length and width make the area."
         {...form.register('length', {
-          validate: (v) => numberRule('bedLengthM', v, units, true),
           onChange: sides,
         })}
       />
@@ -393,14 +397,10 @@ export function MoreFields({ form }: { form: UseFormReturn<TypedBed> }) {
         inputMode="decimal"
         error={errors.width?.message}
         {...form.register('width', {
-          validate: (v) => numberRule('bedWidthM', v, units, true),
           onChange: sides,
         })}
       />
-      <label className="flex min-h-11 items-center gap-3">
-        <input type="checkbox" className="size-5 accent-ink" {...form.register('shadeCloth')} /> Under shade
-        cloth
-      </label>
+      <Check {...form.register('shadeCloth')}>Under shade cloth</Check>
       <Field label="Notes" {...form.register('notes')} />
     </div>
   );

@@ -22,10 +22,13 @@ import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Changes } from '../../ui/Changes.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
 import { bedBodyOf } from '../beds/bedBodyOf.ts';
 import { Refused } from '../../ui/Refused.tsx';
+import { Check } from '../../ui/Check.tsx';
+import { checkedBy, figure } from '../../app/formSchema.ts';
 
 /** What is typed of a bed's cover and goal. */
 interface Typed {
@@ -42,6 +45,7 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
   const dispatch = useAppDispatch();
   const depth = units.of('depth');
   const form = useForm<Typed>({
+    resolver: checkedBy<Typed>({ depth: figure('mulchMm', units) }),
     mode: 'onChange',
     defaultValues: {
       material: bed.mulchMaterial ?? 'straw',
@@ -118,7 +122,7 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
           inputMode="decimal"
           className="w-20"
           error={form.formState.errors.depth?.message}
-          {...form.register('depth', { validate: (v) => numberRule('mulchMm', v, units) })}
+          {...form.register('depth')}
         />
         <Choice label="of" {...form.register('material')}>
           {MULCH_MATERIALS.map((m) => (
@@ -134,9 +138,7 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
             </option>
           ))}
         </Choice>
-        <label className="flex min-h-11 items-center gap-2">
-          <input type="checkbox" className="size-5 accent-ink" {...form.register('shade')} /> shade cloth
-        </label>
+        <Check {...form.register('shade')}>shade cloth</Check>
       </div>
       {data && !same ? <Changes before={data.before} after={data.after} today={garden.today} /> : null}
       {laying && volume ? (

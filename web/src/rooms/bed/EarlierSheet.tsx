@@ -1,8 +1,7 @@
 import type { BedView } from '@kibble/contract';
 import { addDays } from '@kibble/core';
-import { useWatch } from 'react-hook-form';
 import { noticeShown } from '../../app/noticeSlice.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
@@ -13,6 +12,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { figure, obeys } from '../../app/formSchema.ts';
 
 const DAYS_BACK = 30;
 
@@ -30,9 +30,16 @@ export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: str
   const first = [addDays(today, -DAYS_BACK), bed.startOn].sort().at(-1) ?? today;
   const yesterday = addDays(today, -1);
   const form = useKeptForm<Typed>(`earlier-${bed.id}`, {
+    fields: {
+      on: obeys(
+        (on) =>
+          (on >= first && on <= today) ||
+          `Day must lie from ${plainDate(first, today)} to today; got ${on ? plainDate(on, today) : 'nothing'}.`,
+      ),
+      amount: ({ by: chosen }) => figure(chosen, units),
+    },
     defaultValues: { on: yesterday < first ? today : yesterday, amount: '', by: 'minutes' },
   });
-  const by = useWatch({ control: form.control, name: 'by' });
   const save = form.handleSubmit(async ({ on, amount, by: chosen }) => {
     const event = await water({
       bedId: bed.id,
@@ -57,15 +64,11 @@ export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: str
           max={today}
           hint={`From ${plainDate(first, today)} to today.`}
           error={form.formState.errors.on?.message}
-          {...form.register('on', {
-            validate: (on) =>
-              (on >= first && on <= today) ||
-              `Day must lie from ${plainDate(first, today)} to today; got ${on ? plainDate(on, today) : 'nothing'}.`,
-          })}
+          {...form.register('on')}
         />
         <AmountFields
           error={form.formState.errors.amount?.message ?? refused ?? undefined}
-          amount={form.register('amount', { validate: (text) => numberRule(by, text, units) })}
+          amount={form.register('amount')}
           by={form.register('by')}
         />
         <div className="flex gap-2">

@@ -2,7 +2,7 @@ import { useWatch } from 'react-hook-form';
 import { useAddOwnCropMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
@@ -11,6 +11,7 @@ import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Refused } from '../../ui/Refused.tsx';
+import { figure, filled } from '../../app/formSchema.ts';
 
 /** A plant the catalogue lacks: like one it has, with what is different. */
 export function OwnCropForm({ onClose }: { onClose: () => void }) {
@@ -19,6 +20,11 @@ export function OwnCropForm({ onClose }: { onClose: () => void }) {
   const dispatch = useAppDispatch();
   const [add, { isLoading, error }] = useAddOwnCropMutation();
   const form = useKeptForm(`own-crop-${garden.id}`, {
+    fields: {
+      name: filled('Name of the plant must not be empty.'),
+      roots: figure('rootDepthM', units, { optional: true }),
+      height: figure('cropHeightM', units, { optional: true }),
+    },
     defaultValues: { name: '', likeId: 'tomato', roots: '', height: '' },
   });
   const { errors } = form.formState;
@@ -43,13 +49,7 @@ export function OwnCropForm({ onClose }: { onClose: () => void }) {
       className="mt-2 flex flex-col gap-3 border border-ink bg-sheet p-4"
     >
       <DraftNote draft={form.draft} />
-      <Field
-        label="Name of the plant"
-        error={errors.name?.message}
-        {...form.register('name', {
-          validate: (v) => v.trim() !== '' || 'Name of the plant must not be empty.',
-        })}
-      />
+      <Field label="Name of the plant" error={errors.name?.message} {...form.register('name')} />
       <CropPicker label="It grows like" value={likeId} onChange={(id) => form.setValue('likeId', id)} />
       <div className="grid gap-3 sm:grid-cols-2">
         <Field
@@ -58,14 +58,14 @@ export function OwnCropForm({ onClose }: { onClose: () => void }) {
           inputMode="decimal"
           hint="Empty: as the plant it is like."
           error={errors.roots?.message}
-          {...form.register('roots', { validate: (v) => numberRule('rootDepthM', v, units, true) })}
+          {...form.register('roots')}
         />
         <Field
           label="It grows so high"
           unit={units.of('length').unit}
           inputMode="decimal"
           error={errors.height?.message}
-          {...form.register('height', { validate: (v) => numberRule('cropHeightM', v, units, true) })}
+          {...form.register('height')}
         />
       </div>
       <Refused error={error} />

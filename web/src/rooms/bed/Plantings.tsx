@@ -6,19 +6,21 @@ import { useMarkPlantingMutation, useSavePlantingMutation } from '../../app/api.
 import { cropOfPlanting } from '../../app/cropOfPlanting.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { CropPicker } from '../../ui/CropPicker.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { OwnCropForm } from './OwnCropForm.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Refused } from '../../ui/Refused.tsx';
+import { figure, obeys } from '../../app/formSchema.ts';
 
 /** What stands on the bed, stood, or is to come: successions and neighbours. */
 export function Plantings({ bed }: { bed: BedView }) {
@@ -114,6 +116,18 @@ function PlantingForm({
   const units = useUnits();
   const [save, { isLoading, error }] = useSavePlantingMutation();
   const form = useKeptForm<Typed>(`planting-${bed.id}-${planting?.id ?? 'new'}`, {
+    fields: {
+      plantedOn: obeys((day) => isDay(day) || 'Planting date must be a day of the calendar.'),
+      share: figure('share', units),
+      endedOn: ({ plantedOn }) =>
+        obeys(
+          (day) =>
+            day === '' ||
+            !isDay(plantedOn) ||
+            day >= plantedOn ||
+            `Cleared must not be before planting on ${plantedOn}; got ${day}.`,
+        ),
+    },
     defaultValues: {
       cropId: planting?.cropId ?? 'lettuce',
       plantedOn: planting?.plantedOn ?? garden.today,
@@ -155,9 +169,7 @@ function PlantingForm({
           label="Planted or sown on"
           type="date"
           error={errors.plantedOn?.message}
-          {...form.register('plantedOn', {
-            validate: (v) => isDay(v) || 'Planting date must be a day of the calendar.',
-          })}
+          {...form.register('plantedOn')}
         />
         <Choice label="Started" {...form.register('method')}>
           <option value="">as is usual</option>
@@ -172,20 +184,14 @@ function PlantingForm({
           unit="%"
           inputMode="decimal"
           error={errors.share?.message}
-          {...form.register('share', { validate: (v) => numberRule('share', v, units) })}
+          {...form.register('share')}
         />
         <Field
           label="Cleared on"
           type="date"
           hint="Leave empty while it stands."
           error={errors.endedOn?.message}
-          {...form.register('endedOn', {
-            validate: (v, all) =>
-              v === '' ||
-              !isDay(all.plantedOn) ||
-              v >= all.plantedOn ||
-              `Cleared must not be before planting on ${all.plantedOn}; got ${v}.`,
-          })}
+          {...form.register('endedOn')}
         />
       </div>
       <RefusalOrConflict

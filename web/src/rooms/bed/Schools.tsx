@@ -13,6 +13,7 @@ import { bedBodyOf } from '../beds/bedBodyOf.ts';
 import type { WordId } from '../../app/glossary.ts';
 import { Term } from '../../ui/Term.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { Taps } from '../../ui/Taps.tsx';
 
 /** Heads of the table that open what they mean. */
 const HEAD_WORDS: Readonly<Record<string, WordId>> = {
@@ -58,20 +59,20 @@ export function Schools({ bed }: { bed: BedView }) {
         {data.own ? ', by your choice' : `, because ${data.usual.reason}`}. {about?.words}
         {about?.warning ? <span className="font-semibold"> {about.warning}</span> : null}
       </p>
-      <div className="my-2 flex gap-5">
-        {(['fortnight', 'season'] as const).map((s) => (
-          <label key={s} className="flex min-h-9 items-center gap-2">
-            <input
-              type="radio"
-              className="size-4 accent-ink"
-              checked={span === s}
-              onChange={() => setSpan(s)}
-            />
-            {s === 'fortnight'
-              ? 'the next fortnight'
-              : `the season since ${plainDate(data.season.from, garden.today)}, had each been followed`}
-          </label>
-        ))}
+      <div className="my-2">
+        <Taps
+          legend="Over which days"
+          quiet
+          options={[
+            ['fortnight', 'the next fortnight'],
+            [
+              'season',
+              `the season since ${plainDate(data.season.from, garden.today)}, had each been followed`,
+            ],
+          ]}
+          value={span}
+          onChange={setSpan}
+        />
       </div>
       <div className="relative overflow-x-auto">
         <table className="w-full text-[0.95rem]" data-testid="schools">

@@ -12,6 +12,7 @@ import { plainDate } from '../../app/words.ts';
 import { Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { checkedBy, obeys } from '../../app/formSchema.ts';
 
 /** What a bed became on a day, in words. */
 function words({ setting }: SettingView, units: Units, tapName: (id: number) => string): string {
@@ -107,7 +108,15 @@ function MoveForm({
 }) {
   const dispatch = useAppDispatch();
   const [move, { error, isLoading }] = useMoveSettingMutation();
-  const form = useForm({ defaultValues: { on: change.from } });
+  const form = useForm({
+    resolver: checkedBy<{ on: string }>({
+      on: obeys(
+        (day) =>
+          (day !== '' && day <= today) || `Since when must be today or earlier; got ${day || 'nothing'}.`,
+      ),
+    }),
+    defaultValues: { on: change.from },
+  });
   const keep = form.handleSubmit(async ({ on }) => {
     if (on !== change.from) {
       const { ids } = await move({ id: change.id, on }).unwrap();
@@ -123,10 +132,7 @@ function MoveForm({
         max={today}
         hint="Every figure from the earlier of the two days on is worked out anew."
         error={form.formState.errors.on?.message ?? (error ? refusal(error).message : undefined)}
-        {...form.register('on', {
-          validate: (v) =>
-            (v !== '' && v <= today) || `Since when must be today or earlier; got ${v || 'nothing'}.`,
-        })}
+        {...form.register('on')}
       />
       <div className="mt-2">
         <KeepOrLeave busy={isLoading} onLeave={onClose} />

@@ -8,6 +8,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { DataTable, type Column } from '../../ui/DataTable.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Opens } from '../../ui/Opens.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
@@ -18,7 +19,7 @@ import { CopySheet } from './CopySheet.tsx';
 import { bedFacts } from '../ground/facts.ts';
 import { Mark } from '../ground/Mark.tsx';
 import { PlaceForm } from '../../places/index.tsx';
-import { bedDraft, emptyBed, typedFrom, type TypedBed } from '../../places/ground/Fields.tsx';
+import { bedDraft, bedFields, emptyBed, typedFrom, type TypedBed } from '../../places/ground/Fields.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 
@@ -39,61 +40,89 @@ export function BedsRoom() {
     dispatch(noticeShown({ text: `${bed.name} is put away; its log is kept.`, undoBedId: bed.id }));
   };
 
+  const wide = 'hidden sm:table-cell';
+  const columns: Column<BedView>[] = [
+    {
+      id: 'bed',
+      heading: 'Bed',
+      className: 'py-1',
+      headClassName: '',
+      by: (bed) => bed.name,
+      show: (bed) => (
+        <>
+          <Link className="font-semibold underline decoration-rule underline-offset-4" to={String(bed.id)}>
+            {bed.name}
+          </Link>
+          <span className="block sm:hidden">{growing(bed, garden.today)}</span>
+        </>
+      ),
+    },
+    {
+      id: 'soil',
+      heading: 'Soil',
+      className: wide,
+      by: (bed) => bed.textureClass,
+      show: (bed) => <Mark fact={bedFacts(bed, garden.today, units).soil} />,
+    },
+    {
+      id: 'crop',
+      heading: 'Crop',
+      className: wide,
+      by: (bed) => bed.planting?.cropName ?? '',
+      show: (bed) => growing(bed, garden.today),
+    },
+    {
+      id: 'method',
+      heading: 'Watered by',
+      className: 'hidden md:table-cell',
+      by: (bed) => bed.delivery.method,
+      show: (bed) => (
+        <>
+          {bed.delivery.method}, <FlowOf bed={bed} today={garden.today} />
+        </>
+      ),
+    },
+    {
+      id: 'area',
+      heading: 'Area',
+      className: `${wide} text-right`,
+      by: (bed) => bed.areaM2,
+      show: (bed) => units.text('area', bed.areaM2),
+    },
+    {
+      id: 'changes',
+      heading: <span className="sr-only">Changes</span>,
+      className: 'text-right sm:whitespace-nowrap',
+      show: (bed) => (
+        <>
+          <Button look="quiet" className="px-2" onClick={() => setEditing(bed)}>
+            Change
+          </Button>
+          <Button look="quiet" className="px-2" onClick={() => setCopying(bed)}>
+            More like it
+          </Button>
+          <Button look="quiet" className="px-2" onClick={() => setPotting(bed)}>
+            It is a pot
+          </Button>
+          <Button look="quiet" className="px-2" onClick={() => void putAway(bed)}>
+            Put away
+          </Button>
+        </>
+      ),
+    },
+  ];
+
   return (
     <div className="max-w-5xl">
       <h1 className="mb-4 text-3xl">Beds</h1>
       {beds.length === 0 ? <Empty title="No bed yet">Add the first one below.</Empty> : null}
-      <table className="w-full">
-        <thead className="text-left text-sm text-quiet">
-          <tr>
-            <th className="py-1 font-normal">Bed</th>
-            <th className="hidden pr-4 font-normal sm:table-cell">Soil</th>
-            <th className="hidden pr-4 font-normal sm:table-cell">Crop</th>
-            <th className="hidden pr-4 font-normal md:table-cell">Watered by</th>
-            <th className="hidden text-right font-normal sm:table-cell">Area</th>
-            <th>
-              <span className="sr-only">Changes</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {beds.map((bed) => (
-            <tr key={bed.id} className="far border-t border-rule align-baseline">
-              <td className="py-1 pr-4">
-                <Link
-                  className="font-semibold underline decoration-rule underline-offset-4"
-                  to={String(bed.id)}
-                >
-                  {bed.name}
-                </Link>
-                <span className="block sm:hidden">{growing(bed, garden.today)}</span>
-              </td>
-              <td className="hidden pr-4 sm:table-cell">
-                <Mark fact={bedFacts(bed, garden.today, units).soil} />
-              </td>
-              <td className="hidden pr-4 sm:table-cell">{growing(bed, garden.today)}</td>
-              <td className="hidden pr-4 md:table-cell">
-                {bed.delivery.method}, <FlowOf bed={bed} today={garden.today} />
-              </td>
-              <td className="hidden text-right sm:table-cell">{units.text('area', bed.areaM2)}</td>
-              <td className="text-right sm:whitespace-nowrap">
-                <Button look="quiet" className="px-2" onClick={() => setEditing(bed)}>
-                  Change
-                </Button>
-                <Button look="quiet" className="px-2" onClick={() => setCopying(bed)}>
-                  More like it
-                </Button>
-                <Button look="quiet" className="px-2" onClick={() => setPotting(bed)}>
-                  It is a pot
-                </Button>
-                <Button look="quiet" className="px-2" onClick={() => void putAway(bed)}>
-                  Put away
-                </Button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        caption="Beds of the garden"
+        columns={columns}
+        rows={beds}
+        rowKey={({ id }) => id}
+        rowClassName="far border-t border-rule align-baseline"
+      />
       {potting ? <BedToPot key={potting.id} bed={potting} onClose={() => setPotting(null)} /> : null}
       {copying ? <CopySheet key={copying.id} bed={copying} onClose={() => setCopying(null)} /> : null}
       {editing ? (
@@ -158,6 +187,7 @@ function BedForm({
   const units = useUnits();
   const [save, { isLoading, error }] = useSaveBedMutation();
   const form = useKeptForm<TypedBed>(`bed-${gardenId}-${bed?.id ?? 'new'}`, {
+    fields: bedFields(units),
     defaultValues: bed ? typedFrom(bed, units) : emptyBed(today),
   });
   const [since, setSince] = useState(today);

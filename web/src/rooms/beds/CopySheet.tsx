@@ -1,19 +1,23 @@
 import type { BedView } from '@kibble/contract';
 import { refusal, useCopyBedMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
-import { wholeRule } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { figure } from '../../app/formSchema.ts';
 
 /** So many beds like this one: its ground, plants and water, not its log. */
 export function CopySheet({ bed, onClose }: { bed: BedView; onClose: () => void }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const form = useKeptForm(`beds-like-${bed.id}`, { defaultValues: { count: '1' }, mode: 'onChange' });
+  const form = useKeptForm(`beds-like-${bed.id}`, {
+    fields: { count: figure('copies', units, { whole: true }) },
+    defaultValues: { count: '1' },
+    mode: 'onChange',
+  });
   const [copy, { isLoading, error }] = useCopyBedMutation();
   const make = form.handleSubmit(async ({ count }) => {
     const { ids } = await copy({ bedId: bed.id, count: Number(count) }).unwrap();
@@ -33,7 +37,7 @@ export function CopySheet({ bed, onClose }: { bed: BedView; onClose: () => void 
           inputMode="numeric"
           error={form.formState.errors.count?.message ?? (error ? refusal(error).message : undefined)}
           hint="They share its ground tests; each has its own log."
-          {...form.register('count', { validate: (v) => wholeRule('copies', v, units) })}
+          {...form.register('count')}
         />
         <div className="flex gap-2">
           <Button type="submit" disabled={isLoading}>

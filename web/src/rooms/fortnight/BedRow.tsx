@@ -117,14 +117,15 @@ function DayCell({
         />
       ) : null}
       {bed.soak?.limitOn === date && !cell ? (
-        <span
-          className="absolute inset-y-1 left-0 border-l-2 border-dashed border-brick"
-          title="its longest gap ends here without water"
-        />
+        <span className="absolute inset-y-1 left-0 border-l-2 border-dashed border-brick">
+          <span className="sr-only">its longest gap ends here without water</span>
+        </span>
       ) : null}
       {inWindow ? <span aria-hidden className="absolute inset-x-0 bottom-0 h-[3px] bg-ink" /> : null}
       {short ? (
-        <span className="absolute right-0 bottom-0 left-0 h-[5px] bg-brick" title="runs short" />
+        <span className="absolute right-0 bottom-0 left-0 h-[5px] bg-brick">
+          <span className="sr-only">runs short</span>
+        </span>
       ) : null}
     </td>
   );

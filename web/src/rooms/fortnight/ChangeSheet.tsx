@@ -8,9 +8,12 @@ import { useAppDispatch } from '../../app/store.ts';
 import { minutesText, useUnits, type Units } from '../../app/units.ts';
 import { dayMonth, shareWords } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { Check } from '../../ui/Check.tsx';
+import { checkedBy, figure } from '../../app/formSchema.ts';
 
 interface Props {
   bed: FortnightBed;
@@ -40,6 +43,7 @@ export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Pro
   const units = useUnits();
   const dispatch = useAppDispatch();
   const form = useForm({
+    resolver: checkedBy<{ amount: string; skip: boolean }>({ amount: figure('litres', units) }),
     defaultValues: {
       amount: String(Math.round(units.of('volume').fromSi(change.litres ?? cell.litres))),
       skip: false,
@@ -91,13 +95,12 @@ export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Pro
           inputMode="decimal"
           disabled={skip}
           error={form.formState.errors.amount?.message}
-          {...form.register('amount', { validate: (v) => numberRule('litres', v, units) })}
+          {...form.register('amount')}
         />
       </div>
-      <label className="mb-3 flex min-h-11 items-center gap-3">
-        <input type="checkbox" className="size-5 accent-ink" {...form.register('skip')} />
+      <Check {...form.register('skip')} className="mb-3">
         Leave it out on this day
-      </label>
+      </Check>
       <Refused error={error} />
       {data ? (
         <table className="mb-3 w-full" data-testid="consequence">

@@ -7,7 +7,7 @@ import { useAppDispatch } from '../../app/store.ts';
 import { minutesText } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Choice } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';
 

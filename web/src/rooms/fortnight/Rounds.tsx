@@ -8,6 +8,8 @@ import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { Check } from '../../ui/Check.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 
 /** Monday first, as most calendars hang. */
 const WEEK = [1, 2, 3, 4, 5, 6, 0] as const;
@@ -42,16 +44,18 @@ export function Rounds({ view }: { view: FortnightView }) {
     if (next.length > 0) setDays(next);
   };
   return (
-    <details
-      id="rounds"
+    <Fold
+      heading={
+        <>
+          <strong>{roundsWords(view.rounds)}</strong>{' '}
+          <span className="underline underline-offset-4">What if other days, or days away?</span>
+        </>
+      }
       className="no-print mt-3 border-t border-rule"
-      open={open}
-      onToggle={(e) => setOpen(e.currentTarget.open)}
+      id="rounds"
+      begins={open}
+      onChange={setOpen}
     >
-      <summary className="min-h-11 cursor-pointer py-2">
-        <strong>{roundsWords(view.rounds)}</strong>{' '}
-        <span className="underline underline-offset-4">What if other days, or days away?</span>
-      </summary>
       <AfterFirst>
         <div className="grid gap-x-10 gap-y-4 md:grid-cols-2">
           <div>
@@ -59,15 +63,13 @@ export function Rounds({ view }: { view: FortnightView }) {
               <legend className="font-semibold">Round days</legend>
               <div className="flex flex-wrap gap-x-4">
                 {WEEK.map((day) => (
-                  <label key={day} className="flex min-h-11 items-center gap-2">
-                    <input
-                      type="checkbox"
-                      className="size-5 accent-ink"
-                      checked={chosen.includes(day)}
-                      onChange={(e) => toggle(day, e.target.checked)}
-                    />
+                  <Check
+                    key={day}
+                    checked={chosen.includes(day)}
+                    onChange={(e) => toggle(day, e.target.checked)}
+                  >
                     {weekdayWords([day])}
-                  </label>
+                  </Check>
                 ))}
               </div>
             </fieldset>
@@ -141,7 +143,7 @@ export function Rounds({ view }: { view: FortnightView }) {
         </div>
       </AfterFirst>
       <Refused error={error} />
-    </details>
+    </Fold>
   );
 }
 

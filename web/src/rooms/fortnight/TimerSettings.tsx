@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { timerChanges, timerRows, type TimerChange, type TimerRow } from './timerRows.ts';
 import { useTimer } from './useTimer.ts';
 import { Caution } from '../../ui/Caution.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 
 /** Days for which a timer is set at a time. */
 const SET_DAYS = 7;
@@ -44,7 +45,7 @@ export function TimerSettings({ view }: { view: FortnightView }) {
   };
   return (
     <section id="timer" className="no-print mt-6 max-w-4xl">
-      <Caution of="electricity" className="mb-3" />
+      <Caution of="electricity" className="max-w-prose mb-3" />
       {timer.typed ? (
         <div className="mb-2" data-testid="timer-changes">
           <h2 className="text-xl">The tap timer</h2>
@@ -61,10 +62,7 @@ export function TimerSettings({ view }: { view: FortnightView }) {
           )}
         </div>
       ) : null}
-      <details>
-        <summary className="min-h-11 cursor-pointer py-2 font-serif text-xl">
-          Settings for a tap timer, the next seven days
-        </summary>
+      <Fold heading="Settings for a tap timer, the next seven days" look="font-serif text-xl">
         <table className="mt-2 w-full" data-testid="timer">
           <thead className="text-left text-sm text-quiet">
             <tr>
@@ -101,7 +99,7 @@ export function TimerSettings({ view }: { view: FortnightView }) {
             </Button>
           ) : null}
         </div>
-      </details>
+      </Fold>
     </section>
   );
 }

@@ -16,7 +16,7 @@ import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
-import { Choice } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { Opens } from '../../ui/Opens.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
 import { Empty } from '../../ui/states.tsx';
@@ -29,6 +29,7 @@ import { SharpenPlan } from './SharpenPlan.tsx';
 import { TEST_PAGES, testPage, TESTS_OF_METHOD } from './tests/index.ts';
 import { Term } from '../../ui/Term.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 
 const CORE_PX = 380;
 
@@ -251,12 +252,13 @@ function TapChoice({ bed, taps }: { bed: BedView; taps: { id: number; name: stri
           </option>
         ))}
       </Choice>
-      <details className="mt-1">
-        <summary className="min-h-9 text-sm text-quiet">
-          Another tap holds from today on; since another day?
-        </summary>
+      <Fold
+        heading="Another tap holds from today on; since another day?"
+        className="mt-1"
+        look="text-sm text-quiet"
+      >
         <SinceField bed={bed} today={garden.today} value={since} onChange={setSince} />
-      </details>
+      </Fold>
       <Refused error={error} />
       <button
         type="button"

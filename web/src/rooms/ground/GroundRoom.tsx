@@ -9,7 +9,7 @@ import {
   useSaveTapMutation,
 } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
@@ -17,7 +17,8 @@ import { plainDate } from '../../app/words.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { bucketTest, staleReason, type SourceKindId } from '@kibble/core';
@@ -33,6 +34,8 @@ import { Mark } from './Mark.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Caution } from '../../ui/Caution.tsx';
+import { Check } from '../../ui/Check.tsx';
+import { figure, filled, obeys } from '../../app/formSchema.ts';
 
 /** So many beds a phone shows at first. */
 const FIRST_BEDS = 5;
@@ -304,6 +307,14 @@ function TapForm({
   const dispatch = useAppDispatch();
   const units = useUnits();
   const form = useKeptForm<TypedTap>(`tap-${gardenId}-${tap?.id ?? 'new'}`, {
+    fields: {
+      name: filled('Name of the tap must not be empty.'),
+      since: (typed) =>
+        tap === null || typed.nozzle.trim() === tap.nozzle || typed.sameNozzle
+          ? null
+          : obeys((day) => day <= today || `On it since must be today or earlier; got ${day}.`),
+      perDay: (typed) => (typed.source === 'well' ? figure('sourceLitres', units, { optional: true }) : null),
+    },
     defaultValues: {
       name: tap?.name ?? '',
       nozzle: tap?.nozzle ?? '',
@@ -354,9 +365,7 @@ function TapForm({
         label="Name of the tap"
         placeholder="Tap by the shed"
         error={form.formState.errors.name?.message}
-        {...form.register('name', {
-          validate: (v) => v.trim() !== '' || 'Name of the tap must not be empty.',
-        })}
+        {...form.register('name')}
       />
       <Field
         label="With this on it"
@@ -375,16 +384,11 @@ function TapForm({
           max={today}
           hint="The flow measured before that day holds for the waterings before it; after it, time a bucket again."
           error={form.formState.errors.since?.message}
-          {...form.register('since', {
-            validate: (v) => v <= today || `On it since must be today or earlier; got ${v}.`,
-          })}
+          {...form.register('since')}
         />
       ) : null}
       {another ? (
-        <label className="flex min-h-11 items-center gap-3">
-          <input type="checkbox" className="size-5 accent-ink" {...form.register('sameNozzle')} />
-          It is the same one, only called otherwise
-        </label>
+        <Check {...form.register('sameNozzle')}>It is the same one, only called otherwise</Check>
       ) : null}
       <Choice label="Its water comes from" {...form.register('source')}>
         <option value="mains">the mains</option>
@@ -397,7 +401,7 @@ function TapForm({
           inputMode="decimal"
           error={form.formState.errors.perDay?.message}
           hint="Before it draws air. Leave empty when it never has."
-          {...form.register('perDay', { validate: (v) => numberRule('sourceLitres', v, units, true) })}
+          {...form.register('perDay')}
         />
       ) : null}
       {source === 'well' ? <Caution of="wells" /> : null}

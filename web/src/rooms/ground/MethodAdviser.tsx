@@ -2,6 +2,7 @@ import type { BedView } from '@kibble/contract';
 import { adviseMethod, type KnownBed } from '@kibble/core';
 import { useState } from 'react';
 import { cropOfPlanting } from '../../app/cropOfPlanting.ts';
+import { Check } from '../../ui/Check.tsx';
 
 const SHOWN = 4;
 
@@ -24,15 +25,9 @@ export function MethodAdviser({ bed, known }: { bed: BedView; known: KnownBed })
   const here = advice.findIndex((a) => a.method === bed.delivery.method);
   const shown = all ? advice : advice.filter((_, i) => i < SHOWN || i === here);
   const box = (label: string, value: boolean, set: (v: boolean) => void) => (
-    <label className="flex min-h-11 items-center gap-2">
-      <input
-        type="checkbox"
-        className="size-5 accent-ink"
-        checked={value}
-        onChange={(e) => set(e.target.checked)}
-      />
+    <Check checked={value} onChange={(e) => set(e.target.checked)}>
       {label}
-    </label>
+    </Check>
   );
   return (
     <section className="mt-8" aria-labelledby="adviser">

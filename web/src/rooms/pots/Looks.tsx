@@ -4,8 +4,10 @@ import { useState, type ReactNode } from 'react';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { usePotActs } from '../../ui/usePotActs.ts';
+import { Fold } from '../../ui/Fold.tsx';
 
 /** A pot too large to lift is pushed with a foot. */
 const LIFTED_L = 12;
@@ -21,8 +23,11 @@ export function Looks({ pot }: { pot: PotView }) {
   const foot = pot.shape.volumeL > LIFTED_L;
   const failed = (): void => undefined;
   return (
-    <details className="mt-2 border-t border-rule">
-      <summary className="min-h-11 py-2 font-semibold">Write down what you found or gave</summary>
+    <Fold
+      heading="Write down what you found or gave"
+      className="mt-2 border-t border-rule"
+      look="font-semibold"
+    >
       <div className="grid gap-x-8 gap-y-3 pb-3 sm:grid-cols-2">
         <Row label={foot ? 'Pushed with a foot, it is' : 'Lifted, it is'}>
           {FELT.map((felt) => (
@@ -138,7 +143,7 @@ export function Looks({ pot }: { pot: PotView }) {
         </div>
         {acts.refused ? <p className="font-semibold text-brick sm:col-span-2">{acts.refused}</p> : null}
       </div>
-    </details>
+    </Fold>
   );
 }
 

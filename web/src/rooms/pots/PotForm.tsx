@@ -24,11 +24,13 @@ import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Drawer } from '../../ui/Drawer.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
-import { emptyPot, figureRule, potDraft, typedFromPot, type Figure, type TypedPot } from './typedPot.ts';
+import { emptyPot, potDraft, potFields, typedFromPot, type Figure, type TypedPot } from './typedPot.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { Check } from '../../ui/Check.tsx';
 
 const ROOTS = {
   young: 'young, not yet through it',
@@ -58,6 +60,7 @@ export function PotForm({
   const dispatch = useAppDispatch();
   const [save, { isLoading, error }] = useSavePotMutation();
   const form = useKeptForm<TypedPot>(`pot-${garden.id}-${pot?.id ?? 'new'}`, {
+    fields: potFields(units),
     defaultValues: pot ? typedFromPot(pot, units) : emptyPot(garden.today, spots[0] ?? ''),
   });
   const [since, setSince] = useState(garden.today);
@@ -91,22 +94,14 @@ export function PotForm({
             <option value="pot">a pot or planter</option>
             <option value="tray">a tray of seedlings</option>
           </Choice>
-          <Field
-            label="Name"
-            error={form.formState.errors.name?.message}
-            {...form.register('name', {
-              validate: (v) => v.trim() !== '' || 'Name of the pot must not be empty; got nothing.',
-            })}
-          />
+          <Field label="Name" error={form.formState.errors.name?.message} {...form.register('name')} />
         </div>
         <Field
           label="Where it stands"
           list="spots"
           hint="Pots of one place are walked together."
           error={form.formState.errors.spot?.message}
-          {...form.register('spot', {
-            validate: (v) => v.trim() !== '' || 'Where it stands must not be empty; got nothing.',
-          })}
+          {...form.register('spot')}
         />
         <datalist id="spots">
           {spots.map((name) => (
@@ -147,10 +142,9 @@ export function PotForm({
         </div>
         <div className={PAIR}>
           <Figured form={form} field="tank" label="Tank beneath" unit="litresFine" hint="Left empty: none." />
-          <label className="flex min-h-11 items-center gap-2 self-center">
-            <input type="checkbox" className="size-5 accent-ink" {...form.register('saucer')} />A saucer under
-            it
-          </label>
+          <Check {...form.register('saucer')} className="self-center">
+            A saucer under it
+          </Check>
         </div>
         <Place form={form} />
         <Choice label="Way of watering" {...form.register('way')}>
@@ -225,7 +219,7 @@ function Figured({
       unit={units.of(unit).unit}
       hint={hint}
       error={form.formState.errors[field]?.message}
-      {...form.register(field, { validate: (text, typed) => figureRule(field, text, typed, units) })}
+      {...form.register(field)}
     />
   );
 }
@@ -342,16 +336,10 @@ function Place({ form }: { form: FormOf }) {
             <Words form={form} field="sun" label="Sun" of={['full', 'half', 'shade']} />
             <Words form={form} field="wind" label="Wind" of={['sheltered', 'open', 'exposed']} />
           </div>
-          <label className="flex min-h-11 items-center gap-2">
-            <input type="checkbox" className="size-5 accent-ink" {...form.register('wall')} />
-            Before a wall that faces the noon sun
-          </label>
+          <Check {...form.register('wall')}>Before a wall that faces the noon sun</Check>
         </>
       )}
-      <label className="flex min-h-11 items-center gap-2">
-        <input type="checkbox" className="size-5 accent-ink" {...form.register('hangs')} />
-        It hangs above my head
-      </label>
+      <Check {...form.register('hangs')}>It hangs above my head</Check>
     </fieldset>
   );
 }

@@ -36,6 +36,7 @@ import { DryingCurve } from './DryingCurve.tsx';
 import { Looks } from './Looks.tsx';
 import { PotForm } from './PotForm.tsx';
 import { Caution } from '../../ui/Caution.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 
 const HEIGHT = 230;
 
@@ -289,8 +290,7 @@ function Help({ page: { pot, help } }: { page: PotPageView }) {
           </ul>
         </>
       )}
-      <details className="mt-2">
-        <summary className="min-h-11 py-2">Ways of watering, and when each suits</summary>
+      <Fold heading="Ways of watering, and when each suits" className="mt-2">
         <dl className="text-sm">
           {POT_WAYS.map((way: PotWay) => (
             <div key={way} className="border-t border-rule py-1">
@@ -304,7 +304,7 @@ function Help({ page: { pot, help } }: { page: PotPageView }) {
             </div>
           ))}
         </dl>
-      </details>
+      </Fold>
     </div>
   );
 }
@@ -335,10 +335,10 @@ function Weighed({ page: { pot, spans, found, sanity } }: { page: PotPageView })
         <Caution
           of="lifting"
           lead={`It weighs ${units.text('weight', pot.fullKg)} when full.`}
-          className="mt-1"
+          className="max-w-prose mt-1"
         />
       ) : null}
-      {pot.facts.hangs ? <Caution of="ladders" className="mt-1" /> : null}
+      {pot.facts.hangs ? <Caution of="ladders" className="max-w-prose mt-1" /> : null}
       {sanity ? (
         <p className="border-l-4 border-brick pl-2">
           By scale and meter on {dayMonth(sanity.on)} there would be {units.text('litresFine', sanity.mixL)}{' '}

@@ -9,10 +9,12 @@ import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { Refused } from '../../ui/Refused.tsx';
 import { useDraft } from '../../ui/useDraft.ts';
 import { Caution } from '../../ui/Caution.tsx';
+import { Check } from '../../ui/Check.tsx';
 
 const OF = { tap: 'tap water', rain: 'rain water', batch: 'the soured batch' } as const;
 
@@ -35,7 +37,7 @@ export function PotWater({ view }: { view: PotsView }) {
           ) : (
             <p className="text-quiet">No water need stand for tomorrow.</p>
           )}
-          {water.stand.pots > 0 ? <Caution of="standing water" className="mt-1" /> : null}
+          {water.stand.pots > 0 ? <Caution of="standing water" className="max-w-prose mt-1" /> : null}
           {water.acid.pots > 0 ? (
             <p className="mt-2">
               Keep rain for the {water.acid.pots} that want sour water:{' '}
@@ -43,7 +45,7 @@ export function PotWater({ view }: { view: PotsView }) {
               nothing washes its lime out.
             </p>
           ) : null}
-          {water.acid.pots > 0 ? <Caution of="saved water" className="mt-1" /> : null}
+          {water.acid.pots > 0 ? <Caution of="saved water" className="max-w-prose mt-1" /> : null}
         </div>
         <PhLog view={view} />
         <BatchForm view={view} />
@@ -163,21 +165,15 @@ function BatchForm({ view }: { view: PotsView }) {
         error={wrong}
         hint="For hard tap water. Kibble works out the dose of household acid and counts it with you, spoon by spoon."
       />
-      <label className="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-5 accent-ink"
-          checked={feed}
-          onChange={(e) => setFeed(e.target.checked)}
-        />
+      <Check checked={feed} onChange={(e) => setFeed(e.target.checked)}>
         There is feed in it, which sours too
-      </label>
+      </Check>
       <Button type="submit" disabled={isLoading || busy}>
         {busy ? 'One is being counted above' : 'Count the spoons'}
       </Button>
       <Refused error={error} />
-      {busy ? null : <Caution of="acid" className="mt-1" />}
-      <Caution of="backflow" className="mt-1" />
+      {busy ? null : <Caution of="acid" className="max-w-prose mt-1" />}
+      <Caution of="backflow" className="max-w-prose mt-1" />
     </form>
   );
 }

@@ -18,6 +18,8 @@ import { DaysAway } from './DaysAway.tsx';
 import { PotForm } from './PotForm.tsx';
 import { PotWater } from './PotWater.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { Check } from '../../ui/Check.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 
 /** All pots and trays, shelf by shelf: what each can still give, and what to do. */
 export function PotsRoom() {
@@ -86,8 +88,7 @@ export function PotsRoom() {
         {spots.length > 0 ? <DaysAway view={data} /> : null}
         {spots.length > 0 ? <PotWater view={data} /> : null}
         {data.archived.length > 0 ? (
-          <details className="mt-6">
-            <summary className="min-h-11 py-2">{data.archived.length} put away</summary>
+          <Fold heading={<>{data.archived.length} put away</>} className="mt-6">
             <ul>
               {data.archived.map((pot) => (
                 <li key={pot.id}>
@@ -102,7 +103,7 @@ export function PotsRoom() {
                 </li>
               ))}
             </ul>
-          </details>
+          </Fold>
         ) : null}
       </AfterFirst>
       {adding ? (
@@ -167,20 +168,17 @@ function Soak({ trays, view }: { trays: readonly PotView[]; view: PotsView }) {
       <ul>
         {free.map((tray) => (
           <li key={tray.id}>
-            <label className="flex min-h-9 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-ink"
-                checked={ids.has(tray.id)}
-                onChange={() => {
-                  const next = new Set(ids);
-                  if (!next.delete(tray.id)) next.add(tray.id);
-                  setChosen(next);
-                }}
-              />
+            <Check
+              checked={ids.has(tray.id)}
+              onChange={() => {
+                const next = new Set(ids);
+                if (!next.delete(tray.id)) next.add(tray.id);
+                setChosen(next);
+              }}
+            >
               {tray.name}
               {dry.includes(tray) ? <span className="text-sm text-quiet">probably dry</span> : null}
-            </label>
+            </Check>
           </li>
         ))}
       </ul>

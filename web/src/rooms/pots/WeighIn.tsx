@@ -8,6 +8,8 @@ import { doseText, nextText } from '../../app/potWords.ts';
 import { useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
 import { Loading, Trouble } from '../../ui/states.tsx';
+import { Check } from '../../ui/Check.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 
 /** Where a pot's weight stands on its way. */
 type Kept =
@@ -95,28 +97,20 @@ export function WeighIn() {
         <p role="status">
           {counted} of {pots.length} weighed
         </p>
-        <label className="flex min-h-11 items-center gap-2">
-          <span className="text-quiet">Where</span>
-          <select
-            className="min-h-9 border-b border-ink bg-paper"
-            value={spot}
-            onChange={(e) => setSearch(e.target.value ? { spot: e.target.value } : {}, { replace: true })}
-          >
-            <option value="">all</option>
-            {data.spots.map(({ name }) => (
-              <option key={name}>{name}</option>
-            ))}
-          </select>
-        </label>
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-ink"
-            checked={full}
-            onChange={(e) => setFull(e.target.checked)}
-          />
+        <Choice
+          label="Where"
+          manner="beside"
+          value={spot}
+          onChange={(e) => setSearch(e.target.value ? { spot: e.target.value } : {}, { replace: true })}
+        >
+          <option value="">all</option>
+          {data.spots.map(({ name }) => (
+            <option key={name}>{name}</option>
+          ))}
+        </Choice>
+        <Check checked={full} onChange={(e) => setFull(e.target.checked)}>
           just filled, and drained
-        </label>
+        </Check>
       </div>
       <p className="text-sm text-quiet">
         Type the weight, Enter goes to the next pot; the arrows move, Ctrl Z in an empty field takes the last

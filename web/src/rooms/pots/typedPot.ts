@@ -1,7 +1,8 @@
 import type { PotDraft, PotView } from '@kibble/contract';
 import type { LimitedField } from '@kibble/contract';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import type { Units } from '../../app/units.ts';
+import { figure, filled, type FieldSchemas } from '../../app/formSchema.ts';
 
 type Facts = PotView['facts'];
 
@@ -127,9 +128,18 @@ export const isAsked = (field: Figure, { sizeBy }: Pick<TypedPot, 'sizeBy'>): bo
     : !['top', 'base', 'height'].includes(field) || sizeBy !== 'litres';
 const MAY_BE_EMPTY: ReadonlySet<Figure> = new Set(['base', 'height', 'across', 'tank']);
 
-/** What is wrong with a figure as it is typed; true when nothing is. */
-export const figureRule = (field: Figure, text: string, typed: TypedPot, units: Units): string | true =>
-  isAsked(field, typed) ? numberRule(FIGURES[field], text, units, MAY_BE_EMPTY.has(field)) : true;
+/** What each answer about a pot must be. */
+export const potFields = (units: Units): FieldSchemas<TypedPot> => ({
+  name: filled('Name of the pot must not be empty; got nothing.'),
+  spot: filled('Where it stands must not be empty; got nothing.'),
+  ...Object.fromEntries(
+    (Object.keys(FIGURES) as Figure[]).map((field) => [
+      field,
+      (typed: TypedPot) =>
+        isAsked(field, typed) ? figure(FIGURES[field], units, { optional: MAY_BE_EMPTY.has(field) }) : null,
+    ]),
+  ),
+});
 
 export function potDraft(typed: TypedPot, units: Units): PotDraft {
   const si = (field: Figure): number | null =>

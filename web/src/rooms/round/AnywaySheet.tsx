@@ -1,16 +1,17 @@
 import type { LeaveView } from '@kibble/contract';
 import { useWatch } from 'react-hook-form';
 import { noticeShown } from '../../app/noticeSlice.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Choice } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { figure } from '../../app/formSchema.ts';
 
 const WHYS = [
   'it looked dry',
@@ -38,9 +39,9 @@ export function AnywaySheet({
     by: 'minutes' | 'litres';
     why: (typeof WHYS)[number];
   }>(`anyway-${item.bedId}`, {
+    fields: { amount: ({ by: chosen }) => figure(chosen, units) },
     defaultValues: { amount: '', by: 'minutes', why: 'it looked dry' },
   });
-  const by = useWatch({ control: form.control, name: 'by' });
   const why = useWatch({ control: form.control, name: 'why' });
   const save = form.handleSubmit(async ({ amount, by: chosen, why: note }) => {
     const value = typedSi(chosen, amount, units);
@@ -65,7 +66,7 @@ export function AnywaySheet({
         </p>
         <AmountFields
           error={form.formState.errors.amount?.message ?? refused ?? undefined}
-          amount={form.register('amount', { validate: (text) => numberRule(by, text, units) })}
+          amount={form.register('amount')}
           by={form.register('by')}
         />
         <Choice label="Why" {...form.register('why')}>

@@ -1,7 +1,6 @@
 import type { StopView } from '@kibble/contract';
-import { useWatch } from 'react-hook-form';
 import { noticeShown } from '../../app/noticeSlice.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { AmountFields } from '../../ui/AmountFields.tsx';
@@ -10,6 +9,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { figure } from '../../app/formSchema.ts';
 
 interface Typed {
   amount: string;
@@ -30,9 +30,9 @@ export function DifferentSheet({
   const dispatch = useAppDispatch();
   const { water, isLoading, refused, twice } = useWater();
   const form = useKeptForm<Typed>(`different-${stop.bedId}`, {
+    fields: { amount: ({ by: chosen }) => figure(chosen, units) },
     defaultValues: { amount: '', by: 'minutes' },
   });
-  const by = useWatch({ control: form.control, name: 'by' });
 
   const save = form.handleSubmit(async ({ amount, by: chosen }) => {
     const body = { [chosen]: typedSi(chosen, amount, units) };
@@ -54,7 +54,7 @@ export function DifferentSheet({
         <AmountFields
           error={form.formState.errors.amount?.message ?? refused ?? undefined}
           hint={`Planned: ${Math.round(stop.run.minutes)} min, ${units.text('volume', stop.run.litres)}`}
-          amount={form.register('amount', { validate: (text) => numberRule(by, text, units) })}
+          amount={form.register('amount')}
           by={form.register('by')}
         />
         <div className="flex gap-2">

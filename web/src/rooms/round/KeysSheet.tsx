@@ -1,5 +1,6 @@
 import { usePref } from '../../app/pref.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Toggle } from '../../ui/Toggle.tsx';
 
 const KEYS = [
   ['j, k', 'next stop, the one before'],
@@ -30,10 +31,9 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
           </div>
         ))}
       </dl>
-      <label className="mt-4 flex min-h-11 items-center gap-3">
-        <input type="checkbox" className="size-6" checked={on} onChange={(e) => setOn(e.target.checked)} />
+      <Toggle on={on} onChange={setOn} className="mt-4">
         Letter keys on this device
-      </label>
+      </Toggle>
     </Sheet>
   );
 }

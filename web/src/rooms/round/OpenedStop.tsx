@@ -23,6 +23,8 @@ import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { later } from '../../ui/later.tsx';
 import { ECHO_MS } from '../../ui/underFinger.ts';
 
+const Fold = later(async () => (await import('../../ui/Fold.tsx')).Fold);
+
 const StopInFull = later(async () => (await import('./StopInFull.tsx')).StopInFull);
 const CheckSheet = later(async () => (await import('./CheckSheet.tsx')).CheckSheet);
 const DifferentSheet = later(async () => (await import('./DifferentSheet.tsx')).DifferentSheet);
@@ -192,12 +194,11 @@ export function OpenedStop({
             ) : null}
           </p>
         ) : null}
-        <details className="mt-3 border-t border-rule">
-          <summary className="min-h-11 cursor-pointer py-2 text-quiet">Why, and how in full</summary>
+        <Fold heading="Why, and how in full" className="mt-3 border-t border-rule" look="text-quiet">
           <AfterFirst>
             <StopInFull stop={stop} />
           </AfterFirst>
-        </details>
+        </Fold>
         {next ? (
           <p className="mt-2 hidden border-t border-rule pt-2 lg:block">
             <strong>Then</strong> {next.bedName}

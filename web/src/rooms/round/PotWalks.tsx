@@ -5,6 +5,9 @@ import { giveText, taskText } from '../../app/potWords.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { PotTasks } from '../../ui/PotTasks.tsx';
 import { PotWalk } from '../../ui/PotWalk.tsx';
+import { later } from '../../ui/later.tsx';
+
+const Fold = later(async () => (await import('../../ui/Fold.tsx')).Fold);
 
 /** Pots in the round: each place one group, with its litres, minutes and cans. */
 export function PotWalks({ pots }: { pots: PotsView }) {
@@ -58,12 +61,16 @@ export function PotWalks({ pots }: { pots: PotsView }) {
         </p>
       ) : null}
       {besides > 0 ? (
-        <details>
-          <summary className="min-h-11 py-2 underline underline-offset-4">
-            Besides: {besides} {besides === 1 ? 'thing' : 'things'} to mind about the pots
-          </summary>
+        <Fold
+          heading={
+            <>
+              Besides: {besides} {besides === 1 ? 'thing' : 'things'} to mind about the pots
+            </>
+          }
+          look="underline underline-offset-4"
+        >
           <PotTasks pots={all} />
-        </details>
+        </Fold>
       ) : null}
     </section>
   );

@@ -8,6 +8,9 @@ import { minutesText, useUnits } from '../../app/units.ts';
 import { timeOfDay } from '../../app/words.ts';
 import { Field } from '../../ui/Field.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { later } from '../../ui/later.tsx';
+
+const Fold = later(async () => (await import('../../ui/Fold.tsx')).Fold);
 
 /** The round on the clock, and what becomes of it when it begins at another hour: what is left at dusk waits for tomorrow. */
 export function Walk() {
@@ -44,10 +47,11 @@ export function Walk() {
           Sun up {timeOfDay(sun.sunrise * 60, units)}, down {timeOfDay(sun.sunset * 60, units)}.
         </span>
       </p>
-      <details className="no-print mt-1">
-        <summary className="min-h-11 cursor-pointer py-2 font-semibold underline underline-offset-4">
-          I begin at another hour
-        </summary>
+      <Fold
+        heading="I begin at another hour"
+        className="no-print mt-1"
+        look="font-semibold underline underline-offset-4"
+      >
         <div className="my-2 grid grid-cols-2 gap-4">
           <Field label="Begin at" type="time" value={begin} onChange={(e) => setBegin(e.target.value)} />
           <Field
@@ -62,7 +66,7 @@ export function Walk() {
         </div>
         <Refused error={asked ? error : null} />
         {asked && data ? <WalkList walk={data} /> : null}
-      </details>
+      </Fold>
     </section>
   );
 }

@@ -2,6 +2,7 @@ import type { SectionBed } from '@kibble/contract';
 import { Link, useParams } from 'react-router';
 import { useUnits } from '../../app/units.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
+import { DataTable, type Column } from '../../ui/DataTable.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { stateWords } from './stateWords.ts';
 import { stageWords } from '../../app/words.ts';
@@ -63,51 +64,75 @@ function Rows({ beds }: { beds: SectionBed[] }) {
 export function SectionTable({ beds }: { beds: SectionBed[] }) {
   const { gardenId } = useParams();
   const units = useUnits();
+  const tens = (mm: number): string => units.text('depth', Math.round(mm / 10) * 10);
+  const columns: Column<SectionBed>[] = [
+    {
+      id: 'bed',
+      heading: 'Bed',
+      names: true,
+      className: 'py-1 font-bold',
+      headClassName: '',
+      by: (bed) => bed.bedName,
+      show: (bed) => (
+        <Link
+          className="underline decoration-rule underline-offset-4"
+          to={`/garden/${gardenId}/beds/${bed.bedId}`}
+        >
+          {bed.bedName}
+        </Link>
+      ),
+    },
+    {
+      id: 'crop',
+      heading: 'Crop',
+      by: (bed) => bed.cropName ?? '',
+      show: (bed) => [bed.cropName, bed.stage && stageWords(bed.stage)].filter(Boolean).join(', '),
+    },
+    { id: 'soil', heading: 'Soil', by: (bed) => bed.textureClass, show: (bed) => bed.textureClass },
+    {
+      id: 'state',
+      heading: 'State',
+      show: (bed) => (
+        <span
+          className={
+            bed.state === 'past its line' || bed.state === 'too wet' ? 'font-semibold text-brick' : ''
+          }
+        >
+          {stateWords(bed)}
+        </span>
+      ),
+    },
+    {
+      id: 'gone',
+      heading: 'Gone',
+      by: (bed) => bed.core.depletionMm,
+      show: (bed) => units.text('depth', bed.core.depletionMm),
+    },
+    {
+      id: 'reach',
+      heading: 'Within reach',
+      by: (bed) => bed.core.readilyMm,
+      show: (bed) => units.text('depth', bed.core.readilyMm),
+    },
+    {
+      id: 'roots',
+      heading: 'Roots',
+      by: (bed) => bed.core.rootDepthMm,
+      show: (bed) => tens(bed.core.rootDepthMm),
+    },
+    {
+      id: 'front',
+      heading: 'Last water reached',
+      by: (bed) => bed.core.lastFrontMm ?? -1,
+      show: (bed) => (bed.core.lastFrontMm === null ? 'none yet' : tens(bed.core.lastFrontMm)),
+    },
+  ];
   return (
-    <table className="w-full">
-      <caption className="sr-only">Every bed with its water</caption>
-      <thead className="text-left text-sm text-quiet">
-        <tr>
-          {['Bed', 'Crop', 'Soil', 'State', 'Gone', 'Within reach', 'Roots', 'Last water reached'].map(
-            (name) => (
-              <th key={name} className="py-1 pr-3 font-normal">
-                {name}
-              </th>
-            ),
-          )}
-        </tr>
-      </thead>
-      <tbody>
-        {beds.map((bed) => (
-          <tr key={bed.bedId} className="border-t border-rule align-baseline">
-            <th scope="row" className="py-1 pr-3 text-left">
-              <Link
-                className="underline decoration-rule underline-offset-4"
-                to={`/garden/${gardenId}/beds/${bed.bedId}`}
-              >
-                {bed.bedName}
-              </Link>
-            </th>
-            <td className="pr-3">
-              {[bed.cropName, bed.stage && stageWords(bed.stage)].filter(Boolean).join(', ')}
-            </td>
-            <td className="pr-3">{bed.textureClass}</td>
-            <td
-              className={`pr-3 ${bed.state === 'past its line' || bed.state === 'too wet' ? 'font-semibold text-brick' : ''}`}
-            >
-              {stateWords(bed)}
-            </td>
-            <td className="pr-3">{units.text('depth', bed.core.depletionMm)}</td>
-            <td className="pr-3">{units.text('depth', bed.core.readilyMm)}</td>
-            <td className="pr-3">{units.text('depth', Math.round(bed.core.rootDepthMm / 10) * 10)}</td>
-            <td>
-              {bed.core.lastFrontMm === null
-                ? 'none yet'
-                : units.text('depth', Math.round(bed.core.lastFrontMm / 10) * 10)}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      caption="Every bed with its water"
+      columns={columns}
+      rows={beds}
+      rowKey={({ bedId }) => bedId}
+    />
   );
 }

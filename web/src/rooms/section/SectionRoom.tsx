@@ -15,6 +15,8 @@ import { Unplanned } from '../../ui/Unplanned.tsx';
 import { SectionDrawing } from './SectionDrawing.tsx';
 import { SectionList, SectionTable } from './SectionList.tsx';
 import { Term } from '../../ui/Term.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Slide } from '../../ui/Slide.tsx';
 
 const FIRST_WIDTH = 1072;
 /** Typing rests this long before the filter is asked for. */
@@ -83,17 +85,15 @@ export function SectionRoom() {
           options={SECTION_STATES}
           onChange={(v) => put('state', v)}
         />
-        <label className="flex items-center gap-2">
-          <span className="text-quiet">Sort</span>
-          <select
-            className="min-h-9 border-b border-ink bg-paper"
-            value={search.get('sort') ?? 'order'}
-            onChange={(e) => put('sort', e.target.value === 'order' ? '' : e.target.value)}
-          >
-            <option value="order">walking order</option>
-            <option value="urgency">driest first</option>
-          </select>
-        </label>
+        <Choice
+          label="Sort"
+          manner="beside"
+          value={search.get('sort') ?? 'order'}
+          onChange={(e) => put('sort', e.target.value === 'order' ? '' : e.target.value)}
+        >
+          <option value="order">walking order</option>
+          <option value="urgency">driest first</option>
+        </Choice>
         <label className="flex items-center gap-2">
           <span className="text-quiet">Find</span>
           <input
@@ -213,21 +213,20 @@ function Filter({
 }) {
   if (options.length < 2) return null;
   return (
-    <label className="flex items-center gap-2">
-      <span className="text-quiet">{label}</span>
-      <select
-        className="min-h-9 max-w-40 border-b border-ink bg-paper"
-        value={value}
-        onChange={(e) => onChange(e.target.value)}
-      >
-        <option value="">{all}</option>
-        {options.map((option) => (
-          <option key={option} value={option}>
-            {option}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Choice
+      label={label}
+      manner="beside"
+      className="max-w-40"
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+    >
+      <option value="">{all}</option>
+      {options.map((option) => (
+        <option key={option} value={option}>
+          {option}
+        </option>
+      ))}
+    </Choice>
   );
 }
 
@@ -242,20 +241,21 @@ function TimeBar({ view, today }: { view: SectionView; today: string }) {
       : `${dayMonth(date)}, evening${index < view.todayIndex ? ', as it was' : ', as forecast, the plan followed'}`;
   return (
     <div className="no-print mb-1 flex items-center gap-4 text-sm">
-      <label className="flex flex-1 items-center gap-3">
-        <span className="text-quiet">Time</span>
-        <input
-          type="range"
-          className="h-6 max-w-md flex-1 accent-ink"
-          min={0}
-          max={view.dates.length - 1}
-          step={1}
+      <div className="flex flex-1 items-center gap-3">
+        <span aria-hidden className="text-quiet">
+          Time
+        </span>
+        <Slide
+          label="Time"
+          className="max-w-md flex-1"
+          least={0}
+          most={view.dates.length - 1}
           value={index}
-          aria-valuetext={words}
-          onChange={(e) => scrub.set(Number(e.target.value))}
+          words={words}
+          onChange={(at) => scrub.set(at)}
         />
         <output className="min-w-64 font-semibold">{words}</output>
-      </label>
+      </div>
       <span className="text-quiet">or draw along the weather above</span>
       {day === null ? null : (
         <button

@@ -2,16 +2,19 @@ import type { GardenView } from '@kibble/contract';
 import { USUAL_HOURS, WIND_HOLD_MS, type Span } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { useChangeGardenMutation } from '../../app/api.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import { useSeenVersion } from '../../app/seenVersion.ts';
 import { minuteOf } from '../../app/timeField.ts';
 import { useUnits, type Units } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Caution } from '../../ui/Caution.tsx';
+import { Check } from '../../ui/Check.tsx';
+import { figure, obeys, type FieldSchemas } from '../../app/formSchema.ts';
 
 /** Monday first, as most calendars hang. */
 const WEEK = [
@@ -98,16 +101,32 @@ const timersOf = ({ drips, sprays }: Typed['own']): { drips: Span; sprays: Span 
 };
 
 /** One end without the other is no stretch, and both alike are none either. */
-const pairRule = (a: string, b: string): string | true => {
-  if ((a === '') !== (b === '')) return 'Open hours must have both a beginning and an end.';
-  return a === '' || a !== b || `Open hours must end at another time than they begin; got ${a} for both.`;
-};
+const pair = (until: string) =>
+  obeys((from) => {
+    if ((from === '') !== (until === '')) return 'Open hours must have both a beginning and an end.';
+    return (
+      from === '' ||
+      from !== until ||
+      `Open hours must end at another time than they begin; got ${from} for both.`
+    );
+  });
+const fieldsOf = (units: Units): FieldSchemas<Typed> => ({
+  minutes: figure('capMinutes', units, { optional: true }),
+  litres: figure('capLitres', units, { optional: true }),
+  week: figure('weekLitres', units, { optional: true }),
+  from: ({ until }) => pair(until),
+  from2: ({ until2 }) => pair(until2),
+  lines: figure('atOnce', units, { optional: true, whole: true }),
+  wind: figure('windHoldMs', units, { optional: true }),
+  ...Object.fromEntries(OWN.map(([name]) => [`own.${name}.from`, ({ own }: Typed) => pair(own[name].until)])),
+});
 
 /** What the person, the tap or the law allows: the plan keeps to it and says what does not fit. */
 export function LimitsForm({ garden }: { garden: GardenView }) {
   const units = useUnits();
   const [change, { isLoading, error, isSuccess, reset }] = useChangeGardenMutation();
   const form = useKeptForm<Typed>(`limits-${garden.id}`, {
+    fields: fieldsOf(units),
     values: typedOf(garden, units),
     resetOptions: { keepDirtyValues: true },
   });
@@ -185,14 +204,14 @@ function Amounts({ form }: { form: UseFormReturn<Typed> }) {
         unit="min"
         inputMode="decimal"
         error={errors.minutes?.message}
-        {...form.register('minutes', { validate: (v) => numberRule('capMinutes', v, units, true) })}
+        {...form.register('minutes')}
       />
       <Field
         label="Water a day at most"
         unit={unit}
         inputMode="decimal"
         error={errors.litres?.message}
-        {...form.register('litres', { validate: (v) => numberRule('capLitres', v, units, true) })}
+        {...form.register('litres')}
       />
       <Field
         label="Water a week at most"
@@ -200,7 +219,7 @@ function Amounts({ form }: { form: UseFormReturn<Typed> }) {
         inputMode="decimal"
         error={errors.week?.message}
         hint="Monday to Sunday."
-        {...form.register('week', { validate: (v) => numberRule('weekLitres', v, units, true) })}
+        {...form.register('week')}
       />
     </div>
   );
@@ -215,35 +234,28 @@ function Rules({ form }: { form: UseFormReturn<Typed> }) {
         <legend className="font-semibold">Days on which it may be watered</legend>
         <div className="flex flex-wrap gap-x-4">
           {WEEK.map(([n, name]) => (
-            <label key={n} className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-ink"
-                checked={days.includes(n)}
-                onChange={(e) =>
-                  form.setValue('days', e.target.checked ? [...days, n] : days.filter((d) => d !== n), {
-                    shouldDirty: true,
-                  })
-                }
-              />
+            <Check
+              key={n}
+              checked={days.includes(n)}
+              onChange={(e) =>
+                form.setValue('days', e.target.checked ? [...days, n] : days.filter((d) => d !== n), {
+                  shouldDirty: true,
+                })
+              }
+            >
               {name}
-            </label>
+            </Check>
           ))}
         </div>
       </fieldset>
       <div className="grid grid-cols-2 gap-4 sm:grid-cols-4">
-        <Field
-          label="Open from"
-          type="time"
-          error={errors.from?.message}
-          {...form.register('from', { validate: (v, all) => pairRule(v, all.until) })}
-        />
+        <Field label="Open from" type="time" error={errors.from?.message} {...form.register('from')} />
         <Field label="Open until" type="time" {...form.register('until')} />
         <Field
           label="Open again from"
           type="time"
           error={errors.from2?.message}
-          {...form.register('from2', { validate: (v, all) => pairRule(v, all.until2) })}
+          {...form.register('from2')}
         />
         <Field label="Open again until" type="time" {...form.register('until2')} />
       </div>
@@ -270,7 +282,7 @@ function OwnHours({ form, name, words }: { form: UseFormReturn<Typed>; name: Own
         label={`${words} from`}
         type="time"
         error={errors?.from?.message}
-        {...form.register(`own.${name}.from`, { validate: (v, all) => pairRule(v, all.own[name].until) })}
+        {...form.register(`own.${name}.from`)}
       />
       <Field label={`${words} until`} type="time" {...form.register(`own.${name}.until`)} />
     </>
@@ -289,12 +301,7 @@ function Habits({ form }: { form: UseFormReturn<Typed> }) {
           inputMode="numeric"
           error={errors.lines?.message}
           hint="Empty: one on each tap, and more where a timed bucket says it feeds them."
-          {...form.register('lines', {
-            validate: (v) =>
-              numberRule('atOnce', v, units, true) === true && v !== '' && !Number.isInteger(Number(v))
-                ? `Lines at once must be a whole number; got ${v}.`
-                : numberRule('atOnce', v, units, true),
-          })}
+          {...form.register('lines')}
         />
         <Field
           label="Sprinklers rest when the wind is over"
@@ -302,7 +309,7 @@ function Habits({ form }: { form: UseFormReturn<Typed> }) {
           inputMode="decimal"
           error={errors.wind?.message}
           hint={`Mean of the day. Empty: ${units.text('wind', WIND_HOLD_MS)}.`}
-          {...form.register('wind', { validate: (v) => numberRule('windHoldMs', v, units, true) })}
+          {...form.register('wind')}
         />
       </div>
       <fieldset>

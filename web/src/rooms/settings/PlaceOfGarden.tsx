@@ -2,7 +2,7 @@ import type { GardenPatch, GardenView } from '@kibble/contract';
 import { summersAt, TERRAIN_M, terrainOf } from '@kibble/core';
 import { useState } from 'react';
 import { useChangeGardenMutation } from '../../app/api.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import { AIR_WORDS, latitudeWords, SUMMER_WORDS, TERRAIN_WORDS } from '../../app/placeWords.ts';
 import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -12,6 +12,7 @@ import { TownPicker, townWords } from '../../ui/TownPicker.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Refused } from '../../ui/Refused.tsx';
+import { figure } from '../../app/formSchema.ts';
 
 /** Where the garden lies: by its town or by hand, to be put right at any time. */
 export function PlaceOfGarden({ garden }: { garden: GardenView }) {
@@ -19,6 +20,10 @@ export function PlaceOfGarden({ garden }: { garden: GardenView }) {
   const [change, { isLoading, error }] = useChangeGardenMutation();
   const [byHand, setByHand] = useState(false);
   const form = useKeptForm(`place-${garden.id}`, {
+    fields: {
+      latitude: figure('latitudeDeg', units),
+      longitude: figure('longitudeDeg', units, { optional: true }),
+    },
     values: {
       latitude: String(garden.latitudeDeg),
       longitude: garden.longitudeDeg === null ? '' : String(garden.longitudeDeg),
@@ -64,7 +69,7 @@ export function PlaceOfGarden({ garden }: { garden: GardenView }) {
               inputMode="text"
               hint="South negative."
               error={errors.latitude?.message}
-              {...form.register('latitude', { validate: (v) => numberRule('latitudeDeg', v, units) })}
+              {...form.register('latitude')}
             />
             <Field
               label="Longitude"
@@ -72,9 +77,7 @@ export function PlaceOfGarden({ garden }: { garden: GardenView }) {
               inputMode="text"
               hint="West negative. For sunrise on your clock."
               error={errors.longitude?.message}
-              {...form.register('longitude', {
-                validate: (v) => numberRule('longitudeDeg', v, units, true),
-              })}
+              {...form.register('longitude')}
             />
             <Field label="Time zone" {...form.register('zone')} />
             <Button type="submit" className="self-start sm:mt-7" disabled={isLoading}>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { askToRing, mayRing, type MayRing } from '../../app/notify.ts';
 import { usePref } from '../../app/pref.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Toggle } from '../../ui/Toggle.tsx';
 
 const WORDS: Readonly<Record<MayRing, string>> = {
   yes: 'This browser rings.',
@@ -26,10 +27,9 @@ export function Ringing() {
           in the night, <strong>as long as this page or the installed app is open</strong>. A closed page
           cannot: that would take a service outside the house.
         </p>
-        <label className="flex min-h-11 items-center gap-3">
-          <input type="checkbox" className="size-6" checked={on} onChange={(e) => setOn(e.target.checked)} />
+        <Toggle on={on} onChange={setOn}>
           Ring for round, probe and frost
-        </label>
+        </Toggle>
         <p>
           {WORDS[may]}{' '}
           {may === 'ask' ? (
@@ -42,15 +42,9 @@ export function Ringing() {
             </Button>
           ) : null}
         </p>
-        <label className="flex min-h-11 items-center gap-3">
-          <input
-            type="checkbox"
-            className="size-6"
-            checked={keys}
-            onChange={(e) => setKeys(e.target.checked)}
-          />
+        <Toggle on={keys} onChange={setKeys}>
           Letter keys on the round
-        </label>
+        </Toggle>
       </div>
     </section>
   );

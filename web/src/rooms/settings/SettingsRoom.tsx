@@ -13,9 +13,11 @@ import { Gardens } from './Gardens.tsx';
 import { LimitsForm } from './LimitsForm.tsx';
 import { SetAside } from './SetAside.tsx';
 import { YourData } from './YourData.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { filled, isDay, obeys } from '../../app/formSchema.ts';
 
 interface Typed {
   name: string;
@@ -37,6 +39,11 @@ export function SettingsRoom() {
     date: garden.today,
   };
   const form = useKeptForm<Typed>(`settings-${garden.id}`, {
+    fields: {
+      name: filled('Name of the garden must not be empty.'),
+      date: ({ clock: mode }) =>
+        mode === 'real' ? null : obeys((day) => isDay(day) || 'Practice date must be a day of the calendar.'),
+    },
     values,
     resetOptions: { keepDirtyValues: true },
   });
@@ -67,9 +74,7 @@ export function SettingsRoom() {
         <Field
           label="Name of the garden"
           error={form.formState.errors.name?.message}
-          {...form.register('name', {
-            validate: (v) => v.trim() !== '' || 'Name of the garden must not be empty.',
-          })}
+          {...form.register('name')}
         />
         <Choice label="Units" {...form.register('units')}>
           <option value="metric">millimetres, litres, °C</option>
@@ -88,10 +93,7 @@ export function SettingsRoom() {
             label="Practice date"
             type="date"
             error={form.formState.errors.date?.message}
-            {...form.register('date', {
-              validate: (v) =>
-                /^\d{4}-\d{2}-\d{2}$/.test(v) || 'Practice date must be a day of the calendar.',
-            })}
+            {...form.register('date')}
           />
         ) : null}
         <RefusalOrConflict

@@ -12,8 +12,11 @@ import {
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { Check } from '../../ui/Check.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 
 const momentText = (iso: string): string =>
   new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
@@ -84,10 +87,7 @@ function Reached({ data }: { data: SharingView }) {
         </p>
       )}
       {data.secure.length > 0 ? (
-        <details>
-          <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-            Installing it on a phone, to work without network
-          </summary>
+        <Fold heading="Installing it on a phone, to work without network" look="underline underline-offset-4">
           <p>
             A phone installs an app and keeps it for later only from an address whose certificate it trusts.
             This house has a small authority of its own for that; its key never leaves this machine.
@@ -111,7 +111,7 @@ function Reached({ data }: { data: SharingView }) {
             Do this only with a certificate from your own machine: a phone believes whatever it signs. Without
             it everything works in the browser as long as the page stays open.
           </p>
-        </details>
+        </Fold>
       ) : null}
     </>
   );
@@ -154,17 +154,15 @@ function Invitation({ data }: { data: SharingView }) {
           <fieldset className="w-full">
             <legend>Which gardens may the helper see?</legend>
             {gardens.map(({ id, name }) => (
-              <label key={id} className="flex min-h-11 cursor-pointer items-center gap-3">
-                <input
-                  type="checkbox"
-                  className="size-5 flex-none accent-ink"
-                  checked={chosen.includes(id)}
-                  onChange={(e) =>
-                    setChosen(e.target.checked ? [...chosen, id] : chosen.filter((other) => other !== id))
-                  }
-                />
+              <Check
+                key={id}
+                checked={chosen.includes(id)}
+                onChange={(e) =>
+                  setChosen(e.target.checked ? [...chosen, id] : chosen.filter((other) => other !== id))
+                }
+              >
                 {name}
-              </label>
+              </Check>
             ))}
           </fieldset>
         ) : null}
@@ -244,10 +242,11 @@ function Proxy({ data }: { data: SharingView }) {
   const [change, { isLoading, error }] = useChangeSharingMutation();
   const [name, setName] = useState(data.proxy ?? '');
   return (
-    <details open={data.proxy !== null}>
-      <summary className="min-h-11 cursor-pointer py-2 underline underline-offset-4">
-        I run a proxy of my own before it
-      </summary>
+    <Fold
+      heading="I run a proxy of my own before it"
+      begins={data.proxy !== null}
+      look="underline underline-offset-4"
+    >
       <form
         noValidate
         className="flex flex-col gap-3"
@@ -271,6 +270,6 @@ function Proxy({ data }: { data: SharingView }) {
           Keep it so
         </Button>
       </form>
-    </details>
+    </Fold>
   );
 }

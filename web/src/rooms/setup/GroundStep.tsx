@@ -1,7 +1,8 @@
 import { feelKey, TEXTURE_CLASSES, TEXTURES, type TextureClass } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { todayIn, type TypedSetup } from './typedSetup.ts';
 
@@ -143,12 +144,7 @@ export function GroundStep({ form }: { form: UseFormReturn<TypedSetup> }) {
           max={todayIn(typed.timeZone)}
           className="w-56"
           error={errors.wateredOn?.message}
-          {...form.register('wateredOn', {
-            validate: (v, all) =>
-              all.ground !== 'watered' ||
-              (/^\d{4}-\d{2}-\d{2}$/.test(v) && v <= todayIn(all.timeZone)) ||
-              'Watered well on must be today or a day before.',
-          })}
+          {...form.register('wateredOn')}
         />
       ) : null}
       <Taps

@@ -1,10 +1,10 @@
 import { cropById } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
-import { numberRule } from '../../app/numberRule.ts';
 import { useUnits } from '../../app/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { todayIn, type TypedSetup } from './typedSetup.ts';
+import { Check } from '../../ui/Check.tsx';
 
 /** What grows on the first bed, how large it is and since when. */
 export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
@@ -32,13 +32,12 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
           inputMode="text"
           error={errors.area?.message}
           hint={`An area, or its sides: ${units.system === 'us' ? '12 x 4' : '4 x 1,2'}.`}
-          {...form.register('area', { validate: (v) => numberRule('areaM2', v, units) })}
+          {...form.register('area')}
         />
         {livesOn ? (
-          <label className="flex min-h-11 items-center gap-3 self-end sm:pb-7">
-            <input type="checkbox" className="size-5 accent-ink" {...form.register('longStanding')} /> It has
-            stood there for years
-          </label>
+          <Check {...form.register('longStanding')} className="self-end sm:pb-7">
+            It has stood there for years
+          </Check>
         ) : null}
         {livesOn && typed.longStanding ? null : (
           <Field
@@ -47,11 +46,7 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
             max={todayIn(typed.timeZone)}
             error={errors.plantedOn?.message}
             hint="About is near enough. Not in the ground yet? Say today: it is soaked in when it goes in."
-            {...form.register('plantedOn', {
-              validate: (v, all) =>
-                (/^\d{4}-\d{2}-\d{2}$/.test(v) && v <= todayIn(all.timeZone)) ||
-                'Planting date must be today or a day before.',
-            })}
+            {...form.register('plantedOn')}
           />
         )}
         <Field
@@ -59,10 +54,9 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
           placeholder={typed.cropTold ? crop.name : ''}
           {...form.register('name')}
         />
-        <label className="flex min-h-11 items-center gap-3 self-end">
-          <input type="checkbox" className="size-5 accent-ink" {...form.register('underCover')} /> Under glass
-          or plastic: no rain reaches it
-        </label>
+        <Check {...form.register('underCover')} className="self-end">
+          Under glass or plastic: no rain reaches it
+        </Check>
       </div>
     </>
   );

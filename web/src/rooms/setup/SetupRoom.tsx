@@ -11,9 +11,18 @@ import { PracticeGarden } from '../../ui/PracticeGarden.tsx';
 import { Growing } from './Growing.tsx';
 import { GroundStep } from './GroundStep.tsx';
 import { PlantStep } from './PlantStep.tsx';
-import { forgetSetup, keepSetup, keptSetup, setupDraft, todayIn, type TypedSetup } from './typedSetup.ts';
+import {
+  forgetSetup,
+  keepSetup,
+  keptSetup,
+  setupDraft,
+  setupFields,
+  todayIn,
+  type TypedSetup,
+} from './typedSetup.ts';
 import { WhereStep } from './WhereStep.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { checkedBy } from '../../app/formSchema.ts';
 
 const STEPS = [
   ['Where', 'Where is it?'],
@@ -36,7 +45,12 @@ export function SetupRoom() {
   const bring = useBringBack();
   const { data: gardens } = useGardensQuery(null);
   const [create, { isLoading, error }] = useCreateGardenMutation();
-  const form = useForm<TypedSetup>({ defaultValues: keptSetup(), mode: 'onTouched' });
+  const form = useForm<TypedSetup>({
+    // The units are one of the answers.
+    resolver: (typed, ...rest) => checkedBy<TypedSetup>(setupFields(unitsOf(typed.units)))(typed, ...rest),
+    defaultValues: keptSetup(),
+    mode: 'onTouched',
+  });
   const typed = useWatch({ control: form.control }) as TypedSetup;
   const [step, setStep] = useState(0);
   const units = unitsOf(typed.units);

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
-import { numberRule } from '../../app/numberRule.ts';
 import { AIR_WORDS, latitudeWords, SUMMER_WORDS, TERRAIN_WORDS } from '../../app/placeWords.ts';
 import { unitsOf, useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { TownPicker, townWords } from '../../ui/TownPicker.tsx';
 import { inUnits, latitudeOf, summersOf, type TypedSetup } from './typedSetup.ts';
@@ -58,12 +58,7 @@ export function WhereStep({ form }: { form: UseFormReturn<TypedSetup> }) {
             inputMode="decimal"
             error={errors.latitude?.message}
             hint="From any map; whole degrees are enough."
-            {...form.register('latitude', {
-              validate: (v) =>
-                v.includes('-')
-                  ? 'Latitude must be 0 to 90 degrees; say south of the equator beside it.'
-                  : numberRule('latitudeDeg', v, units),
-            })}
+            {...form.register('latitude')}
           />
           <Choice label="of the equator" {...form.register('hemisphere')}>
             <option value="north">north</option>

@@ -1,5 +1,6 @@
 import type { UnitSystem } from '@kibble/contract';
 import {
+  CATALOGUE,
   cropById,
   summersAt,
   TERRAIN_M,
@@ -12,7 +13,8 @@ import { addYears, formatISO, parseISO } from 'date-fns';
 import type { SetupDraft } from '../../app/api.ts';
 import { figureOf } from '../../app/numberRule.ts';
 import type { Unit, Units } from '../../app/units.ts';
-import { bedDraft, emptyBed, type TypedBed } from '../../places/ground/Fields.tsx';
+import { bedDraft, emptyBed, flowFields, type TypedBed } from '../../places/ground/Fields.tsx';
+import { figure, isDay, obeys, type FieldSchemas } from '../../app/formSchema.ts';
 
 /** Everything the setup asks, as it is typed. */
 export interface TypedSetup extends TypedBed {
@@ -88,6 +90,25 @@ export const emptySetup = (): TypedSetup => {
     longStanding: false,
   };
 };
+
+const beforeTomorrow = (timeZone: string, what: string) =>
+  obeys((day) => (isDay(day) && day <= todayIn(timeZone)) || `${what} must be today or a day before.`);
+
+/** What each answer of the setup must be. */
+export const setupFields = (units: Units): FieldSchemas<TypedSetup> => ({
+  latitude: ({ latitude }) =>
+    latitude.includes('-')
+      ? obeys(() => 'Latitude must be 0 to 90 degrees; say south of the equator beside it.')
+      : figure('latitudeDeg', units),
+  wateredOn: ({ ground, timeZone }) =>
+    ground === 'watered' ? beforeTomorrow(timeZone, 'Watered well on') : null,
+  area: figure('areaM2', units),
+  plantedOn: ({ longStanding, cropTold, cropId, timeZone }) => {
+    const livesOn = cropTold && CATALOGUE.find(({ id }) => id === cropId)?.cycle !== 'annual';
+    return livesOn && longStanding ? null : beforeTomorrow(timeZone, 'Planting date');
+  },
+  ...(flowFields(units) as FieldSchemas<TypedSetup>),
+});
 
 /** The latitude typed or taken, south negative; NaN where there is none. */
 export const latitudeOf = ({ latitude, hemisphere }: TypedSetup, units: Units): number =>

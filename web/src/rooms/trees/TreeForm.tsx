@@ -29,15 +29,16 @@ import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Drawer } from '../../ui/Drawer.tsx';
-import { Choice, Field } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Field } from '../../ui/Field.tsx';
 import { SinceField } from '../../ui/SinceField.tsx';
 import {
   emptyTree,
-  figureRule,
   FIGURES,
   newTreeDraft,
   sketchOf,
   treeDraft,
+  treeFields,
   typedFromTree,
   usualFor,
   type Figure,
@@ -45,6 +46,8 @@ import {
 } from './typedTree.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { Check } from '../../ui/Check.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 
 const PAIR = 'grid gap-4 sm:grid-cols-2';
 const SORT_WORDS = { tree: 'a tree', shrub: 'a shrub or bush', hedge: 'a hedge' } as const;
@@ -69,7 +72,10 @@ export function TreeForm({
   const [add, adding] = useAddTreeMutation();
   const [change, changing] = useChangeTreeMutation();
   const crops: CropEntry[] = [...own, ...CATALOGUE];
-  const form = useKeptForm<TypedTree>(`tree-${garden.id}-${bed?.id ?? 'new'}`, { defaultValues: startOf() });
+  const form = useKeptForm<TypedTree>(`tree-${garden.id}-${bed?.id ?? 'new'}`, {
+    fields: treeFields(garden.today, units),
+    defaultValues: startOf(),
+  });
   const [since, setSince] = useState(garden.today);
   const typed = useWatch({ control: form.control }) as TypedTree;
   const crop = crops.find(({ id }) => id === typed.cropId) ?? null;
@@ -169,13 +175,7 @@ export function TreeForm({
               </p>
             ) : null}
             <div className={PAIR}>
-              <Field
-                label="Name"
-                error={form.formState.errors.name?.message}
-                {...form.register('name', {
-                  validate: (v) => v.trim() !== '' || 'Name of the tree must not be empty; got nothing.',
-                })}
-              />
+              <Field label="Name" error={form.formState.errors.name?.message} {...form.register('name')} />
               <Field
                 label="Planted on, or about"
                 type="date"
@@ -183,9 +183,6 @@ export function TreeForm({
                 {...form.register('plantedOn', {
                   onChange: (e: { target: { value: string } }) =>
                     follow(typed.cropId, e.target.value || garden.today),
-                  validate: (v) =>
-                    (v !== '' && v <= garden.today) ||
-                    `Planted on must be ${garden.today} or earlier; got ${v || 'nothing'}.`,
                 })}
                 error={form.formState.errors.plantedOn?.message}
               />
@@ -295,10 +292,9 @@ export function TreeForm({
                 : 'Hose or line gives'
             }
           />
-          <label className="flex min-h-11 items-center gap-2 self-center">
-            <input type="checkbox" className="size-5 accent-ink" {...form.register('measured')} />
+          <Check {...form.register('measured')} className="self-center">
             measured with a bucket
-          </label>
+          </Check>
           {typed.by === 'basin' || typed.by === 'soaker ring' ? null : (
             <Figured
               form={form}
@@ -327,8 +323,7 @@ export function TreeForm({
             </>
           ) : null}
         </div>
-        <details>
-          <summary className="min-h-11 py-2 font-semibold">How far out, how deep, how much</summary>
+        <Fold heading="How far out, how deep, how much" look="font-semibold">
           <div className={`${PAIR} pt-2`}>
             <Choice
               label="The ring"
@@ -363,24 +358,35 @@ export function TreeForm({
               hint="Left empty: what its ground lacks."
             />
           </div>
-          <Choice
-            label="Its roots share the water of"
-            multiple
-            size={Math.min(5, Math.max(2, others.length))}
-            hint="Several with Ctrl. A lawn’s water counts only as deep as it goes."
-            {...form.register('shares')}
-          >
-            {others.map((b) => (
-              <option key={b.id} value={b.id}>
-                {b.name}
-              </option>
-            ))}
-          </Choice>
-          <label className="mt-3 flex min-h-11 items-center gap-2">
-            <input type="checkbox" className="size-5 accent-ink" {...form.register('indicator')} />
+          {others.length > 0 ? (
+            <fieldset className="mt-3">
+              <legend className="font-semibold">Its roots share the water of</legend>
+              <div className="flex flex-wrap gap-x-5">
+                {others.map(({ id, name }) => (
+                  <Check
+                    key={id}
+                    checked={typed.shares.includes(String(id))}
+                    onChange={({ target: { checked } }) =>
+                      form.setValue(
+                        'shares',
+                        checked
+                          ? [...typed.shares, String(id)]
+                          : typed.shares.filter((other) => other !== String(id)),
+                        { shouldDirty: true },
+                      )
+                    }
+                  >
+                    {name}
+                  </Check>
+                ))}
+              </div>
+              <p className="text-sm text-quiet">A lawn’s water counts only as deep as it goes.</p>
+            </fieldset>
+          ) : null}
+          <Check {...form.register('indicator')} className="mt-3">
             Its big leaves hang before its neighbours do: ask me to look at it in heat
-          </label>
-        </details>
+          </Check>
+        </Fold>
         <div className="border-l-4 border-ink pl-3" aria-live="polite" data-testid="starter">
           {sketch ? (
             <p>
@@ -438,9 +444,7 @@ function Figured({
       unit={units.of(LIMITS[FIGURES[field]].quantity).unit || undefined}
       hint={hint}
       error={form.formState.errors[field]?.message}
-      {...form.register(field, {
-        validate: (v) => figureRule(field, v, form.getValues(), units),
-      })}
+      {...form.register(field)}
     />
   );
 }

@@ -65,7 +65,9 @@ export function TreeStory({
           Its shade spares the ground round it some 3 or 4 degrees: it comes first when water is short.
         </p>
       ) : null}
-      {facts.near === 'building' && facts.canopyM >= 6 ? <Caution of="old trees" className="mt-1" /> : null}
+      {facts.near === 'building' && facts.canopyM >= 6 ? (
+        <Caution of="old trees" className="max-w-prose mt-1" />
+      ) : null}
       {fruit === 'evergreen' ? <p className="mt-1">It keeps its leaves: watch it in icy wind.</p> : null}
     </section>
   );

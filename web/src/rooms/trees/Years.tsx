@@ -2,6 +2,7 @@ import type { TreeFacts, Ring, TreePhase } from '@kibble/core';
 import { ringThroughYears } from '@kibble/core';
 import { PHASE_WORDS, ringText, tenth } from '../../app/treeWords.ts';
 import { useUnits } from '../../app/units.ts';
+import { Slide } from '../../ui/Slide.tsx';
 
 export interface YearOf {
   year: number;
@@ -74,18 +75,16 @@ export function Years({
         })}
       </div>
       <div className="mx-8">
-        <input
-          type="range"
-          className="years w-full accent-ink"
-          aria-label="Year"
-          min={first}
-          max={last}
-          step={1}
+        <Slide
+          label="Year"
+          className="-mx-3 !w-[calc(100%+1.5rem)]"
+          least={first}
+          most={last}
           value={chosen}
-          aria-valuetext={
+          words={
             at ? `${chosen}: ${PHASE_WORDS[at.phase]}, ring ${ringText(at.ring, units)}` : String(chosen)
           }
-          onChange={(e) => onChoose(Number(e.target.value))}
+          onChange={onChoose}
         />
       </div>
       <div className="relative mx-8 h-6 text-sm">

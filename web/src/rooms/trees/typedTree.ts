@@ -11,8 +11,9 @@ import {
   type TextureClass,
   type TreePlan,
 } from '@kibble/core';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import type { Units } from '../../app/units.ts';
+import { figure, filled, obeys, type FieldSchemas } from '../../app/formSchema.ts';
 
 /** A tree as it is typed: text, in the gardener's units. */
 export interface TypedTree {
@@ -92,17 +93,49 @@ const QUANTITIES = {
 } as const satisfies Record<Figure, unknown>;
 const NEEDED: ReadonlySet<Figure> = new Set(['canopy', 'count', 'flow']);
 
-/** What is wrong with a figure as it is typed; true when nothing is. */
-export const figureRule = (field: Figure, text: string, typed: TypedTree, units: Units): string | true => {
-  if (field === 'length' && typed.sort === 'hedge') return numberRule('hedgeM', text, units);
-  if (field === 'trunk' && typed.trunkBy === 'girth' && text.trim() !== '') {
-    const girth = typedSi('trunkM', text, units);
-    return girth !== undefined && girth > 0 && girth < 12
-      ? true
-      : `Round the trunk must be a number above 0; got “${text}”.`;
-  }
-  return numberRule(FIGURES[field], text, units, !NEEDED.has(field));
+/** Figures that are asked for by what else is told; the others always are. */
+const ASKED: Partial<Record<Figure, (typed: TypedTree) => boolean>> = {
+  length: ({ sort }) => sort === 'hedge',
+  count: ({ sort }) => sort !== 'hedge',
+  trunk: ({ sort }) => sort === 'tree',
+  pieces: ({ by }) => by !== 'basin' && by !== 'soaker ring',
+  pieceLph: ({ by }) => by === 'emitters' || by === 'tube spiral' || by === 'micro-sprays',
+  bucket: ({ by }) => by === 'buckets',
+  empties: ({ by }) => by === 'buckets',
 };
+
+const girth = (units: Units) =>
+  obeys((text) => {
+    const roundM = typedSi('trunkM', text, units);
+    return (
+      text.trim() === '' ||
+      (roundM !== undefined && roundM > 0 && roundM < 12) ||
+      `Round the trunk must be a number above 0; got “${text}”.`
+    );
+  });
+
+/** What a figure about a tree must be; null where it is not asked for. */
+function figureOfTree(field: Figure, typed: TypedTree, units: Units) {
+  if (!(ASKED[field]?.(typed) ?? true)) return null;
+  if (field === 'length') return figure('hedgeM', units);
+  if (field === 'trunk' && typed.trunkBy === 'girth') return girth(units);
+  return figure(FIGURES[field], units, { optional: !NEEDED.has(field) });
+}
+
+/** What each answer about a tree must be. */
+export const treeFields = (today: string, units: Units): FieldSchemas<TypedTree> => ({
+  name: filled('Name of the tree must not be empty; got nothing.'),
+  plantedOn: obeys(
+    (day) =>
+      (day !== '' && day <= today) || `Planted on must be ${today} or earlier; got ${day || 'nothing'}.`,
+  ),
+  ...Object.fromEntries(
+    (Object.keys(FIGURES) as Figure[]).map((field) => [
+      field,
+      (typed: TypedTree) => figureOfTree(field, typed, units),
+    ]),
+  ),
+});
 
 const YOUNG_YEARS = 3;
 const isFruit = (group: CropEntry['group']): boolean => group === 'fruit trees' || group === 'soft fruit';

@@ -47,7 +47,7 @@ export function Drain({ garden, drain }: { garden: GardenView; drain: NonNullabl
         {percent(chance)} likely.
       </p>
       <Refused error={error} />
-      <Caution of="blowing out" className="mt-2" />
+      <Caution of="blowing out" className="max-w-prose mt-2" />
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import type { GardenView } from '@kibble/contract';
 import { useLogRainMutation, useSayWeatherMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
@@ -10,6 +10,7 @@ import { Field } from '../../ui/Field.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Refused } from '../../ui/Refused.tsx';
+import { figure } from '../../app/formSchema.ts';
 
 /** What the rain gauge held and the thermometer said on a day. They outweigh station and file. */
 export function ReadingForm({ garden }: { garden: GardenView }) {
@@ -18,6 +19,11 @@ export function ReadingForm({ garden }: { garden: GardenView }) {
   const [rain, { isLoading: raining, error: noRain }] = useLogRainMutation();
   const [say, { isLoading: saying, error: notSaid }] = useSayWeatherMutation();
   const form = useKeptForm(`reading-${garden.id}`, {
+    fields: {
+      rain: figure('rainMm', units, { optional: true }),
+      low: figure('tMinC', units, { optional: true }),
+      high: figure('tMaxC', units, { optional: true }),
+    },
     values: { date: garden.today, rain: '', low: '', high: '' },
   });
   const { errors } = form.formState;
@@ -69,21 +75,21 @@ export function ReadingForm({ garden }: { garden: GardenView }) {
           unit={units.of('depth').unit}
           inputMode="decimal"
           error={errors.rain?.message}
-          {...form.register('rain', { validate: (v) => numberRule('rainMm', v, units, true) })}
+          {...form.register('rain')}
         />
         <Field
           label="Lowest"
           unit={units.of('temperature').unit}
           inputMode="text"
           error={errors.low?.message}
-          {...form.register('low', { validate: (v) => numberRule('tMinC', v, units, true) })}
+          {...form.register('low')}
         />
         <Field
           label="Highest"
           unit={units.of('temperature').unit}
           inputMode="text"
           error={errors.high?.message}
-          {...form.register('high', { validate: (v) => numberRule('tMaxC', v, units, true) })}
+          {...form.register('high')}
         />
       </div>
       <Refused error={error} className="mt-2" />

@@ -4,6 +4,7 @@ import { useUnits } from '../../app/units.ts';
 import { fullDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 
 const REJECTS_SHOWN = 8;
 
@@ -60,9 +61,10 @@ export function Understood({ found, name, error, onUnit, onStore, onForget }: Pr
                   <td>{column.label}</td>
                   <td className="text-right">
                     {asksUnit(column) ? (
-                      <select
-                        aria-label={`Unit of ${column.label.toLowerCase()}`}
-                        className={`min-h-9 border border-ink bg-sheet px-1 ${column.unitAssumed ? 'assumed' : ''}`}
+                      <Choice
+                        label={`Unit of ${column.label.toLowerCase()}`}
+                        manner="unseen"
+                        className={column.unitAssumed ? 'assumed' : ''}
                         value={inQuestion(column) ? '' : column.unit}
                         onChange={(e) => onUnit(column.field, e.target.value)}
                       >
@@ -70,7 +72,7 @@ export function Understood({ found, name, error, onUnit, onStore, onForget }: Pr
                         {column.unitChoices.map((unit) => (
                           <option key={unit}>{unit}</option>
                         ))}
-                      </select>
+                      </Choice>
                     ) : column.field === 'date' ? (
                       ''
                     ) : (

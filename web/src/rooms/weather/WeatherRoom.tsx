@@ -1,5 +1,4 @@
 import type { WeatherView } from '@kibble/contract';
-import { useState } from 'react';
 import { alertWords, isHarm } from '../../app/alertWords.ts';
 import { useTicksQuery, useWeatherQuery } from '../../app/api.ts';
 import { useAlerts, useGarden } from '../../app/gardenRound.ts';
@@ -7,7 +6,6 @@ import { useUnits } from '../../app/units.ts';
 import { fullDate, plainDate } from '../../app/words.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { AlertActs } from '../../ui/AlertActs.tsx';
-import { Button } from '../../ui/Button.tsx';
 import { useNarrow } from '../../ui/useMedia.ts';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { AheadInWords } from './AheadInWords.tsx';
@@ -20,7 +18,9 @@ import { ReadingForm } from './ReadingForm.tsx';
 import { StationForm } from './StationForm.tsx';
 import { Years } from './Years.tsx';
 import { isHotWork } from '@kibble/core';
+import { DataTable, type Column } from '../../ui/DataTable.tsx';
 import { Caution } from '../../ui/Caution.tsx';
+import { Fold } from '../../ui/Fold.tsx';
 
 /** Days to a page of the record. */
 const PAGE = 14;
@@ -52,7 +52,7 @@ export function WeatherRoom() {
                 <h2 id="alerts" className="text-2xl">
                   What asks for action
                 </h2>
-                {isHotWork(alerts) ? <Caution of="hot work" className="mb-2" /> : null}
+                {isHotWork(alerts) ? <Caution of="hot work" className="max-w-prose mb-2" /> : null}
                 {alerts.map((alert) => (
                   <div key={alert.code} className="border-t border-ink py-2">
                     <h3 className={isHarm(alert) ? 'font-bold text-brick' : 'font-bold'}>
@@ -93,10 +93,9 @@ export function WeatherRoom() {
                 </>
               ) : null}
               {data.count > 0 ? (
-                <details className="mt-4 border-t border-rule">
-                  <summary className="min-h-11 cursor-pointer py-2">The days themselves</summary>
+                <Fold heading="The days themselves" className="mt-4 border-t border-rule">
                   <Days days={data.days} today={garden.today} />
-                </details>
+                </Fold>
               ) : null}
             </AfterFirst>
           </section>
@@ -121,61 +120,77 @@ export function WeatherRoom() {
 
 function Days({ days, today }: { days: WeatherView['days']; today: string }) {
   const units = useUnits();
-  const [page, setPage] = useState(0);
-  const pages = Math.ceil(days.length / PAGE);
-  const head = 'px-2 font-normal';
+  const right = 'px-2 text-right';
+  const columns: Column<WeatherView['days'][number]>[] = [
+    {
+      id: 'day',
+      heading: 'Day',
+      className: 'py-1 whitespace-nowrap',
+      headClassName: '',
+      by: (day) => day.date,
+      show: (day) => plainDate(day.date, today),
+    },
+    {
+      id: 'low',
+      heading: `Low ${units.of('temperature').unit}`,
+      className: right,
+      by: (day) => day.tMinC,
+      show: (day) => units.number('temperature', day.tMinC),
+    },
+    {
+      id: 'high',
+      heading: `High ${units.of('temperature').unit}`,
+      className: right,
+      by: (day) => day.tMaxC,
+      show: (day) => (
+        <span className={day.tMaxC >= 32 ? 'font-bold text-brick' : ''}>
+          {units.number('temperature', day.tMaxC)}
+        </span>
+      ),
+    },
+    {
+      id: 'rain',
+      heading: `Rain ${units.of('depth').unit}`,
+      className: right,
+      by: (day) => day.rainMm,
+      show: (day) => (
+        <span className={day.rainMm > 0 ? 'font-semibold text-water' : 'text-quiet'}>
+          {units.number('depth', day.rainMm)}
+        </span>
+      ),
+    },
+    {
+      id: 'wind',
+      heading: `Wind ${units.of('wind').unit}`,
+      className: right,
+      by: (day) => day.windMs ?? -1,
+      show: (day) => (day.windMs === null ? '–' : units.number('wind', day.windMs)),
+    },
+    {
+      id: 'use',
+      heading: `Sun and wind take ${units.of('depth').unit}`,
+      className: right,
+      by: (day) => day.et0Mm,
+      show: (day) => (units.system === 'us' ? units.number('depth', day.et0Mm) : day.et0Mm.toFixed(1)),
+    },
+    {
+      id: 'from',
+      heading: 'From',
+      className: 'pl-4 whitespace-nowrap',
+      show: (day) => (
+        <span className="text-quiet">
+          {day.gaugeMm === null ? (day.source === 'import' ? 'your file' : 'station') : 'your gauge'}
+        </span>
+      ),
+    },
+  ];
   return (
-    <>
-      <div className="relative overflow-x-auto">
-        <table className="w-full">
-          <caption className="sr-only">The latest days on record, newest first</caption>
-          <thead className="text-right text-sm text-quiet">
-            <tr>
-              <th className="py-1 pr-2 text-left font-normal">Day</th>
-              <th className={head}>Low {units.of('temperature').unit}</th>
-              <th className={head}>High {units.of('temperature').unit}</th>
-              <th className={head}>Rain {units.of('depth').unit}</th>
-              <th className={head}>Wind {units.of('wind').unit}</th>
-              <th className={head}>Sun and wind take {units.of('depth').unit}</th>
-              <th className="pl-4 text-left font-normal">From</th>
-            </tr>
-          </thead>
-          <tbody className="text-right">
-            {days.slice(page * PAGE, (page + 1) * PAGE).map((day) => (
-              <tr key={day.date} className="border-t border-rule">
-                <td className="py-1 pr-2 text-left whitespace-nowrap">{plainDate(day.date, today)}</td>
-                <td className="px-2">{units.number('temperature', day.tMinC)}</td>
-                <td className={`px-2 ${day.tMaxC >= 32 ? 'font-bold text-brick' : ''}`}>
-                  {units.number('temperature', day.tMaxC)}
-                </td>
-                <td className={`px-2 ${day.rainMm > 0 ? 'font-semibold text-water' : 'text-quiet'}`}>
-                  {units.number('depth', day.rainMm)}
-                </td>
-                <td className="px-2">{day.windMs === null ? '–' : units.number('wind', day.windMs)}</td>
-                <td className="px-2">
-                  {units.system === 'us' ? units.number('depth', day.et0Mm) : day.et0Mm.toFixed(1)}
-                </td>
-                <td className="pl-4 text-left whitespace-nowrap text-quiet">
-                  {day.gaugeMm === null ? (day.source === 'import' ? 'your file' : 'station') : 'your gauge'}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      {pages > 1 ? (
-        <p className="mt-1 flex items-center gap-3">
-          <Button look="quiet" className="-ml-4" disabled={page === 0} onClick={() => setPage(page - 1)}>
-            Newer
-          </Button>
-          <span className="text-quiet">
-            Page {page + 1} of {pages}
-          </span>
-          <Button look="quiet" disabled={page >= pages - 1} onClick={() => setPage(page + 1)}>
-            Older
-          </Button>
-        </p>
-      ) : null}
-    </>
+    <DataTable
+      caption="The latest days on record, newest first"
+      columns={columns}
+      rows={days}
+      rowKey={({ date }) => date}
+      pages={{ rows: PAGE, back: 'Newer', on: 'Older' }}
+    />
   );
 }

@@ -53,7 +53,7 @@ export const bucketTestPage: TestPage = {
   title: 'Time a bucket',
   about: 'Every minute on the round is litres divided by this figure, and most people guess it wrong.',
   needs: 'a bucket with a mark, the hose, ten minutes',
-  cautions: ['hose water', 'backflow', 'standing water', 'lifting'],
+  cautions: ['hose water', 'backflow', 'standing water'],
   Steps,
   read: (r) => {
     const litres = r.number('litres', 'bucketLitres');

@@ -19,6 +19,7 @@ import { testPage } from './index.ts';
 import { TestContext, type TestState } from './parts.tsx';
 import type { TestPage } from './types.ts';
 import { Refused } from '../../../ui/Refused.tsx';
+import { Check } from '../../../ui/Check.tsx';
 
 /** One guided test, of a bed or of a tap. */
 export function TestRoom() {
@@ -123,7 +124,12 @@ function TestOf({
       </p>
       <h1 className="text-3xl">{page.title}</h1>
       <p className="mb-1 max-w-prose">{page.about}</p>
-      <p className="mb-4 text-quiet">You need {page.needs}.</p>
+      <p className="text-quiet">You need {page.needs}.</p>
+      <div className="mt-2 mb-4 flex flex-col gap-1">
+        {page.cautions?.map((of) => (
+          <Caution key={of} of={of} />
+        ))}
+      </div>
       <div className="grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,1fr)_24rem] lg:grid-rows-[auto_1fr]">
         <form
           id="test"
@@ -144,9 +150,6 @@ function TestOf({
           {input && bed ? <WhatItChanges bed={bed} input={input} today={garden.today} /> : null}
         </aside>
         <div className="lg:col-start-1">
-          {page.cautions?.map((of) => (
-            <Caution key={of} of={of} className="mt-3" />
-          ))}
           {odd.length > 0 ? (
             <div role="alert" className="mt-4 border-l-4 border-brick pl-3">
               {odd.map((o) => (
@@ -154,15 +157,12 @@ function TestOf({
                   {oddText(o, units)}
                 </p>
               ))}
-              <label className="flex min-h-11 items-center gap-3">
-                <input
-                  type="checkbox"
-                  className="size-5 accent-ink"
-                  checked={confirmed}
-                  onChange={(e) => set({ confirmed: e.target.checked ? JSON.stringify(odd) : null })}
-                />
+              <Check
+                checked={confirmed}
+                onChange={(e) => set({ confirmed: e.target.checked ? JSON.stringify(odd) : null })}
+              >
                 It is right, I looked twice
-              </label>
+              </Check>
             </div>
           ) : null}
           <Refused error={error} className="mt-3" />

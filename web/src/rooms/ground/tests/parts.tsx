@@ -1,14 +1,17 @@
 import type { BedView, CoreView, LimitedField } from '@kibble/contract';
 import { LIMITS } from '@kibble/contract';
 import type { KnownBed } from '@kibble/core';
+import { RadioGroup } from 'radix-ui';
 import { createContext, useContext, useId, type ReactNode } from 'react';
 import { useController, type Control } from 'react-hook-form';
 import { useUnits } from '../../../app/units.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { clockText, useNow } from '../../../ui/clock.ts';
-import { Choice, Field } from '../../../ui/Field.tsx';
+import { Choice } from '../../../ui/Choice.tsx';
+import { Field } from '../../../ui/Field.tsx';
 import type { Draft, Reader } from './reader.ts';
 import type { Kept } from './useTestForm.ts';
+import { Check } from '../../../ui/Check.tsx';
 
 /** What a test's page hands to its fields. */
 export interface TestState {
@@ -123,17 +126,9 @@ export function Tick({ name, children }: { name: string; children: ReactNode }) 
   const { reader } = useTest();
   const { ref, onBlur, put } = useTestField(name);
   return (
-    <label className="flex min-h-11 items-center gap-3">
-      <input
-        ref={ref}
-        type="checkbox"
-        className="size-5 accent-ink"
-        checked={reader.flag(name)}
-        onBlur={onBlur}
-        onChange={(e) => put(e.target.checked)}
-      />
+    <Check ref={ref} checked={reader.flag(name)} onBlur={onBlur} onChange={(e) => put(e.target.checked)}>
       <span>{children}</span>
-    </label>
+    </Check>
   );
 }
 
@@ -154,29 +149,38 @@ export function Pictures<T extends string>({
   const chosen = reader.text(name);
   return (
     <fieldset>
-      <legend className="mb-2 font-semibold">{legend}</legend>
-      <div className="grid grid-cols-2 gap-3 sm:grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))]">
+      <legend id={`${group}-legend`} className="mb-2 font-semibold">
+        {legend}
+      </legend>
+      <RadioGroup.Root
+        aria-labelledby={`${group}-legend`}
+        className="grid grid-cols-2 gap-3 sm:grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))]"
+        value={chosen}
+        onValueChange={put}
+        onBlur={onBlur}
+      >
         {options.map(({ value, words, picture }, i) => (
-          <label
+          <RadioGroup.Item
             key={value}
-            className={`flex cursor-pointer flex-col border bg-sheet p-2 has-focus-visible:outline-3 has-focus-visible:outline-offset-2 ${chosen === value ? 'border-2 border-ink' : 'border-rule'}`}
+            ref={i === 0 ? ref : undefined}
+            value={value}
+            className="flex flex-col border-2 border-rule bg-sheet p-2 text-left data-[state=checked]:border-ink"
           >
-            <span className="mx-auto block">{picture}</span>
+            <span aria-hidden className="mx-auto block">
+              {picture}
+            </span>
             <span className="mt-1 flex items-start gap-2">
-              <input
-                ref={i === 0 ? ref : undefined}
-                type="radio"
-                name={group}
-                className="mt-1 size-4 shrink-0 accent-ink"
-                checked={chosen === value}
-                onBlur={onBlur}
-                onChange={() => put(value)}
-              />
+              <span
+                aria-hidden
+                className="mt-1 flex size-4 shrink-0 items-center justify-center rounded-full border-2 border-ink"
+              >
+                <RadioGroup.Indicator className="block size-2 rounded-full bg-ink" />
+              </span>
               <span className="leading-snug">{words}</span>
             </span>
-          </label>
+          </RadioGroup.Item>
         ))}
-      </div>
+      </RadioGroup.Root>
       {problem ? (
         <p role="alert" className="mt-1 font-semibold text-brick">
           {problem}
