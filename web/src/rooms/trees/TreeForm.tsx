@@ -73,7 +73,7 @@ export function TreeForm({
   const [change, changing] = useChangeTreeMutation();
   const crops: CropEntry[] = [...own, ...CATALOGUE];
   const form = useKeptForm<TypedTree>(`tree-${garden.id}-${bed?.id ?? 'new'}`, {
-    fields: treeFields(garden.today, units),
+    fields: treeFields(garden.today, units, bed === null),
     defaultValues: startOf(),
   });
   const [since, setSince] = useState(garden.today);

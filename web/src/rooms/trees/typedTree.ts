@@ -122,13 +122,17 @@ function figureOfTree(field: Figure, typed: TypedTree, units: Units) {
   return figure(FIGURES[field], units, { optional: !NEEDED.has(field) });
 }
 
-/** What each answer about a tree must be. */
-export const treeFields = (today: string, units: Units): FieldSchemas<TypedTree> => ({
-  name: filled('Name of the tree must not be empty; got nothing.'),
-  plantedOn: obeys(
-    (day) =>
-      (day !== '' && day <= today) || `Planted on must be ${today} or earlier; got ${day || 'nothing'}.`,
-  ),
+/** What each answer about a tree must be; name and day are asked of a new one alone. */
+export const treeFields = (today: string, units: Units, isNew: boolean): FieldSchemas<TypedTree> => ({
+  ...(isNew
+    ? {
+        name: filled('Name of the tree must not be empty; got nothing.'),
+        plantedOn: obeys(
+          (day) =>
+            (day !== '' && day <= today) || `Planted on must be ${today} or earlier; got ${day || 'nothing'}.`,
+        ),
+      }
+    : {}),
   ...Object.fromEntries(
     (Object.keys(FIGURES) as Figure[]).map((field) => [
       field,
