@@ -129,7 +129,8 @@ export const treeFields = (today: string, units: Units, isNew: boolean): FieldSc
         name: filled('Name of the tree must not be empty; got nothing.'),
         plantedOn: obeys(
           (day) =>
-            (day !== '' && day <= today) || `Planted on must be ${today} or earlier; got ${day || 'nothing'}.`,
+            (day !== '' && day <= today) ||
+            `Planted on must be ${today} or earlier; got ${day || 'nothing'}.`,
         ),
       }
     : {}),
