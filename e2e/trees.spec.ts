@@ -202,7 +202,7 @@ test('a bed of gooseberries is told as shrubs with its log; seconds at a bush ar
   await form.getByRole('button', { name: 'Make it a tree place' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Gooseberries' })).toBeVisible();
   await expect(page.getByText(/4 × gooseberry/)).toBeVisible();
-  // The rose walk: a set volume, and what a count comes to.
+  // The musk roses: a set volume, and what a count comes to.
   await page.goto(`${kibble}/garden/1/trees`);
   await open(page, 'Hybrid musks');
   const today = page.getByTestId('tree-today');

@@ -60,7 +60,7 @@ export function evenInset(options: { widthM: number; lines: number }): number {
 /**
  * Lines on a bed: where they lie, how much tube and water they take, and whether the tap can feed them.
  * @throws RangeError when the insets overlap or a size is impossible
- * Source: arithmetic; common practice gives two lines inset 18–20 cm on a 1 m bed.
+ * Source: arithmetic.
  */
 export function dripLayout(options: DripLayoutInput): DripLayout {
   const length = positive('bedLengthM', options.bedLengthM, 1000, 'm');

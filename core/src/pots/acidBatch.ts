@@ -35,7 +35,7 @@ export function acidBatch(options: {
 
 /** What a pH reading says of water for pots. */
 export type PhVerdict = 'right' | 'too hard' | 'far too hard' | 'too sour';
-/** Above this a batch is worth its while, and from here on certainly. Common practice: 8.4 and more is a high tap. */
+/** Above this a batch is worth its while, and from here on certainly. Common practice: from about here on a tap counts as high. */
 const FAR_TOO_HARD = 8;
 /** @param ph 0–14 @throws RangeError outside */
 export function phVerdict(ph: number, acidLovers = false): PhVerdict {

@@ -68,7 +68,7 @@ export interface TreePlan {
   eachMinutes: number;
   moves: number;
   laid: Laid;
-  /** The same as 51 mm over the ring, the fortnight's rule, and 76 mm a month. */
+  /** What the two rules of thumb for scarce water come to on this ring, and their depths. */
   fortnightL: number;
   fortnightMm: number;
   monthL: number;

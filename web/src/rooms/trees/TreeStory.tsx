@@ -61,9 +61,7 @@ export function TreeStory({
           : ''}
       </p>
       {facts.sort === 'tree' && facts.canopyM >= 4 ? (
-        <p className="mt-1">
-          Its shade spares the ground round it some 3 or 4 degrees: it comes first when water is short.
-        </p>
+        <p className="mt-1">Its shade cools the ground round it, so it comes first when water is short.</p>
       ) : null}
       {facts.near === 'building' && facts.canopyM >= 6 ? (
         <Caution of="old trees" className="max-w-prose mt-1" />
