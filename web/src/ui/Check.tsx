@@ -85,7 +85,8 @@ export function Check({
         onBlur={() => void onBlur?.({ target: target(), type: 'blur' })}
         disabled={disabled}
         aria-label={ariaLabel}
-        className="flex size-6 shrink-0 items-center justify-center border-2 border-ink bg-sheet disabled:opacity-50 data-[state=checked]:bg-ink data-[state=checked]:text-paper"
+        // As large to a thumb as the line it is in.
+        className="relative flex size-6 shrink-0 after:absolute after:-inset-2.5 items-center justify-center border-2 border-ink bg-sheet disabled:opacity-50 data-[state=checked]:bg-ink data-[state=checked]:text-paper"
       >
         <Checkbox.Indicator>
           <Mark aria-hidden className="size-4" strokeWidth={3} />

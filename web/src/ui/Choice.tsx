@@ -60,7 +60,7 @@ type Props = Frame & {
 };
 
 /** Where it is one of several in a line. */
-const SMALL = 'min-h-9 border-b border-ink bg-paper px-1';
+const SMALL = 'min-h-11 md:min-h-9 border-b border-ink bg-paper px-1';
 
 /** Radix takes no empty value; here one may mean “left open”. */
 const inside = (value: string): string => `=${value}`;

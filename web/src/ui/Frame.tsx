@@ -23,6 +23,21 @@ const LABELS: Readonly<Record<LabelManner, string>> = {
   unseen: 'sr-only',
 };
 
+/** What stands beneath a field: what is wrong with it, or else its hint. */
+export function Beneath({ id, hint, error }: Pick<Frame, 'hint' | 'error'> & { id: string }) {
+  if (error)
+    return (
+      <p id={`${id}-error`} role="alert" className="font-semibold text-brick">
+        {error}
+      </p>
+    );
+  return hint ? (
+    <p id={`${id}-hint`} className="text-sm text-quiet">
+      {hint}
+    </p>
+  ) : null;
+}
+
 /** The label of a field, its unit beside it, and its refusal or its hint below. */
 export function Around({
   id,
@@ -46,15 +61,7 @@ export function Around({
           </span>
         ) : null}
       </div>
-      {error ? (
-        <p id={`${id}-error`} role="alert" className="font-semibold text-brick">
-          {error}
-        </p>
-      ) : hint ? (
-        <p id={`${id}-hint`} className="text-sm text-quiet">
-          {hint}
-        </p>
-      ) : null}
+      <Beneath id={id} hint={hint} error={error} />
     </div>
   );
 }

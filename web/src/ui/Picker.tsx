@@ -1,5 +1,6 @@
 import { Command } from 'cmdk';
 import { useId, useRef, type ReactNode } from 'react';
+import { Beneath, BOX, describedBy } from './Frame.tsx';
 
 export interface Option<T> {
   key: string;
@@ -61,8 +62,8 @@ export function Picker<T>({
           ref={input}
           aria-invalid={Boolean(error)}
           aria-expanded={open}
-          aria-describedby={error ? `${id}-error` : hint ? `${id}-hint` : undefined}
-          className="min-h-11 w-full border border-ink bg-sheet px-3 py-2 aria-[invalid=true]:border-2 aria-[invalid=true]:border-brick"
+          aria-describedby={describedBy(id, { hint, error })}
+          className={`${BOX} w-full`}
           placeholder={placeholder}
           onFocus={(e) => e.target.select()}
           onBlur={() => {
@@ -105,15 +106,7 @@ export function Picker<T>({
             ))
           : null}
       </Command.List>
-      {error ? (
-        <p id={`${id}-error`} role="alert" className="font-semibold text-brick">
-          {error}
-        </p>
-      ) : hint ? (
-        <p id={`${id}-hint`} className="text-sm text-quiet">
-          {hint}
-        </p>
-      ) : null}
+      <Beneath id={id} hint={hint} error={error} />
     </Command>
   );
 }
