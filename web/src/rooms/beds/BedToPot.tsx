@@ -1,11 +1,11 @@
 import type { BedView } from '@kibble/contract';
 import { MATERIAL_IDS, MATERIALS, MIX_IDS, MIXES, type Material, type Mix } from '@kibble/core';
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useBedToPotMutation } from '../../app/api.ts';
+import { figure } from '../../app/formSchema.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -13,7 +13,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';
-import { useDraft } from '../../ui/useDraft.ts';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 /** A bed that is really a pot becomes one: its plants go along, the bed is put away with its log. */
 export function BedToPot({ bed, onClose }: { bed: BedView; onClose: () => void }) {
@@ -22,15 +22,14 @@ export function BedToPot({ bed, onClose }: { bed: BedView; onClose: () => void }
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [turn, { isLoading, error }] = useBedToPotMutation();
-  const [volume, setVolume, volumeSent] = useDraft(`pot-of-${bed.id}-volume`, '');
-  const [spot, setSpot, spotSent] = useDraft(`pot-of-${bed.id}-spot`, bed.place ?? 'Terrace');
-  const [mix, setMix] = useState<Mix>('standard');
-  const [material, setMaterial] = useState<Material>('plastic');
-  const [wrong, setWrong] = useState<string | undefined>();
-  const go = async (): Promise<void> => {
-    const rule = numberRule('potLitres', volume, units);
-    setWrong(rule === true ? undefined : rule);
-    if (rule !== true) return;
+  const form = useKeptForm<{ volume: string; spot: string; mix: Mix; material: Material }>(
+    `bed-to-pot-${bed.id}`,
+    {
+      fields: { volume: figure('potLitres', units) },
+      defaultValues: { volume: '', spot: bed.place ?? 'Terrace', mix: 'standard', material: 'plastic' },
+    },
+  );
+  const go = form.handleSubmit(async ({ volume, spot, mix, material }) => {
     const facts = {
       volumeL: typedSi('potLitres', volume, units),
       mix,
@@ -38,39 +37,29 @@ export function BedToPot({ bed, onClose }: { bed: BedView; onClose: () => void }
       stands: bed.underCover ? ('greenhouse' as const) : undefined,
     };
     const { id } = await turn({ bedId: bed.id, body: { spot, facts } }).unwrap();
-    volumeSent();
-    spotSent();
     dispatch(noticeShown({ text: `${bed.name} is a pot now. Its bed is put away, with its log.` }));
     void navigate(`/garden/${garden.id}/pots/${id}`);
-  };
+  });
   return (
     <Sheet open onClose={onClose} title={`${bed.name} is a pot`}>
-      <form
-        noValidate
-        className="flex flex-col gap-4"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void go().catch(() => undefined);
-        }}
-      >
+      <form noValidate className="flex flex-col gap-4" onSubmit={(e) => void go(e).catch(() => undefined)}>
         <Field
           label="It holds"
           inputMode="decimal"
           unit={units.of('litresFine').unit}
-          value={volume}
-          onChange={(e) => setVolume(e.target.value)}
-          error={wrong}
+          error={form.formState.errors.volume?.message}
+          {...form.register('volume')}
         />
-        <Field label="Where it stands" value={spot} onChange={(e) => setSpot(e.target.value)} />
+        <Field label="Where it stands" {...form.register('spot')} />
         <div className="grid gap-4 sm:grid-cols-2">
-          <Choice label="Mix" value={mix} onChange={(e) => setMix(e.target.value as Mix)}>
+          <Choice label="Mix" {...form.register('mix')}>
             {MIX_IDS.map((id) => (
               <option key={id} value={id}>
                 {MIXES[id].label}
               </option>
             ))}
           </Choice>
-          <Choice label="Made of" value={material} onChange={(e) => setMaterial(e.target.value as Material)}>
+          <Choice label="Made of" {...form.register('material')}>
             {MATERIAL_IDS.map((id) => (
               <option key={id} value={id}>
                 {MATERIALS[id].label}

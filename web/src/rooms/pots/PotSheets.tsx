@@ -2,9 +2,9 @@ import type { PotView } from '@kibble/contract';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { refusal, useCopyPotMutation, usePlantOutMutation } from '../../app/api.ts';
+import { figure } from '../../app/formSchema.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
-import { wholeRule } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -12,39 +12,32 @@ import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';
-import { useDraft } from '../../ui/useDraft.ts';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 /** So many pots like this one: its size, mix, plants and place, not its log. */
 export function CopyPots({ pot, onClose }: { pot: PotView; onClose: () => void }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [copy, { isLoading, error }] = useCopyPotMutation();
-  const [count, setCount, sent] = useDraft(`pots-like-${pot.id}`, '6');
-  const rule = wholeRule('copies', count, units);
-  const make = async (): Promise<void> => {
-    if (rule !== true) return;
+  const form = useKeptForm(`copies-of-pot-${pot.id}`, {
+    fields: { count: figure('copies', units, { whole: true }) },
+    defaultValues: { count: '6' },
+    mode: 'onChange',
+  });
+  const make = form.handleSubmit(async ({ count }) => {
     const { ids } = await copy({ potId: pot.id, count: Number(count) }).unwrap();
-    sent();
     dispatch(noticeShown({ text: `${ids.length} like ${pot.name} added.`, undoPotIds: ids }));
     onClose();
-  };
+  });
   return (
     <Sheet open onClose={onClose} title={`More like ${pot.name}`}>
-      <form
-        noValidate
-        className="flex flex-col gap-4"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void make().catch(() => undefined);
-        }}
-      >
+      <form noValidate className="flex flex-col gap-4" onSubmit={(e) => void make(e).catch(() => undefined)}>
         <Field
           label="How many"
           inputMode="numeric"
-          value={count}
-          onChange={(e) => setCount(e.target.value)}
-          error={rule === true ? (error ? refusal(error).message : undefined) : rule}
+          error={form.formState.errors.count?.message ?? (error ? refusal(error).message : undefined)}
           hint="Each has its own log and weighings."
+          {...form.register('count')}
         />
         <div className="flex gap-2">
           <Button type="submit" disabled={isLoading}>

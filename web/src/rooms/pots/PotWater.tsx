@@ -1,10 +1,10 @@
 import type { PotsView } from '@kibble/contract';
 import { PH_AIM } from '@kibble/core';
-import { useState } from 'react';
 import { useBeginSequenceMutation, useLogPhMutation, useMarkPotEntriesMutation } from '../../app/api.ts';
+import { figure } from '../../app/formSchema.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
+import { typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
@@ -12,7 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Refused } from '../../ui/Refused.tsx';
-import { useDraft } from '../../ui/useDraft.ts';
+import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { Check } from '../../ui/Check.tsx';
 
@@ -60,40 +60,28 @@ function PhLog({ view }: { view: PotsView }) {
   const dispatch = useAppDispatch();
   const [log, { isLoading, error }] = useLogPhMutation();
   const [mark] = useMarkPotEntriesMutation();
-  const [text, setText, sent] = useDraft(`ph-${garden.id}`, '');
-  const [of, setOf] = useState<keyof typeof OF>('tap');
-  const [wrong, setWrong] = useState<string | undefined>();
-  const keep = async (): Promise<void> => {
-    const rule = numberRule('ph', text, units);
-    if (rule !== true) {
-      setWrong(rule);
-      return;
-    }
-    setWrong(undefined);
-    const { ids } = await log({ gardenId: garden.id, ph: typedSi('ph', text, units) ?? 7, of }).unwrap();
-    sent();
+  const form = useKeptForm<{ ph: string; of: keyof typeof OF }>(`ph-of-${garden.id}`, {
+    fields: { ph: figure('ph', units) },
+    defaultValues: { ph: '', of: 'tap' },
+  });
+  const keep = form.handleSubmit(async ({ ph, of }) => {
+    const { ids } = await log({ gardenId: garden.id, ph: typedSi('ph', ph, units) ?? 7, of }).unwrap();
+    form.reset({ ph: '', of });
     dispatch(noticeShown({ text: `pH of ${OF[of]} written down.`, undoPots: { gardenId: garden.id, ids } }));
-  };
+  });
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault();
-        void keep().catch(() => undefined);
-      }}
-    >
+    <form noValidate onSubmit={(e) => void keep(e).catch(() => undefined)}>
       <div className="flex items-end gap-3">
         <div className="w-24">
           <Field
             label="pH"
             inputMode="decimal"
-            value={text}
-            onChange={(e) => setText(e.target.value)}
-            error={wrong}
+            error={form.formState.errors.ph?.message}
+            {...form.register('ph')}
           />
         </div>
         <div className="flex-1">
-          <Choice label="of" value={of} onChange={(e) => setOf(e.target.value as keyof typeof OF)}>
+          <Choice label="of" {...form.register('of')}>
             {Object.entries(OF).map(([id, words]) => (
               <option key={id} value={id}>
                 {words}
@@ -124,8 +112,7 @@ function PhLog({ view }: { view: PotsView }) {
         ))}
       </ul>
       <p className="text-sm text-quiet">
-        Most plants want {PH_AIM.low} to {PH_AIM.high}, acid lovers {PH_AIM.acidLow} to {PH_AIM.acidHigh};
-        rain has 5 to 6.
+        Most plants want {PH_AIM.low} to {PH_AIM.high}, acid lovers {PH_AIM.acidLow} to {PH_AIM.acidHigh}.
       </p>
     </form>
   );
@@ -135,39 +122,29 @@ function BatchForm({ view }: { view: PotsView }) {
   const garden = useGarden();
   const units = useUnits();
   const [begin, { isLoading, error }] = useBeginSequenceMutation();
-  const [litres, setLitres, sent] = useDraft(`batch-${garden.id}`, '');
-  const [feed, setFeed] = useState(false);
-  const [wrong, setWrong] = useState<string | undefined>();
+  const form = useKeptForm(`acid-batch-${garden.id}`, {
+    fields: { litres: figure('batchLitres', units) },
+    defaultValues: { litres: '', feed: false },
+  });
+  const count = form.handleSubmit(async ({ litres, feed }) => {
+    await begin({
+      gardenId: garden.id,
+      body: { kind: 'acid batch', litres: typedSi('batchLitres', litres, units) ?? 10, feed },
+    }).unwrap();
+    form.reset({ litres: '', feed: false });
+  });
   const busy = view.sequences.some(({ batch }) => batch);
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault();
-        const rule = numberRule('batchLitres', litres, units);
-        setWrong(rule === true ? undefined : rule);
-        if (rule !== true) return;
-        void begin({
-          gardenId: garden.id,
-          body: { kind: 'acid batch', litres: typedSi('batchLitres', litres, units) ?? 10, feed },
-        })
-          .unwrap()
-          .then(sent)
-          .catch(() => undefined);
-      }}
-    >
+    <form noValidate onSubmit={(e) => void count(e).catch(() => undefined)}>
       <Field
         label="Sour a batch of water"
         inputMode="decimal"
         unit={units.of('volume').unit}
-        value={litres}
-        onChange={(e) => setLitres(e.target.value)}
-        error={wrong}
+        error={form.formState.errors.litres?.message}
         hint="For hard tap water. Kibble works out the dose of household acid and counts it with you, spoon by spoon."
+        {...form.register('litres')}
       />
-      <Check checked={feed} onChange={(e) => setFeed(e.target.checked)}>
-        There is feed in it, which sours too
-      </Check>
+      <Check {...form.register('feed')}>There is feed in it, which sours too</Check>
       <Button type="submit" disabled={isLoading || busy}>
         {busy ? 'One is being counted above' : 'Count the spoons'}
       </Button>
