@@ -51,7 +51,12 @@ export function AlertLines({ alerts, short = false }: { alerts: AlertView[]; sho
           );
         })}
       </ul>
-      {isHotWork(alerts) && !short ? <Caution of="hot work" className="" /> : null}
+      {/* It has its place before it is here, so that nothing moves. */}
+      {isHotWork(alerts) && !short ? (
+        <div className="min-h-10">
+          <Caution of="hot work" className="" />
+        </div>
+      ) : null}
       {chosen ? (
         <Drawer open onClose={() => setOpen(null)} title={ALERT_NAMES[chosen.code]}>
           <p className="mb-3">{alertWords(chosen, units)}</p>

@@ -194,11 +194,13 @@ export function OpenedStop({
             ) : null}
           </p>
         ) : null}
-        <Fold heading="Why, and how in full" className="mt-3 border-t border-rule" look="text-quiet">
-          <AfterFirst>
-            <StopInFull stop={stop} />
-          </AfterFirst>
-        </Fold>
+        <div className="mt-3 min-h-11 border-t border-rule">
+          <Fold heading="Why, and how in full" look="text-quiet">
+            <AfterFirst>
+              <StopInFull stop={stop} />
+            </AfterFirst>
+          </Fold>
+        </div>
         {next ? (
           <p className="mt-2 hidden border-t border-rule pt-2 lg:block">
             <strong>Then</strong> {next.bedName}
