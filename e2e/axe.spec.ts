@@ -12,7 +12,7 @@ for (const colorScheme of ['light', 'dark'] as const)
       page,
       kibble,
     }) => {
-      test.setTimeout(180_000);
+      test.setTimeout(360_000);
       await page.emulateMedia({ colorScheme });
       await page.setViewportSize(size);
       const found: string[] = [];

@@ -22,7 +22,7 @@ for (const colorScheme of ['light', 'dark'] as const)
     house,
     browser,
   }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(360_000);
     await page.emulateMedia({ colorScheme });
     const found: string[] = [];
     const open = async (
@@ -96,7 +96,7 @@ const MORE: readonly (readonly [room: string, opens: string | RegExp, shows?: st
 ];
 
 test('so is every other sheet and form', async ({ page, kibble }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(480_000);
   const found: string[] = [];
   for (const [room, opens, shows] of MORE) {
     await page.goto(`${kibble}/garden/1/${room}`);

@@ -102,7 +102,6 @@ function touching(page: Page): Promise<string[]> {
 
 for (const width of WIDTHS)
   test(`no text touches its neighbour, ${width} wide`, async ({ page, kibble }) => {
-    test.setTimeout(120_000);
     await page.setViewportSize({ width, height: 844 });
     const found: string[] = [];
     for (const route of ROUTES) {

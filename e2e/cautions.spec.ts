@@ -117,7 +117,7 @@ test('every act that can hurt somebody shows its caution where it is done, once'
   page,
   kibble,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(480_000);
   expect(ACTS.map(([act]) => act)).toEqual([...SAYS.keys()]);
   for (const [act, go] of ACTS) {
     await go(page, kibble);

@@ -22,7 +22,6 @@ test('from one’s own start page into the practice garden and back: neither kno
   page,
   ownKibble,
 }) => {
-  test.setTimeout(120_000);
   await page.goto(ownKibble);
   await expect(page.getByRole('heading', { name: 'Four answers to a first plan' })).toBeVisible();
   await page.getByRole('button', { name: 'See Three Poplars, a practice garden' }).click();

@@ -4,7 +4,8 @@ import { browser } from './browser.ts';
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
-  timeout: 120_000,
+  // Generous: a busy machine is no fault of a walk.
+  timeout: 240_000,
   expect: { timeout: 15_000 },
   globalSetup: './seedOnce.ts',
   // A test waits for pictures and pauses for half of its time: three keep two cores busy.

@@ -129,7 +129,6 @@ test('a hot week on the terrace: each morning what asks is given, and nothing ha
   page,
   kibble,
 }) => {
-  test.setTimeout(120_000);
   await page.goto(`${kibble}/garden/1/round`);
   const pots = page.getByRole('region', { name: 'Pots', exact: true });
   for (let day = 0; day < 7; day += 1) {

@@ -22,7 +22,6 @@ test('a new bare-root pear is told in plain words, and planned through its first
   page,
   kibble,
 }) => {
-  test.setTimeout(120_000);
   await page.goto(`${kibble}/garden/1/trees`);
   await page.getByRole('button', { name: 'A tree, shrub or hedge more' }).click();
   const form = page.getByRole('dialog', { name: 'A new tree, shrub or hedge' });
@@ -128,7 +127,6 @@ test('the walnut through a drought with the lawn off: stops by the clock, its ga
   page,
   kibble,
 }) => {
-  test.setTimeout(120_000);
   await page.goto(`${kibble}/garden/1/trees`);
   await open(page, 'Old walnut');
   await page.getByRole('button', { name: 'The lawn’s water is off' }).click();
