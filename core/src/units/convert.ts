@@ -24,6 +24,8 @@ export const msToKmh = (ms: number): number => ms * 3.6;
 export const mphToMs = (mph: number): number => mph * 0.44704;
 /** Metres per second to miles per hour. */
 export const msToMph = (ms: number): number => ms / 0.44704;
+/** What so many litres of water weigh, kg: a litre a kilogram, 0.2 % more than at 20 °C. */
+export const waterKg = (litres: number): number => litres;
 /** US gallons to litres. */
 export const gallonsToLitres = (gallons: number): number => gallons * LITRES_PER_US_GALLON;
 /** Litres to US gallons. */

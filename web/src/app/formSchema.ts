@@ -41,7 +41,7 @@ export const obeys = (rule: (text: string) => string | true) =>
     if (wrong !== true) context.addIssue({ code: 'custom', message: wrong });
   });
 
-/** What each field must be: a schema, or one that hangs on what else is typed; null where the field is not asked for. */
+/** What each field must be: a schema, or one that depends on what else is typed; null where the field is not asked for. */
 export type FieldSchemas<T> = Record<string, z.ZodType | ((typed: T) => z.ZodType | null)>;
 
 const at = (typed: unknown, path: readonly string[]): unknown =>

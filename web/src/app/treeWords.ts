@@ -119,7 +119,7 @@ export function treeTaskText(task: TreeTask, units: Units): string {
     case 'moist into the frost':
       return 'The ground is about to freeze, and it is dry: one last soak, so that it goes into frost with moist soil.';
     case 'a dry tree by a wall':
-      return `A large tree this dry by a ${task.near} holds less well in wind: keep away from it in storms.`;
+      return `A large tree this dry is less stable in wind, and it is close to a ${task.near}: keep away from it in storms.`;
     case 'no feed this summer':
       return 'Water is short: no feed this summer. Feed drives growth that then wants water.';
     case 'it hangs first':

@@ -15,6 +15,15 @@ const Drawer = later(async () => (await import('./Drawer.tsx')).Drawer);
 const leftOf = (alert: AlertView, ticks: readonly TickView[]): AlertAct[] =>
   alert.acts.filter((act) => !isSeenTo(ticks, stateOf(alert), act));
 
+/** What people who work in the heat have to mind. It has its place before it is here, so that nothing moves. */
+export function HotWork({ alerts }: { alerts: AlertView[] }) {
+  return isHotWork(alerts) ? (
+    <div className="min-h-10">
+      <Caution of="hot work" className="" />
+    </div>
+  ) : null;
+}
+
 /** The weather's alerts, each a sentence that opens what to do; short, only what does harm and was not seen to, in a few words. */
 export function AlertLines({ alerts, short = false }: { alerts: AlertView[]; short?: boolean }) {
   const garden = useGarden();
@@ -51,17 +60,11 @@ export function AlertLines({ alerts, short = false }: { alerts: AlertView[]; sho
           );
         })}
       </ul>
-      {/* It has its place before it is here, so that nothing moves. */}
-      {isHotWork(alerts) && !short ? (
-        <div className="min-h-10">
-          <Caution of="hot work" className="" />
-        </div>
-      ) : null}
+      {short ? null : <HotWork alerts={alerts} />}
       {chosen ? (
         <Drawer open onClose={() => setOpen(null)} title={ALERT_NAMES[chosen.code]}>
           <p className="mb-3">{alertWords(chosen, units)}</p>
           <AlertActs alert={chosen} ticks={ticks} />
-          {short && isHotWork([chosen]) ? <Caution of="hot work" className="max-w-prose mt-3" /> : null}
         </Drawer>
       ) : null}
     </>

@@ -7,7 +7,7 @@ import { usePref } from '../../app/pref.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayName, nextRound, roundsWords, timeOfDay } from '../../app/words.ts';
 import { usePotsQuery } from '../../app/api.ts';
-import { AlertLines } from '../../ui/Alerts.tsx';
+import { AlertLines, HotWork } from '../../ui/Alerts.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { Unplanned } from '../../ui/Unplanned.tsx';
@@ -225,6 +225,9 @@ export function RoundRoom() {
                   ? 'Keys with a stop focused: j k move, d done, o tap, w working, ? all'
                   : 'Letter keys are off on this device.'}
               </p>
+              <div className="mt-2 lg:hidden">
+                <HotWork alerts={round.alerts} />
+              </div>
             </aside>
           ) : null}
           {opened && !all && !wide ? null : (

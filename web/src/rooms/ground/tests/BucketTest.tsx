@@ -39,7 +39,7 @@ function Result({ input }: { input: Reading<'bucket'> }) {
   const perMm = bed ? minutesFor({ litres: litresFromDepth(10, bed.areaM2), litresPerMinute }) : null;
   return (
     <Says figure={units.text('flow', litresPerMinute)}>
-      {units.text('volume', CAN_LITRES)} come in {Math.round(seconds)} seconds
+      A can of {units.text('volume', CAN_LITRES)} fills in {Math.round(seconds)} seconds
       {perMm === null
         ? ''
         : `; ${units.text('depth', 10)} over this bed take ${minutesText(perMm)}, before losses`}

@@ -1,4 +1,4 @@
-import { dripLayout, evenInset, gravityKit, wettedShare } from '@kibble/core';
+import { dripLayout, evenInset, gravityKit, waterKg, wettedShare } from '@kibble/core';
 import { useUnits } from '../../../app/units.ts';
 import { Caution } from '../../../ui/Caution.tsx';
 import { DripDrawing } from '../drawings.tsx';
@@ -9,7 +9,6 @@ function Steps() {
   const { reader } = useTest();
   const units = useUnits();
   const gravity = reader.text('fill') !== '' || reader.text('fills') !== '';
-  // A litre of water weighs a kilogram.
   const fill = reader.optional('fill', 'bucketLitres');
   const widthM = reader.optional('bedWidth', 'bedWidthM');
   const lines = reader.optional('lines', 'lines') ?? 2;
@@ -59,7 +58,9 @@ function Steps() {
         {gravity ? (
           <Caution
             of="lifting"
-            lead={fill ? `Full, the bucket holds ${units.text('weight', fill)} of water.` : undefined}
+            lead={
+              fill ? `Full, the bucket holds ${units.text('weight', waterKg(fill))} of water.` : undefined
+            }
           />
         ) : null}
       </Step>
