@@ -1,14 +1,14 @@
 import {
   DEPTH_TOOLS,
-  ENTRY_FACTS,
+  FINDING_FACTS,
   LOOK_STATES,
   LOOK_TOOLS,
   STAGE_NAMES,
   TELLABLE,
   TEXTURE_CLASSES,
   WATER_PATHS,
-  type Entry,
-  type EntryKind,
+  type Finding,
+  type FindingKind,
   type Method,
   type Tellable,
 } from '@kibble/core';
@@ -250,7 +250,7 @@ export const findingInput = z.discriminatedUnion('kind', [
     kind: z.literal('changed'),
     what: oneOf('Change', ['nozzle', 'pressure or height', 'number of beds on the line'] as const),
   }),
-]) satisfies z.ZodType<Entry>;
+]) satisfies z.ZodType<Finding>;
 
 /** A finding as it is sent: of one bed or of one tap. `confirmed` says that an odd reading was meant. */
 export const findingBody = z
@@ -281,7 +281,7 @@ export const findingView = z.object({
   on: day,
   method: z.custom<Method>().nullable(),
   /** As it was read then, whatever may be entered today. */
-  input: z.custom<Entry>(),
+  input: z.custom<Finding>(),
   note: z.string().nullable(),
 });
 
@@ -289,7 +289,7 @@ export type FindingBody = z.input<typeof findingBody>;
 export type FindingView = z.infer<typeof findingView>;
 
 /** Readings that hold for every bed on the same ground. */
-export const isShared = (kind: EntryKind): boolean => ENTRY_FACTS[kind].ofGround === true;
+export const isShared = (kind: FindingKind): boolean => FINDING_FACTS[kind].ofGround === true;
 
 /** What a test under way holds: text as typed, and moments at which a clock was started. */
 export const draftBody = z.object({

@@ -4,7 +4,7 @@ import {
   givenWater,
   periodOn,
   type BedPeriod,
-  type Entry,
+  type Finding,
   type Found,
   type GivenWater,
   type KnownBed,
@@ -62,7 +62,7 @@ export type KnownOfBed = KnownBed & { unread: Found[] };
 
 /** What is tried on a bed before it is kept: readings taken as of today, and settings from today on. */
 export interface Tried {
-  inputs?: readonly Entry[];
+  inputs?: readonly Finding[];
   settings?: readonly Setting[];
 }
 
@@ -113,7 +113,7 @@ export function nowOf(periods: readonly BedPeriod[]): BedPeriod {
 }
 
 /** What is known of a bed now; `tried` are readings not yet kept, taken as of today. */
-export function knownBed(bed: BedView, today: string, tried?: readonly Entry[]): KnownOfBed {
+export function knownBed(bed: BedView, today: string, tried?: readonly Finding[]): KnownOfBed {
   const { periods, unread } = historyOf(bed, today, tried && { inputs: tried });
   return { ...nowOf(periods).known, unread };
 }

@@ -1,4 +1,4 @@
-import { ENTRY_FACTS, ENTRY_SORTS, SETTING_KINDS, type Entry, type Setting } from '@kibble/core';
+import { FINDING_FACTS, FINDING_SORTS, SETTING_KINDS, type Finding, type Setting } from '@kibble/core';
 
 /**
  * What was stored is read by rules of its own, tolerant and versioned, never by those of entering it: what could be
@@ -15,12 +15,12 @@ export function planWhat({ date, to, litres }: { date?: unknown; to?: unknown; l
 }
 
 /** From each version of a kind's stored text to the next, version 1 first. What a kind is stored as today is the version after its last. */
-const UPCASTS: Readonly<Partial<Record<Entry['kind'] | Setting['kind'], readonly Upcast[]>>> = {
+const UPCASTS: Readonly<Partial<Record<Finding['kind'] | Setting['kind'], readonly Upcast[]>>> = {
   // Until 007 what was done to the plan had to be guessed from which fields were there.
   plan: [(old) => ({ ...old, what: planWhat(old) })],
 };
 
-export const ENTRY_SORTS_STORED = [...ENTRY_SORTS, 'setting'] as const;
+export const FINDING_SORTS_STORED = [...FINDING_SORTS, 'setting'] as const;
 
 /** The version in which a kind is stored today. */
 export const storedVersion = (kind: string): number => 1 + (upcastsOf(kind)?.length ?? 0);
@@ -42,10 +42,10 @@ function read(kind: string, version: number, text: string): Json | null {
 }
 
 /** A stored reading, observation, decision or change; null when it is not understood. */
-export function entryFromStore(kind: string, version: number, text: string): Entry | null {
+export function entryFromStore(kind: string, version: number, text: string): Finding | null {
   const value = read(kind, version, text);
-  return value && Object.hasOwn(ENTRY_FACTS, kind) && value.kind === kind
-    ? (value as unknown as Entry)
+  return value && Object.hasOwn(FINDING_FACTS, kind) && value.kind === kind
+    ? (value as unknown as Finding)
     : null;
 }
 
@@ -90,10 +90,10 @@ export function settingFromStore(kind: string, version: number, text: string): S
 }
 
 /** An entry or setting as it is stored today. */
-export const toStore = (entry: Entry | Setting): { version: number; input: string } => {
+export const toStore = (entry: Finding | Setting): { version: number; input: string } => {
   const { kind } = entry;
   const stored =
-    SETTINGS.has(kind) && 'value' in entry && !Object.hasOwn(ENTRY_FACTS, kind)
+    SETTINGS.has(kind) && 'value' in entry && !Object.hasOwn(FINDING_FACTS, kind)
       ? { value: entry.value }
       : entry;
   return { version: storedVersion(kind), input: JSON.stringify(stored) };

@@ -125,7 +125,7 @@ export {
 export * from './delivery/fills.ts';
 export { weighTest, type WeighTest } from './checks/weighTest.ts';
 export * from './readings/entries.ts';
-export { ENTRY_FACTS, ENTRY_SORTS, isReading, type EntryFacts, type EntrySort } from './readings/facts.ts';
+export { FINDING_FACTS, FINDING_SORTS, isReading, type FindingFacts, type FindingSort } from './readings/facts.ts';
 export { READING_KINDS } from './readings/kinds/index.ts';
 export { USUAL_TOPSOIL_MM, type ToldBed } from './readings/knownDraft.ts';
 export { EDGES, type Beyond, type Edge } from './units/edges.ts';

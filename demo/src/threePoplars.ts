@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { BedDraftBody, GardenBody, PlantingDraft, treeBody } from '@kibble/contract';
-import type { Entry } from '@kibble/core';
+import type { Finding } from '@kibble/core';
 
 /** "Three Poplars", an invented market garden on a dry inland plain. Everything in it is made up. */
 export const threePoplars: GardenBody = {
@@ -31,11 +31,11 @@ interface DemoBed extends BedDraftBody {
   groundOf?: string;
   /** What else stands on it. */
   also?: PlantingDraft[];
-  findings?: { on: string; input: Entry }[];
+  findings?: { on: string; input: Finding }[];
 }
 
 /** The taps, and the buckets timed at them. */
-export const taps: { name: string; nozzle: string; findings: { on: string; input: Entry }[] }[] = [
+export const taps: { name: string; nozzle: string; findings: { on: string; input: Finding }[] }[] = [
   {
     name: 'Well pump',
     nozzle: 'feed to the drip lines',

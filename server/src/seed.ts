@@ -2,7 +2,7 @@ import { bedBody, isShared, potBody, toStore, treeBody, type StationDay } from '
 import {
   addDays,
   BALANCE_DAYS,
-  ENTRY_FACTS,
+  FINDING_FACTS,
   followSeason,
   METHOD_FACTS,
   treeAsTold,
@@ -10,7 +10,7 @@ import {
   wateredAsDue,
   weatherSeries,
   type DatedPotEntry,
-  type Entry,
+  type Finding,
 } from '@kibble/core';
 import { beds, bookFrom, bookName, ph, pots, taps, threePoplars } from '@kibble/demo';
 import type { CreationAttributes, Sequelize } from 'sequelize';
@@ -113,13 +113,13 @@ async function seedTree(
 
 /** The taps of the demo and what was tested before its first morning. */
 async function seedFindings(gardenId: number, wall: WallClock): Promise<void> {
-  const fact = (of: { bed?: Bed; tapId?: number; method?: string }, on: string, input: Entry) =>
+  const fact = (of: { bed?: Bed; tapId?: number; method?: string }, on: string, input: Finding) =>
     EntryRow.create({
       gardenId,
       bedId: of.bed?.id ?? null,
       tapId: of.tapId ?? null,
       groundId: of.bed && isShared(input.kind) ? of.bed.groundId : null,
-      sort: ENTRY_FACTS[input.kind].sort,
+      sort: FINDING_FACTS[input.kind].sort,
       kind: input.kind,
       date: on,
       at: wall.now(),

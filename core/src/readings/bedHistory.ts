@@ -8,7 +8,7 @@ import type { TextureClass } from '../soil/textureClass.ts';
 import { entryOn, valueOn, type Dated } from '../units/dated.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
 import { isLater, type Found, type SettingKind, type SettingValues } from './entries.ts';
-import { ENTRY_FACTS } from './facts.ts';
+import { FINDING_FACTS } from './facts.ts';
 import { whatIsKnown, type KnownBed } from './whatIsKnown.ts';
 import type { Tellable } from '../working/tellable.ts';
 
@@ -42,7 +42,7 @@ const TOLD_OF: Partial<Record<Tellable, Thing>> = {
 };
 function thingOf(found: Found): Thing {
   if (found.kind === 'told') return TOLD_OF[found.field] ?? 'water';
-  const facts = ENTRY_FACTS[found.kind];
+  const facts = FINDING_FACTS[found.kind];
   if (facts.sort !== 'reading') return 'other';
   return facts.about === 'water' ? 'water' : facts.spoiledByAmendment || facts.ofGround ? 'ground' : 'other';
 }

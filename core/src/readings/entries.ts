@@ -87,13 +87,13 @@ export type Change =
   | { kind: 'amended'; material: string; depthMm: number }
   | { kind: 'changed'; what: 'nozzle' | 'pressure or height' | 'number of beds on the line' };
 
-export type Entry = Reading | Observation | Decision | Change;
+export type Finding = Reading | Observation | Decision | Change;
 export type ReadingKind = Reading['kind'];
-export type EntryKind = Entry['kind'];
+export type FindingKind = Finding['kind'];
 
 /** An entry with its day and number, how the bed was watered then, and the tap it was made at, where it was at one. */
 export type Stamp = { id?: number; on: IsoDate; method?: Method; tap?: number };
-export type Found = Entry & Stamp;
+export type Found = Finding & Stamp;
 export type Read<K extends ReadingKind = ReadingKind> = Extract<Reading, { kind: K }> & Stamp;
 
 /** Later by day, and within a day by the order they were written down. */

@@ -1,17 +1,17 @@
-import type { Change, Decision, EntryKind, Observation, Reading } from './entries.ts';
+import type { Change, Decision, FindingKind, Observation, Reading } from './entries.ts';
 import { READINGS } from './kinds/index.ts';
 import type { ReadingFacts } from './reading.ts';
 
 /** The four sorts of entries: each is stored, shown and outlived in its own way. */
-export const ENTRY_SORTS = ['reading', 'observation', 'decision', 'change'] as const;
-export type EntrySort = (typeof ENTRY_SORTS)[number];
+export const FINDING_SORTS = ['reading', 'observation', 'decision', 'change'] as const;
+export type FindingSort = (typeof FINDING_SORTS)[number];
 
-export interface EntryFacts extends Omit<ReadingFacts, 'about'> {
-  sort: EntrySort;
+export interface FindingFacts extends Omit<ReadingFacts, 'about'> {
+  sort: FindingSort;
   about: 'ground' | 'water' | 'check' | 'plant' | 'plan';
 }
 
-type Short = Pick<EntryFacts, 'label' | 'about' | 'minutes'>;
+type Short = Pick<FindingFacts, 'label' | 'about' | 'minutes'>;
 
 const OBSERVATIONS: Readonly<Record<Observation['kind'], Short>> = {
   depth: { label: 'Depth reached', about: 'check', minutes: 5 },
@@ -32,25 +32,25 @@ const CHANGES: Readonly<Record<Change['kind'], Short>> = {
   changed: { label: 'Change', about: 'water', minutes: 1 },
 };
 
-const sorted = <K extends EntryKind>(
-  sort: EntrySort,
-  facts: Readonly<Record<K, Omit<EntryFacts, 'sort'>>>,
-): Record<K, EntryFacts> =>
+const sorted = <K extends FindingKind>(
+  sort: FindingSort,
+  facts: Readonly<Record<K, Omit<FindingFacts, 'sort'>>>,
+): Record<K, FindingFacts> =>
   Object.fromEntries(
-    Object.entries<Omit<EntryFacts, 'sort'>>(facts).map(([kind, of]) => [kind, { ...of, sort }]),
-  ) as Record<K, EntryFacts>;
+    Object.entries<Omit<FindingFacts, 'sort'>>(facts).map(([kind, of]) => [kind, { ...of, sort }]),
+  ) as Record<K, FindingFacts>;
 
 const readingFacts = Object.fromEntries(
   Object.values(READINGS).map(({ kind, facts }) => [kind, facts]),
 ) as Record<Reading['kind'], ReadingFacts>;
 
 /** Common practice asks for a new flow each season and a new look at the soil each year or after compost; days are judgements. */
-export const ENTRY_FACTS: Readonly<Record<EntryKind, EntryFacts>> = {
+export const FINDING_FACTS: Readonly<Record<FindingKind, FindingFacts>> = {
   ...sorted('reading', readingFacts),
   ...sorted('observation', OBSERVATIONS),
   ...sorted('decision', DECISIONS),
   ...sorted('change', CHANGES),
 };
 
-export const isReading = (entry: { kind: EntryKind }): entry is Reading =>
-  ENTRY_FACTS[entry.kind].sort === 'reading';
+export const isReading = (entry: { kind: FindingKind }): entry is Reading =>
+  FINDING_FACTS[entry.kind].sort === 'reading';

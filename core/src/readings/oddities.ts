@@ -1,4 +1,4 @@
-import type { Entry, ReadingKind } from './entries.ts';
+import type { Finding, ReadingKind } from './entries.ts';
 import { isReading } from './facts.ts';
 import { READINGS } from './kinds/index.ts';
 import { oddIf, type OddContext, type Oddity, type ReadingRule } from './reading.ts';
@@ -11,7 +11,7 @@ const WETTING_MOST_MM = 900;
  * @param entry already possible; `context` the bed's area, its tap's and its line's flow where known
  * @throws RangeError when it is impossible after all
  */
-export function oddities(entry: Entry, context: OddContext = {}): Oddity[] {
+export function oddities(entry: Finding, context: OddContext = {}): Oddity[] {
   if (isReading(entry)) {
     const rule = READINGS[entry.kind] as unknown as ReadingRule<ReadingKind>;
     return rule.odd?.(entry, context) ?? [];

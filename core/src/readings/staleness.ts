@@ -1,7 +1,7 @@
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { StaleReason } from '../working/types.ts';
 import { isLater, type Found } from './entries.ts';
-import { ENTRY_FACTS } from './facts.ts';
+import { FINDING_FACTS } from './facts.ts';
 import type { Method } from '../delivery/methods.ts';
 
 /**
@@ -9,7 +9,7 @@ import type { Method } from '../delivery/methods.ts';
  * Source: common practice as to what spoils it; the ages are judgements in each kind's facts.
  */
 export function staleReason(found: Found, all: readonly Found[], today: IsoDate): StaleReason | null {
-  const facts = ENTRY_FACTS[found.kind];
+  const facts = FINDING_FACTS[found.kind];
   const later = (kind: Found['kind']): boolean =>
     all.some((other) => other.kind === kind && isLater(other, found) && other.on <= today);
   if (facts.spoiledByAmendment && later('amended')) return 'ground amended since';
@@ -20,4 +20,4 @@ export function staleReason(found: Found, all: readonly Found[], today: IsoDate)
 
 /** Whether a reading says anything about the way a bed is watered now. */
 export const fitsMethod = (found: Found, method: Method): boolean =>
-  !ENTRY_FACTS[found.kind].ofMethod || found.method === undefined || found.method === method;
+  !FINDING_FACTS[found.kind].ofMethod || found.method === undefined || found.method === method;

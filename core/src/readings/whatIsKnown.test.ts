@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { METHOD_FACTS } from '../delivery/methods.ts';
 import { deliveryRate, efficiencyOf, runPlan } from '../delivery/runPlan.ts';
 import { soilProfile } from '../soil/soilProfile.ts';
-import type { Found as Finding } from './entries.ts';
+import type { Found as Dated } from './entries.ts';
 import type { ToldBed } from './knownDraft.ts';
 import { whatIsKnown } from './whatIsKnown.ts';
 
@@ -13,7 +13,7 @@ const told: ToldBed = {
   method: 'sprinkler',
   litresPerMinute: 10,
 };
-const known = (findings: Finding[], bed: Partial<ToldBed> = {}) =>
+const known = (findings: Dated[], bed: Partial<ToldBed> = {}) =>
   whatIsKnown({ ...told, ...bed }, findings, TODAY);
 
 describe('the tap', () => {
@@ -38,7 +38,7 @@ describe('the tap', () => {
     expect(bed.delivery.litresPerMinute).toBe(10);
   });
   test('a bucket at the tap is a hose’s flow, and only the limit of drip lines', () => {
-    const bucket: Finding = { kind: 'bucket', litres: 20, seconds: 60, on: '2026-07-01', tap: 1 };
+    const bucket: Dated = { kind: 'bucket', litres: 20, seconds: 60, on: '2026-07-01', tap: 1 };
     expect(known([bucket], { method: 'hose wand' }).delivery.litresPerMinute).toBe(20);
     const drip = known([bucket], { method: 'drip', litresPerMinute: 4 });
     expect(drip.delivery.litresPerMinute).toBe(4);
@@ -49,19 +49,19 @@ describe('the tap', () => {
     expect(bed.delivery.litresPerMinute).toBe(10);
   });
   test('last year’s bucket, and one before a new nozzle, still count but are marked', () => {
-    const old: Finding = { kind: 'bucket', litres: 20, seconds: 60, on: '2025-06-01' };
+    const old: Dated = { kind: 'bucket', litres: 20, seconds: 60, on: '2025-06-01' };
     expect(known([old]).known.flow).toMatchObject({ stale: 'old' });
     expect(known([old]).delivery.litresPerMinute).toBe(20);
-    const fresh: Finding = { ...old, on: '2026-07-01' };
-    const changed: Finding = { kind: 'changed', what: 'nozzle', on: '2026-07-05' };
+    const fresh: Dated = { ...old, on: '2026-07-01' };
+    const changed: Dated = { kind: 'changed', what: 'nozzle', on: '2026-07-05' };
     expect(known([fresh, changed]).known.flow).toMatchObject({
       stale: 'nozzle, pressure or line changed since',
     });
     expect(known([{ ...fresh, on: '2026-07-06' }, changed]).known.flow).not.toHaveProperty('stale');
   });
   test('a told figure later than a test wins, an earlier one does not', () => {
-    const bucket: Finding = { kind: 'bucket', litres: 20, seconds: 60, on: '2026-07-01' };
-    const say = (on: string): Finding => ({ kind: 'told', field: 'flow', value: 7, on });
+    const bucket: Dated = { kind: 'bucket', litres: 20, seconds: 60, on: '2026-07-01' };
+    const say = (on: string): Dated => ({ kind: 'told', field: 'flow', value: 7, on });
     expect(known([bucket, say('2026-07-02')]).delivery.litresPerMinute).toBe(7);
     expect(known([bucket, say('2026-06-02')]).delivery.litresPerMinute).toBe(20);
   });
@@ -79,7 +79,7 @@ describe('a bucket at the tap', () => {
 });
 
 describe('cans', () => {
-  const cans: Finding = { kind: 'cans', grid: [[5, 10, 10, 15]], minutes: 30, on: '2026-07-02' };
+  const cans: Dated = { kind: 'cans', grid: [[5, 10, 10, 15]], minutes: 30, on: '2026-07-02' };
   test('the minutes that follow bring the depth wanted where it falls unevenly, at the rate the cans caught', () => {
     // Mean 10 mm in half an hour is 20 mm/h; the driest quarter got half of it.
     const bed = known([cans]);
@@ -104,7 +104,7 @@ describe('cans', () => {
 
 describe('lines', () => {
   test('two lines of 2 L/h emitters at 30 cm on 15 m give 3.33 L/min; sand is wetted in narrower strips than clay', () => {
-    const drip: Finding = {
+    const drip: Dated = {
       kind: 'drip',
       bedLengthM: 15,
       bedWidthM: 1,
@@ -119,14 +119,14 @@ describe('lines', () => {
     expect(on('loam').delivery.litresPerMinute).toBeCloseTo(100 / 30, 6);
     expect(on('sand').delivery.wettedFraction ?? 1).toBeLessThan(on('clay').delivery.wettedFraction ?? 0);
     expect(on('sand').known.wettedFraction?.kind).toBe('assumed');
-    const seen: Finding = { kind: 'spread', widthM: 0.3, spacingM: 0.6, on: '2026-07-03' };
+    const seen: Dated = { kind: 'spread', widthM: 0.3, spacingM: 0.6, on: '2026-07-03' };
     expect(known([drip, seen], { method: 'drip' }).delivery.wettedFraction).toBeCloseTo(0.5, 9);
   });
   test('soaker hose and buckets with holes', () => {
     // 0.5 L under 1 m in 5 min is 0.1 L/min a metre, 1.5 L/min from 15 m.
-    const soaker: Finding = { kind: 'soaker', litres: 0.5, minutes: 5, caughtM: 1, lengthM: 15, on: TODAY };
+    const soaker: Dated = { kind: 'soaker', litres: 0.5, minutes: 5, caughtM: 1, lengthM: 15, on: TODAY };
     expect(known([soaker], { method: 'soaker hose' }).delivery.litresPerMinute).toBeCloseTo(1.5, 9);
-    const slow: Finding = { kind: 'slow-bucket', litres: 19, minutesToEmpty: 60, buckets: 3, on: TODAY };
+    const slow: Dated = { kind: 'slow-bucket', litres: 19, minutesToEmpty: 60, buckets: 3, on: TODAY };
     expect(known([slow], { method: 'slow bucket' }).delivery.litresPerMinute).toBeCloseTo(0.95, 9);
   });
   test('minutes until it pools become the longest single run', () => {
@@ -141,22 +141,22 @@ describe('lines', () => {
 });
 
 describe('the ground', () => {
-  const feel: Finding = {
+  const feel: Dated = {
     kind: 'feel',
     horizon: 'top',
     answers: { ball: true, ribbon: true, ribbonLength: 'over 50 mm', rub: 'neither' },
     on: '2026-05-01',
   };
-  const jar: Finding = { kind: 'jar', horizon: 'top', sandMm: 65, siltMm: 25, clayMm: 10, on: '2026-04-01' };
+  const jar: Dated = { kind: 'jar', horizon: 'top', sandMm: 65, siltMm: 25, clayMm: 10, on: '2026-04-01' };
   test('fingers replace what was told; a jar outweighs later fingers; compost makes the later fingers count', () => {
     expect(known([feel]).ground.horizons[0]).toMatchObject({ textureClass: 'clay' });
     expect(known([feel, jar]).ground.horizons[0]).toMatchObject({ textureClass: 'sandy loam', sandPct: 65 });
-    const compost: Finding = { kind: 'amended', material: 'compost', depthMm: 30, on: '2026-04-20' };
+    const compost: Dated = { kind: 'amended', material: 'compost', depthMm: 30, on: '2026-04-20' };
     expect(known([feel, jar, compost]).ground.horizons[0]).toMatchObject({ textureClass: 'clay' });
     expect(known([jar, compost]).known.soil).toMatchObject({ stale: 'ground amended since' });
   });
   test('two horizons, stones and rock make the store smaller', () => {
-    const held = (findings: Finding[]): number => {
+    const held = (findings: Dated[]): number => {
       const p = soilProfile(known(findings).ground);
       return p.availableMm.reduce((a, b) => a + b, 0);
     };

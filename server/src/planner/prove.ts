@@ -1,5 +1,5 @@
 import { knownBed } from '@kibble/contract';
-import { ENTRY_FACTS } from '@kibble/core';
+import { FINDING_FACTS } from '@kibble/core';
 import type { Logger } from 'pino';
 import { Bed } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
@@ -34,7 +34,7 @@ async function faultOf(bedId: number, wall: WallClock, log: Logger): Promise<str
   const view = context.beds.find((b) => b.id === bedId);
   const [unread] = view ? knownBed(view, context.today).unread : [];
   return unread
-    ? `the reading of ${unread.on} (${ENTRY_FACTS[unread.kind].label}) cannot be computed.`
+    ? `the reading of ${unread.on} (${FINDING_FACTS[unread.kind].label}) cannot be computed.`
     : null;
 }
 

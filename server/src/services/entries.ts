@@ -2,12 +2,12 @@ import { isShared, knownBed, toStore, type BedView, type FindingView } from '@ki
 import {
   addDays,
   cropById,
-  ENTRY_FACTS,
+  FINDING_FACTS,
   mayToughen,
   oddities,
   toughenWindow,
   type CropEntry,
-  type Entry,
+  type Finding,
   type Oddity,
   type PlantingInput,
 } from '@kibble/core';
@@ -42,7 +42,7 @@ function oddContext(view: BedView, today: string): Parameters<typeof oddities>[1
 }
 
 /** Asks again about a possible but odd reading unless it was confirmed. */
-async function askAgain(input: Entry, bedId: number | undefined, wall: WallClock): Promise<void> {
+async function askAgain(input: Finding, bedId: number | undefined, wall: WallClock): Promise<void> {
   let context: Parameters<typeof oddities>[1] = {};
   if (bedId !== undefined) {
     const { view, today } = await findBedView(bedId, wall);
@@ -81,7 +81,7 @@ export async function logFinding(
     bedId: bed?.id ?? null,
     tapId: tap?.id ?? null,
     groundId: bed && isShared(body.input.kind) ? bed.groundId : null,
-    sort: ENTRY_FACTS[body.input.kind].sort,
+    sort: FINDING_FACTS[body.input.kind].sort,
     kind: body.input.kind,
     date: on,
     at: wall.now(),
@@ -97,7 +97,7 @@ export async function logFinding(
 const PLAN_DAYS = 28;
 
 /** What is said of a plan or a planting must be of one that is there. */
-async function checkAgainst(input: Entry, bed: Bed | null, today: string, wall: WallClock): Promise<void> {
+async function checkAgainst(input: Finding, bed: Bed | null, today: string, wall: WallClock): Promise<void> {
   if (input.kind === 'plan') {
     const last = addDays(today, PLAN_DAYS);
     for (const field of ['date', 'to'] as const) {
@@ -127,7 +127,7 @@ const NOT_DRY: Partial<Record<CropEntry['toughening'], string>> = {
 
 /** A dry spell is begun only where its crop bears it, and within its window. */
 async function checkDrySpell(
-  input: Extract<Entry, { kind: 'toughen' }>,
+  input: Extract<Finding, { kind: 'toughen' }>,
   bed: Bed,
   wall: WallClock,
 ): Promise<void> {

@@ -1,5 +1,5 @@
 import type { TaskView } from '@kibble/contract';
-import type { BedTask, Entry } from '@kibble/core';
+import type { BedTask, Finding } from '@kibble/core';
 import { Link, useParams } from 'react-router';
 import { useLogFindingMutation } from '../app/api.ts';
 import { useGarden } from '../app/gardenRound.ts';
@@ -14,7 +14,7 @@ function words(
   task: BedTask,
   plantingId: number | null,
   units: Units,
-): { text: string; answers: [string, Entry][]; link?: string; to?: string; tree?: boolean } {
+): { text: string; answers: [string, Finding][]; link?: string; to?: string; tree?: boolean } {
   switch (task.code) {
     case 'are all standing':
       return {
@@ -117,7 +117,7 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
   const units = useUnits();
   const [log] = useLogFindingMutation();
   if (tasks.length === 0) return null;
-  const answer = async (task: TaskView, input: Entry): Promise<void> => {
+  const answer = async (task: TaskView, input: Finding): Promise<void> => {
     const kept = await log({ gardenId: garden.id, body: { bedId: task.bedId, input } }).unwrap();
     dispatch(noticeShown({ text: `${task.bedName}: written down.`, undoFindingIds: [kept.id] }));
   };

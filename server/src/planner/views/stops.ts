@@ -12,7 +12,7 @@ import {
   bestHour,
   checkFirst,
   efficiencyAt,
-  ENTRY_FACTS,
+  FINDING_FACTS,
   fillsFor,
   leafWetHours,
   METHOD_FACTS,
@@ -59,7 +59,7 @@ export function headOf(bed: BedView, outlook: BedOutlook, context: Context) {
     core: coreOf(bed, outlook, today, site.latitudeDeg),
     tree: treeNowOf(bed, outlook, context),
     beyond: known.beyond,
-    unread: known.unread.map(({ id = 0, on, kind }) => ({ id, on, label: ENTRY_FACTS[kind].label })),
+    unread: known.unread.map(({ id = 0, on, kind }) => ({ id, on, label: FINDING_FACTS[kind].label })),
   };
 }
 /** Passes and seconds a plant, where somebody stands there with a hose or a can. */

@@ -1,5 +1,5 @@
 import type { UnplannedBedView } from '@kibble/contract';
-import { ENTRY_FACTS } from '@kibble/core';
+import { FINDING_FACTS } from '@kibble/core';
 import { Link } from 'react-router';
 import { useMarkFindingMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
@@ -52,10 +52,10 @@ export function UnplannedBed({ page }: { page: UnplannedBedView }) {
             {bed.findings.map((finding) => (
               <li key={finding.id} className="flex items-baseline gap-3 border-t border-rule">
                 <span className="w-20 shrink-0 text-quiet">{plainDate(finding.on, garden.today)}</span>
-                <span className="flex-1">{ENTRY_FACTS[finding.input.kind].label}</span>
+                <span className="flex-1">{FINDING_FACTS[finding.input.kind].label}</span>
                 <Button
                   look="quiet"
-                  onClick={() => void takeBack(finding.id, ENTRY_FACTS[finding.input.kind].label)}
+                  onClick={() => void takeBack(finding.id, FINDING_FACTS[finding.input.kind].label)}
                 >
                   Take back
                 </Button>

@@ -1,6 +1,6 @@
 import type { BedView, FindingView } from '@kibble/contract';
 import { foundOf } from '@kibble/contract';
-import { ENTRY_FACTS, METHOD_FACTS, staleReason, type EntryKind } from '@kibble/core';
+import { FINDING_FACTS, METHOD_FACTS, staleReason, type FindingKind } from '@kibble/core';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
@@ -33,7 +33,7 @@ import { Fold } from '../../ui/Fold.tsx';
 
 const CORE_PX = 380;
 
-const SHARED_SOON: ReadonlySet<EntryKind> = new Set(['amended', 'site']);
+const SHARED_SOON: ReadonlySet<FindingKind> = new Set(['amended', 'site']);
 
 /** One bed's ground and water: what is known of them, the tests that would tell more, and what was found. */
 export function GroundOfBed() {
@@ -57,7 +57,7 @@ export function GroundOfBed() {
   const of = (about: 'ground' | 'water' | 'check'): typeof TEST_PAGES =>
     TEST_PAGES.filter(
       (t) =>
-        ENTRY_FACTS[t.kind].about === about &&
+        FINDING_FACTS[t.kind].about === about &&
         (about !== 'water' || TESTS_OF_METHOD[bed.delivery.method].includes(t.kind)),
     );
   return (
@@ -162,7 +162,7 @@ function Tests({ tests, bed, today }: { tests: typeof TEST_PAGES; bed: BedView; 
         const last = bed.findings.find(
           (f) =>
             f.input.kind === test.kind &&
-            (f.method === null || f.method === bed.delivery.method || !ENTRY_FACTS[test.kind].ofMethod),
+            (f.method === null || f.method === bed.delivery.method || !FINDING_FACTS[test.kind].ofMethod),
         );
         const stale = last ? staleReason(foundOf(last), bed.findings.map(foundOf), today) : null;
         return (
@@ -173,7 +173,7 @@ function Tests({ tests, bed, today }: { tests: typeof TEST_PAGES; bed: BedView; 
             <span className={`text-sm ${stale ? 'font-semibold text-brick' : 'text-quiet'}`}>
               {last
                 ? `${plainDate(last.on, today)}${stale ? `, ${stale}` : ''}`
-                : `${ENTRY_FACTS[test.kind].minutes} min`}
+                : `${FINDING_FACTS[test.kind].minutes} min`}
             </span>
           </li>
         );
@@ -281,7 +281,7 @@ function Found({ bed, today }: { bed: BedView; today: string }) {
     dispatch(noticeShown({ text: `The finding of ${plainDate(finding.on, today)} is taken back.` }));
   };
   const all = bed.findings.map(foundOf);
-  const found = bed.findings.filter((f) => !['plant', 'plan'].includes(ENTRY_FACTS[f.input.kind].about));
+  const found = bed.findings.filter((f) => !['plant', 'plan'].includes(FINDING_FACTS[f.input.kind].about));
   return (
     <section className="mt-8" aria-labelledby="found">
       <h2 id="found" className="mb-1 text-2xl">
@@ -304,7 +304,7 @@ function Found({ bed, today }: { bed: BedView; today: string }) {
               <span className="w-24 shrink-0 text-quiet">{plainDate(finding.on, today)}</span>
               <span className="min-w-0 flex-1">
                 <strong>
-                  {testPage(finding.input.kind)?.title ?? ENTRY_FACTS[finding.input.kind].label}
+                  {testPage(finding.input.kind)?.title ?? FINDING_FACTS[finding.input.kind].label}
                 </strong>
                 {elsewhere ? <span className="text-quiet"> ({elsewhere})</span> : null}:{' '}
                 {findingWords(finding.input, units)}

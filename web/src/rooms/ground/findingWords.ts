@@ -9,13 +9,13 @@ import {
   slowBucket,
   soakerTest,
   TELLABLE,
-  type Entry,
+  type Finding,
 } from '@kibble/core';
 import type { Units } from '../../app/units.ts';
 import { tellUnit } from '../../ui/workingText.ts';
 
 /** A finding in one line. */
-export function findingWords(input: Entry, units: Units): string {
+export function findingWords(input: Finding, units: Units): string {
   switch (input.kind) {
     case 'feel':
       return `${input.horizon === 'below' ? 'below: ' : ''}${feelKey(input.answers)}`;

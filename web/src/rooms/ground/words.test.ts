@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { findingInput, type BedView } from '@kibble/contract';
-import { ENTRY_FACTS, oddities, type Entry, type EntryKind } from '@kibble/core';
+import { FINDING_FACTS, oddities, type Finding, type FindingKind } from '@kibble/core';
 import { unitsOf } from '../../app/units.ts';
 import { bedFacts } from './facts.ts';
 import { findingWords } from './findingWords.ts';
@@ -12,7 +12,7 @@ const us = unitsOf('us');
 const plain = (text: string): string => text.replaceAll('\u00a0', ' ');
 
 /** One good reading of each kind, as the API would take it, and what its line must say. */
-const READINGS: readonly (readonly [Entry, RegExp])[] = [
+const READINGS: readonly (readonly [Finding, RegExp])[] = [
   [{ kind: 'feel', horizon: 'top', answers: { ball: false, ribbon: false, rub: 'gritty' } }, /^sand$/],
   [
     { kind: 'jar', horizon: 'below', sandMm: 40, siltMm: 40, clayMm: 20 },
@@ -88,7 +88,7 @@ const READINGS: readonly (readonly [Entry, RegExp])[] = [
 describe('a finding in one line', () => {
   test('there is a reading of every kind here', () => {
     const kinds = new Set(READINGS.map(([input]) => input.kind));
-    expect([...kinds].sort()).toEqual((Object.keys(ENTRY_FACTS) as EntryKind[]).sort());
+    expect([...kinds].sort()).toEqual((Object.keys(FINDING_FACTS) as FindingKind[]).sort());
   });
   test.each(READINGS)('%j', (input, words) => {
     expect(findingInput.parse(input)).toEqual(input);

@@ -1,5 +1,5 @@
 import { knownBed, type BedPageView, type BedView, type GardenView } from '@kibble/contract';
-import { METHOD_FACTS, oddities, type Entry, type Oddity } from '@kibble/core';
+import { METHOD_FACTS, oddities, type Finding, type Oddity } from '@kibble/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { refusal, useBedPageQuery, useLogFindingMutation, useTryOnBedQuery } from '../../../app/api.ts';
@@ -191,9 +191,9 @@ function TestOf({
 }
 
 /** Findings that only prove or note something move no plan by themselves. */
-const MOVES_NOTHING: ReadonlySet<Entry['kind']> = new Set(['depth', 'look', 'amended', 'dye', 'changed']);
+const MOVES_NOTHING: ReadonlySet<Finding['kind']> = new Set(['depth', 'look', 'amended', 'dye', 'changed']);
 
-function WhatItChanges({ bed, input, today }: { bed: BedView; input: Entry; today: string }) {
+function WhatItChanges({ bed, input, today }: { bed: BedView; input: Finding; today: string }) {
   const { data, error } = useTryOnBedQuery(
     MOVES_NOTHING.has(input.kind) ? skipToken : { bedId: bed.id, body: { inputs: [input] } },
   );
@@ -214,7 +214,7 @@ function WhatItChanges({ bed, input, today }: { bed: BedView; input: Entry; toda
   );
 }
 
-const oddOf = (input: Entry, known: ReturnType<typeof knownBed> | null): Oddity[] =>
+const oddOf = (input: Finding, known: ReturnType<typeof knownBed> | null): Oddity[] =>
   oddities(input, {
     areaM2: known?.areaM2,
     supplyLitresPerMinute: known?.supplyLitresPerMinute,

@@ -1,4 +1,4 @@
-import type { EntryKind, Method } from '@kibble/core';
+import type { FindingKind, Method } from '@kibble/core';
 import { bucketTestPage } from './BucketTest.tsx';
 import { canTestPage } from './CanTest.tsx';
 import { depthTest, lookTest } from './CheckTests.tsx';
@@ -38,7 +38,7 @@ export const testPage = (kind: string | undefined): TestPage | undefined =>
   TEST_PAGES.find((page) => page.kind === kind);
 
 /** Tests that say something about each way of watering. */
-export const TESTS_OF_METHOD: Readonly<Record<Method, readonly EntryKind[]>> = {
+export const TESTS_OF_METHOD: Readonly<Record<Method, readonly FindingKind[]>> = {
   sprinkler: ['bucket', 'cans', 'pooling'],
   'micro-spray': ['bucket', 'cans', 'pooling'],
   'hose wand': ['bucket', 'cans', 'pooling'],

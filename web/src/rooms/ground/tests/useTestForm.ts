@@ -1,4 +1,4 @@
-import type { Entry } from '@kibble/core';
+import type { Finding } from '@kibble/core';
 import { useCallback, useEffect, useRef } from 'react';
 import { useForm, useWatch, type ResolverResult } from 'react-hook-form';
 import { useDraftsQuery, useDropDraftMutation, useKeepDraftMutation } from '../../../app/api.ts';
@@ -10,7 +10,7 @@ const contract = () => import('./findingInput.ts');
 
 /** What a test's form comes to: a reading as the contract takes it. */
 export interface Kept {
-  input: Entry;
+  input: Finding;
 }
 
 export const draftKey = (kind: string, subject: { bedId?: number; tapId?: number }): string =>
@@ -28,7 +28,7 @@ const wrong = (message: string) => ({ type: 'wrong', message });
  * it survives a reload, is seen by other tabs and devices, and a clock in it is the moment it was started, so that a
  * sleeping screen loses nothing.
  */
-export function useTestForm(gardenId: number, key: string, read: (reader: Reader) => Entry | null) {
+export function useTestForm(gardenId: number, key: string, read: (reader: Reader) => Finding | null) {
   const units = useUnits();
   const { data: drafts, isSuccess } = useDraftsQuery(gardenId, {
     pollingInterval: ASK_MS,
