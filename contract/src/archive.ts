@@ -1,4 +1,12 @@
-import { AIRS, DRAIN_CHOICES, SUMMERS } from '@kibble/core';
+import {
+  AIRS,
+  DRAIN_CHOICES,
+  ENTRY_KINDS,
+  ENTRY_SORTS,
+  ENTRY_SOURCES,
+  SUBJECT_KINDS,
+  SUMMERS,
+} from '@kibble/core';
 import { parseRawJson } from './rawJson.ts';
 import { z } from './zod.ts';
 
@@ -105,22 +113,31 @@ export const ARCHIVE_TABLES = {
   entries: {
     id: rowId,
     gardenId: rowId,
+    subjectKind: oneOf(SUBJECT_KINDS),
+    subjectId: rowId,
     bedId: maybe(rowId),
-    tapId: maybe(rowId),
-    groundId: maybe(rowId),
-    sort: oneOf(['reading', 'observation', 'decision', 'change', 'setting']),
+    sort: oneOf(ENTRY_SORTS),
     kind: text,
-    date: day,
+    on: day,
+    hour: maybe(between(0, 24)),
     at: moment,
     version: count,
+    body: json,
     method: maybe(text),
-    input: json,
     note: maybe(text),
-    removedAt: maybe(moment),
-    replacedBy: maybe(rowId),
+    by: maybe(text),
     deviceId: maybe(text),
-    toldAt: maybe(moment),
+    enteredAt: maybe(moment),
     clockOffsetMs: maybe(whole),
+    source: oneOf(ENTRY_SOURCES),
+    removedAt: maybe(moment),
+    supersededBy: maybe(rowId),
+  },
+  entry_numbers: {
+    id: rowId,
+    oldTable: oneOf(['events', 'pot_entries', 'said_days', 'alert_ticks']),
+    oldId: rowId,
+    entryId: rowId,
   },
   runs: {
     id: rowId,
@@ -161,44 +178,6 @@ export const ARCHIVE_TABLES = {
     solarMJ: maybe(between(0, 100)),
     importId: count,
   },
-  said_days: {
-    id: rowId,
-    gardenId: rowId,
-    date: day,
-    said: json,
-    at: moment,
-    removedAt: maybe(moment),
-  },
-  alert_ticks: {
-    id: rowId,
-    gardenId: rowId,
-    code: text,
-    act: text,
-    from: day,
-    until: day,
-    badness: number,
-    at: moment,
-    removedAt: maybe(moment),
-  },
-  events: {
-    id: rowId,
-    gardenId: rowId,
-    bedId: maybe(rowId),
-    kind: oneOf(['watering', 'skip', 'rain']),
-    date: day,
-    at: moment,
-    litres: maybe(atLeastNothing),
-    minutes: maybe(atLeastNothing),
-    depthMm: maybe(atLeastNothing),
-    rainMm: maybe(between(0, 5000)),
-    reason: maybe(text),
-    note: maybe(text),
-    removedAt: maybe(moment),
-    by: maybe(text),
-    deviceId: maybe(text),
-    toldAt: maybe(moment),
-    clockOffsetMs: maybe(whole),
-  },
   pots: {
     id: rowId,
     gardenId: rowId,
@@ -215,21 +194,6 @@ export const ARCHIVE_TABLES = {
     fromBedId: maybe(rowId),
     version: count,
     archivedAt: maybe(moment),
-  },
-  pot_entries: {
-    id: rowId,
-    gardenId: rowId,
-    potId: maybe(rowId),
-    kind: text,
-    date: day,
-    hour: between(0, 24),
-    at: moment,
-    version: count,
-    input: json,
-    removedAt: maybe(moment),
-    deviceId: maybe(text),
-    toldAt: maybe(moment),
-    clockOffsetMs: maybe(whole),
   },
   sequences: {
     id: rowId,
@@ -324,8 +288,43 @@ function wrongWith(value: unknown, { kind, nullable, min, max, oneOf: values }: 
 
 export type ArchiveRow = Record<string, string | number | null>;
 
+/** What figures an entry's body may hold, by its kind, where they are computed with as they stand: what can be stored and computed. */
+const BODIES: Readonly<Partial<Record<string, Readonly<Record<string, Column>>>>> = {
+  watering: { litres: maybe(atLeastNothing), minutes: maybe(atLeastNothing), depthMm: maybe(atLeastNothing) },
+  rain: { rainMm: maybe(between(0, 5000)) },
+  'task done': { code: text, act: text, from: day, until: day, badness: number },
+};
+
+/** Sorts of which every kind is computed with: one that is not known would be lost without a word. */
+const KINDS_OF: Readonly<Record<string, string[]>> = Object.fromEntries(
+  (['watering', 'weather', 'task'] as const).map((sort) => [
+    sort,
+    Object.entries(ENTRY_KINDS).flatMap(([kind, facts]) => (facts.sort === sort ? [kind] : [])),
+  ]),
+);
+
+/** Why an entry's body cannot be put back; null when it can. One that is not understood is set aside later, and locks nothing. */
+function wrongInBody({ sort, kind, body }: ArchiveRow): string | null {
+  const known = KINDS_OF[String(sort)];
+  if (known && !known.includes(String(kind)))
+    return `kind must be one of ${known.join(', ')}; got ${String(kind).slice(0, 60)}`;
+  const columns = Object.hasOwn(BODIES, String(kind)) ? BODIES[String(kind)] : undefined;
+  if (!columns) return null;
+  const said = JSON.parse(String(body)) as unknown;
+  if (typeof said !== 'object' || said === null)
+    return `body must be an object; got ${String(body).slice(0, 60)}`;
+  for (const [name, column] of Object.entries(columns)) {
+    const value = (said as Record<string, unknown>)[name] ?? null;
+    const wrong = wrongWith(value, column);
+    if (wrong !== null)
+      return `${name} ${wrong}${value === null ? '' : `; got ${String(value).slice(0, 60)}`}`;
+  }
+  return null;
+}
+
 /** What holds between the cells of a row. */
 const ROWS: Readonly<Partial<Record<ArchiveTable, (row: ArchiveRow) => string | null>>> = {
+  entries: wrongInBody,
   weather_days: ({ tMinC, tMaxC }) =>
     Number(tMinC) > Number(tMaxC) ? `the lowest temperature, ${tMinC}, is above the highest, ${tMaxC}` : null,
 };

@@ -1,4 +1,21 @@
-import { FINDING_FACTS, FINDING_SORTS, SETTING_KINDS, type Finding, type Setting } from '@kibble/core';
+import {
+  FELT,
+  FINDING_FACTS,
+  FOUND,
+  GIVEN_HOW,
+  HEATS,
+  isSettingKind,
+  METERS,
+  RAINS,
+  SIGNS,
+  SKIES,
+  WINDS,
+  type EntryBody,
+  type EntryKind,
+  type Finding,
+  type Setting,
+  type SettingKind,
+} from '@kibble/core';
 
 /**
  * What was stored is read by rules of its own, tolerant and versioned, never by those of entering it: what could be
@@ -15,12 +32,10 @@ export function planWhat({ date, to, litres }: { date?: unknown; to?: unknown; l
 }
 
 /** From each version of a kind's stored text to the next, version 1 first. What a kind is stored as today is the version after its last. */
-const UPCASTS: Readonly<Partial<Record<Finding['kind'] | Setting['kind'], readonly Upcast[]>>> = {
+const UPCASTS: Readonly<Partial<Record<EntryKind, readonly Upcast[]>>> = {
   // Until 007 what was done to the plan had to be guessed from which fields were there.
   plan: [(old) => ({ ...old, what: planWhat(old) })],
 };
-
-export const FINDING_SORTS_STORED = [...FINDING_SORTS, 'setting'] as const;
 
 /** The version in which a kind is stored today. */
 export const storedVersion = (kind: string): number => 1 + (upcastsOf(kind)?.length ?? 0);
@@ -41,26 +56,25 @@ function read(kind: string, version: number, text: string): Json | null {
   }
 }
 
-/** A stored reading, observation, decision or change; null when it is not understood. */
-export function entryFromStore(kind: string, version: number, text: string): Finding | null {
-  const value = read(kind, version, text);
-  return value && Object.hasOwn(FINDING_FACTS, kind) && value.kind === kind
-    ? (value as unknown as Finding)
-    : null;
-}
-
-const SETTINGS: ReadonlySet<string> = new Set(SETTING_KINDS);
-
-const isText = (value: unknown): boolean => typeof value === 'string';
-const isNumber = (value: unknown): boolean => typeof value === 'number' && Number.isFinite(value);
-const isFlag = (value: unknown): boolean => typeof value === 'boolean';
-const holds = (value: unknown, fields: Readonly<Record<string, (v: unknown) => boolean>>): boolean =>
+type Fits = (value: unknown) => boolean;
+const isText: Fits = (value) => typeof value === 'string';
+const isNumber: Fits = (value) => typeof value === 'number' && Number.isFinite(value);
+const isFlag: Fits = (value) => typeof value === 'boolean';
+const isOneOf =
+  (values: readonly string[]): Fits =>
+  (value) =>
+    isText(value) && values.includes(value as string);
+const maybe =
+  (fits: Fits): Fits =>
+  (value) =>
+    value === undefined || fits(value);
+const holds = (value: unknown, fields: Readonly<Record<string, Fits>>): boolean =>
   typeof value === 'object' &&
   value !== null &&
   Object.entries(fields).every(([name, fits]) => fits((value as Json)[name]));
 
 /** What a stored setting must be to be read at all; wider than what may be entered. */
-const FITS: { readonly [K in Setting['kind']]: (value: unknown) => boolean } = {
+const SETTING_FITS: { readonly [K in SettingKind]: Fits } = {
   area: isNumber,
   form: isText,
   cover: isFlag,
@@ -82,19 +96,73 @@ const FITS: { readonly [K in Setting['kind']]: (value: unknown) => boolean } = {
     }),
 };
 
-/** A stored setting; null when it is not understood. */
-export function settingFromStore(kind: string, version: number, text: string): Setting | null {
-  const value = read(kind, version, text);
-  if (!value || !SETTINGS.has(kind) || !FITS[kind as Setting['kind']](value.value)) return null;
-  return { kind, value: value.value } as Setting;
+/** What the other entries must be to be read at all. */
+const BODY_FITS: {
+  readonly [K in Exclude<EntryKind, SettingKind | Finding['kind']>]: Readonly<Record<string, Fits>>;
+} = {
+  watering: {
+    litres: maybe(isNumber),
+    minutes: maybe(isNumber),
+    depthMm: maybe(isNumber),
+    asPlanned: maybe(isFlag),
+    reason: maybe(isText),
+  },
+  skip: { reason: maybe(isText) },
+  rain: { rainMm: isNumber },
+  'manual forecast': {
+    forecast: (value) =>
+      value === null ||
+      holds(value, {
+        heat: maybe(isOneOf(HEATS)),
+        sky: maybe(isOneOf(SKIES)),
+        rain: maybe(isOneOf(RAINS)),
+        wind: maybe(isOneOf(WINDS)),
+        tMinC: maybe(isNumber),
+        tMaxC: maybe(isNumber),
+      }),
+  },
+  ph: { ph: isNumber, of: isOneOf(['tap', 'rain', 'batch']) },
+  'task done': { code: isText, act: isText, from: isText, until: isText, badness: isNumber },
+  given: { millilitres: isNumber, how: isOneOf(GIVEN_HOW) },
+  weighed: { kg: isNumber, full: maybe(isFlag) },
+  heft: { felt: isOneOf(FELT), by: isOneOf(['hand', 'foot']) },
+  meter: { pct: isNumber, meter: isOneOf(METERS) },
+  finger: { found: isOneOf(FOUND) },
+  seen: { sign: isOneOf(SIGNS) },
+  left: {},
+};
+
+/** Whether a body as it was stored is one of its kind. */
+function fits(kind: string, body: Json): boolean {
+  if (isSettingKind(kind)) return SETTING_FITS[kind](body.value);
+  if (body.kind !== kind) return false;
+  if (Object.hasOwn(FINDING_FACTS, kind)) return true;
+  return Object.hasOwn(BODY_FITS, kind) && holds(body, BODY_FITS[kind as keyof typeof BODY_FITS]);
 }
 
-/** An entry or setting as it is stored today. */
-export const toStore = (entry: Finding | Setting): { version: number; input: string } => {
+/**
+ * What an entry says, as it lies in the file; null when it is not understood, or was written by a newer Kibble.
+ * @param version the format in which it was stored
+ */
+export function bodyFromStore(kind: string, version: number, text: string): EntryBody | null {
+  const body = read(kind, version, text);
+  if (!body || !fits(kind, body)) return null;
+  return (isSettingKind(kind) ? { kind, value: body.value } : body) as EntryBody;
+}
+
+/** The same of what was found on a bed or at a tap. */
+export function findingFromStore(kind: string, version: number, text: string): Finding | null {
+  return Object.hasOwn(FINDING_FACTS, kind) ? (bodyFromStore(kind, version, text) as Finding | null) : null;
+}
+
+/** The same of what a bed has been since a day. */
+export function settingFromStore(kind: string, version: number, text: string): Setting | null {
+  return isSettingKind(kind) ? (bodyFromStore(kind, version, text) as Setting | null) : null;
+}
+
+/** What an entry says, as it is stored today. */
+export function bodyToStore(entry: EntryBody): { kind: EntryKind; version: number; body: string } {
   const { kind } = entry;
-  const stored =
-    SETTINGS.has(kind) && 'value' in entry && !Object.hasOwn(FINDING_FACTS, kind)
-      ? { value: entry.value }
-      : entry;
-  return { version: storedVersion(kind), input: JSON.stringify(stored) };
-};
+  const stored = isSettingKind(kind) ? { value: (entry as Setting).value } : entry;
+  return { kind, version: storedVersion(kind), body: JSON.stringify(stored) };
+}

@@ -125,7 +125,13 @@ export {
 export * from './delivery/fills.ts';
 export { weighTest, type WeighTest } from './checks/weighTest.ts';
 export * from './readings/entries.ts';
-export { FINDING_FACTS, FINDING_SORTS, isReading, type FindingFacts, type FindingSort } from './readings/facts.ts';
+export {
+  FINDING_FACTS,
+  FINDING_SORTS,
+  isReading,
+  type FindingFacts,
+  type FindingSort,
+} from './readings/facts.ts';
 export { READING_KINDS } from './readings/kinds/index.ts';
 export { USUAL_TOPSOIL_MM, type ToldBed } from './readings/knownDraft.ts';
 export { EDGES, type Beyond, type Edge } from './units/edges.ts';
@@ -348,3 +354,15 @@ export { checkWeight, type WeighedPot, type WeightQuery } from './pots/weighIn.t
 export * from './pots/sequences.ts';
 export * from './pots/acidBatch.ts';
 export { wateredAsDue } from './pots/wateredAsDue.ts';
+
+export * from './record/entry.ts';
+export * from './entries/bodies.ts';
+export {
+  ENTRY_KINDS,
+  ENTRY_SORTS,
+  isSettingKind,
+  kindFacts,
+  type EntryKindFacts,
+  type EntrySort,
+  type UndoRule,
+} from './entries/kinds.ts';

@@ -12,7 +12,8 @@ import { pino } from 'pino';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
-import { EventRow, WeatherDayRow } from './db/models.ts';
+import { WeatherDayRow } from './db/models.ts';
+import { append } from './record/log.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { seedDemo } from './seed.ts';
 import type { WallClock } from './services/clock.ts';
@@ -76,19 +77,12 @@ describe('the demo garden', () => {
     expect(mode?.journal_mode).toBe('wal');
     expect(keys?.foreign_keys).toBe(1);
     await expect(
-      EventRow.create({
+      append({
         gardenId: 999,
-        bedId: null,
-        kind: 'rain',
-        date: '2026-01-01',
+        subject: { kind: 'garden', id: 999 },
+        body: { kind: 'rain', rainMm: 1 },
+        on: '2026-01-01',
         at: wall.now(),
-        litres: null,
-        minutes: null,
-        depthMm: null,
-        rainMm: 1,
-        reason: null,
-        note: null,
-        removedAt: null,
       }),
     ).rejects.toThrow();
   });

@@ -10,7 +10,7 @@ import type { Sequelize } from 'sequelize';
 import { appHere, settled } from '../tests/appHere.ts';
 import { ask } from '../tests/ask.ts';
 import { freshDatabase } from '../tests/fresh.ts';
-import { SaidDayRow } from './db/models.ts';
+import { EntryRow } from './db/models.ts';
 
 const dir = mkdtempSync(join(tmpdir(), 'kibble-morning-'));
 const today = '2026-11-26';
@@ -120,11 +120,15 @@ describe('the first plan starts from the ground as it is told', () => {
 
   test('what the last week was like is said of its days', async () => {
     const { id } = await made({ week: 'hot and dry' });
-    const rows = await SaidDayRow.findAll({ where: { gardenId: id }, order: ['date'], raw: true });
-    expect(rows.map(({ date }) => date)).toEqual(Array.from({ length: 7 }, (_, d) => addDays(today, d - 7)));
-    expect(JSON.parse(rows[0]?.said ?? '')).toMatchObject({ heat: 'warm', rain: 'dry' });
+    const rows = await EntryRow.findAll({
+      where: { gardenId: id, kind: 'manual forecast' },
+      order: ['on'],
+      raw: true,
+    });
+    expect(rows.map(({ on }) => on)).toEqual(Array.from({ length: 7 }, (_, d) => addDays(today, d - 7)));
+    expect(JSON.parse(rows[0]?.body ?? '')).toMatchObject({ forecast: { heat: 'warm', rain: 'dry' } });
     const usual = await made({ week: 'as usual' });
-    expect(await SaidDayRow.count({ where: { gardenId: usual.id } })).toBe(0);
+    expect(await EntryRow.count({ where: { gardenId: usual.id, kind: 'manual forecast' } })).toBe(0);
   });
 });
 

@@ -13,7 +13,7 @@ import { ask } from '../tests/ask.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { GARDEN, POT } from '../tests/oneBed.ts';
 import { LOCK_PATIENCE } from './db/lock.ts';
-import { EventRow, ForecastRow, KeptRoundsRow } from './db/models.ts';
+import { EntryRow, ForecastRow, KeptRoundsRow } from './db/models.ts';
 import { writerOf } from './db/writer.ts';
 import { watchStations, type Stations } from './jobs/stations.ts';
 import type { PlanStore } from './planner/planStore.ts';
@@ -139,7 +139,7 @@ describe('views, changes and a slow station at once', () => {
   test('whoever waits too long to write is told so in words, nothing is half there, and the log names the holder', async () => {
     LOCK_PATIENCE.ms = 80;
     try {
-      const count = await EventRow.count();
+      const count = await EntryRow.count();
       let written: () => void = () => undefined;
       const writing = writerOf(sequelize)(
         () => new Promise<void>((done) => (written = done)),
@@ -150,7 +150,7 @@ describe('views, changes and a slow station at once', () => {
       expect(body.error.message).toMatch(/busy with another change.*Nothing of this was saved/);
       written();
       await writing;
-      expect(await EventRow.count()).toBe(count);
+      expect(await EntryRow.count()).toBe(count);
       expect(lines.find(({ holder }) => holder)?.holder?.by).toBe('POST /api/something-long');
     } finally {
       LOCK_PATIENCE.ms = 10_000;

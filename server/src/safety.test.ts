@@ -8,7 +8,7 @@ import { pino } from 'pino';
 import type { Sequelize } from 'sequelize';
 import request from 'supertest';
 import { kibbleApp } from './app.ts';
-import { Bed, EntryRow, EventRow, Garden, Planting } from './db/models.ts';
+import { Bed, EntryRow, Garden, Planting } from './db/models.ts';
 import { PlannerBeside } from './planner/plannerBeside.ts';
 import { WeatherFiles } from './files/weatherFiles.ts';
 import { PlannerHere } from './planner/planner.ts';
@@ -136,7 +136,7 @@ describe('no accepted value locks a garden', () => {
 
   test('rows whose text is not understood are set aside by name; the rest of the list of gardens stands', async () => {
     const { id } = (await find({ kind: 'bucket', litres: 10, seconds: 40 })).body;
-    await EntryRow.update({ input: '{"kind":"sext' }, { where: { id } });
+    await EntryRow.update({ body: '{"kind":"sext' }, { where: { id } });
     plans.touch();
     expect((await ask(app).get('/api/gardens')).status).toBe(200);
     expect((await garden()).setAside).toEqual([
@@ -148,7 +148,7 @@ describe('no accepted value locks a garden', () => {
 
   test('a stored reading that cannot be computed is left out and named', async () => {
     const { id } = (await find({ kind: 'jar', horizon: 'top', sandMm: 10, siltMm: 25, clayMm: 5 })).body;
-    await EntryRow.update({ input: '{"kind":"jar","horizon":"top","sandMm":-4}' }, { where: { id } });
+    await EntryRow.update({ body: '{"kind":"jar","horizon":"top","sandMm":-4}' }, { where: { id } });
     plans.touch();
     const today = await round();
     expect(today.unplanned).toEqual([]);
@@ -170,8 +170,8 @@ describe('dates', () => {
     const answer = await find({ kind: 'plan', date: '2026-07-15', to: '9999-12-31' });
     expect(refusalOf(answer).field).toBe('input.to');
     await find({ kind: 'plan', date: '2026-07-15', to: '2026-07-18' });
-    const input = JSON.stringify({ kind: 'plan', date: '2026-07-15', to: '9999-12-31' });
-    await EntryRow.update({ input, version: 1 }, { where: { kind: 'plan' } });
+    const body = JSON.stringify({ kind: 'plan', date: '2026-07-15', to: '9999-12-31' });
+    await EntryRow.update({ body, version: 1 }, { where: { kind: 'plan' } });
     plans.touch();
     const started = performance.now();
     await round();
@@ -206,7 +206,7 @@ describe('dates', () => {
       expect(refusalOf(await ask(app).post(`/api/beds/1/${what}`).send(body), 409).message).toMatch(
         /put away/,
       );
-    expect(await EventRow.count()).toBe(0);
+    expect(await EntryRow.count({ where: { sort: 'watering' } })).toBe(0);
   });
 });
 
@@ -217,7 +217,7 @@ describe('once, and nobody’s word lost', () => {
     const answers = await Promise.all(Array.from({ length: 5 }, send));
     expect(answers.map((a) => a.status)).toEqual([201, 201, 201, 201, 201]);
     expect(new Set(answers.map((a) => a.body.id)).size).toBe(1);
-    expect(await EventRow.count()).toBe(1);
+    expect(await EntryRow.count({ where: { sort: 'watering' } })).toBe(1);
   });
 
   test('a key used for another act is refused; a refused act may be sent again under its key', async () => {
@@ -250,9 +250,9 @@ describe('once, and nobody’s word lost', () => {
     const rain = (rainMm: number) =>
       ask(app).post('/api/gardens/1/rain').send({ date: '2026-07-10', rainMm });
     await Promise.all([rain(4), rain(4), rain(6)]);
-    const standing = () => EventRow.findAll({ where: { kind: 'rain', removedAt: null } });
+    const standing = () => EntryRow.findAll({ where: { kind: 'rain', removedAt: null } });
     expect(await standing()).toHaveLength(1);
-    const [first] = await EventRow.findAll({ where: { kind: 'rain' }, order: ['id'] });
+    const [first] = await EntryRow.findAll({ where: { kind: 'rain' }, order: ['id'] });
     expect((await ask(app).post(`/api/events/${first?.id}/restore`)).status).toBe(200);
     expect((await standing()).map(({ id }) => id)).toEqual([first?.id]);
   });
@@ -304,7 +304,7 @@ describe('once, and nobody’s word lost', () => {
     expect(after.today).toBe('2026-07-24');
     expect(after.beds).toHaveLength(11);
     expect(new Set(after.beds.map((b) => b.name)).size).toBe(11);
-    expect(await EventRow.count()).toBe(10);
+    expect(await EntryRow.count({ where: { sort: 'watering' } })).toBe(10);
     // The last of twenty waits for nineteen others and nothing else: all at once they take no longer than in turn, on
     // whatever machine. Twice as much is left for what else runs on it.
     expect(Math.max(...atOnce)).toBeLessThan(2 * inTurn);

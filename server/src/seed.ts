@@ -1,8 +1,7 @@
-import { bedBody, isShared, potBody, toStore, treeBody, type StationDay } from '@kibble/contract';
+import { bedBody, isShared, potBody, treeBody, type StationDay } from '@kibble/contract';
 import {
   addDays,
   BALANCE_DAYS,
-  FINDING_FACTS,
   followSeason,
   METHOD_FACTS,
   treeAsTold,
@@ -13,19 +12,10 @@ import {
   type Finding,
 } from '@kibble/core';
 import { beds, bookFrom, bookName, ph, pots, taps, threePoplars } from '@kibble/demo';
-import type { CreationAttributes, Sequelize } from 'sequelize';
-import {
-  Bed,
-  EntryRow,
-  EventRow,
-  ForecastRow,
-  Garden,
-  ImportRow,
-  Planting,
-  PotEntryRow,
-  Tap,
-} from './db/models.ts';
+import type { Sequelize } from 'sequelize';
+import { Bed, EntryRow, ForecastRow, Garden, ImportRow, Planting, Tap } from './db/models.ts';
 import { writerOf } from './db/writer.ts';
+import { append, appendAll, ofBeds, type NewEntry } from './record/log.ts';
 import { todayOf, type WallClock } from './services/clock.ts';
 import { planBed } from './planner/placeInput.ts';
 import { createBed } from './services/beds.ts';
@@ -114,17 +104,18 @@ async function seedTree(
 /** The taps of the demo and what was tested before its first morning. */
 async function seedFindings(gardenId: number, wall: WallClock): Promise<void> {
   const fact = (of: { bed?: Bed; tapId?: number; method?: string }, on: string, input: Finding) =>
-    EntryRow.create({
+    append({
       gardenId,
-      bedId: of.bed?.id ?? null,
-      tapId: of.tapId ?? null,
-      groundId: of.bed && isShared(input.kind) ? of.bed.groundId : null,
-      sort: FINDING_FACTS[input.kind].sort,
-      kind: input.kind,
-      date: on,
+      subject: of.bed
+        ? isShared(input.kind)
+          ? { kind: 'ground', id: of.bed.groundId }
+          : { kind: 'bed', id: of.bed.id }
+        : { kind: 'tap', id: of.tapId ?? 0 },
+      bedId: of.bed && isShared(input.kind) ? of.bed.id : null,
+      body: input,
+      on,
       at: wall.now(),
       method: of.method ?? null,
-      ...toStore(input),
     });
   const tapIds: number[] = [];
   for (const { name, nozzle, findings } of taps) {
@@ -139,7 +130,7 @@ async function seedFindings(gardenId: number, wall: WallClock): Promise<void> {
     const shares = rows.find((r) => r.name === bed.groundOf);
     if (shares) await row.update({ groundId: shares.groundId });
     const tap = bed.tap === undefined ? null : (tapIds[bed.tap] ?? null);
-    await EntryRow.destroy({ where: { bedId: row.id, kind: 'tap' } });
+    await EntryRow.destroy({ where: { ...ofBeds(row.id), kind: 'tap' } });
     await firstSettings(row, [{ kind: 'tap', value: tap }], row.startOn, wall.now());
     for (const { cropId, plantedOn, share } of bed.also ?? [])
       await Planting.create({ bedId: row.id, cropId, plantedOn, share, endedOn: null, method: null });
@@ -161,22 +152,20 @@ async function waterAsPlanned(garden: Garden, wall: WallClock): Promise<void> {
       weather,
       to: until,
     });
-    await EventRow.bulkCreate(
+    await appendAll(
       waterings.map(({ date, run }) => ({
         gardenId: garden.id,
-        bedId: bed.id,
-        kind: 'watering' as const,
-        date,
+        subject: { kind: 'bed', id: bed.id },
+        body: {
+          kind: 'watering',
+          // What is carried is counted in litres, what is opened in minutes.
+          ...(METHOD_FACTS[bed.delivery.method].fillLitres === undefined
+            ? { minutes: run.minutes }
+            : { litres: run.litres }),
+          asPlanned: true,
+        },
+        on: date,
         at: wall.now(),
-        // What is carried is counted in litres, what is opened in minutes.
-        ...(METHOD_FACTS[bed.delivery.method].fillLitres === undefined
-          ? { litres: null, minutes: run.minutes }
-          : { litres: run.litres, minutes: null }),
-        depthMm: null,
-        rainMm: null,
-        reason: 'as planned',
-        note: null,
-        removedAt: null,
       })),
     );
   }
@@ -190,10 +179,16 @@ async function seedPots(garden: Garden, wall: WallClock): Promise<void> {
   const { latitudeDeg } = garden;
   const site = siteOf(garden);
   const span = { weather: { from, series: weatherSeries(weather, site), latitudeDeg }, sourced: weather };
-  const rows: CreationAttributes<PotEntryRow>[] = [];
-  const write = (potId: number | null, { date, hour, entry }: DatedPotEntry): void => {
-    const of = { gardenId: garden.id, potId, kind: entry.kind, date, hour, at: wall.now() };
-    rows.push({ ...of, input: JSON.stringify(entry) });
+  const rows: NewEntry[] = [];
+  const write = (potId: number, { date, hour, entry }: DatedPotEntry): void => {
+    rows.push({
+      gardenId: garden.id,
+      subject: { kind: 'pot', id: potId },
+      body: entry,
+      on: date,
+      hour,
+      at: wall.now(),
+    });
   };
   for (const { startOn, followedUntil, entries = [], ...draft } of pots) {
     const body = potBody.parse(draft);
@@ -213,12 +208,11 @@ async function seedPots(garden: Garden, wall: WallClock): Promise<void> {
   for (const { on, of, ph: value } of ph)
     rows.push({
       gardenId: garden.id,
-      potId: null,
-      kind: 'ph',
-      date: on,
+      subject: { kind: 'garden', id: garden.id },
+      body: { kind: 'ph', ph: value, of },
+      on,
       hour: 9,
       at: wall.now(),
-      input: JSON.stringify({ ph: value, of }),
     });
-  await PotEntryRow.bulkCreate(rows);
+  await appendAll(rows);
 }

@@ -14,7 +14,7 @@ import request from 'supertest';
 import { appHere, settled } from '../tests/appHere.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { GARDEN } from '../tests/oneBed.ts';
-import { EventRow } from './db/models.ts';
+import { EntryRow } from './db/models.ts';
 import { certificateFor } from './sharing/authority.ts';
 import { Sharing } from './sharing/sharing.ts';
 
@@ -177,8 +177,8 @@ describe('who is let in', () => {
     expect(done.status).toBe(201);
     // Whoever looks sees on which device it was written down.
     expect(done.body.by).toBe('kitchen phone');
-    expect((await as('delete', '/api/events/1').send({})).status).toBe(200);
-    expect((await as('post', '/api/events/1/restore').send({})).status).toBe(200);
+    expect((await as('delete', `/api/events/${done.body.id}`).send({})).status).toBe(200);
+    expect((await as('post', `/api/events/${done.body.id}/restore`).send({})).status).toBe(200);
     // What was entered elsewhere is not theirs to undo, and nothing that changes a setting or the plan is theirs to enter.
     const elsewhere = (await here('post', '/api/beds/1/waterings').send({ litres: 5 })).body as {
       id: number;
@@ -403,7 +403,7 @@ describe('never twice, and never lost', () => {
     expect(asks.body.error.message).toMatch(/Tomatoes had 40 L today already/);
     expect((await water({ onlyOne: true, on: '2026-07-13' })).status).toBe(201);
     expect((await water({})).status).toBe(201);
-    expect(await EventRow.count({ where: { kind: 'watering', removedAt: null } })).toBe(3);
+    expect(await EntryRow.count({ where: { kind: 'watering', removedAt: null } })).toBe(3);
   });
 
   test('what was done before it could be sent is written down as of its moment and its day', async () => {
@@ -438,8 +438,8 @@ describe('never twice, and never lost', () => {
       at: clock.now.toISOString(),
       clockWasAhead: true,
     });
-    const row = await EventRow.findByPk(ahead.body.id as number, { raw: true });
-    expect([row?.toldAt, row?.clockOffsetMs].map(String)).toEqual(['2031-01-01 07:00:00.000 +00:00', '0']);
+    const row = await EntryRow.findByPk(ahead.body.id as number, { raw: true });
+    expect([row?.enteredAt, row?.clockOffsetMs].map(String)).toEqual(['2031-01-01 07:00:00.000 +00:00', '0']);
     // One from before the planting is asked about, and sent again with a truer clock it is taken.
     const before = await water('2026-06-20T06:00:00Z', -60 * 86_400_000, {});
     expect(before.status).toBe(409);
@@ -461,7 +461,7 @@ describe('never twice, and never lost', () => {
     const asked = await sent('2026-07-02T06:00:00Z', 0);
     expect([asked.status, asked.body.error.code]).toEqual([409, 'needs-consent']);
     expect(asked.body.error.message).toContain('2 Jul, before Lettuce was planted (10 Jul)');
-    expect(await EventRow.count({ where: { bedId: id } })).toBe(0);
+    expect(await EntryRow.count({ where: { subjectKind: 'bed', subjectId: id, sort: 'watering' } })).toBe(0);
     expect((await sent('2026-07-02T06:00:00Z', 10 * 86_400_000)).body).toMatchObject({ date: '2026-07-12' });
   });
 

@@ -66,10 +66,14 @@ test('every bed’s log, its rain and its waterings are the same; nothing is los
   const after = await openRaw(file);
   const count = async (database: typeof before, text: string): Promise<unknown> =>
     (await database.all<{ n: number }>(text))[0]?.n;
-  expect(await count(after, "SELECT count(*) AS n FROM entries WHERE sort <> 'setting'")).toBe(
+  const sorts = "'reading', 'observation', 'decision', 'change'";
+  expect(await count(after, `SELECT count(*) AS n FROM entries WHERE sort IN (${sorts})`)).toBe(
     await count(before, 'SELECT count(*) AS n FROM findings'),
   );
-  for (const table of ['events', 'beds', 'plantings', 'weather_days', 'taps'])
+  expect(
+    await count(after, "SELECT count(*) AS n FROM entries WHERE kind IN ('watering', 'skip', 'rain')"),
+  ).toBe(await count(before, 'SELECT count(*) AS n FROM events'));
+  for (const table of ['beds', 'plantings', 'weather_days', 'taps'])
     expect(await count(after, `SELECT count(*) AS n FROM ${table}`)).toBe(
       await count(before, `SELECT count(*) AS n FROM ${table}`),
     );

@@ -34,7 +34,7 @@ test.each([
     now.query<T>(sql, { replacements: [bed.bedId], type: QueryTypes.SELECT });
   // The latest word on the goal, and the school: what there still is stays chosen.
   const goals = await ask<{ goal: string }>(
-    "SELECT json_extract(input, '$.value') AS goal FROM entries WHERE bedId = ? AND kind = 'goal' ORDER BY id",
+    "SELECT json_extract(body, '$.value') AS goal FROM entries WHERE subjectKind = 'bed' AND subjectId = ? AND kind = 'goal' ORDER BY id",
   );
   expect(goals.at(-1)?.goal).toBe(goal);
   const schools = await ask<{ school: string | null }>('SELECT school FROM plantings WHERE bedId = ?');

@@ -15,6 +15,7 @@ import * as pots from './migrations/011-pots.ts';
 import * as who from './migrations/012-who.ts';
 import * as devicesAndClocks from './migrations/013-devices-and-clocks.ts';
 import * as schoolsNamedAnew from './migrations/014-schools-named-anew.ts';
+import * as oneLog from './migrations/015-one-log.ts';
 import { SchemaSteps } from './schemaSteps.ts';
 
 /** Every migration, oldest first. A number is given once and never used again. */
@@ -33,6 +34,7 @@ const MIGRATIONS = [
   { name: '012-who', ...who },
   { name: '013-devices-and-clocks', ...devicesAndClocks },
   { name: '014-schools-named-anew', ...schoolsNamedAnew },
+  { name: '015-one-log', ...oneLog },
 ];
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
 export const LATEST = MIGRATION_NAMES.at(-1) as string;

@@ -7,7 +7,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import { actingNow } from './acting.ts';
-import type { Air, AlertAct, AlertCode, DrainChoice, Summers } from '@kibble/core';
+import type { Air, DrainChoice, EntrySort, EntrySource, SubjectKind, Summers } from '@kibble/core';
 
 export class Garden extends Model<InferAttributes<Garden>, InferCreationAttributes<Garden>> {
   declare id: CreationOptional<number>;
@@ -77,25 +77,6 @@ export class PotRow extends Model<InferAttributes<PotRow>, InferCreationAttribut
   declare archivedAt: CreationOptional<Date | null>;
 }
 
-/** What was given to a pot, measured of it or seen: an append-only fact of a day. A pH reading has no pot. */
-export class PotEntryRow extends Model<InferAttributes<PotEntryRow>, InferCreationAttributes<PotEntryRow>> {
-  declare id: CreationOptional<number>;
-  declare gardenId: number;
-  declare potId: number | null;
-  declare kind: string;
-  declare date: string;
-  declare hour: number;
-  declare at: Date;
-  declare version: CreationOptional<number>;
-  declare input: string;
-  declare removedAt: CreationOptional<Date | null>;
-  /** Id of the device it was entered on; null at this computer itself. */
-  declare deviceId: CreationOptional<string | null>;
-  /** When that was by the device's own clock, and how far the server's clock was ahead of it, ms. */
-  declare toldAt: CreationOptional<Date | null>;
-  declare clockOffsetMs: CreationOptional<number | null>;
-}
-
 /** Something under way that goes by the clock or is counted. */
 export class SequenceRow extends Model<InferAttributes<SequenceRow>, InferCreationAttributes<SequenceRow>> {
   declare id: CreationOptional<number>;
@@ -139,34 +120,47 @@ export class Ground extends Model<InferAttributes<Ground>, InferCreationAttribut
   declare subsoilClass: string | null;
 }
 
-/** What was read, seen, settled, changed or set: an append-only fact of a day. */
+/** An entry of the log: see the core's `Entry`. */
 export class EntryRow extends Model<InferAttributes<EntryRow>, InferCreationAttributes<EntryRow>> {
   declare id: CreationOptional<number>;
   declare gardenId: number;
-  declare bedId: number | null;
-  /** The tap it was made at; of a bed's tap, the tap itself. */
-  declare tapId: CreationOptional<number | null>;
-  /** The ground it tells of, where it holds for all beds on that. */
-  declare groundId: CreationOptional<number | null>;
-  declare sort: 'reading' | 'observation' | 'decision' | 'change' | 'setting';
+  declare subjectKind: SubjectKind;
+  declare subjectId: number;
+  /** The bed on which a reading of a ground or a tap was made. */
+  declare bedId: CreationOptional<number | null>;
+  declare sort: EntrySort;
   declare kind: string;
-  /** Local day at the garden; of a setting, the day from which it holds. */
-  declare date: string;
+  declare on: string;
+  declare hour: CreationOptional<number | null>;
   declare at: Date;
-  /** Version of the stored text: see the contract's `stored`. */
+  /** Format of the body: see the contract's `stored`. */
   declare version: number;
+  /** JSON of the core's `EntryBody`. */
+  declare body: string;
   /** How the bed was watered then. */
   declare method: CreationOptional<string | null>;
-  declare input: string;
   declare note: CreationOptional<string | null>;
-  declare removedAt: CreationOptional<Date | null>;
-  /** Of a setting whose place another took: that one. */
-  declare replacedBy: CreationOptional<number | null>;
-  /** Id of the device it was entered on; null at this computer itself. */
+  /** Name and id of the device it was entered on; null at this computer itself. */
+  declare by: CreationOptional<string | null>;
   declare deviceId: CreationOptional<string | null>;
   /** When that was by the device's own clock, and how far the server's clock was ahead of it, ms. */
-  declare toldAt: CreationOptional<Date | null>;
+  declare enteredAt: CreationOptional<Date | null>;
   declare clockOffsetMs: CreationOptional<number | null>;
+  declare source: CreationOptional<EntrySource>;
+  declare removedAt: CreationOptional<Date | null>;
+  /** Id of the entry that took its place. */
+  declare supersededBy: CreationOptional<number | null>;
+}
+
+/** Which number an entry had before everything became one log (015): phones and open pages may still call it so. */
+export class EntryNumberRow extends Model<
+  InferAttributes<EntryNumberRow>,
+  InferCreationAttributes<EntryNumberRow>
+> {
+  declare id: CreationOptional<number>;
+  declare oldTable: string;
+  declare oldId: number;
+  declare entryId: number;
 }
 
 /** The one row of the file's own id: it goes with every copy. */
@@ -260,30 +254,6 @@ export class WeatherDayRow extends Model<
   declare solarMJ: number | null;
 }
 
-/** What somebody said of a day's weather. The latest that was not taken back counts. */
-export class SaidDayRow extends Model<InferAttributes<SaidDayRow>, InferCreationAttributes<SaidDayRow>> {
-  declare id: CreationOptional<number>;
-  declare gardenId: number;
-  declare date: string;
-  /** JSON of the core's `SaidDay`. */
-  declare said: string;
-  declare at: Date;
-  declare removedAt: CreationOptional<Date | null>;
-}
-
-/** An act of an alert that was seen to, and the alert as it was then. */
-export class TickRow extends Model<InferAttributes<TickRow>, InferCreationAttributes<TickRow>> {
-  declare id: CreationOptional<number>;
-  declare gardenId: number;
-  declare code: AlertCode;
-  declare act: AlertAct;
-  declare from: string;
-  declare until: string;
-  declare badness: number;
-  declare at: Date;
-  declare removedAt: CreationOptional<Date | null>;
-}
-
 /** A file of weather that was taken in: one act, which can be taken back as one. */
 export class ImportRow extends Model<InferAttributes<ImportRow>, InferCreationAttributes<ImportRow>> {
   declare id: CreationOptional<number>;
@@ -305,33 +275,6 @@ export class Act extends Model<InferAttributes<Act>, InferCreationAttributes<Act
   declare at: Date;
 }
 
-/** Append-only facts. Taking one back marks it; undo unmarks it. */
-export class EventRow extends Model<InferAttributes<EventRow>, InferCreationAttributes<EventRow>> {
-  declare id: CreationOptional<number>;
-  declare gardenId: number;
-  declare bedId: number | null;
-  declare kind: 'watering' | 'skip' | 'rain';
-  /** Local day at the garden. */
-  declare date: string;
-  /** When it was written down, UTC. */
-  declare at: Date;
-  /** What was told of a watering: litres, or minutes, or of old ones the depth they were taken for, mm over the bed. */
-  declare litres: number | null;
-  declare minutes: number | null;
-  declare depthMm: number | null;
-  declare rainMm: number | null;
-  declare reason: string | null;
-  declare note: string | null;
-  /** The device it was written down on; null at the machine itself. */
-  declare by: CreationOptional<string | null>;
-  declare removedAt: Date | null;
-  /** Id of the device it was entered on; null at this computer itself. */
-  declare deviceId: CreationOptional<string | null>;
-  /** When that was by the device's own clock, and how far the server's clock was ahead of it, ms. */
-  declare toldAt: CreationOptional<Date | null>;
-  declare clockOffsetMs: CreationOptional<number | null>;
-}
-
 // Sequelize writes into the attribute it is given, so each column needs one of its own.
 const text = () => ({ type: DataTypes.STRING, allowNull: false });
 const textOrNull = () => ({ type: DataTypes.STRING, allowNull: true });
@@ -348,8 +291,9 @@ const moment = () => ({ type: DataTypes.DATE, allowNull: true });
 
 /** Who entered a row, and when by that device's clock: filled in for whatever is being entered just now. */
 const enteredOn = () => ({
+  by: { ...textOrNull(), defaultValue: () => actingNow()?.by ?? null },
   deviceId: { ...textOrNull(), defaultValue: () => actingNow()?.deviceId ?? null },
-  toldAt: { ...moment(), defaultValue: () => actingNow()?.told?.at ?? null },
+  enteredAt: { ...moment(), defaultValue: () => actingNow()?.told?.at ?? null },
   clockOffsetMs: { ...integerOrNull(), defaultValue: () => actingNow()?.told?.offsetMs ?? null },
 });
 
@@ -420,23 +364,29 @@ export function defineModels(sequelize: Sequelize): void {
   EntryRow.init(
     {
       id: key(),
-      ...enteredOn(),
       gardenId: integer(),
+      subjectKind: text(),
+      subjectId: integer(),
       bedId: integerOrNull(),
-      tapId: integerOrNull(),
-      groundId: integerOrNull(),
       sort: text(),
       kind: text(),
-      date: text(),
+      on: text(),
+      hour: numberOrNull(),
       at: time(),
-      version: integer(),
+      version: { ...integer(), defaultValue: 1 },
+      body: longText(),
       method: textOrNull(),
-      input: longText(),
       note: textOrNull(),
+      ...enteredOn(),
+      source: { ...text(), defaultValue: 'person' },
       removedAt: moment(),
-      replacedBy: integerOrNull(),
+      supersededBy: integerOrNull(),
     },
     as('entries'),
+  );
+  EntryNumberRow.init(
+    { id: key(), oldTable: text(), oldId: integer(), entryId: integer() },
+    as('entry_numbers'),
   );
   RunRow.init(
     {
@@ -506,24 +456,6 @@ export function defineModels(sequelize: Sequelize): void {
     },
     as('imports'),
   );
-  SaidDayRow.init(
-    { id: key(), gardenId: integer(), date: text(), said: longText(), at: time(), removedAt: moment() },
-    as('said_days'),
-  );
-  TickRow.init(
-    {
-      id: key(),
-      gardenId: integer(),
-      code: text(),
-      act: text(),
-      from: text(),
-      until: text(),
-      badness: number(),
-      at: time(),
-      removedAt: moment(),
-    },
-    as('alert_ticks'),
-  );
   PotRow.init(
     {
       id: key(),
@@ -543,22 +475,6 @@ export function defineModels(sequelize: Sequelize): void {
       archivedAt: moment(),
     },
     as('pots'),
-  );
-  PotEntryRow.init(
-    {
-      id: key(),
-      ...enteredOn(),
-      gardenId: integer(),
-      potId: integerOrNull(),
-      kind: text(),
-      date: text(),
-      hour: number(),
-      at: time(),
-      version: { ...integer(), defaultValue: 1 },
-      input: longText(),
-      removedAt: moment(),
-    },
-    as('pot_entries'),
   );
   SequenceRow.init(
     {
@@ -599,25 +515,5 @@ export function defineModels(sequelize: Sequelize): void {
       at: time(),
     },
     as('acts'),
-  );
-  EventRow.init(
-    {
-      id: key(),
-      ...enteredOn(),
-      gardenId: integer(),
-      bedId: integerOrNull(),
-      kind: text(),
-      date: text(),
-      at: time(),
-      litres: numberOrNull(),
-      minutes: numberOrNull(),
-      depthMm: numberOrNull(),
-      rainMm: numberOrNull(),
-      reason: textOrNull(),
-      note: textOrNull(),
-      by: textOrNull(),
-      removedAt: moment(),
-    },
-    as('events'),
   );
 }

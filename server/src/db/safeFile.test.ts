@@ -55,11 +55,16 @@ const refusalOf = async (work: Promise<unknown>): Promise<string> => {
 describe('a file of the version before', () => {
   test('is copied first, brought up to date, and loses nothing', async () => {
     copyFileSync(BEFORE, file);
-    const told = (depth: string) => `SELECT id, litres, minutes, ${depth}, date FROM events ORDER BY id`;
-    const before = await rowsIn(BEFORE, told('netMm AS depthMm'));
+    const before = await rowsIn(
+      BEFORE,
+      'SELECT id, litres, minutes, netMm AS depthMm, date FROM events ORDER BY id',
+    );
+    const told = `SELECT oldId AS id, json_extract(body, '$.litres') AS litres,
+        json_extract(body, '$.minutes') AS minutes, json_extract(body, '$.depthMm') AS depthMm, "on" AS date
+      FROM entries JOIN entry_numbers ON entryId = entries.id AND oldTable = 'events' ORDER BY oldId`;
     await closeDatabase(await openDatabase(file, { now }));
     // What a watering was taken for then stands as told.
-    expect(await rowsIn(file, told('depthMm'))).toEqual(before);
+    expect(await rowsIn(file, told)).toEqual(before);
     const [copy] = copiesOf(file);
     expect(copy).toMatchObject({ reason: 'update', madeAt: '2026-11-25T21:30:00.000Z' });
     expect(
@@ -70,8 +75,8 @@ describe('a file of the version before', () => {
   test('of two gauge readings of one day the later stands; its imported days are one import', async () => {
     copyFileSync(BEFORE, file);
     await closeDatabase(await openDatabase(file, { now }));
-    const standing = await rowsIn(file, "SELECT id FROM events WHERE kind = 'rain' AND removedAt IS NULL");
-    const all = await rowsIn(file, "SELECT max(id) AS id FROM events WHERE kind = 'rain'");
+    const standing = await rowsIn(file, "SELECT id FROM entries WHERE kind = 'rain' AND removedAt IS NULL");
+    const all = await rowsIn(file, "SELECT max(id) AS id FROM entries WHERE kind = 'rain'");
     expect(standing).toEqual(all);
     expect(await rowsIn(file, 'SELECT days FROM imports')).toEqual([{ days: 60 }]);
     expect(await rowsIn(file, 'SELECT DISTINCT importId FROM weather_days')).toEqual([{ importId: 1 }]);

@@ -37,6 +37,10 @@ export class SchemaSteps {
     await this.query.addIndex(table, fields, { unique, name, transaction: this.transaction });
   }
 
+  async insert(table: string, rows: Record<string, unknown>[]): Promise<void> {
+    if (rows.length > 0) await this.query.bulkInsert(table, rows, { transaction: this.transaction });
+  }
+
   async sql(text: string): Promise<void> {
     await this.query.sequelize.query(text, { transaction: this.transaction });
   }

@@ -1,6 +1,6 @@
 import { mayAsk, type Endpoint, type EndpointName } from '@kibble/contract';
 import type { Request, RequestHandler } from 'express';
-import { Bed, EntryRow, EventRow, PotEntryRow } from '../db/models.ts';
+import { Bed, EntryRow } from '../db/models.ts';
 import { readId, Refusal } from '../errors.ts';
 import type { Device } from '../sharing/book.ts';
 import type { Sharing } from '../sharing/sharing.ts';
@@ -17,11 +17,10 @@ const NAMED: Readonly<
 > = {
   garden: (id) => Promise.resolve({ gardenId: readId(id, 'garden') }),
   bed: (id) => Bed.findByPk(readId(id, 'bed'), { raw: true }),
-  event: async (id) => written(await EventRow.findByPk(readId(id, 'entry'), { raw: true })),
+  event: async (id) => written(await EntryRow.findByPk(readId(id, 'entry'), { raw: true })),
   finding: async (id) => written(await EntryRow.findByPk(readId(id, 'finding'), { raw: true })),
 };
-const written = (row: EventRow | EntryRow | null) =>
-  row && { gardenId: row.gardenId, deviceId: row.deviceId };
+const written = (row: EntryRow | null) => row && { gardenId: row.gardenId, deviceId: row.deviceId };
 
 /** What a helper may enter is narrower than what may be sent to the same address. */
 const HELPERS: Readonly<
@@ -39,7 +38,7 @@ const HELPERS: Readonly<
 async function ownPotEntries({ body }: Request, { id: deviceId }: Device): Promise<void> {
   const { ids } = (body ?? {}) as { ids?: unknown };
   const named = Array.isArray(ids) ? [...new Set(ids.filter(Number.isSafeInteger))] : [];
-  const own = await PotEntryRow.count({ where: { id: named as number[], deviceId } });
+  const own = await EntryRow.count({ where: { id: named as number[], deviceId } });
   if (own !== named.length) throw notTheirs(`${HELPERS_ONLY} It may undo only what was entered on it.`);
 }
 

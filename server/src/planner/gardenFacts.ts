@@ -1,7 +1,8 @@
-import type { BedView, EventView } from '@kibble/contract';
+import { EVENT_KINDS, type BedView, type EventView } from '@kibble/contract';
 import { addDays } from '@kibble/core';
 import { Op } from 'sequelize';
-import { EventRow, type Garden } from '../db/models.ts';
+import { EntryRow, type Garden } from '../db/models.ts';
+import { bedOf, ofBeds } from '../record/log.ts';
 import { GLANCE_DAYS, HORIZON_DAYS } from './context.ts';
 import type { Facts } from './facts.ts';
 import type { WallClock } from '../services/clock.ts';
@@ -20,18 +21,20 @@ async function eventsOf(
   options: { from?: string; only?: boolean } = {},
 ): Promise<EventView[]> {
   const { from, only = false } = options;
-  const rows = await EventRow.findAll({
+  const rows = await EntryRow.findAll({
     where: {
       gardenId,
+      sort: ['watering', 'weather'],
+      kind: [...EVENT_KINDS],
       removedAt: null,
-      ...(from === undefined ? {} : { date: { [Op.gte]: from } }),
-      ...(only ? { bedId: beds.map(({ id }) => id) } : {}),
+      ...(from === undefined ? {} : { on: { [Op.gte]: from } }),
+      ...(only ? ofBeds(beds.map(({ id }) => id)) : {}),
     },
-    order: ['date', 'id'],
+    order: ['on', 'id'],
     raw: true,
   });
   const byId = new Map(beds.map((bed) => [bed.id, bed]));
-  return rows.map((row) => eventToView(row, byId.get(row.bedId ?? 0) ?? null, today));
+  return rows.map((row) => eventToView(row, byId.get(bedOf(row) ?? 0) ?? null, today));
 }
 
 /** Everything a garden's plan rests on, as it is on record. */

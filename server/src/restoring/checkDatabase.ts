@@ -1,4 +1,5 @@
 import { ARCHIVE_TABLE_NAMES, wrongInRow } from '@kibble/contract';
+import type { SubjectKind } from '@kibble/core';
 import { columnsOf, listed } from '../db/archiveTables.ts';
 import { MIGRATION_NAMES } from '../db/migrate.ts';
 import { bringUpToDate } from '../db/open.ts';
@@ -9,6 +10,16 @@ import { RESTORE_LIMITS, tooLarge, wrongFile } from './limits.ts';
 const ROWS_AT_ONCE = 5000;
 /** What Kibble keeps besides what an archive holds: derived, and made anew after a restore. */
 const DERIVED = ['kept_rounds', 'forecasts', 'SequelizeMeta'];
+/** What the log was before it was one: copied, and not asked any more. */
+const LEFT_BEHIND = ['log_before', 'events', 'pot_entries', 'said_days', 'alert_ticks'];
+/** The tables in which the subjects of entries lie. */
+const SUBJECT_TABLES: Readonly<Record<SubjectKind, string>> = {
+  garden: 'gardens',
+  bed: 'beds',
+  pot: 'pots',
+  ground: 'grounds',
+  tap: 'taps',
+};
 
 export type OnProgress = (rows: number, of: number) => void;
 
@@ -35,7 +46,7 @@ async function checkSchema(database: RawDatabase): Promise<void> {
 
 /** Refuses tables that are none of Kibble's, once those of an earlier Kibble have become today's. */
 async function checkTables(database: RawDatabase): Promise<void> {
-  const known = new Set<string>([...ARCHIVE_TABLE_NAMES, ...DERIVED]);
+  const known = new Set<string>([...ARCHIVE_TABLE_NAMES, ...DERIVED, ...LEFT_BEHIND]);
   const strange = (await thingsIn(database)).find(({ type, name }) => type === 'table' && !known.has(name));
   if (strange) throw wrongFile(`The file holds a table, ${strange.name}, which no garden of Kibble’s has.`);
   for (const table of ARCHIVE_TABLE_NAMES) {
@@ -159,6 +170,16 @@ async function checkTogether(database: RawDatabase): Promise<void> {
     throw wrongFile(
       `The file cannot be put back. In ${ofTable(missing.table, missing.rowid)}: what it names of ${missing.parent} is not in the file.`,
     );
+  for (const [kind, table] of Object.entries(SUBJECT_TABLES)) {
+    const [astray] = await database.all<{ id: number }>(
+      `SELECT id FROM main.entries WHERE subjectKind = '${kind}'
+         AND NOT EXISTS (SELECT 1 FROM main.${table} AS t WHERE t.id = subjectId) LIMIT 1`,
+    );
+    if (astray)
+      throw wrongFile(
+        `The file cannot be put back. In ${ofTable('entries', astray.id)}: what it names of ${table} is not in the file.`,
+      );
+  }
   const [house] = await database.all<{ n: number }>('SELECT count(*) AS n FROM main.house');
   if ((house?.n ?? 0) > 1) throw wrongFile('The file cannot be put back: it says twice which file it is.');
 }

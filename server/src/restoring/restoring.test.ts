@@ -59,15 +59,24 @@ async function refusalOf(brought: string, into = target()): Promise<Refusal> {
 describe('a file that is put back is checked row by row', () => {
   test.each([
     [
-      "UPDATE events SET litres = -1 WHERE kind = 'watering'",
-      /events, row 1: litres must be 0 or more; got -1/,
+      "UPDATE entries SET body = json_set(body, '$.litres', -1) WHERE kind = 'watering'",
+      /entries, row \d+: litres must be 0 or more; got -1/,
     ],
-    ["UPDATE events SET litres = 'many'", /litres must be a number; got many/],
-    ["UPDATE events SET date = '2026-02-30'", /date must be a day of the calendar.*got 2026-02-30/],
-    ["UPDATE events SET date = '0001-01-01'", /date must be a day of the calendar/],
-    ["UPDATE events SET kind = 'flood'", /kind must be one of watering, skip, rain; got flood/],
-    ["UPDATE events SET at = 'yesterday'", /at must be a moment/],
-    ['UPDATE events SET bedId = 77', /events, row 1: what it names of beds is not in the file/],
+    [
+      "UPDATE entries SET body = json_set(body, '$.litres', 'many') WHERE kind = 'watering'",
+      /litres must be a number; got many/,
+    ],
+    ['UPDATE entries SET "on" = \'2026-02-30\'', /on must be a day of the calendar.*got 2026-02-30/],
+    ['UPDATE entries SET "on" = \'0001-01-01\'', /on must be a day of the calendar/],
+    [
+      "UPDATE entries SET kind = 'flood' WHERE kind = 'watering'",
+      /kind must be one of watering, skip, .*; got flood/,
+    ],
+    ["UPDATE entries SET at = 'yesterday'", /at must be a moment/],
+    [
+      "UPDATE entries SET subjectId = 77 WHERE subjectKind = 'bed'",
+      /entries, row \d+: what it names of beds is not in the file/,
+    ],
     ["UPDATE gardens SET timeZone = 'Mars/Olympus'", /gardens, row 1: timeZone must be a time zone.*Mars/],
     ['UPDATE gardens SET latitudeDeg = 123', /latitudeDeg must be 90 or less; got 123/],
     ["UPDATE gardens SET units = 'furlongs'", /units must be one of metric, us/],
@@ -92,7 +101,7 @@ describe('a file that is put back is checked row by row', () => {
     ],
     [
       'a trigger',
-      ['CREATE TRIGGER sly AFTER INSERT ON events BEGIN DELETE FROM beds; END'],
+      ['CREATE TRIGGER sly AFTER INSERT ON entries BEGIN DELETE FROM beds; END'],
       /trigger, sly, which no garden/,
     ],
     ['a table of another program', ['CREATE TABLE recipes (name TEXT)'], /table, recipes, which no garden/],
@@ -103,7 +112,7 @@ describe('a file that is put back is checked row by row', () => {
     ],
     [
       'a table without its columns',
-      ['ALTER TABLE events DROP COLUMN note'],
+      ['ALTER TABLE entries DROP COLUMN note'],
       /not as Kibble makes them.*note/,
     ],
     ['a missing table', ['DROP TABLE drafts'], /not as Kibble makes them.*drafts/],
@@ -113,13 +122,13 @@ describe('a file that is put back is checked row by row', () => {
 
   test('a sound one passes, with nothing but its rows; derived tables are made anew', async () => {
     const into = target();
-    await prepareRestore(await changed('CREATE INDEX mine ON events (note)'), into);
+    await prepareRestore(await changed('CREATE INDEX mine ON entries (note)'), into);
     const database = await openRaw(into);
     const things = await database.all<{ name: string }>(
       "SELECT name FROM sqlite_master WHERE name = 'mine' OR type IN ('view', 'trigger')",
     );
     const [row] = await database.all<{ litres: number; id: string }>(
-      "SELECT litres, (SELECT id FROM house) AS id FROM events WHERE kind = 'watering'",
+      "SELECT json_extract(body, '$.litres') AS litres, (SELECT id FROM house) AS id FROM entries WHERE kind = 'watering'",
     );
     await database.close();
     expect(things).toEqual([]);
@@ -185,7 +194,7 @@ describe('where it is checked', () => {
     expect(rows.at(-1)).toBeGreaterThan(10);
     expect(checking.progress()).toBeNull();
     await expect(
-      checking.check(await changed("UPDATE events SET date = '2026-02-30'"), target()),
+      checking.check(await changed('UPDATE entries SET "on" = \'2026-02-30\''), target()),
     ).rejects.toThrow('must be a day of the calendar');
     await checking.stop();
   }, 60_000);

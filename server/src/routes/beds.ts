@@ -70,8 +70,8 @@ export function bedRoutes(services: Services) {
     }),
     moveSetting: act(services, async (req, proving) => {
       const { on } = read(settingMove, req.body);
-      const { id, gardenId, bedId } = await moveSetting(readId(req.params.id, 'entry'), on, wall);
-      const beds = bedId === null ? [] : [bedId];
+      const { id, gardenId, subjectId } = await moveSetting(readId(req.params.id, 'entry'), on, wall);
+      const beds = [subjectId];
       if (proving) await prove(beds, 'on', wall, log);
       return { body: { ids: [id] }, touched: { gardenId, beds } };
     }),

@@ -1,6 +1,13 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ARCHIVE_FORMAT, ARCHIVE_TABLE_NAMES, archiveJson, type ArchiveJson } from '@kibble/contract';
+import {
+  ARCHIVE_FORMAT,
+  ARCHIVE_TABLE_NAMES,
+  archiveJson,
+  EVENT_KINDS,
+  type ArchiveJson,
+} from '@kibble/contract';
+import { FINDING_SORTS } from '@kibble/core';
 import { zip, type AsyncZippable } from 'fflate';
 import Papa from 'papaparse';
 import type { Sequelize } from 'sequelize';
@@ -39,6 +46,21 @@ kibble.json alone, and shows what it holds before it does.
 /** What a spreadsheet would compute. The library's own pattern ends at a line break, and lets a cell with one in it through. */
 const FORMULA = /^[=+\-@\t\r]/;
 
+/** An entry with the plain figures and words of what it says beside it, each under a name of its own. */
+function spread(entry: Row): Row {
+  let said: unknown = null;
+  try {
+    said = JSON.parse(String(entry.body));
+  } catch {
+    // What cannot be read stands as it is, in its own column.
+  }
+  if (typeof said !== 'object' || said === null) return entry;
+  const plain = Object.entries(said).filter(
+    ([name, value]) => name !== 'kind' && ['string', 'number', 'boolean'].includes(typeof value),
+  );
+  return { ...entry, ...Object.fromEntries(plain.map(([name, value]) => [`body.${name}`, value as string])) };
+}
+
 /** Everything in one zip: the database as it stands at this moment, JSON with its schema, and a CSV a table. */
 export async function writeArchive(file: string, folder: string, now: Date): Promise<Uint8Array> {
   mkdirSync(folder, { recursive: true });
@@ -54,10 +76,11 @@ export async function writeArchive(file: string, folder: string, now: Date): Pro
       [JSON_FILE]: text(JSON.stringify(json)),
       'kibble.schema.json': text(JSON.stringify(z.toJSONSchema(archiveJson), null, 2)),
     };
-    for (const table of ARCHIVE_TABLE_NAMES)
-      files[`csv/${table}.csv`] = text(
-        Papa.unparse({ fields: columnsOf(table), data: json.rows[table] }, { escapeFormulae: FORMULA }),
-      );
+    for (const table of ARCHIVE_TABLE_NAMES) {
+      const rows = table === 'entries' ? json.rows.entries.map(spread) : json.rows[table];
+      const fields = [...new Set([...columnsOf(table), ...rows.flatMap((row) => Object.keys(row))])];
+      files[`csv/${table}.csv`] = text(Papa.unparse({ fields, data: rows }, { escapeFormulae: FORMULA }));
+    }
     return await new Promise<Uint8Array>((done, failed) =>
       zip(files, { level: 6 }, (error, data) => (error ? failed(error) : done(data))),
     );
@@ -65,6 +88,10 @@ export async function writeArchive(file: string, folder: string, now: Date): Pro
     rmSync(copy, { force: true });
   }
 }
+
+const quoted = (words: readonly string[]): string => words.map((word) => `'${word}'`).join(', ');
+const FOUND = quoted(FINDING_SORTS);
+const HAPPENED = quoted(EVENT_KINDS);
 
 /** What a database of today's state holds, garden by garden. */
 export async function factsOf(file: string) {
@@ -80,10 +107,11 @@ export async function factsOf(file: string) {
     }>(
       `SELECT name,
          (SELECT count(*) FROM beds WHERE gardenId = g.id AND archivedAt IS NULL) AS beds,
-         (SELECT count(*) FROM events WHERE gardenId = g.id AND kind = 'watering' AND removedAt IS NULL) AS waterings,
-         (SELECT count(*) FROM entries WHERE gardenId = g.id AND removedAt IS NULL AND sort <> 'setting') AS readings,
-         (SELECT min(date) FROM events WHERE gardenId = g.id AND removedAt IS NULL) AS "from",
-         (SELECT max(date) FROM events WHERE gardenId = g.id AND removedAt IS NULL) AS "to"
+         (SELECT count(*) FROM entries WHERE gardenId = g.id AND kind = 'watering' AND removedAt IS NULL) AS waterings,
+         (SELECT count(*) FROM entries WHERE gardenId = g.id AND removedAt IS NULL
+            AND subjectKind IN ('bed', 'ground', 'tap') AND sort IN (${FOUND})) AS readings,
+         (SELECT min("on") FROM entries WHERE gardenId = g.id AND removedAt IS NULL AND kind IN (${HAPPENED})) AS "from",
+         (SELECT max("on") FROM entries WHERE gardenId = g.id AND removedAt IS NULL AND kind IN (${HAPPENED})) AS "to"
        FROM gardens g ORDER BY id`,
     );
     const [weather] = await database.all<{ n: number }>('SELECT count(*) AS n FROM weather_days');

@@ -4,6 +4,7 @@ import { Op } from 'sequelize';
 import type { z } from 'zod';
 import { Bed, EntryRow, Ground, Planting, Tap } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
+import { ofBeds } from '../record/log.ts';
 import { sinceOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
 import { findBed } from './find.ts';
@@ -52,7 +53,7 @@ const bedAsBody = (view: BedView, current: Planting | null) => ({
 
 const standingSettings = async (bed: Bed) =>
   settingsToView(
-    await EntryRow.findAll({ where: { bedId: bed.id, sort: 'setting', removedAt: null }, raw: true }),
+    await EntryRow.findAll({ where: { ...ofBeds(bed.id), sort: 'setting', removedAt: null }, raw: true }),
     bed.startOn,
     [],
   );

@@ -1,8 +1,8 @@
-import { isShared, knownBed, toStore, type BedView, type FindingView } from '@kibble/contract';
+import { isShared, knownBed, type BedView, type FindingView } from '@kibble/contract';
 import {
   addDays,
   cropById,
-  FINDING_FACTS,
+  FINDING_SORTS,
   mayToughen,
   oddities,
   toughenWindow,
@@ -10,9 +10,11 @@ import {
   type Finding,
   type Oddity,
   type PlantingInput,
+  type Subject,
 } from '@kibble/core';
 import type { z } from 'zod';
 import type { findingBody } from '@kibble/contract';
+import { append } from '../record/log.ts';
 import { EntryRow, Planting, type Bed, type Garden, type Tap } from '../db/models.ts';
 import { Refusal, refusing } from '../errors.ts';
 import { todayOf, type WallClock } from './clock.ts';
@@ -76,21 +78,24 @@ export async function logFinding(
   if (!body.confirmed) await askAgain(body.input, bed?.id, wall);
   // How the bed was watered on that day, not how it is now.
   const watered = bed ? settingNow((await findBedView(bed.id, wall)).view.settings, 'watered', on) : null;
-  const row = await EntryRow.create({
+  const row = await append({
     gardenId: garden.id,
-    bedId: bed?.id ?? null,
-    tapId: tap?.id ?? null,
-    groundId: bed && isShared(body.input.kind) ? bed.groundId : null,
-    sort: FINDING_FACTS[body.input.kind].sort,
-    kind: body.input.kind,
-    date: on,
+    subject: subjectOfFinding(body.input, bed, tap),
+    bedId: bed && isShared(body.input.kind) ? bed.id : null,
+    body: body.input,
+    on,
     at: wall.now(),
     method: watered?.method ?? null,
-    ...toStore(body.input),
     note: body.note ?? null,
-    removedAt: null,
   });
   return entryToView(row);
+}
+
+/** What a finding is of: the ground where it holds for every bed on that, else the bed or the tap it was made at. */
+function subjectOfFinding({ kind }: Finding, bed: Bed | null, tap: Tap | null): Subject {
+  if (bed) return isShared(kind) ? { kind: 'ground', id: bed.groundId } : { kind: 'bed', id: bed.id };
+  if (tap) return { kind: 'tap', id: tap.id };
+  throw new Error('a finding is of a bed or of a tap');
 }
 
 /** Days ahead to which the plan can be changed by hand. */
@@ -146,7 +151,7 @@ async function checkDrySpell(
 
 /** Beds on which a finding tells: its own, those on the same ground, those on its tap. */
 export async function bedsOfFinding(row: Pick<FindingView, 'bedId' | 'tapId' | 'input'>): Promise<number[]> {
-  if (row.tapId !== null) return bedsOnTap(row.tapId);
+  if (row.tapId !== null) return bedsOnTap(await findTap(row.tapId));
   if (row.bedId === null) return [];
   const { bed } = await findBed(row.bedId);
   return isShared(row.input.kind) ? bedsOnGround(bed) : [bed.id];
@@ -155,7 +160,8 @@ export async function bedsOfFinding(row: Pick<FindingView, 'bedId' | 'tapId' | '
 /** Marks a finding as taken back, or brings it back. */
 export async function markFinding(id: number, removedAt: Date | null): Promise<FindingView | { id: number }> {
   const row = await EntryRow.findByPk(id);
-  if (!row || row.sort === 'setting') throw new Refusal('not-found', `There is no finding ${id}.`, 'finding');
+  if (!row || !(FINDING_SORTS as readonly string[]).includes(row.sort))
+    throw new Refusal('not-found', `There is no finding ${id}.`, 'finding');
   await row.update({ removedAt });
   // One that cannot be read can be taken back all the same.
   const [view] = entriesToView([row], []);

@@ -1,5 +1,6 @@
-import { entryFromStore, type FindingView } from '@kibble/contract';
+import { findingFromStore, type FindingView } from '@kibble/contract';
 import type { EntryRow } from '../db/models.ts';
+import { bedOf } from '../record/log.ts';
 
 /** What a row that cannot be read was, and why it is set aside. */
 export interface SetAside {
@@ -11,21 +12,21 @@ export interface SetAside {
 /** Stored entries as they are shown; what cannot be read is set aside and named, and locks nothing. */
 export function entriesToView(rows: readonly EntryRow[], setAside: SetAside[]): FindingView[] {
   return rows.flatMap((row) => {
-    const input = entryFromStore(row.kind, row.version, row.input);
+    const input = findingFromStore(row.kind, row.version, row.body);
     if (input)
       return [
         {
           id: row.id,
-          bedId: row.bedId,
-          tapId: row.tapId ?? null,
-          on: row.date,
+          bedId: bedOf(row),
+          tapId: row.subjectKind === 'tap' ? row.subjectId : null,
+          on: row.on,
           method: (row.method ?? null) as FindingView['method'],
           input,
           note: row.note ?? null,
         },
       ];
     setAside.push({
-      what: `a ${row.sort} (${row.kind}) of ${row.date}`,
+      what: `a ${row.sort} (${row.kind}) of ${row.on}`,
       id: row.id,
       why: 'its text is not understood',
     });

@@ -1,6 +1,8 @@
 import type { BedView, GardenBody, GardenLimits, GardenPatch, GardenView } from '@kibble/contract';
+import { FINDING_SORTS } from '@kibble/core';
 import { Op } from 'sequelize';
 import { Bed, EntryRow, Garden, Ground, OwnCrop, Planting, Tap } from '../db/models.ts';
+import { ofBeds } from '../record/log.ts';
 import { bedToView, ownCropEntries } from './bedView.ts';
 import { setClock, todayOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
@@ -96,20 +98,33 @@ export async function gardenToView(
   const bedId = beds.map(({ id }) => id);
   const newestFirst = {
     order: [
-      ['date', 'DESC'],
+      ['on', 'DESC'],
       ['id', 'DESC'],
     ] as [string, string][],
     ...raw,
   };
   // Of a few beds only what concerns them is read: their own entries, and those of their garden's taps and grounds.
   const concerning = only
-    ? { [Op.or]: [{ bedId }, { groundId: beds.map(({ groundId }) => groundId) }, { bedId: null }] }
+    ? {
+        [Op.or]: [
+          ofBeds(bedId),
+          { bedId },
+          { subjectKind: 'ground', subjectId: beds.map(({ groundId }) => groundId) },
+          { subjectKind: 'tap' },
+        ],
+      }
     : {};
   const [ownRows, taps, found, grounds, plantings] = await Promise.all([
     OwnCrop.findAll({ where, order: ['id'], ...raw }),
     Tap.findAll({ where, order: ['id'], ...raw }),
     EntryRow.findAll({
-      where: { ...where, ...concerning, removedAt: null, sort: { [Op.ne]: 'setting' } },
+      where: {
+        ...where,
+        ...concerning,
+        removedAt: null,
+        sort: [...FINDING_SORTS],
+        subjectKind: ['bed', 'ground', 'tap'],
+      },
       ...newestFirst,
     }),
     Ground.findAll({ where, ...raw }),
@@ -118,7 +133,9 @@ export async function gardenToView(
   const ownCrops = ownCropEntries(ownRows, setAside);
   const today = todayOf(garden, wall);
   const findings = entriesToView(found, setAside);
-  const groundOfEntry = new Map(found.map(({ id, groundId }) => [id, groundId ?? null]));
+  const groundOfEntry = new Map(
+    found.map(({ id, subjectKind, subjectId }) => [id, subjectKind === 'ground' ? subjectId : null]),
+  );
   const plantingsOf = grouped(plantings, ({ bedId: id }) => id);
   const ofTap = grouped(findings, ({ tapId }) => tapId);
   const ofGround = grouped(findings, ({ id }) => groundOfEntry.get(id) ?? null);
@@ -129,8 +146,8 @@ export async function gardenToView(
   // Settings are most of what a large garden's beds are: read and told some beds at a time, so that nobody waits for all.
   for (let i = 0; i < beds.length; i += BEDS_AT_ONCE) {
     const some = beds.slice(i, i + BEDS_AT_ONCE);
-    const where = { bedId: some.map(({ id }) => id), removedAt: null, sort: 'setting' };
-    const settings = grouped(await EntryRow.findAll({ where, ...newestFirst }), ({ bedId: id }) => id);
+    const where = { ...ofBeds(some.map(({ id }) => id)), removedAt: null, sort: 'setting' };
+    const settings = grouped(await EntryRow.findAll({ where, ...newestFirst }), ({ subjectId }) => subjectId);
     for (const bed of some)
       views.push(
         bedToView({

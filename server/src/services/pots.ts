@@ -8,9 +8,11 @@ import type {
   PotsView,
 } from '@kibble/contract';
 import { addDays, checkWeight, standingOn, stands, vesselModel } from '@kibble/core';
+import { Op } from 'sequelize';
 import type { z } from 'zod';
-import { Bed, Planting, PotEntryRow, PotRow, type Garden } from '../db/models.ts';
+import { Bed, EntryRow, Planting, PotRow, type Garden } from '../db/models.ts';
 import { Refusal, refusing } from '../errors.ts';
+import { append } from '../record/log.ts';
 import { beforeItsTime } from './beforeItsTime.ts';
 import { sinceOf, todayOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
@@ -106,14 +108,13 @@ export async function changePot(
       : kept;
   await pot.update({ ...columns(body), earlier: JSON.stringify(earlier), version: pot.version + 1 });
   if (rootsFound === 'upper half')
-    await PotEntryRow.create({
+    await append({
       gardenId: pot.gardenId,
-      potId: pot.id,
-      kind: 'seen',
-      date: today,
+      subject: { kind: 'pot', id: pot.id },
+      body: { kind: 'seen', sign: 'roots in the upper half only' },
+      on: today,
       hour: hourOf(garden, wall),
       at: wall.now(),
-      input: JSON.stringify({ kind: 'seen', sign: 'roots in the upper half only' }),
     });
 }
 
@@ -197,14 +198,13 @@ export async function logEntries(
         `Day must lie from ${pot.startOn}, its first day, to ${today} (today); got ${date}`,
         `entries.${i}.date`,
       );
-    const row = await PotEntryRow.create({
+    const row = await append({
       gardenId: garden.id,
-      potId,
-      kind: entry.kind,
-      date,
+      subject: { kind: 'pot', id: potId },
+      body: entry,
+      on: date,
       hour: hour ?? (date === today ? hourOf(garden, wall) : MORNING),
       at: wall.now(),
-      input: JSON.stringify(entry),
     });
     made.push(row.id);
   }
@@ -220,14 +220,13 @@ export async function logPh(
   const today = todayOf(garden, wall);
   if (date !== undefined && date > today)
     throw new Refusal('invalid', `Day must be ${today} (today) or earlier; got ${date}`, 'date');
-  const row = await PotEntryRow.create({
+  const row = await append({
     gardenId: garden.id,
-    potId: null,
-    kind: 'ph',
-    date: date ?? today,
+    subject: { kind: 'garden', id: garden.id },
+    body: { kind: 'ph', ph, of },
+    on: date ?? today,
     hour: hourOf(garden, wall),
     at: wall.now(),
-    input: JSON.stringify({ ph, of }),
   });
   return row.id;
 }
@@ -238,11 +237,15 @@ export async function markEntries(
   ids: readonly number[],
   removedAt: Date | null,
 ): Promise<void> {
-  const where = { gardenId: garden.id, id: [...ids] };
-  const there = await PotEntryRow.count({ where });
+  const where = {
+    gardenId: garden.id,
+    id: [...ids],
+    [Op.or]: [{ subjectKind: 'pot' }, { kind: 'ph' }],
+  };
+  const there = await EntryRow.count({ where });
   if (there !== new Set(ids).size)
     throw new Refusal('not-found', 'One of these entries is not of this garden.', 'ids');
-  await PotEntryRow.update({ removedAt }, { where });
+  await EntryRow.update({ removedAt }, { where });
 }
 
 /** Days of a bed's log that a pot begins with. */

@@ -1,7 +1,8 @@
-import { potEntryFrom, potFacts, type PotFacts } from '@kibble/contract';
+import { bodyFromStore, potFacts, type PotFacts } from '@kibble/contract';
 import { isIsoDate, type PotEntry } from '@kibble/core';
+import { Op } from 'sequelize';
 import { z } from 'zod';
-import { PotEntryRow, PotRow, SequenceRow, type Garden } from '../db/models.ts';
+import { EntryRow, PotRow, SequenceRow, type Garden } from '../db/models.ts';
 import { grouped } from './grouped.ts';
 
 const plantings = z.array(
@@ -54,8 +55,6 @@ export interface PotsOnRecord {
 }
 export const NO_POTS: PotsOnRecord = { pots: [], unread: [], ph: [], sequences: [] };
 
-const phInput = z.object({ ph: z.number(), of: z.enum(['tap', 'rain', 'batch']) });
-
 function parsed<T extends z.ZodType>(schema: T, text: string): z.infer<T> | null {
   try {
     const read = schema.safeParse(JSON.parse(text));
@@ -94,20 +93,26 @@ export async function potsOnRecord(garden: Garden): Promise<PotsOnRecord> {
   const where = { gardenId: garden.id };
   const [rows, entryRows, sequences] = await Promise.all([
     PotRow.findAll({ where, order: ['position', 'id'], raw: true }),
-    PotEntryRow.findAll({ where: { ...where, removedAt: null }, order: ['date', 'hour', 'id'], raw: true }),
+    EntryRow.findAll({
+      where: { ...where, [Op.or]: [{ subjectKind: 'pot' }, { kind: 'ph' }], removedAt: null },
+      order: ['on', 'hour', 'id'],
+      raw: true,
+    }),
     SequenceRow.findAll({ where: { ...where, endedAt: null }, order: ['id'], raw: true }),
   ]);
   const record: PotsOnRecord = { pots: [], unread: [], ph: [], sequences: [] };
   for (const row of entryRows) {
-    if (row.potId !== null) continue;
-    const read = parsed(phInput, row.input);
-    if (read) record.ph.push({ id: row.id, date: row.date, ...read });
+    const body = bodyFromStore(row.kind, row.version, row.body);
+    if (body?.kind === 'ph') record.ph.push({ id: row.id, date: row.on, ph: body.ph, of: body.of });
   }
-  const byPot = grouped(entryRows, ({ potId }) => potId);
+  const byPot = grouped(
+    entryRows.filter(({ subjectKind }) => subjectKind === 'pot'),
+    ({ subjectId }) => subjectId,
+  );
   for (const row of rows) {
-    const entries = (byPot.get(row.id) ?? []).flatMap(({ id, date, hour, input }) => {
-      const entry = potEntryFrom(input);
-      return entry ? [{ id, date, hour, entry }] : [];
+    const entries = (byPot.get(row.id) ?? []).flatMap(({ id, on, hour, kind, version, body }) => {
+      const entry = bodyFromStore(kind, version, body) as PotEntry | null;
+      return entry ? [{ id, date: on, hour: hour ?? 0, entry }] : [];
     });
     const pot = potOfRow(row, entries);
     if (pot) record.pots.push(pot);

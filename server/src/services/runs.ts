@@ -82,6 +82,7 @@ export async function closeSelfStopped(wall: WallClock): Promise<number[]> {
       { minutes: row.minutes, asPlanned: false, note: 'one run by the clock' },
       todayOf(garden, wall),
       wall,
+      'timer',
     );
   }
   return gardens;

@@ -1,6 +1,7 @@
 import type { SaidBody } from '@kibble/contract';
 import { addDays } from '@kibble/core';
-import { SaidDayRow, type Garden } from '../db/models.ts';
+import { EntryRow, type Garden } from '../db/models.ts';
+import { append } from '../record/log.ts';
 import { Refusal } from '../errors.ts';
 
 /** Days behind and ahead of which the weather can be said. */
@@ -14,7 +15,13 @@ export async function saySo(garden: Garden, today: string, { days }: SaidBody, a
   for (const [i, { date, said }] of days.entries()) {
     if (date < from || date > to)
       throw new Refusal('invalid', `Day must lie from ${from} to ${to}; got ${date}`, `days.${i}.date`);
-    const row = await SaidDayRow.create({ gardenId: garden.id, date, said: JSON.stringify(said), at });
+    const row = await append({
+      gardenId: garden.id,
+      subject: { kind: 'garden', id: garden.id },
+      body: { kind: 'manual forecast', forecast: said },
+      on: date,
+      at,
+    });
     ids.push(row.id);
   }
   return ids;
@@ -22,9 +29,9 @@ export async function saySo(garden: Garden, today: string, { days }: SaidBody, a
 
 /** Takes what was said back. */
 export async function unsay(garden: Garden, ids: readonly number[], at: Date): Promise<void> {
-  const [count] = await SaidDayRow.update(
+  const [count] = await EntryRow.update(
     { removedAt: at },
-    { where: { id: [...ids], gardenId: garden.id, removedAt: null } },
+    { where: { id: [...ids], gardenId: garden.id, kind: 'manual forecast', removedAt: null } },
   );
   if (count === 0) throw new Refusal('not-found', `Nothing of ${garden.name} was said under these.`, 'ids');
 }

@@ -123,6 +123,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     '012',
     '013',
     '014',
+    '015',
   ]);
   await again.close();
   sequelize = await openDatabase(file);

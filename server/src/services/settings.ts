@@ -1,6 +1,7 @@
-import { settingFromStore, toStore, type BedBody, type SettingView } from '@kibble/contract';
+import { settingFromStore, type BedBody, type SettingView } from '@kibble/contract';
 import { SETTING_KINDS, type Setting, type SettingKind, type SettingValues } from '@kibble/core';
 import { EntryRow } from '../db/models.ts';
+import { append, appendAll, ofBeds, type NewEntry } from '../record/log.ts';
 import { Refusal } from '../errors.ts';
 import { sinceOf, todayOf, type WallClock } from './clock.ts';
 import type { SetAside } from './entryView.ts';
@@ -41,10 +42,10 @@ export function settingsToView(
   setAside: SetAside[],
 ): SettingView[] {
   const views = rows.flatMap((row): SettingView[] => {
-    const setting = settingFromStore(row.kind, row.version, row.input);
-    if (setting) return [{ id: row.id, from: row.date, setting }];
+    const setting = settingFromStore(row.kind, row.version, row.body);
+    if (setting) return [{ id: row.id, from: row.on, setting }];
     setAside.push({
-      what: `how a bed was from ${row.date} on (${row.kind})`,
+      what: `how a bed was from ${row.on} on (${row.kind})`,
       id: row.id,
       why: 'its text is not understood',
     });
@@ -80,16 +81,12 @@ function same(a: Setting, b: Setting): boolean {
   return JSON.stringify(plain(a)) === JSON.stringify(plain(b));
 }
 
-const rowOf = (bed: { id: number; gardenId: number }, setting: Setting, from: string, at: Date) => ({
-  gardenId: bed.gardenId,
-  bedId: bed.id,
-  tapId: setting.kind === 'tap' ? setting.value : null,
-  sort: 'setting' as const,
-  kind: setting.kind,
-  date: from,
-  at,
-  ...toStore(setting),
-});
+const entryOf = (
+  bed: { id: number; gardenId: number },
+  setting: Setting,
+  on: string,
+  at: Date,
+): NewEntry => ({ gardenId: bed.gardenId, subject: { kind: 'bed', id: bed.id }, body: setting, on, at });
 
 /** Writes down how a new bed is, from its first day on. */
 export async function firstSettings(
@@ -98,7 +95,7 @@ export async function firstSettings(
   from: string,
   at: Date,
 ): Promise<void> {
-  await EntryRow.bulkCreate(settings.map((setting) => rowOf(bed, setting, from, at)));
+  await appendAll(settings.map((setting) => entryOf(bed, setting, from, at)));
 }
 
 /**
@@ -126,8 +123,8 @@ export async function setSince(
     const before = of.filter(({ id }) => !gone.includes(id)).at(-1);
     // What takes the place of something stands as an entry of its own, so that it can be taken back.
     if (gone.length === 0 && before && same(before.setting, setting)) continue;
-    const row = await EntryRow.create(rowOf(bed, setting, always ? bed.startOn : since, at));
-    if (gone.length > 0) await EntryRow.update({ replacedBy: row.id }, { where: { id: gone } });
+    const row = await append(entryOf(bed, setting, always ? bed.startOn : since, at));
+    if (gone.length > 0) await EntryRow.update({ supersededBy: row.id }, { where: { id: gone } });
     made.push(row.id);
   }
   return made;
@@ -146,10 +143,10 @@ async function findSetting(id: number, field: string): Promise<EntryRow> {
  */
 export async function moveSetting(id: number, on: string, wall: WallClock): Promise<EntryRow> {
   const row = await findSetting(id, 'id');
-  const { bedId, kind } = row;
+  const { subjectId: bedId, kind } = row;
   const standing = await EntryRow.findAll({
-    where: { bedId, kind, sort: 'setting', removedAt: null },
-    order: ['date', 'id'],
+    where: { ...ofBeds(bedId), kind, sort: 'setting', removedAt: null },
+    order: ['on', 'id'],
   });
   const place = standing.findIndex((other) => other.id === id);
   const before = standing[place - 1];
@@ -157,32 +154,32 @@ export async function moveSetting(id: number, on: string, wall: WallClock): Prom
   if (!before)
     throw new Refusal('conflict', 'How a bed began holds from its first day on; change it instead.', 'id');
   const since = sinceOf(on, todayOf(await findGarden(row.gardenId), wall), { field: 'on' });
-  if (since <= before.date)
+  if (since <= before.on)
     throw new Refusal(
       'invalid',
-      `Since when must be after ${before.date}, the change before; got ${since}`,
+      `Since when must be after ${before.on}, the change before; got ${since}`,
       'on',
     );
-  if (after && since >= after.date)
+  if (after && since >= after.on)
     throw new Refusal(
       'invalid',
-      `Since when must be before ${after.date}, the change after; got ${since}`,
+      `Since when must be before ${after.on}, the change after; got ${since}`,
       'on',
     );
-  const { gardenId, tapId, sort, version, input } = row;
+  const { gardenId, subjectKind, subjectId, sort, version, body } = row;
   const at = wall.now();
   const made = await EntryRow.create({
     gardenId,
-    bedId,
-    tapId,
+    subjectKind,
+    subjectId,
     sort,
     kind,
-    date: since,
+    on: since,
     at,
     version,
-    input,
+    body,
   });
-  await row.update({ removedAt: at, replacedBy: made.id });
+  await row.update({ removedAt: at, supersededBy: made.id });
   return made;
 }
 
@@ -193,10 +190,10 @@ export async function takeBackSettings(ids: readonly number[], at: Date): Promis
     const row = await findSetting(id, 'ids');
     gardenId = row.gardenId;
     if (row.removedAt) continue;
-    const { bedId, kind } = row;
+    const { subjectId: bedId, kind } = row;
     await row.update({ removedAt: at });
-    await EntryRow.update({ removedAt: null, replacedBy: null }, { where: { replacedBy: id } });
-    if ((await EntryRow.count({ where: { bedId, kind, sort: 'setting', removedAt: null } })) === 0)
+    await EntryRow.update({ removedAt: null, supersededBy: null }, { where: { supersededBy: id } });
+    if ((await EntryRow.count({ where: { ...ofBeds(bedId), kind, sort: 'setting', removedAt: null } })) === 0)
       throw new Refusal('conflict', 'A bed is something from its first day on; change it instead.', 'ids');
   }
   return gardenId;

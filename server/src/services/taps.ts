@@ -1,5 +1,12 @@
-import { toStore, type FindingView, type TapBody, type TapChange, type TapView } from '@kibble/contract';
+import {
+  settingFromStore,
+  type FindingView,
+  type TapBody,
+  type TapChange,
+  type TapView,
+} from '@kibble/contract';
 import { EntryRow, Tap, type Garden } from '../db/models.ts';
+import { append } from '../record/log.ts';
 import { sinceOf, todayOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
 import { findGarden } from './find.ts';
@@ -32,26 +39,25 @@ export async function changeTap(tap: Tap, body: TapChange, wall: WallClock): Pro
   checkVersion(tap.name, version, tap.version, yours, tap.get({ plain: true }));
   const since = sinceOf(told, todayOf(await findGarden(tap.gardenId), wall), { words: 'On it since' });
   if (body.nozzle !== tap.nozzle && !sameNozzle) {
-    await EntryRow.create({
+    await append({
       gardenId: tap.gardenId,
-      bedId: null,
-      tapId: tap.id,
-      sort: 'change',
-      kind: 'changed',
-      date: since,
+      subject: { kind: 'tap', id: tap.id },
+      body: { kind: 'changed', what: 'nozzle' },
+      on: since,
       at: wall.now(),
-      ...toStore({ kind: 'changed', what: 'nozzle' }),
     });
   }
   await tap.update({ ...tapColumns(body), version: tap.version + 1 });
 }
 
 /** Beds that draw from a tap, or once did: what is read at it is read for them. */
-export async function bedsOnTap(tapId: number): Promise<number[]> {
+export async function bedsOnTap({ id: tapId, gardenId }: Pick<Tap, 'id' | 'gardenId'>): Promise<number[]> {
   const rows = await EntryRow.findAll({
-    where: { tapId, sort: 'setting', removedAt: null },
-    attributes: ['bedId'],
+    where: { gardenId, sort: 'setting', kind: 'tap', removedAt: null },
     raw: true,
   });
-  return [...new Set(rows.flatMap(({ bedId }) => bedId ?? []))];
+  const drew = rows.filter(
+    ({ kind, version, body }) => settingFromStore(kind, version, body)?.value === tapId,
+  );
+  return [...new Set(drew.map(({ subjectId }) => subjectId))];
 }

@@ -1,39 +1,43 @@
-import { tickView, type TickBody, type TickView } from '@kibble/contract';
+import { bodyFromStore, tickView, type TickBody, type TickView } from '@kibble/contract';
 import { addDays, isSeenTo } from '@kibble/core';
-import { Op } from 'sequelize';
-import { TickRow, type Garden } from '../db/models.ts';
+import { EntryRow, type Garden } from '../db/models.ts';
+import { append } from '../record/log.ts';
 
 /** Ticks of weather that ended so long ago say nothing of what is ahead, days. Judgement. */
 const REMEMBERED_DAYS = 30;
 
-/** What was ticked of alerts of late and stands. */
-export async function ticksOf(garden: Garden, today: string): Promise<TickView[]> {
-  const rows = await TickRow.findAll({
-    where: {
-      gardenId: garden.id,
-      removedAt: null,
-      until: { [Op.gte]: addDays(today, -REMEMBERED_DAYS) },
-    },
+/** Every tick that stands, with its entry; one that cannot be read is none. */
+async function standing(garden: Garden): Promise<{ id: number; tick: TickView }[]> {
+  const rows = await EntryRow.findAll({
+    where: { gardenId: garden.id, sort: 'task', kind: 'task done', removedAt: null },
     order: ['id'],
     raw: true,
   });
-  return rows.flatMap((row) => {
-    const read = tickView.safeParse(row);
-    return read.success ? [read.data] : [];
+  return rows.flatMap(({ id, kind, version, body }) => {
+    const read = tickView.safeParse(bodyFromStore(kind, version, body));
+    return read.success ? [{ id, tick: read.data }] : [];
   });
+}
+
+/** What was ticked of alerts of late and stands. */
+export async function ticksOf(garden: Garden, today: string): Promise<TickView[]> {
+  const since = addDays(today, -REMEMBERED_DAYS);
+  return (await standing(garden)).flatMap(({ tick }) => (tick.until >= since ? [tick] : []));
 }
 
 /** Ticks an act of an alert, or takes back every tick by which it counts as seen to. */
 export async function tick(garden: Garden, body: TickBody, at: Date): Promise<void> {
   const { done, ...what } = body;
   if (done) {
-    await TickRow.create({ gardenId: garden.id, ...what, at });
+    await append({
+      gardenId: garden.id,
+      subject: { kind: 'garden', id: garden.id },
+      body: { kind: 'task done', ...what },
+      on: what.from,
+      at,
+    });
     return;
   }
-  const rows = await TickRow.findAll({
-    where: { gardenId: garden.id, code: what.code, act: what.act, removedAt: null },
-    raw: true,
-  });
-  const holding = rows.filter((row) => isSeenTo([row], what, what.act));
-  await TickRow.update({ removedAt: at }, { where: { id: holding.map(({ id }) => id) } });
+  const holding = (await standing(garden)).filter(({ tick: other }) => isSeenTo([other], what, what.act));
+  await EntryRow.update({ removedAt: at }, { where: { id: holding.map(({ id }) => id) } });
 }

@@ -14,6 +14,7 @@ import {
 } from '@kibble/core';
 import type { z } from 'zod';
 import { EntryRow, type Bed } from '../db/models.ts';
+import { ofBeds } from '../record/log.ts';
 import { Refusal, refusing } from '../errors.ts';
 import { createBed, findBedView } from './beds.ts';
 import { sinceOf, type WallClock } from './clock.ts';
@@ -121,7 +122,7 @@ export async function changeTree(
   if (facts) checkLaid(facts, view.textureClass, delivery.litresPerMinute);
   // What it was before that day stays what it was.
   const told = await EntryRow.count({
-    where: { bedId: bed.id, kind: 'tree', sort: 'setting', removedAt: null },
+    where: { ...ofBeds(bed.id), kind: 'tree', sort: 'setting', removedAt: null },
   });
   if (told === 0 && since > bed.startOn)
     await firstSettings(bed, [{ kind: 'tree', value: null }], bed.startOn, wall.now());

@@ -1,14 +1,22 @@
-import { givenOf, type BedView, type EventView, type SkipBody, type WateringBody } from '@kibble/contract';
-import { addDays, type GivenWater, type ToldWater } from '@kibble/core';
-import { EventRow, type Bed } from '../db/models.ts';
+import {
+  bodyFromStore,
+  EVENT_KINDS,
+  givenOf,
+  type BedView,
+  type EventView,
+  type SkipBody,
+  type WateringBody,
+} from '@kibble/contract';
+import { addDays, type EntryBody, type EntrySource, type GivenWater, type ToldWater } from '@kibble/core';
+import { EntryRow, type Bed } from '../db/models.ts';
+import { append, bedOf, ofBeds } from '../record/log.ts';
 import { Refusal } from '../errors.ts';
-import { byWhom } from './acting.ts';
 import { beforeItsTime } from './beforeItsTime.ts';
 import { findBedView } from './beds.ts';
 import type { WallClock } from './clock.ts';
 
 /** What of a watering was told: the rest follows from that. */
-const toldOf = ({ litres, minutes, depthMm }: EventRow): EventView['told'] =>
+const toldOf = ({ litres, minutes, depthMm }: ToldWater): EventView['told'] =>
   depthMm !== null ? 'depth' : litres !== null ? 'litres' : minutes !== null ? 'minutes' : null;
 
 /** What a watering came to; of a bed that cannot be computed, only what was told of it. */
@@ -21,41 +29,47 @@ function givenSafely(bed: BedView, today: string, date: string, told: ToldWater)
 }
 
 /** Whether the device's clock, put right as far as the device knew, still said a moment to come: such an entry counts as made on arrival. */
-const wasAhead = ({ at, toldAt, clockOffsetMs }: EventRow): boolean =>
-  toldAt !== null && new Date(toldAt).getTime() + (clockOffsetMs ?? 0) > new Date(at).getTime();
+const wasAhead = ({ at, enteredAt, clockOffsetMs }: EntryRow): boolean =>
+  new Date(enteredAt ?? 0).getTime() + (clockOffsetMs ?? 0) > new Date(at).getTime();
+
+const PLANNED = { yes: 'as planned', no: 'done differently' } as const;
+
+/** What is shown as a watering's or a skip's reason. */
+function reasonOf(body: EntryBody | null): string | null {
+  if (body?.kind === 'skip') return body.reason ?? null;
+  if (body?.kind !== 'watering') return null;
+  if (body.asPlanned === undefined) return (body as { reason?: string }).reason ?? null;
+  return body.asPlanned ? PLANNED.yes : PLANNED.no;
+}
 
 /** An event as it is shown: what was told, and what follows from it as its day is known now. */
-export function eventToView(row: EventRow, bed: BedView | null, today: string): EventView {
-  const given = row.kind === 'watering' && bed ? givenSafely(bed, today, row.date, row) : {};
+export function eventToView(row: EntryRow, bed: BedView | null, today: string): EventView {
+  const body = bodyFromStore(row.kind, row.version, row.body);
+  const water = body?.kind === 'watering' ? body : null;
+  const told: ToldWater | null = water && {
+    litres: water.litres ?? null,
+    minutes: water.minutes ?? null,
+    depthMm: water.depthMm ?? null,
+  };
+  const given = told && bed ? givenSafely(bed, today, row.on, told) : {};
   return {
     id: row.id,
     gardenId: row.gardenId,
-    bedId: row.bedId,
-    kind: row.kind,
-    date: row.date,
+    bedId: bedOf(row),
+    kind: row.kind as EventView['kind'],
+    date: row.on,
     at: new Date(row.at).toISOString(),
     litres: given.litres ?? null,
     minutes: given.minutes ?? null,
     netMm: given.netMm ?? null,
-    told: row.kind === 'watering' ? toldOf(row) : null,
-    rainMm: row.rainMm,
-    reason: row.reason,
-    note: row.note,
-    by: row.by,
+    told: told && toldOf(told),
+    rainMm: body?.kind === 'rain' ? body.rainMm : null,
+    reason: reasonOf(body),
+    note: row.note ?? null,
+    by: row.by ?? null,
     clockWasAhead: wasAhead(row),
   };
 }
-
-const blank = {
-  litres: null,
-  minutes: null,
-  depthMm: null,
-  rainMm: null,
-  reason: null,
-  note: null,
-  by: null,
-  removedAt: null,
-};
 
 /** Deepest watering of one day that is believed, mm over the bed; more is a slip of the keys. */
 const DEEPEST_MM = 400;
@@ -98,8 +112,8 @@ function inUse(bed: Bed): void {
 
 /** Asks about a second watering of one place on one day: most often somebody else has written down the same. */
 async function askTwice(bed: BedView, today: string, date: string): Promise<void> {
-  const row = await EventRow.findOne({
-    where: { bedId: bed.id, kind: 'watering', date, removedAt: null },
+  const row = await EntryRow.findOne({
+    where: { ...ofBeds(bed.id), kind: 'watering', on: date, removedAt: null },
     order: [['at', 'DESC']],
   });
   if (!row) return;
@@ -118,6 +132,7 @@ export async function logWatering(
   body: WateringBody,
   today: string,
   wall: WallClock,
+  source?: EntrySource,
 ): Promise<EventView> {
   inUse(bed);
   const { view } = await findBedView(bed.id, wall);
@@ -132,17 +147,18 @@ export async function logWatering(
     );
   }
   if (body.onlyOne) await askTwice(view, today, date);
-  const row = await EventRow.create({
-    ...blank,
-    ...told,
+  const row = await append({
     gardenId: bed.gardenId,
-    bedId: bed.id,
-    kind: 'watering',
-    date,
+    subject: { kind: 'bed', id: bed.id },
+    body: {
+      kind: 'watering',
+      ...(body.litres === undefined ? { minutes: body.minutes } : { litres: body.litres }),
+      asPlanned: body.asPlanned,
+    },
+    on: date,
     at: wall.now(),
-    reason: body.asPlanned ? 'as planned' : 'done differently',
     note: body.note ?? null,
-    by: byWhom(),
+    source,
   });
   return eventToView(row, view, today);
 }
@@ -150,19 +166,20 @@ export async function logWatering(
 export async function logSkip(bed: Bed, body: SkipBody, date: string, wall: WallClock): Promise<EventView> {
   inUse(bed);
   if (date < bed.startOn) throw beforeItsTime(date, bed.name, bed.startOn);
-  const row = await EventRow.create({
-    ...blank,
+  const row = await append({
     gardenId: bed.gardenId,
-    bedId: bed.id,
-    kind: 'skip',
-    date,
+    subject: { kind: 'bed', id: bed.id },
+    body: { kind: 'skip', reason: body.reason },
+    on: date,
     at: wall.now(),
-    reason: body.reason,
     note: body.note ?? null,
-    by: byWhom(),
   });
   return eventToView(row, null, date);
 }
+
+/** Of a garden's gauge one reading a day stands: what stood before makes room. */
+const makeRoom = (gardenId: number, date: string, at: Date) =>
+  EntryRow.update({ removedAt: at }, { where: { gardenId, kind: 'rain', on: date, removedAt: null } });
 
 /** A gauge reading for a day; a later reading for the same day takes the place of the earlier. */
 export async function logRain(
@@ -171,35 +188,25 @@ export async function logRain(
   rainMm: number,
   wall: WallClock,
 ): Promise<EventView> {
-  await EventRow.update(
-    { removedAt: wall.now() },
-    { where: { gardenId, kind: 'rain', date, removedAt: null } },
-  );
-  const row = await EventRow.create({
-    ...blank,
+  await makeRoom(gardenId, date, wall.now());
+  const row = await append({
     gardenId,
-    bedId: null,
-    kind: 'rain',
-    date,
+    subject: { kind: 'garden', id: gardenId },
+    body: { kind: 'rain', rainMm },
+    on: date,
     at: wall.now(),
-    rainMm,
-    by: byWhom(),
   });
   return eventToView(row, null, date);
 }
 
 /** Marks an event as taken back, or brings it back. Of gauge readings of one day only one stands. */
 export async function markEvent(id: number, removedAt: Date | null, wall: WallClock): Promise<EventView> {
-  const row = await EventRow.findByPk(id);
-  if (!row) throw new Refusal('not-found', `There is no entry ${id}.`, 'entry');
-  if (row.kind === 'rain' && removedAt === null) {
-    const { gardenId, date } = row;
-    await EventRow.update(
-      { removedAt: wall.now() },
-      { where: { gardenId, kind: 'rain', date, removedAt: null } },
-    );
-  }
+  const row = await EntryRow.findByPk(id);
+  if (!row || !(EVENT_KINDS as readonly string[]).includes(row.kind))
+    throw new Refusal('not-found', `There is no entry ${id}.`, 'entry');
+  if (row.kind === 'rain' && removedAt === null) await makeRoom(row.gardenId, row.on, wall.now());
   await row.update({ removedAt });
-  const bed = row.bedId === null ? null : await findBedView(row.bedId, wall);
-  return eventToView(row, bed?.view ?? null, bed?.today ?? row.date);
+  const bedId = bedOf(row);
+  const bed = bedId === null ? null : await findBedView(bedId, wall);
+  return eventToView(row, bed?.view ?? null, bed?.today ?? row.on);
 }

@@ -1,4 +1,4 @@
-import { saidDay, type WeatherView } from '@kibble/contract';
+import { bodyFromStore, type WeatherView } from '@kibble/contract';
 import {
   addDays,
   completeWeather,
@@ -8,6 +8,7 @@ import {
   referenceEt,
   weatherFan,
   yearsCompared,
+  type EntryBody,
   type ForecastDay,
   type SaidDay,
   type Site,
@@ -15,7 +16,7 @@ import {
   type WeatherDay,
 } from '@kibble/core';
 import { Op } from 'sequelize';
-import { EventRow, ImportRow, SaidDayRow, WeatherDayRow, type Garden } from '../db/models.ts';
+import { EntryRow, ImportRow, WeatherDayRow, type Garden } from '../db/models.ts';
 import { stationOnRecord } from './station.ts';
 
 export const siteOf = (garden: Garden): Site => ({
@@ -72,14 +73,36 @@ async function recordOf(garden: Garden, from: string, to: string): Promise<Weath
   return [...days.values()];
 }
 
+interface Gauged {
+  id: number;
+  rainMm: number;
+}
 /** The gauge's readings by day. */
-async function gaugesOf(garden: Garden, from: string, to: string): Promise<Map<string, EventRow>> {
-  const events = await EventRow.findAll({
-    where: { gardenId: garden.id, kind: 'rain', removedAt: null, date: { [Op.between]: [from, to] } },
+async function gaugesOf(garden: Garden, from: string, to: string): Promise<Map<string, Gauged>> {
+  return new Map(
+    (await weatherEntries(garden.id, 'rain', from, to)).flatMap(({ id, on, body }) =>
+      body?.kind === 'rain' ? [[on, { id, rainMm: body.rainMm }] as const] : [],
+    ),
+  );
+}
+
+/** What was entered of days' weather and stands, in the order in which it was. */
+async function weatherEntries(
+  gardenId: number,
+  kind: 'rain' | 'manual forecast',
+  from: string,
+  to: string,
+): Promise<{ id: number; on: string; body: EntryBody | null }[]> {
+  const rows = await EntryRow.findAll({
+    where: { gardenId, sort: 'weather', kind, removedAt: null, on: { [Op.between]: [from, to] } },
     order: ['id'],
     raw: true,
   });
-  return new Map(events.map((event) => [event.date, event]));
+  return rows.map((row) => ({
+    id: row.id,
+    on: row.on,
+    body: bodyFromStore(row.kind, row.version, row.body),
+  }));
 }
 
 /** How likely rain is that a file has for a day ahead, and any where it has none. Judgement. */
@@ -93,27 +116,13 @@ async function filedAhead(garden: Garden, from: string, to: string): Promise<For
 
 /** What somebody said of days, by date: the latest word on each. What cannot be read any more was not said. */
 export async function saidOf(gardenId: number, from: string, to: string): Promise<Map<string, SaidDay>> {
-  const rows = await SaidDayRow.findAll({
-    where: { gardenId, removedAt: null, date: { [Op.between]: [from, to] } },
-    order: ['id'],
-    raw: true,
-  });
   const said = new Map<string, SaidDay>();
-  for (const row of rows) {
-    const read = saidDay.nullable().safeParse(parsed(row.said));
-    if (!read.success) continue;
-    if (read.data === null) said.delete(row.date);
-    else said.set(row.date, read.data);
+  for (const { on, body } of await weatherEntries(gardenId, 'manual forecast', from, to)) {
+    if (body?.kind !== 'manual forecast') continue;
+    if (body.forecast === null) said.delete(on);
+    else said.set(on, body.forecast);
   }
   return said;
-}
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    return undefined;
-  }
 }
 
 /** What was measured, forecast and said of a garden's weather, before it is put together. */
@@ -121,7 +130,7 @@ interface Heard {
   record: WeatherDay[];
   forecast: ForecastDay[];
   said: Map<string, SaidDay>;
-  gauge: Map<string, EventRow>;
+  gauge: Map<string, Gauged>;
 }
 
 async function heardOf(

@@ -1,0 +1,57 @@
+import type { Tick } from '../care/seenTo.ts';
+import type { PotEntry } from '../pots/entries.ts';
+import type { Finding, Setting } from '../readings/entries.ts';
+import type { SaidDay } from '../weather/saidWeather.ts';
+
+/** Water that was given, as it was entered: litres, or minutes of the tap, or of old entries the depth they were taken for, mm over the bed. */
+export interface WateringEntry {
+  kind: 'watering';
+  litres?: number;
+  minutes?: number;
+  depthMm?: number;
+  /** Whether it was what the plan asked for; left out where nobody knows. */
+  asPlanned?: boolean;
+}
+
+/** A watering that was due and left out. */
+export interface SkipEntry {
+  kind: 'skip';
+  reason: string;
+}
+
+/** What the rain gauge held on a morning, mm. */
+export interface RainEntry {
+  kind: 'rain';
+  rainMm: number;
+}
+
+/** What somebody heard or saw of a day's weather; null takes back what was entered before. */
+export interface ForecastEntry {
+  kind: 'manual forecast';
+  forecast: SaidDay | null;
+}
+
+/** pH of the water that pots are given. */
+export interface PhEntry {
+  kind: 'ph';
+  ph: number;
+  of: 'tap' | 'rain' | 'batch';
+}
+
+/** A task that was seen to. Of an alert: what was done, and the alert as it was then. */
+export interface TaskDoneEntry extends Tick {
+  kind: 'task done';
+}
+
+/** What an entry says, by its kind. */
+export type EntryBody =
+  | WateringEntry
+  | SkipEntry
+  | RainEntry
+  | ForecastEntry
+  | PhEntry
+  | TaskDoneEntry
+  | PotEntry
+  | Finding
+  | Setting;
+export type EntryKind = EntryBody['kind'];
