@@ -10,8 +10,6 @@ import { RESTORE_LIMITS, tooLarge, wrongFile } from './limits.ts';
 const ROWS_AT_ONCE = 5000;
 /** What Kibble keeps besides what an archive holds: derived, and made anew after a restore. */
 const DERIVED = ['kept_rounds', 'forecasts', 'SequelizeMeta'];
-/** What the log was before it was one: copied, and not asked any more. */
-const LEFT_BEHIND = ['log_before', 'events', 'pot_entries', 'said_days', 'alert_ticks'];
 /** The tables in which the subjects of entries lie. */
 const SUBJECT_TABLES: Readonly<Record<SubjectKind, string>> = {
   garden: 'gardens',
@@ -46,7 +44,7 @@ async function checkSchema(database: RawDatabase): Promise<void> {
 
 /** Refuses tables that are none of Kibble's, once those of an earlier Kibble have become today's. */
 async function checkTables(database: RawDatabase): Promise<void> {
-  const known = new Set<string>([...ARCHIVE_TABLE_NAMES, ...DERIVED, ...LEFT_BEHIND]);
+  const known = new Set<string>([...ARCHIVE_TABLE_NAMES, ...DERIVED]);
   const strange = (await thingsIn(database)).find(({ type, name }) => type === 'table' && !known.has(name));
   if (strange) throw wrongFile(`The file holds a table, ${strange.name}, which no garden of Kibble’s has.`);
   for (const table of ARCHIVE_TABLE_NAMES) {

@@ -124,6 +124,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     '013',
     '014',
     '015',
+    '016',
   ]);
   await again.close();
   sequelize = await openDatabase(file);

@@ -22,7 +22,7 @@ const WRITES: readonly (readonly [name: string, method: string, path: string, bo
   ['a planting', 'POST', '/beds/2/plantings', PLANTING],
   ['a watering', 'POST', '/beds/1/waterings', { litres: 200 }],
   ['an entry taken back', 'DELETE', '/events/:last', undefined],
-  ['an entry put back', 'POST', '/events/1/restore', {}],
+  ['an entry put back', 'POST', '/events/:last/restore', {}],
   ['a skip', 'POST', '/beds/2/skips', { reason: 'feels moist' }],
   ['a gauge', 'POST', '/gardens/1/rain', { date: '2026-07-13', rainMm: 4 }],
   ['a tap that runs', 'PUT', '/beds/1/run', { minutes: 30 }],

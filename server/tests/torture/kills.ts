@@ -50,7 +50,7 @@ export async function wateringsKilled(): Promise<Kill> {
     await writing;
     await startAgain(house);
     const notes = async (): Promise<string[]> =>
-      (await house.rows<{ note: string }>("SELECT note FROM events WHERE kind = 'watering'")).map(
+      (await house.rows<{ note: string }>("SELECT note FROM entries WHERE kind = 'watering'")).map(
         ({ note }) => note,
       );
     const stands = await notes();
@@ -94,7 +94,7 @@ export async function gaugeKilled(): Promise<Kill> {
     await writing;
     await startAgain(house);
     const rows = await house.rows<{ rainMm: number }>(
-      "SELECT rainMm FROM events WHERE kind = 'rain' AND removedAt IS NULL",
+      "SELECT json_extract(body, '$.rainMm') AS rainMm FROM entries WHERE kind = 'rain' AND removedAt IS NULL",
     );
     must(
       rows.length === (standing === null ? rows.length : 1) && rows.length <= 1,
@@ -138,13 +138,19 @@ export async function importKilled(): Promise<Kill> {
   };
 }
 
+/** What happened on the beds of a file, as it lay in the tables of 005 and as it lies in the log now. */
+export const EVENTS_005 =
+  'SELECT id, date, litres, minutes, netMm AS depthMm, rainMm, note FROM events ORDER BY id';
+export const EVENTS_NOW = `SELECT oldId AS id, "on" AS date, json_extract(body, '$.litres') AS litres,
+    json_extract(body, '$.minutes') AS minutes, json_extract(body, '$.depthMm') AS depthMm,
+    json_extract(body, '$.rainMm') AS rainMm, note
+  FROM entries JOIN entry_numbers ON entryId = entries.id AND oldTable = 'events' ORDER BY oldId`;
+
 /** A file of the version before, brought up to date: before, after, but never between. */
 export async function migrationKilled(): Promise<Kill> {
-  const events = (depth: string): string =>
-    `SELECT id, date, litres, minutes, ${depth}, rainMm, note FROM events ORDER BY id`;
   const first = new House(newFolder());
   copyFileSync('server/fixtures/kibble-005.sqlite', first.file);
-  const before = JSON.stringify(await first.rows(events('netMm AS depthMm')));
+  const before = JSON.stringify(await first.rows(EVENTS_005));
   first.remove();
   return async (when) => {
     const house = new House(newFolder());
@@ -153,10 +159,7 @@ export async function migrationKilled(): Promise<Kill> {
     await pause(300 + when * 2500);
     await house.kill();
     await startAgain(house);
-    must(
-      JSON.stringify(await house.rows(events('depthMm'))) === before,
-      'the migration lost or changed an entry',
-    );
+    must(JSON.stringify(await house.rows(EVENTS_NOW)) === before, 'the migration lost or changed an entry');
     must(
       copiesOf(house.file).some(({ reason }) => reason === 'update'),
       'no copy was made before the migration',
@@ -175,7 +178,9 @@ export async function firstStartKilled(): Promise<Kill> {
     await house.kill();
     await startAgain(house);
     const [beds] = await house.rows<{ n: number }>('SELECT count(*) AS n FROM beds');
-    const [waterings] = await house.rows<{ n: number }>('SELECT count(*) AS n FROM events');
+    const [waterings] = await house.rows<{ n: number }>(
+      "SELECT count(*) AS n FROM entries WHERE kind = 'watering'",
+    );
     must(
       beds?.n === planted.length && (waterings?.n ?? 0) > 100,
       `the demo began with ${beds?.n} beds and ${waterings?.n} entries`,
@@ -197,7 +202,7 @@ export async function restoreKilled(): Promise<Kill> {
   const [MINE, OTHER] = ['Under torture 40 550', 'The first 1 1'];
   const state = async (): Promise<string> => {
     const [row] = await house.rows<{ state: string }>(
-      `SELECT group_concat(name) || ' ' || (SELECT count(*) FROM events WHERE kind = 'watering') || ' ' ||
+      `SELECT group_concat(name) || ' ' || (SELECT count(*) FROM entries WHERE kind = 'watering') || ' ' ||
         (SELECT count(*) FROM weather_days) AS state FROM gardens`,
     );
     return row?.state ?? '';

@@ -38,8 +38,8 @@ export async function outboxKilled(): Promise<Kill> {
     await flushing;
     await startAgain(house);
     const stands = () =>
-      house.rows<{ note: string; at: string; toldAt: string }>(
-        `SELECT note, at, toldAt FROM events WHERE note LIKE 'outbox-${turn}-%' ORDER BY id`,
+      house.rows<{ note: string; at: string; enteredAt: string }>(
+        `SELECT note, at, enteredAt FROM entries WHERE note LIKE 'outbox-${turn}-%' ORDER BY id`,
       );
     const found = (await stands()).map(({ note }) => note);
     for (const key of acknowledged) must(found.includes(key), `acknowledged and gone: ${key}`);
@@ -47,10 +47,10 @@ export async function outboxKilled(): Promise<Kill> {
     for (const act of acts) must((await send(act))?.status === 201, `not taken again: ${act.key}`);
     const rows = await stands();
     must(rows.length === acts.length, `${rows.length} of ${acts.length} entries stand`);
-    for (const [i, { note, at, toldAt }] of rows.entries()) {
+    for (const [i, { note, at, enteredAt }] of rows.entries()) {
       must(note === acts[i]?.key, `out of order: ${note}`);
       const ms = (text: string): number => Date.parse(text.replace(' +00:00', 'Z').replace(' ', 'T'));
-      must(ms(at) - ms(toldAt) === 1000, `${note} stands at another moment than its own`);
+      must(ms(at) - ms(enteredAt) === 1000, `${note} stands at another moment than its own`);
     }
   };
 }
@@ -120,7 +120,9 @@ export async function archiveKilled(): Promise<Kill> {
       const looked = await house.send('POST', '/your-data/look-copy', { copy: name });
       must(looked?.status === 200, `the copy ${name} cannot be put back: ${JSON.stringify(looked?.body)}`);
     }
-    const [events] = await house.rows<{ n: number }>('SELECT count(*) AS n FROM events');
+    const [events] = await house.rows<{ n: number }>(
+      "SELECT count(*) AS n FROM entries WHERE kind = 'watering'",
+    );
     must(events?.n === 30, `${events?.n} of 30 entries stand`);
   };
 }
@@ -151,7 +153,7 @@ export async function potsKilled(): Promise<Kill> {
     await entering;
     await startAgain(house);
     const rows = await house.rows<{ ml: number; n: number }>(
-      "SELECT json_extract(input, '$.millilitres') AS ml, count(*) AS n FROM pot_entries GROUP BY ml",
+      "SELECT json_extract(body, '$.millilitres') AS ml, count(*) AS n FROM entries WHERE kind = 'given' GROUP BY ml",
     );
     for (const { ml, n: pots } of rows)
       must(pots === 4, `of a walk with ${ml} mL ${pots} of 4 entries stand`);
@@ -188,8 +190,8 @@ export async function treesKilled(): Promise<Kill> {
     await changing;
     await startAgain(house);
     const rows = await house.rows<{ canopyM: number }>(
-      `SELECT json_extract(input, '$.value.canopyM') AS canopyM FROM entries
-       WHERE bedId = ${id} AND kind = 'tree' AND removedAt IS NULL AND replacedBy IS NULL`,
+      `SELECT json_extract(body, '$.value.canopyM') AS canopyM FROM entries
+       WHERE subjectKind = 'bed' AND subjectId = ${id} AND kind = 'tree' AND removedAt IS NULL AND supersededBy IS NULL`,
     );
     must(rows.length === 1, `${rows.length} trees stand in one place`);
     const now = rows[0]?.canopyM;
