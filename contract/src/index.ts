@@ -1,6 +1,7 @@
 export * from './api/catalogue.ts';
 export * from './archive.ts';
 export * from './deciding.ts';
+export * from './entries.ts';
 export * from './error.ts';
 export * from './events.ts';
 export * from './findings.ts';

@@ -14,8 +14,9 @@ import { signature } from './http/signature.ts';
 import { bedRoutes } from './routes/beds.ts';
 import { calendarRoutes } from './routes/calendar.ts';
 import { draftRoutes } from './routes/drafts.ts';
-import { entryRoutes } from './routes/entries.ts';
 import { gardenRoutes } from './routes/gardens.ts';
+import { logRoutes } from './routes/log.ts';
+import { oldAddresses } from './routes/oldAddresses.ts';
 import { planRoutes } from './routes/plans.ts';
 import { potRoutes } from './routes/pots.ts';
 import { practiceRoutes } from './routes/practice.ts';
@@ -23,7 +24,6 @@ import { sharingRoutes } from './routes/sharing.ts';
 import { tapRoutes } from './routes/taps.ts';
 import { townRoutes } from './routes/towns.ts';
 import { treeRoutes } from './routes/trees.ts';
-import { wateringRoutes } from './routes/waterings.ts';
 import { weatherRoutes } from './routes/weather.ts';
 import { weatherFileRoutes } from './routes/weatherFiles.ts';
 import { yourDataRoutes } from './routes/yourData.ts';
@@ -39,8 +39,8 @@ const handlersOf = (services: Services): Handlers => ({
   ...gardenRoutes(services),
   ...bedRoutes(services),
   ...planRoutes(services),
-  ...wateringRoutes(services),
-  ...entryRoutes(services),
+  ...logRoutes(services),
+  ...oldAddresses(services),
   ...tapRoutes(services),
   ...draftRoutes(services),
   ...weatherRoutes(services),

@@ -1,5 +1,6 @@
 import { copyView, lookView, restoredView, yourDataView } from '../archive.ts';
 import { fortnightView, ladderView, planTryView, roundsTryView, schoolsView } from '../deciding.ts';
+import { entriesAnswer } from '../entries.ts';
 import { eventView } from '../events.ts';
 import { draftView, findingView } from '../findings.ts';
 import { gardenAway, gardenName, gardenView, practiceOpened, practiceView } from '../garden.ts';
@@ -93,7 +94,6 @@ export const CATALOGUE = {
   copyBed: { method: 'POST', path: '/api/beds/:id/copies', who: 'device', answers: ids },
   archiveBed: { method: 'DELETE', path: '/api/beds/:id', who: 'device', answers: id },
   restoreBed: { method: 'POST', path: '/api/beds/:id/restore', who: 'device', answers: id },
-  undoSettings: { method: 'POST', path: '/api/settings/take-back', who: 'device', answers: ids },
   moveSetting: { method: 'POST', path: '/api/settings/:id/move', who: 'device', answers: ids },
   addPlanting: { method: 'POST', path: '/api/beds/:id/plantings', who: 'device', answers: id },
   changePlanting: { method: 'PUT', path: '/api/beds/:id/plantings/:planting', who: 'device', answers: id },
@@ -109,20 +109,26 @@ export const CATALOGUE = {
     answers: z.object({ dropped: z.boolean() }),
   },
 
-  addFinding: {
+  addEntries: {
     method: 'POST',
-    path: '/api/gardens/:id/findings',
+    path: '/api/gardens/:id/entries',
     who: 'helper',
     of: 'garden',
-    answers: findingView,
+    answers: entriesAnswer,
   },
-  undoFinding: { method: 'DELETE', path: '/api/findings/:id', who: 'helper', of: 'finding', answers: id },
-  restoreFinding: {
+  undoEntries: {
     method: 'POST',
-    path: '/api/findings/:id/restore',
+    path: '/api/gardens/:id/entries/undo',
     who: 'helper',
-    of: 'finding',
-    answers: id,
+    of: 'garden',
+    answers: entriesAnswer,
+  },
+  restoreEntries: {
+    method: 'POST',
+    path: '/api/gardens/:id/entries/restore',
+    who: 'helper',
+    of: 'garden',
+    answers: entriesAnswer,
   },
 
   round: { method: 'GET', path: '/api/gardens/:id/round', who: 'helper', of: 'garden', answers: roundView },
@@ -172,28 +178,6 @@ export const CATALOGUE = {
   restorePot: { method: 'POST', path: '/api/pots/:id/restore', who: 'device', answers: id },
   plantOut: { method: 'POST', path: '/api/pots/:id/plant-out', who: 'device', answers: id },
   bedToPot: { method: 'POST', path: '/api/beds/:id/pot', who: 'device', answers: id },
-  addPotEntries: {
-    method: 'POST',
-    path: '/api/gardens/:id/pot-entries',
-    who: 'helper',
-    of: 'garden',
-    answers: ids,
-  },
-  undoPotEntries: {
-    method: 'POST',
-    path: '/api/gardens/:id/pot-entries/remove',
-    who: 'helper',
-    of: 'garden',
-    answers: ids,
-  },
-  restorePotEntries: {
-    method: 'POST',
-    path: '/api/gardens/:id/pot-entries/restore',
-    who: 'helper',
-    of: 'garden',
-    answers: ids,
-  },
-  addPh: { method: 'POST', path: '/api/gardens/:id/ph', who: 'device', answers: ids },
   beginSequence: { method: 'POST', path: '/api/gardens/:id/sequences', who: 'device', answers: id },
   stepSequence: {
     method: 'POST',
@@ -226,32 +210,7 @@ export const CATALOGUE = {
     answers: z.object({ dropped: z.boolean() }),
   },
 
-  addWatering: {
-    method: 'POST',
-    path: '/api/beds/:id/waterings',
-    who: 'helper',
-    of: 'bed',
-    answers: entered,
-  },
-  addSkip: { method: 'POST', path: '/api/beds/:id/skips', who: 'helper', of: 'bed', answers: entered },
-  addRain: { method: 'POST', path: '/api/gardens/:id/rain', who: 'device', answers: eventView },
-  undoEvent: { method: 'DELETE', path: '/api/events/:id', who: 'helper', of: 'event', answers: entered },
-  restoreEvent: {
-    method: 'POST',
-    path: '/api/events/:id/restore',
-    who: 'helper',
-    of: 'event',
-    answers: entered,
-  },
-
   weather: { method: 'GET', path: '/api/gardens/:id/weather', who: 'device', answers: weatherView },
-  sayWeather: { method: 'POST', path: '/api/gardens/:id/weather/said', who: 'device', answers: saidAnswer },
-  unsayWeather: {
-    method: 'POST',
-    path: '/api/gardens/:id/weather/said/take-back',
-    who: 'device',
-    answers: saidAnswer,
-  },
   alertsSeen: {
     method: 'GET',
     path: '/api/gardens/:id/alerts/seen',
@@ -259,7 +218,6 @@ export const CATALOGUE = {
     of: 'garden',
     answers: tickView.array(),
   },
-  seeAlert: { method: 'POST', path: '/api/gardens/:id/alerts/seen', who: 'device', answers: tickBody },
   setStation: {
     method: 'PUT',
     path: '/api/gardens/:id/weather/station',
@@ -342,6 +300,71 @@ export const CATALOGUE = {
   lookProgress: { method: 'GET', path: '/api/your-data/look', who: 'device', answers: progressView },
   lookAtCopy: { method: 'POST', path: '/api/your-data/look-copy', who: 'device', answers: lookView },
   restore: { method: 'POST', path: '/api/your-data/restore', who: 'device', answers: restoredView },
+
+  // How entries were addressed before everything became one log: see the server's `oldAddresses`.
+  undoSettings: { method: 'POST', path: '/api/settings/take-back', who: 'device', answers: ids },
+  addFinding: {
+    method: 'POST',
+    path: '/api/gardens/:id/findings',
+    who: 'helper',
+    of: 'garden',
+    answers: findingView,
+  },
+  undoFinding: { method: 'DELETE', path: '/api/findings/:id', who: 'helper', of: 'finding', answers: id },
+  restoreFinding: {
+    method: 'POST',
+    path: '/api/findings/:id/restore',
+    who: 'helper',
+    of: 'finding',
+    answers: id,
+  },
+  addPotEntries: {
+    method: 'POST',
+    path: '/api/gardens/:id/pot-entries',
+    who: 'helper',
+    of: 'garden',
+    answers: ids,
+  },
+  undoPotEntries: {
+    method: 'POST',
+    path: '/api/gardens/:id/pot-entries/remove',
+    who: 'helper',
+    of: 'garden',
+    answers: ids,
+  },
+  restorePotEntries: {
+    method: 'POST',
+    path: '/api/gardens/:id/pot-entries/restore',
+    who: 'helper',
+    of: 'garden',
+    answers: ids,
+  },
+  addPh: { method: 'POST', path: '/api/gardens/:id/ph', who: 'device', answers: ids },
+  addWatering: {
+    method: 'POST',
+    path: '/api/beds/:id/waterings',
+    who: 'helper',
+    of: 'bed',
+    answers: entered,
+  },
+  addSkip: { method: 'POST', path: '/api/beds/:id/skips', who: 'helper', of: 'bed', answers: entered },
+  addRain: { method: 'POST', path: '/api/gardens/:id/rain', who: 'device', answers: eventView },
+  undoEvent: { method: 'DELETE', path: '/api/events/:id', who: 'helper', of: 'event', answers: entered },
+  restoreEvent: {
+    method: 'POST',
+    path: '/api/events/:id/restore',
+    who: 'helper',
+    of: 'event',
+    answers: entered,
+  },
+  sayWeather: { method: 'POST', path: '/api/gardens/:id/weather/said', who: 'device', answers: saidAnswer },
+  unsayWeather: {
+    method: 'POST',
+    path: '/api/gardens/:id/weather/said/take-back',
+    who: 'device',
+    answers: saidAnswer,
+  },
+  seeAlert: { method: 'POST', path: '/api/gardens/:id/alerts/seen', who: 'device', answers: tickBody },
 } as const satisfies Record<string, Endpoint>;
 
 export type EndpointName = keyof typeof CATALOGUE;

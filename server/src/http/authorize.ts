@@ -1,7 +1,9 @@
-import { mayAsk, type Endpoint, type EndpointName } from '@kibble/contract';
+import { mayAsk, OLD_TABLES, type Endpoint, type EndpointName, type OldTable } from '@kibble/contract';
+import { kindFacts } from '@kibble/core';
 import type { Request, RequestHandler } from 'express';
 import { Bed, EntryRow } from '../db/models.ts';
 import { readId, Refusal } from '../errors.ts';
+import { numberNow } from '../services/enter.ts';
 import type { Device } from '../sharing/book.ts';
 import type { Sharing } from '../sharing/sharing.ts';
 
@@ -17,7 +19,8 @@ const NAMED: Readonly<
 > = {
   garden: (id) => Promise.resolve({ gardenId: readId(id, 'garden') }),
   bed: (id) => Bed.findByPk(readId(id, 'bed'), { raw: true }),
-  event: async (id) => written(await EntryRow.findByPk(readId(id, 'entry'), { raw: true })),
+  event: async (id) =>
+    written(await EntryRow.findByPk(await numberNow('events', readId(id, 'entry')), { raw: true })),
   finding: async (id) => written(await EntryRow.findByPk(readId(id, 'finding'), { raw: true })),
 };
 const written = (row: EntryRow | null) => row && { gardenId: row.gardenId, deviceId: row.deviceId };
@@ -31,15 +34,32 @@ const HELPERS: Readonly<
     if (kind !== 'look')
       throw notTheirs(`${HELPERS_ONLY} It may enter what the soil looked like, and no other finding.`);
   },
-  undoPotEntries: ownPotEntries,
-  restorePotEntries: ownPotEntries,
+  addEntries: ({ body }) => {
+    const { entries } = (body ?? {}) as { entries?: unknown };
+    const kinds = Array.isArray(entries)
+      ? entries.map((entry) => (entry as { body?: { kind?: unknown } } | null)?.body?.kind)
+      : [];
+    if (!kinds.every((kind) => typeof kind === 'string' && kindFacts(kind)?.onRound))
+      throw notTheirs(
+        `${HELPERS_ONLY} It may enter waterings, skips, what pots were given and what was seen of them, and what the soil looked like.`,
+      );
+  },
+  undoEntries: ownEntries(null),
+  restoreEntries: ownEntries(null),
+  undoPotEntries: ownEntries('pot_entries'),
+  restorePotEntries: ownEntries('pot_entries'),
 };
 
-async function ownPotEntries({ body }: Request, { id: deviceId }: Device): Promise<void> {
-  const { ids } = (body ?? {}) as { ids?: unknown };
-  const named = Array.isArray(ids) ? [...new Set(ids.filter(Number.isSafeInteger))] : [];
-  const own = await EntryRow.count({ where: { id: named as number[], deviceId } });
-  if (own !== named.length) throw notTheirs(`${HELPERS_ONLY} It may undo only what was entered on it.`);
+/** A helper undoes what was entered on their own device. @param table whose numbers the ids are, where the body does not say */
+function ownEntries(table: OldTable | null) {
+  return async ({ body }: Request, { id: deviceId }: Device): Promise<void> => {
+    const { ids, numberedAs } = (body ?? {}) as { ids?: unknown; numberedAs?: unknown };
+    const called = Array.isArray(ids) ? ids.filter((id): id is number => Number.isSafeInteger(id)) : [];
+    const of = table ?? OLD_TABLES.find((name) => name === numberedAs);
+    const named = new Set(of ? await Promise.all(called.map((id) => numberNow(of, id))) : called);
+    const own = await EntryRow.count({ where: { id: [...named], deviceId } });
+    if (own !== named.size) throw notTheirs(`${HELPERS_ONLY} It may undo only what was entered on it.`);
+  };
 }
 
 /** A helper asks about the gardens they were invited to, and undoes what they entered themselves. */

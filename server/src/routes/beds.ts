@@ -1,12 +1,4 @@
-import {
-  bedBody,
-  bedChange,
-  bedLinks,
-  copiesBody,
-  plantingChange,
-  settingMove,
-  settingsBody,
-} from '@kibble/contract';
+import { bedBody, bedChange, bedLinks, copiesBody, plantingChange, settingMove } from '@kibble/contract';
 import { read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { archiveBed, changeBed, copyBed, createBed, linkBed } from '../services/beds.ts';
@@ -16,7 +8,7 @@ import { checkPlantedBy, markPlanting, savePlanting } from '../services/planting
 import { prove } from '../planner/prove.ts';
 import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
-import { moveSetting, takeBackSettings } from '../services/settings.ts';
+import { moveSetting } from '../services/settings.ts';
 
 /** Beds, what is planted on them, and where their ground and water come from. */
 export function bedRoutes(services: Services) {
@@ -62,11 +54,6 @@ export function bedRoutes(services: Services) {
       if (proving) await prove([bed.id], 'delivery', wall, log);
       // Its ground may be that of others too.
       return { body: { id: bed.id, settings }, touched: { gardenId: garden.id } };
-    }),
-    undoSettings: act(services, async (req) => {
-      const { ids } = read(settingsBody, req.body);
-      const gardenId = await takeBackSettings(ids, wall.now());
-      return { body: { ids }, touched: { gardenId } };
     }),
     moveSetting: act(services, async (req, proving) => {
       const { on } = read(settingMove, req.body);

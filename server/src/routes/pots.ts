@@ -1,12 +1,9 @@
 import {
   bedToPotBody,
   copiesBody,
-  entryIds,
-  phBody,
   plantOutBody,
   potBody,
   potChange,
-  potEntriesBody,
   potsView,
   sequenceBody,
   sequenceStepBody,
@@ -20,18 +17,7 @@ import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 import { todayOf } from '../services/clock.ts';
 import { findBed, findGarden } from '../services/find.ts';
-import {
-  addPot,
-  bedToPot,
-  changePot,
-  checkEntries,
-  copyPot,
-  findPot,
-  logEntries,
-  logPh,
-  markEntries,
-  plantOut,
-} from '../services/pots.ts';
+import { addPot, bedToPot, changePot, copyPot, findPot, plantOut } from '../services/pots.ts';
 import { begin, stepOn } from '../services/sequences.ts';
 
 /** Pots and trays: the shelf, what is written down of it, what is done by the clock. */
@@ -52,13 +38,6 @@ export function potRoutes(services: Services) {
       const { pot, garden } = await findPot(readId(req.params.id, 'pot'));
       await pot.update({ archivedAt: away ? wall.now() : null, version: pot.version + 1 });
       return { body: { id: pot.id }, touched: touched(garden) };
-    });
-  const marked = (away: boolean) =>
-    act(services, async (req) => {
-      const garden = await findGarden(readId(req.params.id, 'garden'));
-      const { ids } = read(entryIds, req.body);
-      await markEntries(garden, ids, away ? wall.now() : null);
-      return { body: { ids }, touched: touched(garden) };
     });
   return handlers({
     pots: async (req, res) => {
@@ -96,31 +75,6 @@ export function potRoutes(services: Services) {
       const { id } = await bedToPot(bed, garden, read(bedToPotBody, req.body), wall);
       return { status: 201, body: { id }, touched: { gardenId: garden.id } };
     }),
-    addPotEntries: actAfter(
-      services,
-      // A weight is held against what the pot can weigh.
-      async (req) => {
-        const garden = await findGarden(readId(req.params.id, 'garden'));
-        const { entries } = read(potEntriesBody, req.body);
-        return entries.some(({ entry }) => entry.kind === 'weighed') ? shelf(garden) : null;
-      },
-      async (req, _proving, view) => {
-        const garden = await findGarden(readId(req.params.id, 'garden'));
-        const body = read(potEntriesBody, req.body);
-        if (view) checkEntries(body, view);
-        return { status: 201, body: { ids: await logEntries(garden, body, wall) }, touched: touched(garden) };
-      },
-    ),
-    addPh: act(services, async (req) => {
-      const garden = await findGarden(readId(req.params.id, 'garden'));
-      return {
-        status: 201,
-        body: { ids: [await logPh(garden, read(phBody, req.body), wall)] },
-        touched: touched(garden),
-      };
-    }),
-    undoPotEntries: marked(true),
-    restorePotEntries: marked(false),
     beginSequence: actAfter(
       services,
       async (req) => shelf(await findGarden(readId(req.params.id, 'garden'))),

@@ -1,22 +1,12 @@
-import {
-  saidAnswer,
-  saidBody,
-  saidUndo,
-  stationBody,
-  tickBody,
-  tickView,
-  stationKept,
-  weatherView,
-} from '@kibble/contract';
+import { stationBody, tickView, stationKept, weatherView } from '@kibble/contract';
 import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 import { answer, read, readId, Refusal } from '../errors.ts';
-import { act, actAfter } from '../http/act.ts';
+import { actAfter } from '../http/act.ts';
 import { todayOf } from '../services/clock.ts';
 import { findGarden } from '../services/find.ts';
-import { saySo, unsay } from '../services/saidDays.ts';
 import { askGardenStation, saveStationAnswer } from '../services/station.ts';
-import { tick, ticksOf } from '../services/ticks.ts';
+import { ticksOf } from '../services/ticks.ts';
 import { weatherPage } from '../services/weather.ts';
 import { HORIZON_DAYS } from '../planner/context.ts';
 
@@ -28,29 +18,11 @@ export function weatherRoutes(services: Services) {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       res.json(answer(weatherView, await weatherPage(garden, todayOf(garden, wall), HORIZON_DAYS)));
     },
-    // What somebody says of days, in words or figures.
-    sayWeather: act(services, async (req) => {
-      const garden = await findGarden(readId(req.params.id, 'garden'));
-      const ids = await saySo(garden, todayOf(garden, wall), read(saidBody, req.body), wall.now());
-      return { status: 201, body: answer(saidAnswer, { ids }), touched: { gardenId: garden.id } };
-    }),
-    unsayWeather: act(services, async (req) => {
-      const garden = await findGarden(readId(req.params.id, 'garden'));
-      const { ids } = read(saidUndo, req.body);
-      await unsay(garden, ids, wall.now());
-      return { body: answer(saidAnswer, { ids }), touched: { gardenId: garden.id } };
-    }),
     // What was seen to of the weather's alerts.
     alertsSeen: async (req, res) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       res.json(answer(tickView.array(), await ticksOf(garden, todayOf(garden, wall))));
     },
-    seeAlert: act(services, async (req) => {
-      const garden = await findGarden(readId(req.params.id, 'garden'));
-      const body = read(tickBody, req.body);
-      await tick(garden, body, wall.now());
-      return { body: answer(tickBody, body), touched: { gardenId: garden.id, beds: [] } };
-    }),
     setStation: actAfter(
       services,
       // An address is asked before it is saved, and not while anybody waits to write.

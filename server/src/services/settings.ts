@@ -1,5 +1,6 @@
 import { settingFromStore, type BedBody, type SettingView } from '@kibble/contract';
 import { SETTING_KINDS, type Setting, type SettingKind, type SettingValues } from '@kibble/core';
+import { Op } from 'sequelize';
 import { EntryRow } from '../db/models.ts';
 import { append, appendAll, ofBeds, type NewEntry } from '../record/log.ts';
 import { Refusal } from '../errors.ts';
@@ -197,4 +198,17 @@ export async function takeBackSettings(ids: readonly number[], at: Date): Promis
       throw new Refusal('conflict', 'A bed is something from its first day on; change it instead.', 'ids');
   }
   return gardenId;
+}
+
+/** Brings back what a bed was said to be since a day: what was said to hold from that day on makes room for it again. */
+export async function restoreSetting(row: EntryRow, at: Date): Promise<void> {
+  const { id, subjectId, kind, on, removedAt, supersededBy = null } = row;
+  if (!removedAt) return;
+  if (supersededBy !== null)
+    throw new Refusal('conflict', 'Something else was said to hold in its place. Undo that first.', 'ids');
+  await EntryRow.update(
+    { removedAt: at, supersededBy: id },
+    { where: { ...ofBeds(subjectId), kind, sort: 'setting', removedAt: null, on: { [Op.gte]: on } } },
+  );
+  await row.update({ removedAt: null });
 }

@@ -25,19 +25,21 @@ export async function ticksOf(garden: Garden, today: string): Promise<TickView[]
   return (await standing(garden)).flatMap(({ tick }) => (tick.until >= since ? [tick] : []));
 }
 
-/** Ticks an act of an alert, or takes back every tick by which it counts as seen to. */
-export async function tick(garden: Garden, body: TickBody, at: Date): Promise<void> {
+/** Ticks an act of an alert, or takes back every tick by which it counts as seen to. @returns the entries made or marked */
+export async function tick(garden: Garden, body: TickBody, at: Date): Promise<number[]> {
   const { done, ...what } = body;
   if (done) {
-    await append({
+    const { id } = await append({
       gardenId: garden.id,
       subject: { kind: 'garden', id: garden.id },
       body: { kind: 'task done', ...what },
       on: what.from,
       at,
     });
-    return;
+    return [id];
   }
   const holding = (await standing(garden)).filter(({ tick: other }) => isSeenTo([other], what, what.act));
-  await EntryRow.update({ removedAt: at }, { where: { id: holding.map(({ id }) => id) } });
+  const ids = holding.map(({ id }) => id);
+  await EntryRow.update({ removedAt: at }, { where: { id: ids } });
+  return ids;
 }

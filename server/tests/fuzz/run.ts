@@ -17,6 +17,9 @@ import {
   bedToPotBody,
   copiesBody,
   endpoint,
+  entriesBody,
+  entryIdsBody,
+  entryInput,
   ENDPOINT_NAMES,
   draftBody,
   findingBody,
@@ -52,7 +55,7 @@ import {
   type GardenView,
   type PotsView,
 } from '@kibble/contract';
-import { EXPLAINABLE } from '@kibble/core';
+import { EXPLAINABLE, kindFacts } from '@kibble/core';
 import fc, { type Arbitrary } from 'fast-check';
 import { z } from 'zod';
 import { pino } from 'pino';
@@ -171,7 +174,21 @@ const underWay = bodies(sequenceBody, known).map((body) => ({
   ...('potIds' in (body as object) ? { potIds: [2] } : {}),
 }));
 
+/** Entries of every kind, each of something that it can be of. */
+const entered = fc
+  .tuple(bodies(z.object({ body: entryInput }), known), fc.constantFrom(1, 2), fc.boolean())
+  .map(([draft, id, sure]) => {
+    const { kind } = (draft as { body?: { kind?: string } }).body ?? {};
+    const of = (kind && kindFacts(kind)?.subjects[0]) || 'bed';
+    const subject = of === 'garden' ? { kind: of, id: 1 } : { kind: of === 'ground' ? 'bed' : of, id };
+    return { entries: [{ ...(draft as object), subject }], sure };
+  });
+
 const ASKS: readonly Ask[] = [
+  ...Array.from({ length: 12 }, () => on('an entry', 'POST', '/gardens/1/entries', entered)),
+  on('anything as entries', 'POST', '/gardens/1/entries', bodies(entriesBody, known)),
+  on('entries undone', 'POST', '/gardens/1/entries/undo', bodies(entryIdsBody, known)),
+  on('entries brought back', 'POST', '/gardens/1/entries/restore', bodies(entryIdsBody, known)),
   on('a tree', 'POST', '/gardens/1/trees', bodies(newTreeBody, known)),
   ...Array.from({ length: 3 }, () => on('a changed tree', 'PUT', '/beds/3/tree', bodies(treeChange, known))),
   on('a pot', 'POST', '/gardens/1/pots', bodies(potBody, known)),

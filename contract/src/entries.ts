@@ -1,0 +1,82 @@
+import { SUBJECT_KINDS, type Subject } from '@kibble/core';
+import { eventView, gaugeBody, skipBody, wateringBody } from './events.ts';
+import { findingInput } from './findings.ts';
+import { saidDay, tickView } from './ownWeather.ts';
+import { entryDate, oneOf } from './parts.ts';
+import { phBody, potEntry } from './pots.ts';
+import { changedAnswer } from './round.ts';
+import { z } from './zod.ts';
+
+/** What an entry is of. A reading of the ground is entered on the bed on which it was made. */
+export const subject = z.object({
+  kind: oneOf('What it is of', SUBJECT_KINDS),
+  id: z.number().int().min(1),
+}) satisfies z.ZodType<Subject>;
+
+const { litres, minutes, asPlanned } = wateringBody.shape;
+const watering = z
+  .object({ kind: z.literal('watering'), litres, minutes, asPlanned })
+  .refine((b) => (b.litres === undefined) !== (b.minutes === undefined), {
+    error: 'Amount must be given either in litres or in minutes; got both or neither',
+    path: ['litres'],
+  });
+
+/** What an entry says, as it is sent, in SI. */
+export const entryInput = z.discriminatedUnion('kind', [
+  watering,
+  z.object({ kind: z.literal('skip'), reason: skipBody.shape.reason }),
+  z.object({ kind: z.literal('rain'), rainMm: gaugeBody.shape.rainMm }),
+  z.object({ kind: z.literal('manual forecast'), forecast: saidDay.nullable() }),
+  z.object({ kind: z.literal('ph'), ph: phBody.shape.ph, of: phBody.shape.of }),
+  /** Of an alert; `done` is false where it is to be seen to again. */
+  tickView
+    .extend({ kind: z.literal('task done'), done: z.boolean().default(true) })
+    .refine(({ from, until }) => from <= until, {
+      error: ({ input }) => {
+        const { from, until } = input as { from: string; until: string };
+        return `Last day must not be before ${from}; got ${until}`;
+      },
+      path: ['until'],
+    }),
+  potEntry,
+  findingInput,
+]);
+export type EntryInput = z.infer<typeof entryInput>;
+
+/** Something to be entered. The day is today where none is said; an hour matters for pots. */
+export const entryDraft = z.object({
+  subject,
+  body: entryInput,
+  on: entryDate('Day').optional(),
+  hour: z.number().min(0).max(24).optional(),
+  note: wateringBody.shape.note,
+});
+
+/** Entries that stand or fall together. What is possible but odd is asked about once, and taken when somebody is sure. */
+export const entriesBody = z.object({
+  entries: z
+    .array(entryDraft)
+    .min(1, { error: 'Entries must be at least one; got none' })
+    .max(300, { error: 'Entries must be 300 at a time or fewer' }),
+  sure: z.boolean().default(false),
+});
+export type EntriesDraft = z.input<typeof entriesBody>;
+export type EntryDraft = z.input<typeof entryDraft>;
+
+/** Tables whose entries had other numbers before everything was one log: pages and phones may still call them so. */
+export const OLD_TABLES = ['events', 'pot_entries', 'said_days'] as const;
+export type OldTable = (typeof OLD_TABLES)[number];
+
+/** Entries to be undone, or brought back. */
+export const entryIdsBody = z.object({
+  ids: z.array(z.number().int().min(1)).min(1, { error: 'Entries must be at least one; got none' }).max(300),
+  numberedAs: z.enum(OLD_TABLES).optional(),
+});
+
+/** What was entered, undone or brought back; what happened on beds as it is shown, and what of the round is another for it. */
+export const entriesAnswer = z.object({
+  ids: z.array(z.number()),
+  events: eventView.array(),
+  changed: changedAnswer.optional(),
+});
+export type EntriesAnswer = z.infer<typeof entriesAnswer>;

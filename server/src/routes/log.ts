@@ -1,0 +1,48 @@
+import { entriesAnswer, entriesBody, entryIdsBody, potsView, type PotsView } from '@kibble/contract';
+import type { Garden } from '../db/models.ts';
+import { answer, read, readId } from '../errors.ts';
+import { act, actAfter, type Answer } from '../http/act.ts';
+import { handlers } from '../http/register.ts';
+import type { Services } from '../http/services.ts';
+import { prove } from '../planner/prove.ts';
+import { enter, hasWeights, mark, numberNow, type Entered } from '../services/enter.ts';
+import { findGarden } from '../services/find.ts';
+
+/** The log: everything that is written down in a garden comes, goes and comes back here. */
+export function logRoutes(services: Services) {
+  const { wall, log, plans } = services;
+
+  const answered = async (
+    garden: Garden,
+    { answer: made, touched, prove: beds, happened }: Entered,
+    proving: boolean,
+    status: number,
+  ): Promise<Answer> => {
+    if (proving && beds.length > 0) await prove(beds, 'body', wall, log);
+    return { status, body: answer(entriesAnswer, made), touched, ...(happened ? { roundOf: garden } : {}) };
+  };
+  const marked = (away: boolean) =>
+    act(services, async (req, proving) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const { ids, numberedAs } = read(entryIdsBody, req.body);
+      const now = numberedAs ? await Promise.all(ids.map((id) => numberNow(numberedAs, id))) : ids;
+      return answered(garden, await mark(garden, now, away, wall), proving, 200);
+    });
+  return handlers({
+    addEntries: actAfter(
+      services,
+      // A weight is held against what the pot can weigh.
+      async (req): Promise<PotsView | null> => {
+        const garden = await findGarden(readId(req.params.id, 'garden'));
+        if (!hasWeights(read(entriesBody, req.body))) return null;
+        return potsView.parse(JSON.parse(await plans.view(garden, 'pots', {})));
+      },
+      async (req, proving, shelf) => {
+        const garden = await findGarden(readId(req.params.id, 'garden'));
+        return answered(garden, await enter(garden, read(entriesBody, req.body), shelf, wall), proving, 201);
+      },
+    ),
+    undoEntries: marked(true),
+    restoreEntries: marked(false),
+  });
+}
