@@ -63,20 +63,17 @@ export const entriesBody = z.object({
 export type EntriesDraft = z.input<typeof entriesBody>;
 export type EntryDraft = z.input<typeof entryDraft>;
 
-/** Tables whose entries had other numbers before everything was one log: pages and phones may still call them so. */
-export const OLD_TABLES = ['events', 'pot_entries', 'said_days'] as const;
-export type OldTable = (typeof OLD_TABLES)[number];
-
 /** Entries to be undone, or brought back. */
 export const entryIdsBody = z.object({
   ids: z.array(z.number().int().min(1)).min(1, { error: 'Entries must be at least one; got none' }).max(300),
-  numberedAs: z.enum(OLD_TABLES).optional(),
 });
 
 /** What was entered, undone or brought back; what happened on beds as it is shown, and what of the round is another for it. */
 export const entriesAnswer = z.object({
   ids: z.array(z.number()),
   events: eventView.array(),
+  /** Beds that are planned otherwise for it, null for all of them; and whether pots are. */
+  touched: z.object({ beds: z.array(z.number()).nullable(), pots: z.boolean() }),
   changed: changedAnswer.optional(),
 });
 export type EntriesAnswer = z.infer<typeof entriesAnswer>;

@@ -1,3 +1,15 @@
+export {
+  ADDRESSES,
+  addressOf,
+  STALE,
+  TAGS,
+  USUAL_BODY,
+  WHO,
+  type Address,
+  type AddressName,
+  type Stale,
+  type Tag,
+} from './api/addresses.ts';
 export * from './api/catalogue.ts';
 export * from './archive.ts';
 export * from './deciding.ts';
@@ -18,7 +30,7 @@ export * from './refusalWords.ts';
 export * from './pots.ts';
 export * from './trees.ts';
 export * from './round.ts';
-export { asksOf, roomIn } from './roomAsks.ts';
+export { asksOf, roomIn, type Ask } from './roomAsks.ts';
 export * from './ownWeather.ts';
 export * from './sharing.ts';
 export * from './station.ts';

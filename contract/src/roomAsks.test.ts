@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { asksOf, roomIn } from './roomAsks.ts';
+import { asksOf as asks, roomIn } from './roomAsks.ts';
+
+const asksOf = (path: string): string[] => asks(path).map(({ address }) => address);
 
 describe('what an address asks home for', () => {
   test('its garden and the round, and what its room shows', () => {

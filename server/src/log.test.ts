@@ -39,11 +39,9 @@ interface Answered {
 const send = (entries: EntryDraft[], more: object = {}): Promise<Answered> =>
   ask(app)
     .post('/api/gardens/1/entries')
-    .send({ entries, ...more }) as unknown as Promise<Answered>;
-const mark = (how: 'undo' | 'restore', ids: number[], more: object = {}): Promise<Answered> =>
-  ask(app)
-    .post(`/api/gardens/1/entries/${how}`)
-    .send({ ids, ...more }) as unknown as Promise<Answered>;
+    .send({ entries, ...more });
+const mark = (how: 'undo' | 'restore', ids: number[]): Promise<Answered> =>
+  ask(app).post(`/api/gardens/1/entries/${how}`).send({ ids });
 const bed = { kind: 'bed', id: 1 } as const;
 const pot = { kind: 'pot', id: 1 } as const;
 const garden = { kind: 'garden', id: 1 } as const;

@@ -85,8 +85,8 @@ async function sendAll(): Promise<number[]> {
   const ids: number[] = [];
   for (const [i, { method, path, body }] of WAITING.entries()) {
     const address = path.replace(/-(\d+)$/, (_, nth: string) => String(ids[Number(nth) - 1]));
-    const answer = await ask(app)
-      [method](`/api${address}`)
+    const asked = ask(app)[method](`/api${address}`);
+    const answer = await asked
       .set('Idempotency-Key', `waiting-${i}-xx`)
       .set('Kibble-Moment', `2026-06-20T06:${String(10 + i)}:00.000Z`)
       .set('Kibble-Offset', '0')
@@ -124,10 +124,10 @@ test('a watering sent once more under the key of before the update is answered w
     .post(`/api/events/${(body as EventView).id}/restore`)
     .send({});
   expect(back.body).toMatchObject({ litres: 88, bedId: 1 });
-  // The list of what can be undone on a page that was loaded anew speaks of the old number in today's address.
+  // A page that was loaded anew calls it by the number it has now.
   const undone = await ask(app)
     .post('/api/gardens/1/entries/undo')
-    .send({ ids: [(body as EventView).id], numberedAs: 'events' });
+    .send({ ids: [(back.body as EventView).id] });
   expect(undone.body).toMatchObject({ events: [{ litres: 88 }] });
 });
 

@@ -1,9 +1,9 @@
-import { mayAsk, OLD_TABLES, type Endpoint, type EndpointName, type OldTable } from '@kibble/contract';
+import { mayAsk, type Endpoint, type EndpointName } from '@kibble/contract';
 import { kindFacts } from '@kibble/core';
 import type { Request, RequestHandler } from 'express';
 import { Bed, EntryRow } from '../db/models.ts';
 import { readId, Refusal } from '../errors.ts';
-import { numberNow } from '../services/enter.ts';
+import { numberNow, type OldTable } from '../record/oldNumbers.ts';
 import type { Device } from '../sharing/book.ts';
 import type { Sharing } from '../sharing/sharing.ts';
 
@@ -50,13 +50,12 @@ const HELPERS: Readonly<
   restorePotEntries: ownEntries('pot_entries'),
 };
 
-/** A helper undoes what was entered on their own device. @param table whose numbers the ids are, where the body does not say */
+/** A helper undoes what was entered on their own device. @param table whose numbers of before the log the ids may be */
 function ownEntries(table: OldTable | null) {
   return async ({ body }: Request, { id: deviceId }: Device): Promise<void> => {
-    const { ids, numberedAs } = (body ?? {}) as { ids?: unknown; numberedAs?: unknown };
+    const { ids } = (body ?? {}) as { ids?: unknown };
     const called = Array.isArray(ids) ? ids.filter((id): id is number => Number.isSafeInteger(id)) : [];
-    const of = table ?? OLD_TABLES.find((name) => name === numberedAs);
-    const named = new Set(of ? await Promise.all(called.map((id) => numberNow(of, id))) : called);
+    const named = new Set(table ? await Promise.all(called.map((id) => numberNow(table, id))) : called);
     const own = await EntryRow.count({ where: { id: [...named], deviceId } });
     if (own !== named.size) throw notTheirs(`${HELPERS_ONLY} It may undo only what was entered on it.`);
   };

@@ -66,7 +66,7 @@ export function pageLinks(webDir: string): (path: string) => string[] {
     const own = [...programs((program && key) ?? '')].filter((name) => !first.has(name));
     return [
       ...always,
-      ...asksOf(path).map((address) => `<${address}>; rel=preload; as=fetch; crossorigin=anonymous`),
+      ...asksOf(path).map(({ address }) => `<${address}>; rel=preload; as=fetch; crossorigin=anonymous`),
       ...own.map((name) => `</${name}>; rel=modulepreload`),
     ];
   };

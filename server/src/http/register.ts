@@ -1,4 +1,4 @@
-import { CATALOGUE, ENDPOINT_NAMES, endpoint, type Endpoint, type EndpointName } from '@kibble/contract';
+import { ENDPOINT_NAMES, endpoint, type Endpoint, type EndpointName } from '@kibble/contract';
 import { Router, type RequestHandler } from 'express';
 import { Refusal } from '../errors.ts';
 import { bodyOf } from './body.ts';
@@ -38,7 +38,7 @@ export function apiRouter(
   });
   for (const name of ENDPOINT_NAMES) {
     const entry = endpoint(name);
-    const method = CATALOGUE[name].method.toLowerCase() as 'get' | 'post' | 'put' | 'patch' | 'delete';
+    const method = entry.method.toLowerCase() as 'get' | 'post' | 'put' | 'patch' | 'delete';
     // Whoever reads a calendar by its link is no page of ours.
     const own = entry.who === 'whoever has the link' ? [] : [originGuard];
     const sent = entry.method === 'GET' ? [] : [bodyOf(entry), guards.authorizeBody(name)];

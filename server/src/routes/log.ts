@@ -5,7 +5,7 @@ import { act, actAfter, type Answer } from '../http/act.ts';
 import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 import { prove } from '../planner/prove.ts';
-import { enter, hasWeights, mark, numberNow, type Entered } from '../services/enter.ts';
+import { enter, hasWeights, mark, type Entered } from '../services/enter.ts';
 import { findGarden } from '../services/find.ts';
 
 /** The log: everything that is written down in a garden comes, goes and comes back here. */
@@ -24,9 +24,8 @@ export function logRoutes(services: Services) {
   const marked = (away: boolean) =>
     act(services, async (req, proving) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
-      const { ids, numberedAs } = read(entryIdsBody, req.body);
-      const now = numberedAs ? await Promise.all(ids.map((id) => numberNow(numberedAs, id))) : ids;
-      return answered(garden, await mark(garden, now, away, wall), proving, 200);
+      const { ids } = read(entryIdsBody, req.body);
+      return answered(garden, await mark(garden, ids, away, wall), proving, 200);
     });
   return handlers({
     addEntries: actAfter(

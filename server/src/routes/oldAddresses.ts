@@ -14,7 +14,6 @@ import {
   skipBody,
   tickBody,
   wateringBody,
-  type OldTable,
 } from '@kibble/contract';
 import type { Request } from 'express';
 import type { Garden } from '../db/models.ts';
@@ -24,7 +23,7 @@ import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 import { prove } from '../planner/prove.ts';
 import { todayOf } from '../services/clock.ts';
-import { numberNow } from '../services/enter.ts';
+import { numberNow, type OldTable } from '../record/oldNumbers.ts';
 import { bedsOfFinding, logFinding, markFinding } from '../services/entries.ts';
 import { findBed, findGarden } from '../services/find.ts';
 import { checkEntries, logEntries, logPh, markEntries } from '../services/pots.ts';

@@ -1,7 +1,7 @@
-import type { EntriesAnswer, entriesBody, entryDraft, EventView, OldTable, PotsView } from '@kibble/contract';
+import type { EntriesAnswer, entriesBody, entryDraft, EventView, PotsView } from '@kibble/contract';
 import { FINDING_FACTS, FINDING_SORTS, kindFacts, type Finding, type PotEntry } from '@kibble/core';
 import type { z } from 'zod';
-import { EntryNumberRow, EntryRow, type Garden } from '../db/models.ts';
+import { EntryRow, type Garden } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
 import { todayOf, type WallClock } from './clock.ts';
 import { bedsOfFinding, logFinding, markFinding } from './entries.ts';
@@ -155,19 +155,20 @@ export interface Entered {
   happened: boolean;
 }
 
-const together = (garden: Garden, made: readonly Made[]): Entered => ({
-  answer: {
-    ids: made.flatMap(({ ids }) => ids),
-    events: made.flatMap(({ event }) => event ?? []),
-  },
-  touched: {
-    gardenId: garden.id,
-    ...(made.every(({ beds }) => beds) ? { beds: [...new Set(made.flatMap(({ beds }) => beds ?? []))] } : {}),
-    ...(made.some(({ pots }) => pots) ? { pots: true } : {}),
-  },
-  prove: [...new Set(made.flatMap(({ prove }) => prove ?? []))],
-  happened: made.some(({ event }) => event && event.bedId !== null),
-});
+function together(garden: Garden, made: readonly Made[]): Entered {
+  const beds = made.every((one) => one.beds) ? [...new Set(made.flatMap((one) => one.beds ?? []))] : null;
+  const pots = made.some((one) => one.pots);
+  return {
+    answer: {
+      ids: made.flatMap(({ ids }) => ids),
+      events: made.flatMap(({ event }) => event ?? []),
+      touched: { beds, pots },
+    },
+    touched: { gardenId: garden.id, ...(beds ? { beds } : {}), ...(pots ? { pots } : {}) },
+    prove: [...new Set(made.flatMap(({ prove }) => prove ?? []))],
+    happened: made.some(({ event }) => event && event.bedId !== null),
+  };
+}
 
 /** Whether a weight is among what is entered: it is held against what the pot can weigh. */
 export const hasWeights = ({ entries }: z.infer<typeof entriesBody>): boolean =>
@@ -195,12 +196,6 @@ export async function enter(
   for (const [i, draft] of entries.entries())
     made.push(await naming(i, entries.length, () => enterOne({ garden, draft, sure, wall })));
   return together(garden, made);
-}
-
-/** The number that an entry has in the log: it may be called by the one it had before. */
-export async function numberNow(table: OldTable, id: number): Promise<number> {
-  const known = await EntryNumberRow.findOne({ where: { oldTable: table, oldId: id }, raw: true });
-  return known?.entryId ?? id;
 }
 
 async function markOne(row: EntryRow, away: boolean, wall: WallClock): Promise<Made> {

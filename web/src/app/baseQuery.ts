@@ -1,4 +1,4 @@
-import type { ApiError, GardenView, RoundView, TapRunView } from '@kibble/contract';
+import { ADDRESSES, type ApiError, type GardenView, type RoundView, type TapRunView } from '@kibble/contract';
 import {
   fetchBaseQuery,
   type BaseQueryApi,
@@ -8,12 +8,13 @@ import {
   type FetchBaseQueryMeta,
 } from '@reduxjs/toolkit/query/react';
 import { nanoid } from '@reduxjs/toolkit';
-import { forgetAct, idAtHome, keepAct, keptActs, knownContact, noteContact } from '../outbox/acts.ts';
+import { forgetAct, keepAct, keptActs, knownContact, noteContact, withIdsAtHome } from '../outbox/acts.ts';
 import { clockOffset, houseThatAnswered, isFromKibble, SAVED_HEADER } from '../outbox/answered.ts';
 import { sendKept } from '../outbox/sendKept.ts';
 import { actAnswered, keyOfAct } from './acts.ts';
 import { PAGE } from './page.ts';
-import { standInFor, type Known } from './standIns.ts';
+import type { Call } from './call.ts';
+import { gardenOfBed, STAND_INS, type Known } from './standIns.ts';
 import { unitsOf, type Units } from './units.ts';
 import { doorShut, wayFound, wayLost, type Way } from './waySlice.ts';
 
@@ -37,12 +38,8 @@ async function worded(error: FetchBaseQueryError): Promise<FetchBaseQueryError> 
   return words ? { ...error, data: { error: words.inOwnUnits(data.error, spokenUnits()) } as never } : error;
 }
 
-/** What a garden's whole file is checked, copied or put back by takes as long as it takes. */
-const takesLong = (url: string): boolean => url.startsWith('your-data/');
-
-/** Stepping the clock twice in a second is meant; what is typed goes on being kept under its own name. */
-const meantTwice = (url: string): boolean => url.endsWith('/step') || url.includes('/drafts/');
-
+/** Of an answer: what came with it, and of which garden it is. */
+type Meta = FetchBaseQueryMeta & { gardenId?: number | null };
 type Result = Awaited<
   ReturnType<BaseQueryFn<FetchArgs, unknown, FetchBaseQueryError, object, FetchBaseQueryMeta>>
 >;
@@ -116,18 +113,20 @@ const needsHome = (): Result => ({
 
 /** An act that finds no way home is kept here, and answered by what stands for home's answer. */
 async function keptHere(
+  called: Call,
   act: { method: string; url: string; body: unknown; key: string; at: string },
   api: BaseQueryApi,
 ): Promise<Result> {
-  const found = standInFor(act.method, act.url);
-  if (!found || typeof indexedDB === 'undefined') return needsHome();
-  const { standIn, ids } = found;
+  const { name, at: places } = called;
+  const standIn = STAND_INS[name];
+  if (!standIn || !ADDRESSES[name].waits || typeof indexedDB === 'undefined') return needsHome();
   const { at } = act;
   const known = knownOn(api.getState());
-  const asked = { at, body: act.body, seq: 0, ids, known };
+  const asked = { at, body: act.body, seq: 0, places, known };
   const contact = await knownContact();
   const kept = await keepAct({
     ...act,
+    name,
     offsetMs: contact?.offsetMs ?? null,
     house: contact?.house ?? null,
     gardenId: standIn.gardenOf?.(asked) ?? null,
@@ -136,34 +135,33 @@ async function keptHere(
   return { data: standIn.answer({ ...asked, seq: kept.seq }) };
 }
 
-/** Taking back what is still here: it is simply not sent. Null where it has gone home, or never was here. */
-async function takenBackHere(method: string, url: string, body: unknown): Promise<Result | null> {
-  const one = method === 'DELETE' ? /^(?:events|findings)\/-(\d+)$/.exec(url)?.[1] : undefined;
-  const { ids } = (body ?? {}) as { ids?: number[] };
-  const many = /\/pot-entries\/remove$/.test(url) && Array.isArray(ids) ? ids.filter((id) => id < 0) : [];
-  const seqs = one === undefined ? many.map((id) => -id) : [Number(one)];
+/** Undoing what is still here: it is simply not sent. Null where it has gone home, or never was here. */
+async function takenBackHere({ name }: Call, body: unknown): Promise<Result | null> {
+  if (name !== 'undoEntries') return null;
+  const { ids } = body as { ids: number[] };
+  const seqs = ids.filter((id) => id < 0).map((id) => -id);
   if (seqs.length === 0) return null;
   const waiting = (await keptActs()).filter(({ seq }) => seqs.includes(seq));
   if (waiting.length < seqs.length) return null;
   for (const { seq } of waiting) await forgetAct(seq);
-  return { data: { id: -(seqs[0] ?? 0), ids } };
+  return { data: { ids, events: [], touched: { beds: [], pots: false } } };
 }
 
-/** An address with the ids that stand at home in the place of those made up here. */
-async function atHome(url: string): Promise<string> {
-  const standIn = /\/(-\d+)(?=\/|$)/.exec(url)?.[1];
-  const real = standIn === undefined ? null : await idAtHome(Number(standIn));
-  return real === null ? url : url.replace(`/${standIn}`, `/${real}`);
+/** The garden that a call is of, where that is known here. */
+function gardenOf({ name, at }: Call, known: Known): number | null {
+  const { path } = ADDRESSES[name];
+  if (path.startsWith('/api/gardens/:id')) return Number(at.id);
+  return path.startsWith('/api/beds/:id') ? gardenOfBed(Number(at.id), known) : null;
 }
 
 /** Asks the server. A change bears the key of its act, is sent again when no answer comes, and is done once; without a way home it waits here. */
-export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (
-  args,
+export const baseQuery: BaseQueryFn<Call, unknown, FetchBaseQueryError, object, Meta> = async (
+  asked,
   api,
   extra,
 ) => {
-  const asked: FetchArgs = typeof args === 'string' ? { url: args } : args;
-  const method = asked.method ?? 'GET';
+  const { name } = asked;
+  const { method, slow, meantTwice, waits: mayWait } = ADDRESSES[name];
   const told = async (result: Result): Promise<Result> => {
     noteWay(result, api);
     if (result.error) return { error: await worded(result.error), meta: result.meta };
@@ -178,21 +176,23 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
   if (!mutates) return told(byKibble(await askPatiently({ ...asked, body, headers }, api, extra)));
   // Its moment is when it was done, not when it turned out that nobody answers.
   const at = new Date().toISOString();
-  const takenBack = await takenBackHere(method, asked.url, body);
+  const takenBack = await takenBackHere(asked, body);
   if (takenBack) return takenBack;
-  const url = await atHome(asked.url);
-  const what = `${method} ${url} ${JSON.stringify(body)}`;
+  const { url, body: sentBody } = await withIdsAtHome(asked.url, body);
+  const what = `${method} ${url} ${JSON.stringify(sentBody)}`;
   const key =
-    headers.get('Idempotency-Key') ??
-    (meantTwice(url) ? nanoid() : keyOfAct(what, Date.now(), () => nanoid()));
+    headers.get('Idempotency-Key') ?? (meantTwice ? nanoid() : keyOfAct(what, Date.now(), () => nanoid()));
+  const act = { method, url, body: sentBody, key, at };
+  // By which garden's pictures go stale, where the change itself does not say.
+  const meta = { gardenId: gardenOf(asked, knownOn(api.getState())) };
   headers.set('Idempotency-Key', key);
   headers.set('Kibble-Page', PAGE);
-  const sent: FetchArgs = { ...asked, url, body, headers };
+  const sent: FetchArgs = { ...asked, url, body: sentBody, headers };
   // What waits here goes first: home learns of things in the order in which they were done.
   const waits = wayOf(api).kept.some(({ refused }) => !refused) && (await sendKept()) !== 'all sent';
-  if (waits && standInFor(method, url)) return keptHere({ method, url, body, key, at }, api);
+  if (waits && mayWait) return keptHere(asked, act, api);
   const sendIt = async (): Promise<Result> =>
-    byKibble(await (takesLong(url) ? askPatiently : ask)(sent, api, extra), key);
+    byKibble(await (slow ? askPatiently : ask)(sent, api, extra), key);
   let result = await sendIt();
   for (const pause of wayOf(api).home && navigator.onLine ? AGAIN_AFTER_MS : []) {
     if (!noAnswer(result)) break;
@@ -201,6 +201,8 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
   }
   actAnswered(what, key, Date.now(), !noAnswer(result));
   noteWay(result, api);
-  if (noAnswer(result)) return keptHere({ method, url, body, key, at }, api);
-  return result.error ? { error: await worded(result.error), meta: result.meta } : result;
+  if (noAnswer(result)) return keptHere(asked, act, api);
+  return result.error
+    ? { error: await worded(result.error), meta: { ...result.meta, ...meta } as Meta }
+    : { data: result.data, meta: { ...result.meta, ...meta } as Meta };
 };

@@ -1,25 +1,27 @@
-import type { ToldLive } from '@kibble/contract';
+import { STALE, type Stale, type ToldLive } from '@kibble/contract';
 import { onKeptChanged, keptActs } from '../outbox/acts.ts';
 import { isFromKibble, SAVED_HEADER } from '../outbox/answered.ts';
 import { sendKept } from '../outbox/sendKept.ts';
-import { api, WHOLE } from './api.ts';
+import { api } from './api.ts';
 import { beginAnewIfLacking } from './lacking.ts';
 import { PAGE } from './page.ts';
 import type { store as Store } from './store.ts';
+import { staleIn } from './tags.ts';
 import { keptRead } from './waySlice.ts';
 
 /** While there is no way home it is looked for so often, ms. */
 const LOOK_AGAIN_MS = 3000;
-const ALL = [...WHOLE, 'Draft', 'Runs', 'Ticks'] as const;
+const ALL = STALE.everything;
 
 /** What another page or device did, as the tags of what is another for it. */
-function touchedBy({ beds, pots, gardenId }: ToldLive) {
+function touchedBy({ beds, pots, gardenId }: ToldLive): readonly unknown[] {
   if (gardenId === undefined) return ALL;
-  if (pots) return ['Pots', 'Round', 'Plan'] as const;
+  const stale = (...of: Stale[]): unknown[] => of.flatMap((one) => staleIn(one, gardenId));
+  if (pots) return stale('pots');
   // Of no bed: a tap's clock, a draft, a tick.
-  if (beds?.length === 0) return ['Runs', 'Draft', 'Ticks'] as const;
-  if (!beds) return ALL;
-  return ['Round', 'Plan', 'Runs', ...beds.map((id) => ({ type: 'Place' as const, id }))] as const;
+  if (beds?.length === 0) return stale('runs', 'drafts', 'ticks');
+  if (!beds) return stale('everything');
+  return [...stale('round', 'runs'), ...beds.map((id) => ({ type: 'Place' as const, id }))];
 }
 
 /**

@@ -1,41 +1,25 @@
-import type { BedDraftBody, GardenPatch } from '@kibble/contract';
+import type { AddressName } from '@kibble/contract';
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
+import type { At } from './call.ts';
 
-/** What an act needs to be taken back. */
-export interface Undoes {
-  undoEventId?: number;
-  undoBedId?: number;
-  undoFindingIds?: number[];
-  undoTapId?: number;
-  undoPlantingId?: number;
-  /** Beds just made, to be put away again. */
-  undoBedIds?: number[];
-  /** What a bed has been since a day, to be taken back. */
-  undoSettingIds?: number[];
-  /** What was just written down of pots, or a pot just put away. */
-  undoPots?: { gardenId: number; ids: number[] };
-  undoPotId?: number;
-  /** Something by the clock that was given up. */
-  undoSequenceId?: number;
-  /** Pots just made, to be put away again. */
-  undoPotIds?: number[];
-  /** An import just stored, to be taken back as a whole. */
-  undoImportId?: number;
-  /** A garden just put away. */
-  undoAwayId?: number;
-  /** What was said of days' weather. */
-  undoSaid?: { gardenId: number; ids: number[] };
-  /** The copy of what stood before something was put back. */
-  undoCopy?: string;
-  /** A bed, a tap or a garden's settings as they were before they were changed. */
-  undoBed?: { gardenId: number; bedId: number; body: BedDraftBody & { since?: string } };
-  undoTap?: { gardenId: number; tapId: number; body: Record<string, unknown> };
-  undoGarden?: { id: number; patch: GardenPatch };
+/** One step by which an act is undone: something asked of home. */
+export interface UndoStep {
+  to: AddressName;
+  at?: At;
+  body?: unknown;
+  /** Part of the answer to the step before that goes with it. */
+  takes?: string;
 }
 
+/** Undoing entries of a garden; none where there are none. */
+export const undoesEntries = (gardenId: number, ids: readonly number[]): UndoStep[] =>
+  ids.length > 0 ? [{ to: 'undoEntries', at: { id: gardenId }, body: { ids } }] : [];
+
 /** The line at the foot of the page: what was just done, and how to take it back. */
-export interface Notice extends Undoes {
+export interface Notice {
   text: string;
+  /** The steps by which it is undone, in their order. */
+  undo?: readonly UndoStep[];
 }
 /** The same as it stands in the list of what was done. */
 export interface Done extends Notice {
@@ -45,13 +29,15 @@ export interface Done extends Notice {
 
 /** So many acts can be taken back, the last first. */
 const REMEMBERED = 20;
-const KEPT_AS = 'kibble.done';
+const KEPT_AS = 'kibble.done.2';
 
 /** Whether anything of it can be taken back. */
-export const canUndo = (notice: Notice): boolean =>
-  Object.entries(notice).some(
-    ([key, value]) =>
-      key.startsWith('undo') && value !== undefined && !(Array.isArray(value) && value.length === 0),
+export const canUndo = ({ undo }: Notice): boolean => (undo?.length ?? 0) > 0;
+
+/** Whether undoing it would undo an entry. */
+const undoesEntry = ({ undo }: Notice, id: number): boolean =>
+  (undo ?? []).some(
+    ({ to, body }) => to === 'undoEntries' && ((body as { ids?: number[] }).ids ?? []).includes(id),
   );
 
 function remembered(): Done[] {
@@ -77,17 +63,18 @@ export const noticeSlice = createSlice({
     noticeShown: {
       prepare: (notice: Notice) => ({ payload: { ...notice, id: nanoid(), at: Date.now() } }),
       reducer(state, { payload }: PayloadAction<Done>) {
-        state.current = payload;
-        if (canUndo(payload)) state.done = [payload, ...state.done].slice(0, REMEMBERED);
+        state.current = payload as (typeof state)['current'];
+        if (canUndo(payload))
+          state.done = [payload, ...state.done].slice(0, REMEMBERED) as (typeof state)['done'];
       },
     },
     noticeDismissed(state) {
       state.current = null;
     },
     /** An entry was taken back where it stands: nothing of it is left to undo. */
-    entryTaken(state, { payload: eventId }: PayloadAction<number>) {
-      state.done = state.done.filter((done) => done.undoEventId !== eventId);
-      if (state.current?.undoEventId === eventId) state.current = null;
+    entryTaken(state, { payload: entryId }: PayloadAction<number>) {
+      state.done = state.done.filter((done) => !undoesEntry(done as Done, entryId));
+      if (state.current && undoesEntry(state.current, entryId)) state.current = null;
     },
     takenBack(state, { payload: id }: PayloadAction<string>) {
       state.done = state.done.filter((done) => done.id !== id);

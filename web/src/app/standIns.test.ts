@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import type { RoundView, TapRunView } from '@kibble/contract';
+import { ADDRESSES, type AddressName, type RoundView, type TapRunView } from '@kibble/contract';
+import { asToday } from '../outbox/olderActs.ts';
 import { settled, unsettled } from './settled.ts';
-import { entryOfAct, runsWith, standInFor, type Known } from './standIns.ts';
+import { eventsOfAct, runsWith, STAND_INS, type Known } from './standIns.ts';
 
 const stop = (bedId: number, from: number) => ({
   bedId,
@@ -16,22 +17,30 @@ const round = {
   leaveAlone: [{ bedId: 4, bedName: 'Bed 4', event: null }],
 } as unknown as RoundView;
 const known: Known = { gardens: [], rounds: [{ gardenId: 1, round }], runs: [] };
-const act = (url: string, body: unknown, more: object = {}) => ({
+const act = (name: AddressName | undefined, url: string, body: unknown, more: object = {}) => ({
+  name,
   url,
   body,
   at: '2026-07-14T04:30:00.000Z',
   seq: 7,
-  method: 'PUT',
+  method: 'POST',
   key: 'key-0000',
   gardenId: 1,
   words: '',
   ...more,
 });
+const water = (bedId: number, said: object, more: object = {}) =>
+  act(
+    'addEntries',
+    'gardens/1/entries',
+    { entries: [{ subject: { kind: 'bed', id: bedId }, body: { kind: 'watering', ...said } }] },
+    more,
+  );
+const eventOfAct = (of: ReturnType<typeof act>) => eventsOfAct(of, known)[0] ?? null;
 
 describe('what waits here for the way home', () => {
   test('stands for home’s answer: as planned its litres, else minutes at the stop’s flow', () => {
-    const planned = entryOfAct(act('beds/2/waterings', { minutes: 12, asPlanned: true }), known);
-    expect(planned).toMatchObject({
+    expect(eventOfAct(water(2, { minutes: 12, asPlanned: true }))).toMatchObject({
       id: -7,
       gardenId: 1,
       bedId: 2,
@@ -39,21 +48,46 @@ describe('what waits here for the way home', () => {
       litres: 120,
       told: 'minutes',
     });
-    expect(entryOfAct(act('beds/2/waterings', { minutes: 5 }), known)?.litres).toBe(50);
-    expect(entryOfAct(act('beds/9/waterings', { minutes: 5 }), known)?.litres).toBeNull();
-    expect(entryOfAct(act('beds/2/skips', { reason: 'no time' }), known)).toMatchObject({
+    expect(eventOfAct(water(2, { minutes: 5 }))?.litres).toBe(50);
+    expect(eventOfAct(water(9, { minutes: 5 }))?.litres).toBeNull();
+    const skip = {
+      entries: [{ subject: { kind: 'bed', id: 2 }, body: { kind: 'skip', reason: 'no time' } }],
+    };
+    expect(eventOfAct(act('addEntries', 'gardens/1/entries', skip))).toMatchObject({
       kind: 'skip',
       reason: 'no time',
     });
-    // What home refused is no entry, and what is no watering or skip neither.
-    expect(
-      entryOfAct(act('beds/2/waterings', {}, { refused: { code: 'conflict', message: '' } }), known),
-    ).toBeNull();
-    expect(entryOfAct(act('gardens/1/rain', {}), known)).toBeNull();
+    // What home refused is no entry, and what is no watering or skip is none of the round.
+    expect(eventOfAct(water(2, {}, { refused: { code: 'conflict', message: '' } }))).toBeNull();
+    const rain = { entries: [{ subject: { kind: 'garden', id: 1 }, body: { kind: 'rain', rainMm: 2 } }] };
+    expect(eventOfAct(act('addEntries', 'gardens/1/entries', rain))).toBeNull();
+  });
+
+  test('what was saved before addresses had names is read by how they looked then', () => {
+    expect(eventOfAct(act(undefined, 'beds/2/waterings', { minutes: 12, asPlanned: true }))).toMatchObject({
+      bedId: 2,
+      litres: 120,
+    });
+    expect(eventOfAct(act(undefined, 'beds/2/skips', { reason: 'no time' }))?.kind).toBe('skip');
+    expect(eventOfAct(act(undefined, 'gardens/1/rain', {}))).toBeNull();
+    expect(asToday(act(undefined, 'beds/1/run', {}, { method: 'DELETE' })).name).toBe('closeRun');
+  });
+
+  test('says what it is of, as far as that is known here', () => {
+    const words = (body: unknown): string | undefined =>
+      STAND_INS.addEntries?.words({ body, at: '2026-07-14T04:30:00.000Z', seq: 7, places: { id: 1 }, known });
+    expect(words(water(2, { litres: 40 }).body)).toBe('Bed 2 watered, 40 L');
+    const pots = [3, 4].map((id) => ({
+      subject: { kind: 'pot', id },
+      body: { kind: 'given', millilitres: 500 },
+    }));
+    expect(words({ entries: pots })).toBe('2 pots');
+    const look = { kind: 'look', tool: 'finger', depthMm: 50, state: 'dry', mulchMoved: false };
+    expect(words({ entries: [{ subject: { kind: 'bed', id: 2 }, body: look }] })).toBe('Bed 2: look');
   });
 
   test('a stop leaves the walk with it, and comes back to its place by the clock', () => {
-    const event = entryOfAct(act('beds/2/waterings', { minutes: 12, asPlanned: true }), known);
+    const event = eventOfAct(water(2, { minutes: 12, asPlanned: true }));
     if (!event) throw new Error('no entry');
     const gone = settled(round, event);
     expect(gone.stops.map(({ bedId }) => bedId)).toEqual([1, 3]);
@@ -74,31 +108,26 @@ describe('what waits here for the way home', () => {
 
   test('running taps go by what is kept: opened ones run, the ones turned off do not', () => {
     const running = [{ id: 5, bedId: 1, litresPerMinute: 8, bedName: 'Bed 1' }] as TapRunView[];
-    const opened = act('beds/2/run', { minutes: 6, runs: 2, run: 1, soakMinutes: 30 });
-    const now = runsWith(running, [opened, act('beds/1/run', {}, { method: 'DELETE', seq: 8 })], known);
+    const opened = act('openRun', 'beds/2/run', { minutes: 6, runs: 2, run: 1, soakMinutes: 30 });
+    const now = runsWith(running, [opened, act('closeRun', 'beds/1/run', {}, { seq: 8 })], known);
     expect(now).toMatchObject([
       { id: -7, bedId: 2, minutes: 6, runs: 2, litresPerMinute: 10, startedAt: opened.at },
     ]);
   });
 
   test('what makes something new needs home at once; what is written down may wait', () => {
-    for (const [method, url] of [
-      ['POST', 'gardens'],
-      ['POST', 'gardens/1/beds'],
-      ['POST', 'gardens/1/trees'],
-      ['POST', 'weather-files/1/import'],
-      ['POST', 'your-data/restore'],
-      ['POST', 'pair'],
-      ['POST', 'gardens/1/step'],
+    for (const name of [
+      'addGarden',
+      'addBed',
+      'addTree',
+      'storeWeatherFile',
+      'restore',
+      'pair',
+      'stepGarden',
     ] as const)
-      expect([url, standInFor(method, url)]).toEqual([url, null]);
-    for (const [method, url, ids] of [
-      ['POST', 'beds/3/waterings', [3]],
-      ['DELETE', 'events/-4', [-4]],
-      ['POST', 'gardens/1/findings', [1]],
-      ['PUT', 'beds/3', [3]],
-      ['PUT', 'gardens/1/drafts/feel:bed-1', [1]],
-    ] as const)
-      expect([url, standInFor(method, url)?.ids]).toEqual([url, ids]);
+      expect([name, ADDRESSES[name].waits]).toEqual([name, undefined]);
+    // Whatever may wait has words, and an answer that stands for home's.
+    const waiting = Object.entries(ADDRESSES).flatMap(([name, { waits }]) => (waits ? [name] : []));
+    expect(Object.keys(STAND_INS).sort()).toEqual(waiting.sort());
   });
 });

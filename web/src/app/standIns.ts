@@ -1,6 +1,18 @@
-import type { EventView, GardenView, RoundView, StopView, TapRunView } from '@kibble/contract';
-import { spotLitres } from '@kibble/core';
+import type {
+  AddressName,
+  EntriesAnswer,
+  EntriesDraft,
+  EntryDraft,
+  EventView,
+  GardenView,
+  RoundView,
+  StopView,
+  TapRunView,
+} from '@kibble/contract';
+import { kindFacts, spotLitres } from '@kibble/core';
 import type { KeptAct } from '../outbox/acts.ts';
+import { asToday } from '../outbox/olderActs.ts';
+import type { At } from './call.ts';
 
 /** What is known on this page of the garden that an act is done in. */
 export interface Known {
@@ -10,12 +22,14 @@ export interface Known {
 }
 
 type Body = Readonly<Record<string, unknown>>;
-type Asked = Pick<KeptAct, 'at' | 'body' | 'seq'> & { ids: readonly number[]; known: Known };
+/** An act as it is asked for: by the name of its address and what stands in the places of that. */
+interface Asked extends Pick<KeptAct, 'at' | 'body' | 'seq'> {
+  places: At;
+  known: Known;
+}
 
-/** An act that may wait here for the way home: what it says of itself, and what stands for home's answer meanwhile. */
+/** What an act that waits here says of itself, and what stands for home's answer meanwhile. */
 interface StandIn {
-  method: string;
-  url: RegExp;
   words: (asked: Asked) => string;
   answer: (asked: Asked) => unknown;
   gardenOf?: (asked: Asked) => number | null;
@@ -23,6 +37,8 @@ interface StandIn {
 
 const bodyOf = ({ body }: Asked): Body => (body ?? {}) as Body;
 const figure = (value: unknown): number | null => (typeof value === 'number' ? value : null);
+const text = (value: unknown): string | null => (typeof value === 'string' ? value : null);
+const idOf = ({ places }: Asked): number => Number(places.id ?? 0);
 
 export interface Standing {
   gardenId: number;
@@ -44,12 +60,12 @@ const bedName = (bedId: number, { gardens, rounds, runs }: Known): string =>
   gardens.flatMap(({ beds }) => beds).find(({ id }) => id === bedId)?.name ??
   standingOf(bedId, { gardens, rounds, runs })?.name ??
   'A bed';
-const gardenOfBed = (bedId: number, known: Known): number | null =>
+/** The garden that a bed is known to lie in. */
+export const gardenOfBed = (bedId: number, known: Known): number | null =>
   standingOf(bedId, known)?.gardenId ??
   known.gardens.find(({ beds }) => beds.some(({ id }) => id === bedId))?.id ??
   null;
-const ofBed = ({ ids: [bedId = 0], known }: Asked): number | null => gardenOfBed(bedId, known);
-const ofGarden = ({ ids: [gardenId = 0] }: Asked): number | null => gardenId;
+const ofBed = (asked: Asked): number | null => gardenOfBed(idOf(asked), asked.known);
 
 /** What was told of water, in litres where that is known without home. */
 function litresOf(body: Body, stop: StopView | null): number | null {
@@ -62,32 +78,60 @@ function litresOf(body: Body, stop: StopView | null): number | null {
     : null;
 }
 
-function eventOf(asked: Asked, kind: 'watering' | 'skip'): EventView {
-  const [bedId = 0] = asked.ids;
-  const body = bodyOf(asked);
-  const standing = standingOf(bedId, asked.known);
-  const text = (value: unknown): string | null => (typeof value === 'string' ? value : null);
-  return {
-    id: -asked.seq,
-    gardenId: standing?.gardenId ?? 0,
-    bedId,
-    kind,
-    date: text(body.on) ?? standing?.round.date ?? asked.at.slice(0, 10),
-    at: asked.at,
-    litres: kind === 'watering' ? litresOf(body, standing?.stop ?? null) : null,
-    minutes: figure(body.minutes),
-    netMm: null,
-    told: kind === 'skip' ? null : figure(body.litres) === null ? 'minutes' : 'litres',
-    rainMm: null,
-    reason: text(body.reason) ?? (body.asPlanned === true ? 'as planned' : null),
-    note: text(body.note),
-    by: null,
-    clockWasAhead: false,
-  };
+/** The waterings and skips among entries, as home would show them. */
+function eventsOf(entries: readonly EntryDraft[], asked: Asked): EventView[] {
+  return entries.flatMap(({ subject, body, on, note }): EventView[] => {
+    if (body.kind !== 'watering' && body.kind !== 'skip') return [];
+    const standing = standingOf(subject.id, asked.known);
+    const said = body as Body;
+    return [
+      {
+        id: -asked.seq,
+        gardenId: standing?.gardenId ?? 0,
+        bedId: subject.id,
+        kind: body.kind,
+        date: text(on) ?? standing?.round.date ?? asked.at.slice(0, 10),
+        at: asked.at,
+        litres: body.kind === 'watering' ? litresOf(said, standing?.stop ?? null) : null,
+        minutes: figure(said.minutes),
+        netMm: null,
+        told: body.kind === 'skip' ? null : figure(said.litres) === null ? 'minutes' : 'litres',
+        rainMm: null,
+        reason: text(said.reason) ?? (said.asPlanned === true ? 'as planned' : null),
+        note: text(note),
+        by: null,
+        clockWasAhead: false,
+      },
+    ];
+  });
+}
+
+const entriesOf = ({ body }: Pick<Asked, 'body'>): readonly EntryDraft[] =>
+  (body as EntriesDraft | undefined)?.entries ?? [];
+
+/** What is written down, in words, as it waits here. */
+function entryWords(asked: Asked): string {
+  const entries = entriesOf(asked);
+  const [first] = entries;
+  if (!first) return 'Something written down';
+  const [event] = eventsOf(entries, asked);
+  if (event?.kind === 'skip') return `${bedName(event.bedId ?? 0, asked.known)} skipped`;
+  if (event) {
+    const { litres, minutes } = event;
+    const much =
+      litres !== null ? `, ${Math.round(litres)} L` : minutes !== null ? `, ${Math.round(minutes)} min` : '';
+    return `${bedName(event.bedId ?? 0, asked.known)} watered${much}`;
+  }
+  const label = kindFacts(first.body.kind)?.label ?? 'Something';
+  if (first.subject.kind === 'bed')
+    return `${bedName(first.subject.id, asked.known)}: ${label.toLowerCase()}`;
+  if (first.subject.kind === 'pot')
+    return entries.length > 1 ? `${entries.length} pots` : `A pot: ${label.toLowerCase()}`;
+  return label;
 }
 
 function runOf(asked: Asked): TapRunView {
-  const [bedId = 0] = asked.ids;
+  const bedId = idOf(asked);
   const body = bodyOf(asked);
   const number = (value: unknown, otherwise: number): number => figure(value) ?? otherwise;
   const minutes = number(body.minutes, 1);
@@ -109,151 +153,83 @@ function runOf(asked: Asked): TapRunView {
   };
 }
 
-const of = (
-  method: string,
-  url: RegExp,
-  words: string | StandIn['words'],
-  answer: StandIn['answer'],
-  gardenOf?: StandIn['gardenOf'],
-): StandIn => ({ method, url, words: typeof words === 'string' ? () => words : words, answer, gardenOf });
-const itsId: StandIn['answer'] = ({ ids: [id = 0] }) => ({ id, settings: [] });
-const newId: StandIn['answer'] = ({ seq }) => ({ id: -seq });
-const newIds: StandIn['answer'] = ({ seq }) => ({ ids: [-seq] });
+const NOTHING_TOUCHED = { beds: [], pots: false };
+const undone = (words: string): StandIn => ({
+  words: () => words,
+  answer: ({ body }): EntriesAnswer => ({
+    ids: (body as { ids: number[] }).ids,
+    events: [],
+    touched: NOTHING_TOUCHED,
+  }),
+  gardenOf: idOf,
+});
+const itsId: StandIn['answer'] = (asked) => ({ id: idOf(asked), settings: [] });
+const onBed = (words: string): StandIn => ({
+  words: (asked) => `${bedName(idOf(asked), asked.known)}${words}`,
+  answer: itsId,
+  gardenOf: ofBed,
+});
 
-/** Everything that may wait; what is not in it needs home at once, and says so. Making gardens, beds and trees and reading files does. */
-export const STAND_INS: readonly StandIn[] = [
-  of(
-    'POST',
-    /^beds\/(\d+)\/waterings$/,
-    (asked) => {
-      const { litres, minutes } = eventOf(asked, 'watering');
-      const much =
-        litres !== null
-          ? `, ${Math.round(litres)} L`
-          : minutes !== null
-            ? `, ${Math.round(minutes)} min`
-            : '';
-      return `${bedName(asked.ids[0] ?? 0, asked.known)} watered${much}`;
-    },
-    (asked) => eventOf(asked, 'watering'),
-    ofBed,
-  ),
-  of(
-    'POST',
-    /^beds\/(\d+)\/skips$/,
-    ({ ids: [id = 0], known }) => `${bedName(id, known)} skipped`,
-    (asked) => eventOf(asked, 'skip'),
-    ofBed,
-  ),
-  of('DELETE', /^events\/(-?\d+)$/, 'An entry taken back', itsId),
-  of('POST', /^events\/(-?\d+)\/restore$/, 'An entry brought back', itsId),
-  of(
-    'PUT',
-    /^beds\/(\d+)\/run$/,
-    ({ ids: [id = 0], known }) => `${bedName(id, known)}: the tap’s clock`,
-    runOf,
-    ofBed,
-  ),
-  of(
-    'DELETE',
-    /^beds\/(\d+)\/run$/,
-    ({ ids: [id = 0], known }) => `${bedName(id, known)}: the tap is off`,
-    () => ({ dropped: true }),
-    ofBed,
-  ),
-  of('POST', /^gardens\/(\d+)\/findings$/, 'Something found or measured', newId, ofGarden),
-  of('DELETE', /^findings\/(-?\d+)$/, 'A finding taken back', itsId),
-  of('POST', /^findings\/(-?\d+)\/restore$/, 'A finding brought back', itsId),
-  of('POST', /^gardens\/(\d+)\/rain$/, 'What the gauge held', newId, ofGarden),
-  of('POST', /^gardens\/(\d+)\/alerts\/seen$/, 'A tick in an alert', (a) => a.body, ofGarden),
-  of('POST', /^gardens\/(\d+)\/pot-entries$/, 'Pots', newIds, ofGarden),
-  of(
-    'POST',
-    /^gardens\/(\d+)\/pot-entries\/(?:remove|restore)$/,
-    'Pots, taken back',
-    (a) => a.body,
-    ofGarden,
-  ),
-  of('POST', /^gardens\/(\d+)\/ph$/, 'A pH', newIds, ofGarden),
-  of('PUT', /^gardens\/(\d+)\/drafts\/[a-z0-9:-]+$/, 'What is typed of a test', (asked) => ({
-    ...bodyOf(asked),
-    key: '',
-    updatedAt: asked.at,
-  })),
-  of('DELETE', /^gardens\/(\d+)\/drafts\/[a-z0-9:-]+$/, 'A test that is over', () => ({ dropped: true })),
-  of('PUT', /^beds\/(\d+)$/, ({ ids: [id = 0], known }) => `${bedName(id, known)}: changes`, itsId, ofBed),
-  of(
-    'PATCH',
-    /^beds\/(\d+)\/links$/,
-    ({ ids: [id = 0], known }) => `${bedName(id, known)}: its tap`,
-    itsId,
-    ofBed,
-  ),
-  of(
-    'PUT',
-    /^beds\/(\d+)\/tree$/,
-    ({ ids: [id = 0], known }) => `${bedName(id, known)}: changes`,
-    itsId,
-    ofBed,
-  ),
-  of(
-    'PUT',
-    /^beds\/(\d+)\/plantings\/\d+$/,
-    ({ ids: [id = 0], known }) => `${bedName(id, known)}: its plants`,
-    itsId,
-    ofBed,
-  ),
-  of('DELETE', /^beds\/(\d+)$/, ({ ids: [id = 0], known }) => `${bedName(id, known)} put away`, itsId, ofBed),
-  of(
-    'POST',
-    /^beds\/(\d+)\/restore$/,
-    ({ ids: [id = 0], known }) => `${bedName(id, known)} brought back`,
-    itsId,
-    ofBed,
-  ),
-  of('PUT', /^taps\/(\d+)$/, 'Changes of a tap', itsId),
-  of('PUT', /^pots\/(\d+)$/, 'Changes of a pot', itsId),
-  of('POST', /^settings\/take-back$/, 'A change taken back', (a) => a.body),
-  of(
-    'PATCH',
-    /^gardens\/(\d+)$/,
-    'Settings of the garden',
-    ({ ids: [id = 0], known }) => known.gardens.find((g) => g.id === id) ?? { id },
-    ofGarden,
-  ),
-];
+/** Every act that may wait here, by the name of its address; what is not in it needs home at once, and says so. */
+export const STAND_INS: Readonly<Partial<Record<AddressName, StandIn>>> = {
+  addEntries: {
+    words: entryWords,
+    answer: (asked): EntriesAnswer => ({
+      ids: [-asked.seq],
+      events: eventsOf(entriesOf(asked), asked),
+      touched: NOTHING_TOUCHED,
+    }),
+    gardenOf: idOf,
+  },
+  undoEntries: undone('An entry taken back'),
+  restoreEntries: undone('An entry brought back'),
+  openRun: { ...onBed(': the tap’s clock'), answer: runOf },
+  closeRun: { ...onBed(': the tap is off'), answer: () => ({ dropped: true }) },
+  saveDraft: {
+    words: () => 'What is typed of a test',
+    answer: (asked) => ({ ...bodyOf(asked), key: '', updatedAt: asked.at }),
+  },
+  dropDraft: { words: () => 'A test that is over', answer: () => ({ dropped: true }) },
+  changeBed: onBed(': changes'),
+  linkBed: onBed(': its tap'),
+  changeTree: onBed(': changes'),
+  changePlanting: onBed(': its plants'),
+  archiveBed: onBed(' put away'),
+  restoreBed: onBed(' brought back'),
+  changeTap: { words: () => 'Changes of a tap', answer: itsId },
+  changePot: { words: () => 'Changes of a pot', answer: itsId },
+  changeGarden: {
+    words: () => 'Settings of the garden',
+    answer: (asked) => asked.known.gardens.find((g) => g.id === idOf(asked)) ?? { id: idOf(asked) },
+    gardenOf: idOf,
+  },
+};
 
-/** Whether an act may wait, and how. */
-export function standInFor(method: string, url: string): { standIn: StandIn; ids: number[] } | null {
-  for (const standIn of STAND_INS) {
-    const found = method === standIn.method ? standIn.url.exec(url) : null;
-    if (found) return { standIn, ids: found.slice(1).map(Number) };
-  }
-  return null;
-}
+/** The number in the place of an address: of a bed, for a tap's clock. */
+const numberIn = (url: string): number => Number(/\/(-?\d+)/.exec(url)?.[1] ?? 0);
 
 /** A garden's running taps with what is kept here put in. */
 export function runsWith(runs: readonly TapRunView[], kept: readonly KeptAct[], known: Known): TapRunView[] {
   let now = [...runs];
   for (const act of kept) {
-    const bedId = Number(/^beds\/(\d+)\/run$/.exec(act.url)?.[1] ?? 0);
-    if (bedId === 0 || act.refused) continue;
+    const { name, url } = asToday(act);
+    if (act.refused || (name !== 'openRun' && name !== 'closeRun')) continue;
+    const bedId = numberIn(url);
     const before = now.find((run) => run.bedId === bedId);
     now = now.filter((run) => run.bedId !== bedId);
-    if (act.method === 'PUT') {
-      const opened = runOf({ ...act, ids: [bedId], known });
+    if (name === 'openRun') {
+      const opened = runOf({ ...act, places: { id: bedId }, known });
       now.push(before ? { ...opened, litresPerMinute: before.litresPerMinute } : opened);
     }
   }
   return now;
 }
 
-/** The entry that an act kept here stands for; null where it is none of the round. */
-export function entryOfAct(
-  act: Pick<KeptAct, 'url' | 'at' | 'body' | 'seq' | 'refused'>,
-  known: Known,
-): EventView | null {
-  const found = /^beds\/(\d+)\/(waterings|skips)$/.exec(act.url);
-  if (!found || act.refused) return null;
-  return eventOf({ ...act, ids: [Number(found[1])], known }, found[2] === 'skips' ? 'skip' : 'watering');
+type ActOfRound = Pick<KeptAct, 'url' | 'at' | 'body' | 'seq' | 'refused' | 'name' | 'method'>;
+
+/** The waterings and skips that an act kept here stands for. */
+export function eventsOfAct(act: ActOfRound, known: Known): EventView[] {
+  const { name, url, body } = asToday(act);
+  if (act.refused || name !== 'addEntries') return [];
+  return eventsOf(entriesOf({ body }), { ...act, body, places: { id: numberIn(url) }, known });
 }

@@ -6,15 +6,8 @@ import { PlanProgress } from '../ui/PlanProgress.tsx';
 import { later } from '../ui/later.tsx';
 import { NoticeBar } from '../ui/NoticeBar.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
-import {
-  refusal,
-  useGardenQuery,
-  usePracticeQuery,
-  usePutAwayMutation,
-  useRoundQuery,
-  useStepClockMutation,
-  useWhoQuery,
-} from '../app/api.ts';
+import { refusal, useGardenQuery, useRoundQuery, useStepClockMutation, useWhoQuery } from '../app/api.ts';
+import { usePracticeQuery, usePutAwayMutation } from '../app/settingsApi.ts';
 import { UNITS_KEY } from '../app/baseQuery.ts';
 import { DayDrawer } from '../ui/Opens.tsx';
 import { GardenContext, RoundContext } from '../app/gardenRound.ts';

@@ -35,7 +35,9 @@ function Kept({ act }: { act: KeptAct }) {
   };
   const asksTwice = refused?.code === 'needs-consent' && refused.field !== 'Kibble-Moment';
   const body = (act.body ?? {}) as Record<string, unknown>;
-  const { onlyOne: _first, ...asWell } = body;
+  // What was saved before everything was one log asked by a word of its own.
+  const { onlyOne: _first, ...before } = body;
+  const asWell = act.name ? { ...body, sure: true } : before;
   return (
     <li className="border-t border-rule py-2">
       <p>

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import { refusal, usePairMutation } from '../app/api.ts';
+import { refusal } from '../app/api.ts';
+import { usePairMutation } from '../app/settingsApi.ts';
 import { forgetSeen } from '../app/worker.ts';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';

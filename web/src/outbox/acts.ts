@@ -1,3 +1,4 @@
+import type { AddressName } from '@kibble/contract';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** What the house at home had against an act that was kept here. */
@@ -21,6 +22,8 @@ export interface KeptAct {
   method: string;
   url: string;
   body: unknown;
+  /** The name of its address; left out of what was saved before addresses had names. */
+  name?: AddressName;
   gardenId: number | null;
   /** What it says of itself on the screen. */
   words: string;
@@ -124,6 +127,20 @@ export async function cameHome(seq: number, ids: number[]): Promise<void> {
 }
 
 /** What stands at home for the id that an act had here; null while it is still here. */
-export async function idAtHome(standIn: number): Promise<number | null> {
-  return (await (await book()).get('came', -standIn))?.ids[0] ?? null;
+export async function idsAtHome(standIn: number): Promise<number[] | null> {
+  return (await (await book()).get('came', -standIn))?.ids ?? null;
+}
+
+/** An address and a body with the ids that stand at home in the place of those made up here; of several made by one act, all. */
+export async function withIdsAtHome(url: string, body: unknown): Promise<{ url: string; body: unknown }> {
+  const real = async (id: number): Promise<number[]> => (id < 0 ? ((await idsAtHome(id)) ?? [id]) : [id]);
+  const [, standIn] = /\/(-\d+)(?=\/|$)/.exec(url) ?? [];
+  const [first] = standIn === undefined ? [] : await real(Number(standIn));
+  const { ids } = (body ?? {}) as { ids?: unknown };
+  return {
+    url: first === undefined ? url : url.replace(`/${standIn}`, `/${first}`),
+    body: Array.isArray(ids)
+      ? { ...(body as object), ids: (await Promise.all((ids as number[]).map(real))).flat() }
+      : (body ?? {}),
+  };
 }

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { changeAct, forgetAct, idAtHome, keepAct, keptActs } from './acts.ts';
+import { changeAct, forgetAct, idsAtHome, keepAct, keptActs } from './acts.ts';
 import { sendKept } from './sendKept.ts';
 
 interface Sent {
@@ -125,7 +125,7 @@ describe('the outbox', () => {
     expect(await sendKept()).toBe('all sent');
     expect(sent[1]?.url).toBe('/api/events/417');
     expect(sent[2]?.body).toEqual({ ids: [417, 12], depthMm: -3.5 });
-    expect(await idAtHome(-entry.seq)).toBe(417);
+    expect(await idsAtHome(-entry.seq)).toEqual([417]);
   });
 
   test('a sign-in page that answers 200 takes nothing: every entry stays, whether it comes before or between', async () => {

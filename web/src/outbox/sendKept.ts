@@ -1,4 +1,4 @@
-import { cameHome, changeAct, idAtHome, keptActs, noteContact, type KeptAct } from './acts.ts';
+import { cameHome, changeAct, keptActs, noteContact, withIdsAtHome, type KeptAct } from './acts.ts';
 import { clockOffset, HOUSE_HEADER, houseThatAnswered, isFromKibble, KEY_HEADER } from './answered.ts';
 
 /** How a turn at sending ended: nothing is left, there is no way, or this device is not let in. */
@@ -7,17 +7,6 @@ export type Sent = 'all sent' | 'no way' | 'not let in';
 /** Answers that say "later" and nothing of the act. */
 const LATER = new Set([408, 429, 502, 503, 504, 507]);
 const PATIENCE_MS = 15_000;
-
-/** Ids that were made up here give way to those at home: in the address, and where entries are named by their ids. */
-async function atHome(act: KeptAct): Promise<{ url: string; body: unknown }> {
-  const real = async (id: number): Promise<number> => (id < 0 ? ((await idAtHome(id)) ?? id) : id);
-  const [, standIn] = /\/(-\d+)(?=\/|$)/.exec(act.url) ?? [];
-  const url =
-    standIn === undefined ? act.url : act.url.replace(`/${standIn}`, `/${await real(Number(standIn))}`);
-  const { ids } = (act.body ?? {}) as { ids?: unknown };
-  if (!Array.isArray(ids)) return { url, body: act.body ?? {} };
-  return { url, body: { ...(act.body as object), ids: await Promise.all(ids.map(real)) } };
-}
 
 const idsOf = (answer: unknown): number[] => {
   const { id, ids } = (answer ?? {}) as { id?: number; ids?: number[] };
@@ -53,7 +42,7 @@ async function sendOne(
     await changeAct({ ...act, refused: ELSEWHERE });
     return 'gone on';
   }
-  const { url, body } = await atHome(act);
+  const { url, body } = await withIdsAtHome(act.url, act.body);
   let answer: Response;
   try {
     answer = await fetch(`/api/${url}`, {

@@ -1,13 +1,13 @@
 import type { AlertView, TickView } from '@kibble/contract';
 import { isSeenTo, stateOf, type AlertAct } from '@kibble/core';
 import { useState } from 'react';
-import { useTickAlertMutation } from '../app/api.ts';
 import { useIsHelper } from '../app/useIsHelper.ts';
 import { ACT_WORDS, chanceWords, groundWords, treesWords } from '../app/alertWords.ts';
 import { useGarden } from '../app/gardenRound.ts';
 import { useUnits } from '../app/units.ts';
 import { Refused } from './Refused.tsx';
 import { Check } from './Check.tsx';
+import { inGarden, useEnter } from './useEnter.ts';
 
 /** What an alert asks for, each act with its tick, and what it rests on. */
 export function AlertActs({
@@ -21,15 +21,15 @@ export function AlertActs({
   const garden = useGarden();
   const units = useUnits();
   const isHelper = useIsHelper();
-  const [tick, { error }] = useTickAlertMutation();
+  const { enter, error } = useEnter();
   // What was just ticked is drawn at once; what is on record is drawn with the next picture.
   const [just, setJust] = useState<ReadonlyMap<AlertAct, boolean>>(new Map());
   const state = stateOf(alert);
   const set = (act: AlertAct, done: boolean): void => {
     setJust((before) => new Map(before).set(act, done));
-    void tick({ gardenId: garden.id, body: { ...state, act, done } }).finally(() =>
-      setJust((before) => new Map([...before].filter(([other]) => other !== act))),
-    );
+    void enter([inGarden(garden.id, { kind: 'task done', ...state, act, done })])
+      .catch(() => undefined)
+      .finally(() => setJust((before) => new Map([...before].filter(([other]) => other !== act))));
   };
   return (
     <>

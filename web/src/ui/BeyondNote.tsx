@@ -1,7 +1,7 @@
 import type { Beyond } from '@kibble/core';
-import { useMarkFindingMutation } from '../app/api.ts';
 import { useGarden } from '../app/gardenRound.ts';
 import { plainDate } from '../app/words.ts';
+import { useEnter } from './useEnter.ts';
 
 const figure = (value: number): string => String(Number(value.toPrecision(3)));
 
@@ -17,7 +17,7 @@ export function BeyondNote({
   unread: readonly { id: number; on: string; label: string }[];
 }) {
   const { today } = useGarden();
-  const [mark] = useMarkFindingMutation();
+  const { undo } = useEnter();
   if (beyond.length + unread.length === 0) return null;
   return (
     <div className="my-2 border-l-4 border-rule pl-3 text-sm">
@@ -37,7 +37,7 @@ export function BeyondNote({
           <button
             type="button"
             className="min-h-9 underline underline-offset-4"
-            onClick={() => void mark({ id })}
+            onClick={() => void undo([id]).catch(() => undefined)}
           >
             Take it back
           </button>

@@ -1,6 +1,6 @@
 import type { PotView } from '@kibble/contract';
 import { isUrgent } from '@kibble/core';
-import { useBeginSequenceMutation } from '../app/api.ts';
+import { useBeginSequenceMutation } from '../app/potsApi.ts';
 import { useGarden } from '../app/gardenRound.ts';
 import { taskText } from '../app/potWords.ts';
 import { Button } from './Button.tsx';

@@ -5,7 +5,7 @@ import { beep } from '../app/beep.ts';
 import { nameTap } from '../app/title.ts';
 import { useGarden } from '../app/gardenRound.ts';
 import { notify } from '../app/notify.ts';
-import { noticeShown } from '../app/noticeSlice.ts';
+import { noticeShown, undoesEntries } from '../app/noticeSlice.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { useUnits } from '../app/units.ts';
 import { Button } from './Button.tsx';
@@ -59,6 +59,7 @@ function Running({
   onNext: (tap: RunningTap) => Promise<unknown>;
   onOver: () => Promise<unknown>;
 }) {
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const { water, isLoading, refused, twice } = useWater();
@@ -84,7 +85,7 @@ function Running({
     if (plant > 1) beep(1);
   }, [plant]);
   // What is held is let go of when the time is up; what runs by itself runs on.
-  const method = useGarden().beds.find(({ id }) => id === tap.bedId)?.delivery.method;
+  const method = garden.beds.find(({ id }) => id === tap.bedId)?.delivery.method;
   const byHand = method !== undefined && METHOD_FACTS[method].byHand;
   const tooMuch =
     over && !tap.resting && !byHand
@@ -102,7 +103,7 @@ function Running({
     dispatch(
       noticeShown({
         text: `${tap.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
-        undoEventId: event.id,
+        undo: undoesEntries(garden.id, [event.id]),
       }),
     );
   };

@@ -1,13 +1,10 @@
 import type { TaskView } from '@kibble/contract';
 import type { BedTask, Finding } from '@kibble/core';
 import { Link, useParams } from 'react-router';
-import { useLogFindingMutation } from '../app/api.ts';
-import { useGarden } from '../app/gardenRound.ts';
-import { noticeShown } from '../app/noticeSlice.ts';
-import { useAppDispatch } from '../app/store.ts';
 import { treeTaskText } from '../app/treeWords.ts';
 import { useUnits, type Units } from '../app/units.ts';
 import { dayMonth, stageWords } from '../app/words.ts';
+import { onBed, useEnter } from './useEnter.ts';
 
 /** What a task says, and the short answers to it with what each writes down. */
 function words(
@@ -111,15 +108,12 @@ function together(tasks: TaskView[], units: Units): { item: TaskView; others: Ta
 
 /** Things to do or look at besides watering; answered with a tap, taken back with undo. */
 export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }) {
-  const garden = useGarden();
   const { gardenId } = useParams();
-  const dispatch = useAppDispatch();
   const units = useUnits();
-  const [log] = useLogFindingMutation();
+  const { enterAndSay } = useEnter();
   if (tasks.length === 0) return null;
   const answer = async (task: TaskView, input: Finding): Promise<void> => {
-    const kept = await log({ gardenId: garden.id, body: { bedId: task.bedId, input } }).unwrap();
-    dispatch(noticeShown({ text: `${task.bedName}: written down.`, undoFindingIds: [kept.id] }));
+    await enterAndSay([onBed(task.bedId, input)], `${task.bedName}: written down.`);
   };
   return (
     <section className="mt-4" aria-labelledby="tasks">

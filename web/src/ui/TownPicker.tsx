@@ -1,6 +1,6 @@
 import type { TownView } from '@kibble/contract';
 import { useDeferredValue, useState } from 'react';
-import { useTownsQuery } from '../app/api.ts';
+import { useTownsQuery } from '../app/setupApi.ts';
 import { Picker } from './Picker.tsx';
 
 /** Fewer letters say nothing. */

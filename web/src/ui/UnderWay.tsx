@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { useStepSequenceMutation } from '../app/api.ts';
 import { beep } from '../app/beep.ts';
 import { useGarden } from '../app/gardenRound.ts';
-import { noticeShown } from '../app/noticeSlice.ts';
+import { noticeShown, undoesEntries } from '../app/noticeSlice.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { useUnits } from '../app/units.ts';
 import { Button } from './Button.tsx';
@@ -41,14 +41,19 @@ function useStep(of: SequenceView) {
               entries.length > 0
                 ? `Back in place; what ${of.names.length === 1 ? 'it' : 'they'} took up is written down.`
                 : 'Done.',
-            undoPots: entries.length > 0 ? { gardenId: garden.id, ids: entries } : undefined,
+            undo: undoesEntries(garden.id, entries),
           }),
         );
     },
     count: (count: number): void => void step({ id: of.id, body: { act: 'count', count } }),
     giveUp: async (): Promise<void> => {
       await step({ id: of.id, body: { act: 'give up' } }).unwrap();
-      dispatch(noticeShown({ text: 'Given up; nothing is written down.', undoSequenceId: of.id }));
+      dispatch(
+        noticeShown({
+          text: 'Given up; nothing is written down.',
+          undo: [{ to: 'stepSequence', at: { id: of.id }, body: { act: 'take up' } }],
+        }),
+      );
     },
   };
 }

@@ -2,19 +2,13 @@ import { rangeWords, type Explainable } from '@kibble/contract';
 import { TELLABLE, type Tellable, type Working } from '@kibble/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
-import {
-  useDayWorkingQuery,
-  useLogFindingMutation,
-  useNumberWorkingQuery,
-  useTryOnBedQuery,
-} from '../app/api.ts';
+import { useDayWorkingQuery, useNumberWorkingQuery, useTryOnBedQuery } from '../app/workingsApi.ts';
 import { useGarden, useToday } from '../app/gardenRound.ts';
-import { noticeShown } from '../app/noticeSlice.ts';
-import { useAppDispatch } from '../app/store.ts';
 import { useUnits, type Units } from '../app/units.ts';
 import { longDate } from '../app/words.ts';
 import { Button } from './Button.tsx';
 import { Changes } from './Changes.tsx';
+import { onBed, useEnter } from './useEnter.ts';
 import { Drawer } from './Drawer.tsx';
 import { Loading, Trouble } from './states.tsx';
 import { tellUnit, workingText } from './workingText.ts';
@@ -59,22 +53,20 @@ export function BedWorkingDrawer({
 }) {
   const garden = useGarden();
   const units = useUnits();
-  const dispatch = useAppDispatch();
   const [typed, setTyped] = useState<Partial<Record<Tellable, string>>>({});
   const { data, error, refetch } = useNumberWorkingQuery({ bedId, of });
   const { inputs, problems } = readTyped(typed, units);
   const trial = useTryOnBedQuery(inputs.length > 0 ? { bedId, body: { inputs, of } } : skipToken);
   const tried = inputs.length > 0 ? trial.data : undefined;
-  const [log, { isLoading, error: refused }] = useLogFindingMutation();
+  const { enterAndSay, isLoading, error: refused } = useEnter();
   const root = tried?.working ?? data?.working ?? null;
 
   const keep = async (): Promise<void> => {
-    const ids: number[] = [];
-    for (const input of inputs) {
-      const kept = await log({ gardenId: garden.id, body: { bedId, input, confirmed: true } }).unwrap();
-      ids.push(kept.id);
-    }
-    dispatch(noticeShown({ text: `${bedName}: figures kept as told.`, undoFindingIds: ids }));
+    await enterAndSay(
+      inputs.map((input) => onBed(bedId, input)),
+      `${bedName}: figures kept as told.`,
+      true,
+    );
     onClose();
   };
 

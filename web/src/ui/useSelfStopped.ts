@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { api } from '../app/api.ts';
-import { noticeShown } from '../app/noticeSlice.ts';
+import { noticeShown, undoesEntries } from '../app/noticeSlice.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { useUnits } from '../app/units.ts';
 import type { RunningTap } from './useTaps.ts';
@@ -31,7 +31,7 @@ export function useSelfStopped(gardenId: number, taps: readonly RunningTap[]): v
         dispatch(
           noticeShown({
             text: `${tap.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
-            undoEventId: event.id,
+            undo: undoesEntries(gardenId, [event.id]),
           }),
         );
       }

@@ -1,10 +1,11 @@
-import type { EventAnswer, WateringBody } from '@kibble/contract';
+import type { EventView } from '@kibble/contract';
 import { useRef } from 'react';
-import { refusal, useLogWateringMutation } from '../app/api.ts';
+import { refusal } from '../app/api.ts';
+import { onBed, useEnter } from './useEnter.ts';
 
-interface Told {
+interface Water {
   bedId: number;
-  body: Partial<WateringBody>;
+  body: { litres?: number; minutes?: number; asPlanned?: boolean; on?: string; note?: string };
 }
 
 /**
@@ -12,8 +13,8 @@ interface Told {
  * it was a second one.
  */
 export function useWater() {
-  const [water, { isLoading, error }] = useLogWateringMutation();
-  const asked = useRef<Told | null>(null);
+  const { enter, isLoading, error } = useEnter();
+  const asked = useRef<Water | null>(null);
   const refused = error ? refusal(error) : null;
   const twice = refused?.code === 'needs-consent';
   return {
@@ -21,12 +22,18 @@ export function useWater() {
     refused: refused?.message ?? null,
     /** It is only the question whether there were two: told once more, it is written down. */
     twice,
-    water: (told: Told): Promise<EventAnswer> => {
+    water: async (water: Water): Promise<EventView> => {
       const before = asked.current;
-      asked.current = told;
+      asked.current = water;
+      const { on, note, ...amount } = water.body;
       // Sent once more after the question, it is the answer to it.
-      const meant = twice && before?.bedId === told.bedId && before.body.on === told.body.on;
-      return water(meant ? told : { ...told, body: { ...told.body, onlyOne: true } }).unwrap();
+      const sure = twice && before?.bedId === water.bedId && before.body.on === on;
+      const { events } = await enter([onBed(water.bedId, { kind: 'watering', ...amount }, { on, note })], {
+        sure,
+      });
+      const [event] = events;
+      if (!event) throw new Error('a watering is answered by what it came to');
+      return event;
     },
   };
 }

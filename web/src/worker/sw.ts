@@ -1,3 +1,4 @@
+import { ADDRESSES } from '@kibble/contract';
 import { clientsClaim } from 'workbox-core';
 import { cleanupOutdatedCaches, createHandlerBoundToURL, precacheAndRoute } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
@@ -13,19 +14,20 @@ interface SyncEvent extends ExtendableEvent {
 
 /** A home that takes longer than this is taken to be out of reach, s. */
 const PATIENCE_S = 10;
-const KEPT = 'kibble-kept';
+/** What was saved before everything became one log speaks of entries by other numbers: it is let go of. */
+const SAVED_BEFORE = 'kibble-kept';
+const KEPT = 'kibble-kept-2';
 
-/**
- * What is asked for anew each time, or is nobody's to keep: who one is, the house's keys, whole gardens as files, and what is
- * told as it happens.
- */
-const NEVER =
-  /^\/api\/(who|events|sharing|your-data|towns|weather-files|practice|gardens\/\d+\/(progress|calendar))/;
+/** Addresses of what is asked for anew each time, or is nobody's to keep. */
+const NEVER = Object.values(ADDRESSES)
+  .filter(({ method, unsaved }) => method === 'GET' && unsaved)
+  .map(({ path }) => new RegExp(`^${path.replace(/:\w+/g, '[^/]+')}$`));
 
 // The page itself and everything it is made of.
 void self.skipWaiting();
 clientsClaim();
 cleanupOutdatedCaches();
+void caches.delete(SAVED_BEFORE);
 precacheAndRoute(self.__WB_MANIFEST);
 registerRoute(
   new NavigationRoute(createHandlerBoundToURL('/index.html'), {
@@ -36,7 +38,9 @@ registerRoute(
 // What was last seen of the garden, marked with when that was.
 registerRoute(
   ({ url, request }) =>
-    url.pathname.startsWith('/api/') && request.method === 'GET' && !NEVER.test(url.pathname),
+    url.pathname.startsWith('/api/') &&
+    request.method === 'GET' &&
+    !NEVER.some((address) => address.test(url.pathname)),
   new NetworkFirst({
     cacheName: KEPT,
     networkTimeoutSeconds: PATIENCE_S,

@@ -17,7 +17,7 @@ import {
   type TextureClass,
 } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
-import type { BedDraft } from '../../app/api.ts';
+import type { BedDraft } from '../../app/bedsApi.ts';
 import { typedSi } from '../../app/numberRule.ts';
 import { useUnits, type Units } from '../../app/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';

@@ -1,11 +1,11 @@
 import type { BedView, EventView } from '@kibble/contract';
 import { useState } from 'react';
-import { useMarkEventMutation } from '../../app/api.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { useEnter } from '../../ui/useEnter.ts';
 import { EarlierSheet } from './EarlierSheet.tsx';
 
 const SHOWN = 10;
@@ -15,9 +15,9 @@ export function BedLog({ bed, events, today }: { bed: BedView; events: EventView
   const [entering, setEntering] = useState(false);
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const [markEvent] = useMarkEventMutation();
+  const { undo } = useEnter();
   const takeBack = async (event: EventView): Promise<void> => {
-    await markEvent({ id: event.id });
+    await undo([event.id]);
     dispatch(noticeShown({ text: `Entry of ${plainDate(event.date, today)} taken back.` }));
   };
   return (
@@ -48,7 +48,7 @@ export function BedLog({ bed, events, today }: { bed: BedView; events: EventView
             <button
               type="button"
               className="no-print underline underline-offset-4"
-              onClick={() => void takeBack(event)}
+              onClick={() => void takeBack(event).catch(() => undefined)}
             >
               Take back
             </button>

@@ -14,9 +14,11 @@ import {
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { useLogFindingMutation, useSaveBedMutation, useTryOnBedQuery } from '../../app/api.ts';
+import { onBed, useEnter } from '../../ui/useEnter.ts';
+import { useSaveBedMutation } from '../../app/bedsApi.ts';
+import { useTryOnBedQuery } from '../../app/workingsApi.ts';
 import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
+import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
@@ -57,7 +59,7 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
   const { material, depth: text, shade, goal } = useWatch({ control: form.control }) as Typed;
   const [since, setSince] = useState(garden.today);
   const [save, { isLoading, error }] = useSaveBedMutation();
-  const [log] = useLogFindingMutation();
+  const { enterAndSay } = useEnter();
   const rule = numberRule('mulchMm', text, units);
   const mm = rule === true ? (typedSi('mulchMm', text, units) ?? 0) : null;
   const mulch = mm === null ? undefined : mm > 0 ? { material, depthMm: mm } : null;
@@ -95,18 +97,17 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
         goal,
       },
     }).unwrap();
-    dispatch(noticeShown({ text: `${bed.name}: its cover and goal are changed.`, undoSettingIds: settings }));
-  };
-  const aside = async (): Promise<void> => {
-    const kept = await log({
-      gardenId: garden.id,
-      body: { bedId: bed.id, input: { kind: 'mulch', what: 'moved aside' } },
-    }).unwrap();
     dispatch(
       noticeShown({
-        text: `${bed.name}: you will be reminded to put the mulch back.`,
-        undoFindingIds: [kept.id],
+        text: `${bed.name}: its cover and goal are changed.`,
+        undo: undoesEntries(garden.id, settings ?? []),
       }),
+    );
+  };
+  const aside = async (): Promise<void> => {
+    await enterAndSay(
+      [onBed(bed.id, { kind: 'mulch', what: 'moved aside' })],
+      `${bed.name}: you will be reminded to put the mulch back.`,
     );
   };
 

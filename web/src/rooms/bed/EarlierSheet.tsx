@@ -1,6 +1,7 @@
 import type { BedView } from '@kibble/contract';
 import { addDays } from '@kibble/core';
-import { noticeShown } from '../../app/noticeSlice.ts';
+import { useGarden } from '../../app/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
 import { typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
@@ -24,6 +25,7 @@ interface Typed {
 
 /** A watering that was forgotten on its day: written down for that day, of the last thirty. */
 export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: string; onClose: () => void }) {
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const { water, isLoading, refused, twice } = useWater();
@@ -48,7 +50,7 @@ export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: str
     dispatch(
       noticeShown({
         text: `${bed.name}, ${plainDate(on, today)}: ${units.text('volume', event.litres ?? 0)} written down.`,
-        undoEventId: event.id,
+        undo: undoesEntries(garden.id, [event.id]),
       }),
     );
     onClose();

@@ -1,5 +1,5 @@
 import type { LadderView } from '@kibble/contract';
-import { useLadderQuery } from '../../app/api.ts';
+import { useLadderQuery } from '../../app/bedsApi.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { Opens, OpensTree } from '../../ui/Opens.tsx';
 import { perWeekWords, shareWords } from '../../app/words.ts';

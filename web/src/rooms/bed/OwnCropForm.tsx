@@ -1,5 +1,5 @@
 import { useWatch } from 'react-hook-form';
-import { useAddOwnCropMutation } from '../../app/api.ts';
+import { useAddOwnCropMutation } from '../../app/bedsApi.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { typedSi } from '../../app/numberRule.ts';

@@ -2,7 +2,7 @@ import type { BedView, PlantingView } from '@kibble/contract';
 import { plantCount, START_METHODS, type StartMethod } from '@kibble/core';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
-import { useMarkPlantingMutation, useSavePlantingMutation } from '../../app/api.ts';
+import { useSavePlantingMutation, useRemovePlantingMutation } from '../../app/bedsApi.ts';
 import { cropOfPlanting } from '../../app/cropOfPlanting.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
@@ -28,11 +28,14 @@ export function Plantings({ bed }: { bed: BedView }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [editing, setEditing] = useState<PlantingView | 'new' | 'own' | null>(null);
-  const [mark, { error }] = useMarkPlantingMutation();
+  const [take, { error }] = useRemovePlantingMutation();
   const remove = async (planting: PlantingView): Promise<void> => {
-    await mark({ id: planting.id }).unwrap();
+    await take(planting.id).unwrap();
     dispatch(
-      noticeShown({ text: `${planting.cropName} is taken off the record.`, undoPlantingId: planting.id }),
+      noticeShown({
+        text: `${planting.cropName} is taken off the record.`,
+        undo: [{ to: 'restorePlanting', at: { id: planting.id } }],
+      }),
     );
   };
   const countText = (p: PlantingView): string => {

@@ -1,12 +1,13 @@
 import type { BedView, SchoolsView } from '@kibble/contract';
 import type { SchoolId } from '@kibble/core';
 import { useState } from 'react';
-import { useLogFindingMutation, useSavePlantingMutation, useSchoolsQuery } from '../../app/api.ts';
+import { useSavePlantingMutation, useSchoolsQuery } from '../../app/bedsApi.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { plainDate, shareWords } from '../../app/words.ts';
+import { onBed, useEnter } from '../../ui/useEnter.ts';
 import { Button } from '../../ui/Button.tsx';
 import { WiltSheet } from './WiltSheet.tsx';
 import { bedBodyOf } from '../beds/bedBodyOf.ts';
@@ -154,14 +155,12 @@ export function Schools({ bed }: { bed: BedView }) {
 /** A planned dry spell, and the question whether the plants hang. */
 function DrySpell({ bed, data }: { bed: BedView; data: SchoolsView }) {
   const garden = useGarden();
-  const dispatch = useAppDispatch();
   const [asking, setAsking] = useState(false);
-  const [log, { error }] = useLogFindingMutation();
+  const { enterAndSay, error } = useEnter();
   const plantingId = bed.planting?.id ?? 0;
   type Kept = { kind: 'toughen'; plantingId: number; what: 'start' | 'end'; days: number };
   const write = async (input: Kept, text: string): Promise<void> => {
-    const kept = await log({ gardenId: garden.id, body: { bedId: bed.id, input } }).unwrap();
-    dispatch(noticeShown({ text, undoFindingIds: [kept.id] }));
+    await enterAndSay([onBed(bed.id, input)], text);
   };
   const { toughen, holdUntil } = data;
   return (

@@ -61,7 +61,7 @@ test('each can be taken back', async () => {
   const [first] = screen.getAllByRole('button', { name: 'Take back' });
   if (first) fireEvent.click(first);
   await waitFor(() => expect(sent).toHaveBeenCalled());
-  expect(sent.mock.calls[0]?.[0]).toMatch(/\/api\/settings\/take-back$/);
+  expect(sent.mock.calls[0]?.[0]).toMatch(/\/api\/gardens\/1\/entries\/undo$/);
   expect(JSON.parse(sent.mock.calls[0]?.[1] ?? '')).toEqual({ ids: [9] });
 });
 

@@ -2,9 +2,10 @@ import type { BedView, SettingView } from '@kibble/contract';
 import { GOAL_FACTS } from '@kibble/core';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { refusal, useMarkSettingsMutation, useMoveSettingMutation } from '../../app/api.ts';
+import { refusal } from '../../app/api.ts';
+import { useMoveSettingMutation } from '../../app/bedsApi.ts';
 import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
+import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits, type Units } from '../../app/units.ts';
 import { ringWords } from '../../app/treeWords.ts';
@@ -12,6 +13,7 @@ import { plainDate } from '../../app/words.ts';
 import { Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { useEnter } from '../../ui/useEnter.ts';
 import { checkedBy, obeys } from '../../app/formSchema.ts';
 
 /** What a bed became on a day, in words. */
@@ -46,7 +48,8 @@ function words({ setting }: SettingView, units: Units, tapName: (id: number) => 
 export function SettingsLog({ bed }: { bed: BedView }) {
   const garden = useGarden();
   const units = useUnits();
-  const [takeBack, { error }] = useMarkSettingsMutation();
+  const { undo } = useEnter();
+  const [error, setError] = useState<unknown>(null);
   const [moving, setMoving] = useState<number | null>(null);
   const first = new Set(
     bed.settings.filter((s, i, all) => all.findIndex((o) => o.setting.kind === s.setting.kind) === i),
@@ -78,7 +81,7 @@ export function SettingsLog({ bed }: { bed: BedView }) {
                 <button
                   type="button"
                   className="min-h-8 underline underline-offset-4"
-                  onClick={() => void takeBack({ ids: [change.id] })}
+                  onClick={() => void undo([change.id]).catch(setError)}
                 >
                   Take back
                 </button>
@@ -120,7 +123,12 @@ function MoveForm({
   const keep = form.handleSubmit(async ({ on }) => {
     if (on !== change.from) {
       const { ids } = await move({ id: change.id, on }).unwrap();
-      dispatch(noticeShown({ text: `${bed.name}: so since ${plainDate(on, today)}.`, undoSettingIds: ids }));
+      dispatch(
+        noticeShown({
+          text: `${bed.name}: so since ${plainDate(on, today)}.`,
+          undo: undoesEntries(bed.gardenId, ids),
+        }),
+      );
     }
     onClose();
   });

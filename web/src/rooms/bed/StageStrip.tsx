@@ -2,13 +2,10 @@ import type { BedPageView } from '@kibble/contract';
 import type { StageName, StageStep } from '@kibble/core';
 import { scaleTime } from 'd3';
 import { parseISO } from 'date-fns';
-import { useLogFindingMutation } from '../../app/api.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
 import { useUnits, type Units } from '../../app/units.ts';
 import { plainDate, stageWords } from '../../app/words.ts';
 import { Term } from '../../ui/Term.tsx';
+import { onBed, useEnter } from '../../ui/useEnter.ts';
 
 const BAR = 26;
 
@@ -26,9 +23,7 @@ export function StageStrip({
   named: boolean;
 }) {
   const units = useUnits();
-  const garden = useGarden();
-  const dispatch = useAppDispatch();
-  const [log] = useLogFindingMutation();
+  const { enterAndSay } = useEnter();
   const steps = strip.steps.filter((s) => s.stage !== 'past');
   const end = strip.steps.at(-1);
   const first = steps[0];
@@ -36,15 +31,9 @@ export function StageStrip({
   const x = scaleTime([parseISO(first.from), parseISO(end.from)], [0, 100]);
   const now = steps.findLast((s) => s.from <= today)?.stage;
   const saw = async (stage: StageName): Promise<void> => {
-    const kept = await log({
-      gardenId: garden.id,
-      body: { bedId, input: { kind: 'stage', plantingId: strip.plantingId, stage } },
-    }).unwrap();
-    dispatch(
-      noticeShown({
-        text: `${strip.cropName}: ${stageWords(stage)} from today; the rest of its calendar moves along.`,
-        undoFindingIds: [kept.id],
-      }),
+    await enterAndSay(
+      [onBed(bedId, { kind: 'stage', plantingId: strip.plantingId, stage })],
+      `${strip.cropName}: ${stageWords(stage)} from today; the rest of its calendar moves along.`,
     );
   };
   const until = (i: number): string => steps[i + 1]?.from ?? end.from;

@@ -1,12 +1,12 @@
 import type { UnplannedBedView } from '@kibble/contract';
 import { FINDING_FACTS } from '@kibble/core';
 import { Link } from 'react-router';
-import { useMarkFindingMutation } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { useEnter } from '../../ui/useEnter.ts';
 import { BedLog } from './BedLog.tsx';
 
 /** A bed that cannot be planned: what is amiss, everything that may be put right, and its log, of which nothing is lost. */
@@ -14,9 +14,9 @@ export function UnplannedBed({ page }: { page: UnplannedBedView }) {
   const { bed, unplanned, events } = page;
   const garden = useGarden();
   const dispatch = useAppDispatch();
-  const [mark] = useMarkFindingMutation();
+  const { undo } = useEnter();
   const takeBack = async (id: number, label: string): Promise<void> => {
-    await mark({ id });
+    await undo([id]);
     dispatch(noticeShown({ text: `${label} taken back.` }));
   };
   return (
@@ -55,7 +55,9 @@ export function UnplannedBed({ page }: { page: UnplannedBedView }) {
                 <span className="flex-1">{FINDING_FACTS[finding.input.kind].label}</span>
                 <Button
                   look="quiet"
-                  onClick={() => void takeBack(finding.id, FINDING_FACTS[finding.input.kind].label)}
+                  onClick={() =>
+                    void takeBack(finding.id, FINDING_FACTS[finding.input.kind].label).catch(() => undefined)
+                  }
                 >
                   Take back
                 </Button>

@@ -1,13 +1,10 @@
 import type { BedView } from '@kibble/contract';
 import type { LookState } from '@kibble/core';
 import { useState } from 'react';
-import { useLogFindingMutation } from '../../app/api.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { onBed, useEnter } from '../../ui/useEnter.ts';
 
 const SOILS: readonly (readonly [LookState, string])[] = [
   ['dry', 'Dry: it crumbles or runs'],
@@ -17,10 +14,8 @@ const SOILS: readonly (readonly [LookState, string])[] = [
 
 /** Plants that hang: first whether it is only the heat, then what the soil is like, and water only for thirst. */
 export function WiltSheet({ bed, open, onClose }: { bed: BedView; open: boolean; onClose: () => void }) {
-  const garden = useGarden();
-  const dispatch = useAppDispatch();
   const [cool, setCool] = useState(false);
-  const [log, { isLoading, error }] = useLogFindingMutation();
+  const { enterAndSay, isLoading, error } = useEnter();
   const close = (): void => {
     setCool(false);
     onClose();
@@ -29,8 +24,7 @@ export function WiltSheet({ bed, open, onClose }: { bed: BedView; open: boolean;
     input: { kind: 'wilt'; recovers: boolean; soil?: LookState },
     text: string,
   ): Promise<void> => {
-    const kept = await log({ gardenId: garden.id, body: { bedId: bed.id, input } }).unwrap();
-    dispatch(noticeShown({ text: `${bed.name}: ${text}`, undoFindingIds: [kept.id] }));
+    await enterAndSay([onBed(bed.id, input)], `${bed.name}: ${text}`);
     close();
   };
   const told = (soil: LookState): string =>

@@ -1,7 +1,7 @@
 import type { BedView } from '@kibble/contract';
 import { MATERIAL_IDS, MATERIALS, MIX_IDS, MIXES, type Material, type Mix } from '@kibble/core';
 import { useNavigate } from 'react-router';
-import { useBedToPotMutation } from '../../app/api.ts';
+import { useBedToPotMutation } from '../../app/potsApi.ts';
 import { figure } from '../../app/formSchema.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';

@@ -1,9 +1,9 @@
 import type { BedView } from '@kibble/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useArchiveBedMutation, useSaveBedMutation } from '../../app/api.ts';
+import { useArchiveBedMutation, useSaveBedMutation } from '../../app/bedsApi.ts';
 import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
+import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
@@ -37,7 +37,12 @@ export function BedsRoom() {
 
   const putAway = async (bed: BedView): Promise<void> => {
     await archive({ bedId: bed.id });
-    dispatch(noticeShown({ text: `${bed.name} is put away; its log is kept.`, undoBedId: bed.id }));
+    dispatch(
+      noticeShown({
+        text: `${bed.name} is put away; its log is kept.`,
+        undo: [{ to: 'restoreBed', at: { id: bed.id } }],
+      }),
+    );
   };
 
   const wide = 'hidden sm:table-cell';
@@ -203,8 +208,10 @@ function BedForm({
               settings.length > 0
                 ? `${bed.name} is so ${since <= bed.startOn ? 'from its first day' : `since ${plainDate(since, today)}`}.`
                 : `${bed.name} is changed.`,
-            undoSettingIds: settings,
-            undoBed: { gardenId, bedId: bed.id, body: { ...bedBodyOf(bed), since } },
+            undo: [
+              ...undoesEntries(gardenId, settings),
+              { to: 'changeBed', at: { id: bed.id }, body: { ...bedBodyOf(bed), since } },
+            ],
           }),
         );
       onClose();

@@ -1,5 +1,6 @@
 import type { BedView } from '@kibble/contract';
-import { refusal, useCopyBedMutation } from '../../app/api.ts';
+import { refusal } from '../../app/api.ts';
+import { useCopyBedMutation } from '../../app/bedsApi.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
@@ -24,7 +25,7 @@ export function CopySheet({ bed, onClose }: { bed: BedView; onClose: () => void 
     dispatch(
       noticeShown({
         text: `${ids.length === 1 ? 'One bed' : `${ids.length} beds`} like ${bed.name} added.`,
-        undoBedIds: ids,
+        undo: ids.map((id) => ({ to: 'archiveBed' as const, at: { id } })),
       }),
     );
     onClose();

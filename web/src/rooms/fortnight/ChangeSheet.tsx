@@ -1,10 +1,9 @@
 import type { Costs, FortnightBed, PlanChange, PlanTryView } from '@kibble/contract';
 import { useForm, useWatch } from 'react-hook-form';
-import { useLogFindingMutation, useTryPlanQuery } from '../../app/api.ts';
+import { onBed, useEnter } from '../../ui/useEnter.ts';
+import { useTryPlanQuery } from '../../app/plansApi.ts';
 import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
-import { useAppDispatch } from '../../app/store.ts';
 import { minutesText, useUnits, type Units } from '../../app/units.ts';
 import { dayMonth, shareWords } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -41,7 +40,6 @@ const elsewhere = ({ before, after, garden }: PlanTryView): number =>
 export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Props) {
   const garden = useGarden();
   const units = useUnits();
-  const dispatch = useAppDispatch();
   const form = useForm({
     resolver: checkedBy<{ amount: string; skip: boolean }>({ amount: figure('litres', units) }),
     defaultValues: {
@@ -59,19 +57,15 @@ export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Pro
     ? { bedId: bed.bedId, date: cell.date }
     : { bedId: bed.bedId, date: cell.date, to: change.to ?? cell.date, litres: resized ? litres : undefined };
   const { data, error } = useTryPlanQuery({ gardenId: garden.id, change: asked });
-  const [log, { isLoading, error: refused }] = useLogFindingMutation();
+  const { enterAndSay, isLoading, error: refused } = useEnter();
   const keep = async (kept0: PlanChange = asked): Promise<void> => {
     const { bedId, ...input } = kept0;
-    const kept = await log({
-      gardenId: garden.id,
-      body: { bedId, input: { kind: 'plan', ...input } },
-    }).unwrap();
     const what = skip
       ? `left out on ${dayMonth(cell.date)}`
       : moved
         ? `moved to ${dayMonth(change.to ?? cell.date)}`
         : 'set by hand';
-    dispatch(noticeShown({ text: `${bed.bedName}: ${what}.`, undoFindingIds: [kept.id] }));
+    await enterAndSay([onBed(bedId, { kind: 'plan', ...input })], `${bed.bedName}: ${what}.`);
     onClose();
   };
   return (

@@ -1,15 +1,12 @@
 import type { FortnightView } from '@kibble/contract';
 import { useState } from 'react';
-import { useLogFindingMutation } from '../../app/api.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
 import { minutesText } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { onBed, useEnter } from '../../ui/useEnter.ts';
 
 /** All waterings of a day moved to another one together; undone together. */
 export function MoveRound({
@@ -21,9 +18,7 @@ export function MoveRound({
   date: string;
   onClose: () => void;
 }) {
-  const garden = useGarden();
-  const dispatch = useAppDispatch();
-  const [log, { isLoading, error }] = useLogFindingMutation();
+  const { enterAndSay, isLoading, error } = useEnter();
   const at = view.dates.indexOf(date);
   const [to, setTo] = useState(view.dates[at + 1] ?? view.dates[at - 1] ?? date);
   const due = view.beds.flatMap((bed) =>
@@ -31,16 +26,9 @@ export function MoveRound({
   );
   const minutes = view.perDay[at]?.handsOnMinutes ?? 0;
   const move = async (): Promise<void> => {
-    const ids: number[] = [];
-    for (const { bedId } of due)
-      ids.push(
-        (await log({ gardenId: garden.id, body: { bedId, input: { kind: 'plan', date, to } } }).unwrap()).id,
-      );
-    dispatch(
-      noticeShown({
-        text: `The round of ${dayMonth(date)} is moved to ${dayMonth(to)}.`,
-        undoFindingIds: ids,
-      }),
+    await enterAndSay(
+      due.map(({ bedId }) => onBed(bedId, { kind: 'plan', date, to })),
+      `The round of ${dayMonth(date)} is moved to ${dayMonth(to)}.`,
     );
     onClose();
   };

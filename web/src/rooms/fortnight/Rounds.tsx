@@ -1,6 +1,7 @@
 import type { FortnightView, GardenPatch, RoundsTry, RoundsTryView } from '@kibble/contract';
 import { useState } from 'react';
-import { useChangeGardenMutation, useTryRoundsQuery } from '../../app/api.ts';
+import { useChangeGardenMutation } from '../../app/api.ts';
+import { useTryRoundsQuery } from '../../app/plansApi.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth, roundsWords, shareWords, weekdayWords } from '../../app/words.ts';

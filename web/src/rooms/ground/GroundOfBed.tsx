@@ -3,12 +3,8 @@ import { foundOf } from '@kibble/contract';
 import { FINDING_FACTS, METHOD_FACTS, staleReason, type FindingKind } from '@kibble/core';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import {
-  useBedPageQuery,
-  useLinkBedMutation,
-  useLogFindingMutation,
-  useMarkFindingMutation,
-} from '../../app/api.ts';
+import { useBedPageQuery } from '../../app/api.ts';
+import { useLinkBedMutation } from '../../app/bedsApi.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -29,6 +25,7 @@ import { SharpenPlan } from './SharpenPlan.tsx';
 import { TEST_PAGES, testPage, TESTS_OF_METHOD } from './tests/index.ts';
 import { Term } from '../../ui/Term.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { onBed, useEnter } from '../../ui/useEnter.ts';
 import { Fold } from '../../ui/Fold.tsx';
 
 const CORE_PX = 380;
@@ -219,16 +216,12 @@ function SharedGround({ bed, beds }: { bed: BedView; beds: BedView[] }) {
 function TapChoice({ bed, taps }: { bed: BedView; taps: { id: number; name: string; nozzle: string }[] }) {
   const [link, { error }] = useLinkBedMutation();
   const garden = useGarden();
-  const dispatch = useAppDispatch();
-  const [log] = useLogFindingMutation();
+  const { enterAndSay } = useEnter();
   const [since, setSince] = useState(garden.today);
   const changed = async (): Promise<void> => {
-    const kept = await log({
-      gardenId: garden.id,
-      body: { bedId: bed.id, input: { kind: 'changed', what: 'number of beds on the line' } },
-    }).unwrap();
-    dispatch(
-      noticeShown({ text: `${bed.name}: its water tests want making again.`, undoFindingIds: [kept.id] }),
+    await enterAndSay(
+      [onBed(bed.id, { kind: 'changed', what: 'number of beds on the line' })],
+      `${bed.name}: its water tests want making again.`,
     );
   };
   return (
@@ -275,9 +268,9 @@ function TapChoice({ bed, taps }: { bed: BedView; taps: { id: number; name: stri
 function Found({ bed, today }: { bed: BedView; today: string }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const [mark] = useMarkFindingMutation();
+  const { undo } = useEnter();
   const back = async (finding: FindingView): Promise<void> => {
-    await mark({ id: finding.id });
+    await undo([finding.id]);
     dispatch(noticeShown({ text: `The finding of ${plainDate(finding.on, today)} is taken back.` }));
   };
   const all = bed.findings.map(foundOf);

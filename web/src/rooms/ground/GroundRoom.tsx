@@ -2,12 +2,8 @@ import type { BedView, DraftView, GardenView, TapView } from '@kibble/contract';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
-import {
-  useArchiveTapMutation,
-  useDraftsQuery,
-  useLogFindingMutation,
-  useSaveTapMutation,
-} from '../../app/api.ts';
+import { useDraftsQuery } from '../../app/api.ts';
+import { useArchiveTapMutation, useSaveTapMutation } from '../../app/tapsApi.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { typedSi } from '../../app/numberRule.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
@@ -33,6 +29,7 @@ import { POT_MS } from './tests/PathTests.tsx';
 import { Mark } from './Mark.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { atTap, useEnter } from '../../ui/useEnter.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { Check } from '../../ui/Check.tsx';
 import { figure, filled, obeys } from '../../app/formSchema.ts';
@@ -181,19 +178,18 @@ function Taps({ garden }: { garden: GardenView }) {
   const dispatch = useAppDispatch();
   const [editing, setEditing] = useState<TapView | 'new' | null>(null);
   const [archive] = useArchiveTapMutation();
-  const [log] = useLogFindingMutation();
+  const { enterAndSay } = useEnter();
   const taps = garden.taps.filter((tap) => !tap.archived);
   const away = async (tap: TapView): Promise<void> => {
     await archive({ tapId: tap.id });
-    dispatch(noticeShown({ text: `${tap.name} is put away.`, undoTapId: tap.id }));
+    dispatch(
+      noticeShown({ text: `${tap.name} is put away.`, undo: [{ to: 'restoreTap', at: { id: tap.id } }] }),
+    );
   };
   const changed = async (tap: TapView): Promise<void> => {
-    const kept = await log({
-      gardenId: garden.id,
-      body: { tapId: tap.id, input: { kind: 'changed', what: 'pressure or height' } },
-    }).unwrap();
-    dispatch(
-      noticeShown({ text: `${tap.name}: its flow wants measuring again.`, undoFindingIds: [kept.id] }),
+    await enterAndSay(
+      [atTap(tap.id, { kind: 'changed', what: 'pressure or height' })],
+      `${tap.name}: its flow wants measuring again.`,
     );
   };
   return (
@@ -338,17 +334,19 @@ function TapForm({
         dispatch(
           noticeShown({
             text: `${typed.name}: changes kept.`,
-            undoTap: {
-              gardenId,
-              tapId: tap.id,
-              body: {
-                name: tap.name,
-                nozzle: tap.nozzle,
-                source: tap.source,
-                litresPerDay: tap.litresPerDay,
-                ...on,
+            undo: [
+              {
+                to: 'changeTap',
+                at: { id: tap.id },
+                body: {
+                  name: tap.name,
+                  nozzle: tap.nozzle,
+                  source: tap.source,
+                  litresPerDay: tap.litresPerDay,
+                  ...on,
+                },
               },
-            },
+            ],
           }),
         );
       onClose();

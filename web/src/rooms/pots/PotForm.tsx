@@ -15,7 +15,7 @@ import {
 } from '@kibble/core';
 import { useState } from 'react';
 import { useFieldArray, useWatch, type UseFormReturn } from 'react-hook-form';
-import { useSavePotMutation } from '../../app/api.ts';
+import { useSavePotMutation } from '../../app/potsApi.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
@@ -76,7 +76,7 @@ export function PotForm({
       dispatch(
         noticeShown({
           text: `${typed.name} is ${pot ? 'changed' : 'on the shelf'}.`,
-          undoPotIds: pot ? undefined : [id],
+          undo: pot ? undefined : [{ to: 'archivePot', at: { id } }],
         }),
       );
       onClose();

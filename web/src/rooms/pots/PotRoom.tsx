@@ -2,13 +2,8 @@ import type { PotPageView, PotView } from '@kibble/contract';
 import { HEAVY_KG, MATERIALS, MIXES, POT_WAY_FACTS, POT_WAYS, type PotWay } from '@kibble/core';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import {
-  refusal,
-  useArchivePotMutation,
-  useBeginSequenceMutation,
-  usePotPageQuery,
-  usePotsQuery,
-} from '../../app/api.ts';
+import { refusal, usePotPageQuery, usePotsQuery } from '../../app/api.ts';
+import { useArchivePotMutation, useBeginSequenceMutation } from '../../app/potsApi.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import {
@@ -56,7 +51,12 @@ export function PotRoom() {
   const spots = shelf?.spots.map(({ name }) => name) ?? [];
   const putAway = async (): Promise<void> => {
     await archive({ potId: pot.id }).unwrap();
-    dispatch(noticeShown({ text: `${pot.name} is put away; its log is kept.`, undoPotId: pot.id }));
+    dispatch(
+      noticeShown({
+        text: `${pot.name} is put away; its log is kept.`,
+        undo: [{ to: 'restorePot', at: { id: pot.id } }],
+      }),
+    );
     void navigate(`/garden/${garden.id}/pots`);
   };
   return (

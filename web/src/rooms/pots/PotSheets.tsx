@@ -1,7 +1,8 @@
 import type { PotView } from '@kibble/contract';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { refusal, useCopyPotMutation, usePlantOutMutation } from '../../app/api.ts';
+import { refusal } from '../../app/api.ts';
+import { useCopyPotMutation, usePlantOutMutation } from '../../app/potsApi.ts';
 import { figure } from '../../app/formSchema.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
@@ -26,7 +27,12 @@ export function CopyPots({ pot, onClose }: { pot: PotView; onClose: () => void }
   });
   const make = form.handleSubmit(async ({ count }) => {
     const { ids } = await copy({ potId: pot.id, count: Number(count) }).unwrap();
-    dispatch(noticeShown({ text: `${ids.length} like ${pot.name} added.`, undoPotIds: ids }));
+    dispatch(
+      noticeShown({
+        text: `${ids.length} like ${pot.name} added.`,
+        undo: ids.map((id) => ({ to: 'archivePot' as const, at: { id } })),
+      }),
+    );
     onClose();
   });
   return (

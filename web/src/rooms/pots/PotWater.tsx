@@ -1,11 +1,9 @@
 import type { PotsView } from '@kibble/contract';
 import { PH_AIM } from '@kibble/core';
-import { useBeginSequenceMutation, useLogPhMutation, useMarkPotEntriesMutation } from '../../app/api.ts';
+import { useBeginSequenceMutation } from '../../app/potsApi.ts';
 import { figure } from '../../app/formSchema.ts';
 import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
 import { typedSi } from '../../app/numberRule.ts';
-import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -13,6 +11,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Refused } from '../../ui/Refused.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
+import { inGarden, useEnter } from '../../ui/useEnter.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { Check } from '../../ui/Check.tsx';
 
@@ -57,17 +56,15 @@ export function PotWater({ view }: { view: PotsView }) {
 function PhLog({ view }: { view: PotsView }) {
   const garden = useGarden();
   const units = useUnits();
-  const dispatch = useAppDispatch();
-  const [log, { isLoading, error }] = useLogPhMutation();
-  const [mark] = useMarkPotEntriesMutation();
+  const { enterAndSay, isLoading, error, undo } = useEnter();
   const form = useKeptForm<{ ph: string; of: keyof typeof OF }>(`ph-of-${garden.id}`, {
     fields: { ph: figure('ph', units) },
     defaultValues: { ph: '', of: 'tap' },
   });
   const keep = form.handleSubmit(async ({ ph, of }) => {
-    const { ids } = await log({ gardenId: garden.id, ph: typedSi('ph', ph, units) ?? 7, of }).unwrap();
+    const read = { kind: 'ph', ph: typedSi('ph', ph, units) ?? 7, of } as const;
+    await enterAndSay([inGarden(garden.id, read)], `pH of ${OF[of]} written down.`);
     form.reset({ ph: '', of });
-    dispatch(noticeShown({ text: `pH of ${OF[of]} written down.`, undoPots: { gardenId: garden.id, ids } }));
   });
   return (
     <form noValidate onSubmit={(e) => void keep(e).catch(() => undefined)}>
@@ -104,7 +101,7 @@ function PhLog({ view }: { view: PotsView }) {
             <button
               type="button"
               className="min-h-9 underline underline-offset-4"
-              onClick={() => void mark({ gardenId: garden.id, ids: [one.id] })}
+              onClick={() => void undo([one.id]).catch(() => undefined)}
             >
               Take back<span className="sr-only">: pH {one.ph}</span>
             </button>

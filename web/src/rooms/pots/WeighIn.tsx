@@ -1,7 +1,7 @@
 import type { PotView } from '@kibble/contract';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { refusal, useLogPotsMutation, useMarkPotEntriesMutation, usePotsQuery } from '../../app/api.ts';
+import { refusal, usePotsQuery } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { doseText, nextText } from '../../app/potWords.ts';
@@ -9,6 +9,7 @@ import { useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { Check } from '../../ui/Check.tsx';
+import { onPot, useEnter } from '../../ui/useEnter.ts';
 import { Choice } from '../../ui/Choice.tsx';
 
 /** Where a pot's weight stands on its way. */
@@ -25,8 +26,7 @@ export function WeighIn() {
   const [search, setSearch] = useSearchParams();
   const [full, setFull] = useState(false);
   const [kept, setKept] = useState<Record<number, Kept>>({});
-  const [log] = useLogPotsMutation();
-  const [mark] = useMarkPotEntriesMutation();
+  const { enter, undo: undoEntries } = useEnter();
   const fields = useRef(new Map<number, HTMLInputElement>());
   const undo = useRef<number[]>([]);
   if (error && !data) return <Trouble error={error} onRetry={() => void refetch()} />;
@@ -45,10 +45,9 @@ export function WeighIn() {
     put(pot.id, { at: 'on its way', text });
     const kg = typedSi('potKg', text, units) ?? 0;
     try {
-      const { ids } = await log({
-        gardenId: garden.id,
-        body: { entries: [{ potId: pot.id, entry: { kind: 'weighed', kg, full: full || undefined } }], sure },
-      }).unwrap();
+      const { ids } = await enter([onPot(pot.id, { kind: 'weighed', kg, full: full || undefined })], {
+        sure,
+      });
       put(pot.id, { at: 'kept', text, id: ids[0] ?? 0 });
       undo.current.push(pot.id);
     } catch (problem) {
@@ -59,7 +58,7 @@ export function WeighIn() {
   const takeBack = (id: number): void => {
     const was = kept[id];
     if (was?.at !== 'kept') return;
-    void mark({ gardenId: garden.id, ids: [was.id] });
+    void undoEntries([was.id]).catch(() => undefined);
     put(id, null);
     const field = fields.current.get(id);
     if (field) {

@@ -1,6 +1,7 @@
 import type { LeaveView } from '@kibble/contract';
 import { useWatch } from 'react-hook-form';
-import { noticeShown } from '../../app/noticeSlice.ts';
+import { useGarden } from '../../app/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
 import { typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
@@ -31,6 +32,7 @@ export function AnywaySheet({
   open: boolean;
   onClose: () => void;
 }) {
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const { water, isLoading, refused, twice } = useWater();
@@ -49,7 +51,7 @@ export function AnywaySheet({
     dispatch(
       noticeShown({
         text: `${item.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
-        undoEventId: event.id,
+        undo: undoesEntries(garden.id, [event.id]),
       }),
     );
     form.reset();

@@ -1,13 +1,10 @@
 import type { StopView } from '@kibble/contract';
 import type { LookState } from '@kibble/core';
-import { useLogFindingMutation, useLogSkipMutation } from '../../app/api.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
-import { useGarden } from '../../app/gardenRound.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { onBed, useEnter } from '../../ui/useEnter.ts';
 
 const STATES: readonly (readonly [LookState, string])[] = [
   ['dry', 'Dry: it crumbles or runs'],
@@ -27,36 +24,24 @@ export function CheckSheet({
   open: boolean;
   onClose: () => void;
 }) {
-  const garden = useGarden();
   const units = useUnits();
-  const dispatch = useAppDispatch();
-  const [log, { isLoading, error }] = useLogFindingMutation();
-  const [skip, { error: notSkipped }] = useLogSkipMutation();
+  const { enterAndSay, isLoading, error } = useEnter();
   const found = async (state: LookState): Promise<void> => {
-    const finding = await log({
-      gardenId: garden.id,
-      body: {
-        bedId: stop.bedId,
-        input: { kind: 'look', tool: 'trowel', depthMm: Math.round(depthMm), state, mulchMoved: true },
-      },
-    }).unwrap();
-    if (state === 'dry') {
-      dispatch(
-        noticeShown({ text: `${stop.bedName}: dry, so water it as planned.`, undoFindingIds: [finding.id] }),
+    const look = onBed(stop.bedId, {
+      kind: 'look',
+      tool: 'trowel',
+      depthMm: Math.round(depthMm),
+      state,
+      mulchMoved: true,
+    });
+    if (state === 'dry') await enterAndSay([look], `${stop.bedName}: dry, so water it as planned.`);
+    else
+      await enterAndSay(
+        [look, onBed(stop.bedId, { kind: 'skip', reason: 'feels moist' })],
+        `${stop.bedName}: ${state}, so it is left alone until tomorrow.`,
       );
-    } else {
-      const event = await skip({ bedId: stop.bedId, body: { reason: 'feels moist' } }).unwrap();
-      dispatch(
-        noticeShown({
-          text: `${stop.bedName}: ${state}, so it is left alone until tomorrow.`,
-          undoFindingIds: [finding.id],
-          undoEventId: event.id,
-        }),
-      );
-    }
     onClose();
   };
-  const refused = error ?? notSkipped;
   return (
     <Sheet open={open} onClose={onClose} title={`Look first: ${stop.bedName}`}>
       <p className="mb-4">
@@ -69,7 +54,7 @@ export function CheckSheet({
             {words}
           </Button>
         ))}
-        <Refused error={refused} />
+        <Refused error={error} />
         <Button look="quiet" onClick={onClose}>
           Back to the round
         </Button>

@@ -1,5 +1,6 @@
 import type { StopView } from '@kibble/contract';
-import { noticeShown } from '../../app/noticeSlice.ts';
+import { useGarden } from '../../app/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
 import { typedSi } from '../../app/numberRule.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
@@ -26,6 +27,7 @@ export function DifferentSheet({
   open: boolean;
   onClose: () => void;
 }) {
+  const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
   const { water, isLoading, refused, twice } = useWater();
@@ -40,7 +42,7 @@ export function DifferentSheet({
     dispatch(
       noticeShown({
         text: `${stop.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
-        undoEventId: event.id,
+        undo: undoesEntries(garden.id, [event.id]),
       }),
     );
     form.reset();

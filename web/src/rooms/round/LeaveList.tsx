@@ -1,10 +1,10 @@
 import type { LeaveView } from '@kibble/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useMarkEventMutation } from '../../app/api.ts';
 import { useUnits } from '../../app/units.ts';
 import { Sentence } from '../../ui/Opens.tsx';
 import { later } from '../../ui/later.tsx';
+import { useEnter } from '../../ui/useEnter.ts';
 
 const AnywaySheet = later(async () => (await import('./AnywaySheet.tsx')).AnywaySheet);
 import { leaveHead, leaveSentence, waitingWords } from '../../app/words.ts';
@@ -12,7 +12,7 @@ import { leaveHead, leaveSentence, waitingWords } from '../../app/words.ts';
 /** What not to water today, and why: most harm is done by a little every day. */
 export function LeaveList({ items }: { items: LeaveView[] }) {
   const units = useUnits();
-  const [markEvent] = useMarkEventMutation();
+  const { undo } = useEnter();
   const [anyway, setAnyway] = useState<number | null>(null);
   const asked = items.find((item) => item.bedId === anyway);
   if (items.length === 0) return null;
@@ -57,7 +57,7 @@ export function LeaveList({ items }: { items: LeaveView[] }) {
               <button
                 type="button"
                 className="no-print underline underline-offset-4"
-                onClick={() => void markEvent({ id: item.event?.id ?? 0 })}
+                onClick={() => void undo([item.event?.id ?? 0]).catch(() => undefined)}
               >
                 Take it back
               </button>

@@ -1,10 +1,8 @@
 import { SKIP_REASONS, type SkipBody, type StopView } from '@kibble/contract';
-import { useLogSkipMutation } from '../../app/api.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { onBed, useEnter } from '../../ui/useEnter.ts';
 
 const WORDS: Readonly<Record<SkipBody['reason'], string>> = {
   'feels moist': 'It still feels moist',
@@ -15,11 +13,12 @@ const WORDS: Readonly<Record<SkipBody['reason'], string>> = {
 
 /** Not today: why. It is asked again tomorrow. */
 export function SkipSheet({ stop, open, onClose }: { stop: StopView; open: boolean; onClose: () => void }) {
-  const dispatch = useAppDispatch();
-  const [skip, { isLoading, error }] = useLogSkipMutation();
+  const { enterAndSay, isLoading, error } = useEnter();
   const choose = async (reason: SkipBody['reason']): Promise<void> => {
-    const event = await skip({ bedId: stop.bedId, body: { reason } }).unwrap();
-    dispatch(noticeShown({ text: `${stop.bedName} skipped until tomorrow.`, undoEventId: event.id }));
+    await enterAndSay(
+      [onBed(stop.bedId, { kind: 'skip', reason })],
+      `${stop.bedName} skipped until tomorrow.`,
+    );
     onClose();
   };
   return (

@@ -1,11 +1,12 @@
 import type { StopView } from '@kibble/contract';
 import { LAYOUT_FACTS, METHOD_FACTS } from '@kibble/core';
-import { refusal, useMarkEventMutation } from '../../app/api.ts';
+import { refusal } from '../../app/api.ts';
 import { useGarden } from '../../app/gardenRound.ts';
 import { askToRing } from '../../app/notify.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
+import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
+import { useEnter } from '../../ui/useEnter.ts';
 import { useTaps } from '../../ui/useTaps.ts';
 import { useWater } from '../../ui/useWater.ts';
 
@@ -19,7 +20,7 @@ export function useStopActs() {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const { water, isLoading, refused, twice } = useWater();
-  const [markEvent] = useMarkEventMutation();
+  const { undo } = useEnter();
   const { taps, open } = useTaps(garden.id);
   return {
     isLoading,
@@ -37,7 +38,7 @@ export function useStopActs() {
       dispatch(
         noticeShown({
           text: `${stop.bedName}: ${units.text('volume', event.litres ?? stop.run.litres)} ${event.id < 0 ? 'kept here' : 'written down'}.`,
-          undoEventId: event.id,
+          undo: undoesEntries(garden.id, [event.id]),
         }),
       );
     },
@@ -59,11 +60,9 @@ export function useStopActs() {
       });
     },
     takeBack: (eventId: number): void =>
-      void markEvent({ id: eventId })
-        .unwrap()
-        .catch((error: unknown) =>
-          dispatch(noticeShown({ text: `Not taken back: ${refusal(error).message}` })),
-        ),
+      void undo([eventId]).catch((error: unknown) =>
+        dispatch(noticeShown({ text: `Not taken back: ${refusal(error).message}` })),
+      ),
   };
 }
 export type StopActs = ReturnType<typeof useStopActs>;

@@ -1,6 +1,7 @@
 import type { GardenView } from '@kibble/contract';
 import { Link, useNavigate } from 'react-router';
-import { useGardensQuery, usePutAwayMutation } from '../../app/api.ts';
+import { useGardensQuery } from '../../app/api.ts';
+import { usePutAwayMutation } from '../../app/settingsApi.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -15,7 +16,12 @@ export function Gardens({ garden }: { garden: GardenView }) {
   const [putAway, { isLoading, error }] = usePutAwayMutation();
   const away = async (): Promise<void> => {
     await putAway({ id: garden.id, away: true }).unwrap();
-    dispatch(noticeShown({ text: `${garden.name} is put away.`, undoAwayId: garden.id }));
+    dispatch(
+      noticeShown({
+        text: `${garden.name} is put away.`,
+        undo: [{ to: 'archiveGarden', at: { id: garden.id }, body: { away: false } }],
+      }),
+    );
     const next = gardens.find(({ id, away: gone }) => id !== garden.id && !gone);
     void navigate(next ? `/garden/${next.id}/round` : '/new');
   };

@@ -1,14 +1,12 @@
 import { RIGHTS, type GardenName, type Rights, type SharingView } from '@kibble/contract';
 import { useState } from 'react';
+import { refusal, useGardensQuery, useWhoQuery } from '../../app/api.ts';
 import {
-  refusal,
   useChangeSharingMutation,
-  useGardensQuery,
   useInviteMutation,
   useRevokeMutation,
   useSharingQuery,
-  useWhoQuery,
-} from '../../app/api.ts';
+} from '../../app/settingsApi.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -8,7 +8,7 @@ import {
   useMakeCopyMutation,
   useRestoreDataMutation,
   useYourDataQuery,
-} from '../../app/api.ts';
+} from '../../app/settingsApi.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { fullDate } from '../../app/words.ts';
@@ -183,7 +183,12 @@ export function LookSheet({ bring }: { bring: Bring }) {
     dispatch(
       noticeShown({
         text: `${gardens.map((g) => g.name).join(', ') || 'Nothing'} put back.`,
-        undoCopy: undo ?? undefined,
+        undo: undo
+          ? [
+              { to: 'lookAtCopy', body: { copy: undo } },
+              { to: 'restore', takes: 'token' },
+            ]
+          : undefined,
       }),
     );
     void navigate('/');

@@ -1,6 +1,6 @@
 import { useDeferredValue } from 'react';
 import { skipToken } from '@reduxjs/toolkit/query';
-import { useSketchQuery, type SetupDraft } from '../../app/api.ts';
+import { useSketchQuery, type SetupDraft } from '../../app/setupApi.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
 import { dayMonth } from '../../app/words.ts';
 import { PlaceDrawing } from '../../places/index.tsx';

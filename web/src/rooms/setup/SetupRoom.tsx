@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
-import { useCreateGardenMutation, useGardensQuery } from '../../app/api.ts';
+import { useGardensQuery } from '../../app/api.ts';
+import { useCreateGardenMutation } from '../../app/setupApi.ts';
 import { numberRule } from '../../app/numberRule.ts';
 import { unitsOf, UnitsContext } from '../../app/units.ts';
 import { WaterFields, type TypedBed } from '../../places/ground/Fields.tsx';

@@ -10,7 +10,7 @@ import {
   type Week,
 } from '@kibble/core';
 import { addYears, formatISO, parseISO } from 'date-fns';
-import type { SetupDraft } from '../../app/api.ts';
+import type { SetupDraft } from '../../app/setupApi.ts';
 import { figureOf } from '../../app/numberRule.ts';
 import type { Unit, Units } from '../../app/units.ts';
 import { bedDraft, emptyBed, flowFields, type TypedBed } from '../../places/ground/Fields.tsx';

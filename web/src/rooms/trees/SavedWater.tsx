@@ -1,7 +1,7 @@
 import type { BedPageView } from '@kibble/contract';
-import { refusal, useLogWateringMutation } from '../../app/api.ts';
 import { figure } from '../../app/formSchema.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
+import { useGarden } from '../../app/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { typedSi } from '../../app/numberRule.ts';
 import { useUnits } from '../../app/units.ts';
@@ -9,26 +9,26 @@ import { Button } from '../../ui/Button.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { onBed, useEnter } from '../../ui/useEnter.ts';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 
 /** Shower water, kitchen water, what was saved: credited to the tree as it is poured. */
 export function SavedWater({ page, onClose }: { page: BedPageView; onClose: () => void }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
-  const [water, { isLoading, error }] = useLogWateringMutation();
+  const garden = useGarden();
+  const { enter, isLoading, refused } = useEnter();
   const form = useKeptForm(`saved-water-${page.bedId}`, {
     fields: { litres: figure('litres', units) },
     defaultValues: { litres: '' },
   });
   const give = form.handleSubmit(async ({ litres }) => {
-    const event = await water({
-      bedId: page.bedId,
-      body: { litres: typedSi('litres', litres, units), note: 'saved water' },
-    }).unwrap();
+    const body = { kind: 'watering', litres: typedSi('litres', litres, units) } as const;
+    const { ids, events } = await enter([onBed(page.bedId, body, { note: 'saved water' })], { sure: true });
     dispatch(
       noticeShown({
-        text: `${page.bedName}: ${units.text('volume', event.litres ?? 0)} of saved water written down.`,
-        undoEventId: event.id,
+        text: `${page.bedName}: ${units.text('volume', events[0]?.litres ?? 0)} of saved water written down.`,
+        undo: undoesEntries(garden.id, ids),
       }),
     );
     onClose();
@@ -46,7 +46,7 @@ export function SavedWater({ page, onClose }: { page: BedPageView; onClose: () =
           label="Poured"
           inputMode="decimal"
           unit={units.of('volume').unit}
-          error={form.formState.errors.litres?.message ?? (error ? refusal(error).message : undefined)}
+          error={form.formState.errors.litres?.message ?? refused ?? undefined}
           {...form.register('litres')}
         />
         <div className="flex gap-2">

@@ -18,9 +18,9 @@ import {
 import { useState } from 'react';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { useNavigate } from 'react-router';
-import { useAddTreeMutation, useChangeTreeMutation } from '../../app/api.ts';
+import { useAddTreeMutation, useChangeTreeMutation } from '../../app/treesApi.ts';
 import { useGarden, useGardenCrops } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
+import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { BENEATH_WORDS, CAME_WORDS, layoutWords, PHASE_WORDS, ringWords } from '../../app/treeWords.ts';
 import { useUnits } from '../../app/units.ts';
@@ -85,7 +85,9 @@ export function TreeForm({
     form.handleSubmit(async (values) => {
       if (!bed) {
         const { id } = await add({ gardenId: garden.id, body: newTreeDraft(values, units) }).unwrap();
-        dispatch(noticeShown({ text: `${values.name} is in the plan.`, undoBedIds: [id] }));
+        dispatch(
+          noticeShown({ text: `${values.name} is in the plan.`, undo: [{ to: 'archiveBed', at: { id } }] }),
+        );
         onClose();
         void navigate(`/garden/${garden.id}/trees/${id}`);
         return;
@@ -102,7 +104,7 @@ export function TreeForm({
           text: tree
             ? `${bed.name} is so since ${plainDate(since, garden.today)}.`
             : `${bed.name} is a tree place now, with its log.`,
-          undoSettingIds: settings.length > 0 ? settings : undefined,
+          undo: undoesEntries(garden.id, settings),
         }),
       );
       onClose();

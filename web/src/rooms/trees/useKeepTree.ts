@@ -1,7 +1,8 @@
 import type { BedPageView } from '@kibble/contract';
 import type { TreeFacts } from '@kibble/core';
-import { refusal, useChangeTreeMutation } from '../../app/api.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
+import { refusal } from '../../app/api.ts';
+import { useChangeTreeMutation } from '../../app/treesApi.ts';
+import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 
 /** Keeps a tree as it is told now, with its way back. */
@@ -16,7 +17,9 @@ export function useKeepTree(page: BedPageView) {
         bedId: page.bedId,
         body: { version: page.bed.version, tree: facts },
       }).unwrap();
-      dispatch(noticeShown({ text: `${page.bedName} ${words}`, undoSettingIds: settings }));
+      dispatch(
+        noticeShown({ text: `${page.bedName} ${words}`, undo: undoesEntries(page.bed.gardenId, settings) }),
+      );
     },
   };
 }

@@ -1,9 +1,6 @@
 import type { AheadDay, GardenView } from '@kibble/contract';
 import { explainSaidDay, HEATS, RAINS, saidWeather, SKIES, WINDS, type SaidDay } from '@kibble/core';
 import { useState } from 'react';
-import { useSayWeatherMutation } from '../../app/api.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
 import { useKept } from '../../app/useKept.ts';
 import { useUnits } from '../../app/units.ts';
 import { shortDay } from '../../app/words.ts';
@@ -11,6 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { Refused } from '../../ui/Refused.tsx';
+import { inGarden, useEnter } from '../../ui/useEnter.ts';
 
 const same = <T extends string>(words: readonly T[]): readonly (readonly [T, T])[] =>
   words.map((word) => [word, word] as const);
@@ -33,10 +31,9 @@ const SOURCE: Readonly<Record<string, string>> = {
 
 /** The days ahead, said in words as one hears them: each tap is read into figures, which stand beside it. */
 export function AheadInWords({ garden, ahead }: { garden: GardenView; ahead: AheadDay[] }) {
-  const dispatch = useAppDispatch();
   const [typed, setTyped] = useKept<Record<string, SaidDay | null>>(`kibble.said.${garden.id}`, {});
   const [more, setMore] = useState(false);
-  const [say, { isLoading, error }] = useSayWeatherMutation();
+  const { enterAndSay, isLoading, error } = useEnter();
   const saidOf = (day: AheadDay): SaidDay | null =>
     day.date in typed ? (typed[day.date] ?? null) : day.said;
   const tell = (day: AheadDay, change: SaidDay): void => {
@@ -49,15 +46,13 @@ export function AheadInWords({ garden, ahead }: { garden: GardenView; ahead: Ahe
   const open = ahead.filter(({ date }) => date in typed);
   const count = open.length;
   const keep = async (): Promise<void> => {
-    const days = open.map(({ date }) => ({ date, said: typed[date] ?? null }));
-    const { ids } = await say({ gardenId: garden.id, body: { days } }).unwrap();
-    setTyped({});
-    dispatch(
-      noticeShown({
-        text: `The weather of ${count === 1 ? 'a day' : `${count} days`} is written down.`,
-        undoSaid: { gardenId: garden.id, ids },
-      }),
+    await enterAndSay(
+      open.map(({ date }) =>
+        inGarden(garden.id, { kind: 'manual forecast', forecast: typed[date] ?? null }, date),
+      ),
+      `The weather of ${count === 1 ? 'a day' : `${count} days`} is written down.`,
     );
+    setTyped({});
   };
   return (
     <section aria-labelledby="ahead">

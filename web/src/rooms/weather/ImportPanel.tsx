@@ -8,7 +8,7 @@ import {
   useReadFileAgainMutation,
   useStoreFileMutation,
   useWeatherFileQuery,
-} from '../../app/api.ts';
+} from '../../app/weatherApi.ts';
 import { noticeShown } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { fullDate } from '../../app/words.ts';
@@ -63,7 +63,7 @@ export function ImportPanel({ garden }: { garden: GardenView }) {
     if (!file) return;
     const { id } = await store(file.id).unwrap();
     setFile(null);
-    dispatch(noticeShown({ text: `${file.name} is taken in.`, undoImportId: id }));
+    dispatch(noticeShown({ text: `${file.name} is taken in.`, undo: [{ to: 'undoImport', at: { id } }] }));
   };
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     multiple: false,

@@ -1,8 +1,5 @@
 import type { GardenView } from '@kibble/contract';
-import { useLogRainMutation, useSayWeatherMutation } from '../../app/api.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
 import { typedSi } from '../../app/numberRule.ts';
-import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { plainDate } from '../../app/words.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -10,14 +7,13 @@ import { Field } from '../../ui/Field.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Refused } from '../../ui/Refused.tsx';
+import { inGarden, useEnter } from '../../ui/useEnter.ts';
 import { figure } from '../../app/formSchema.ts';
 
 /** What the rain gauge held and the thermometer said on a day. They outweigh station and file. */
 export function ReadingForm({ garden }: { garden: GardenView }) {
   const units = useUnits();
-  const dispatch = useAppDispatch();
-  const [rain, { isLoading: raining, error: noRain }] = useLogRainMutation();
-  const [say, { isLoading: saying, error: notSaid }] = useSayWeatherMutation();
+  const { enterAndSay, isLoading, error } = useEnter();
   const form = useKeptForm(`reading-${garden.id}`, {
     fields: {
       rain: figure('rainMm', units, { optional: true }),
@@ -36,34 +32,20 @@ export function ReadingForm({ garden }: { garden: GardenView }) {
       form.setError('rain', { message: 'Rain or a temperature must be given; got nothing.' });
       return;
     }
-    const said =
-      tMinC === undefined && tMaxC === undefined
-        ? null
-        : await say({
-            gardenId: garden.id,
-            body: {
-              days: [
-                {
-                  date,
-                  said: {
-                    ...(tMinC === undefined ? {} : { tMinC }),
-                    ...(tMaxC === undefined ? {} : { tMaxC }),
-                  },
-                },
-              ],
-            },
-          }).unwrap();
-    const event = rainMm === undefined ? null : await rain({ gardenId: garden.id, date, rainMm }).unwrap();
-    dispatch(
-      noticeShown({
-        text: `${said ? 'The thermometer' : 'Rain'} of ${plainDate(date, garden.today)} written down.`,
-        ...(event ? { undoEventId: event.id } : {}),
-        ...(said ? { undoSaid: { gardenId: garden.id, ids: said.ids } } : {}),
-      }),
+    const thermometer = {
+      ...(tMinC === undefined ? {} : { tMinC }),
+      ...(tMaxC === undefined ? {} : { tMaxC }),
+    };
+    const read = Object.keys(thermometer).length > 0;
+    await enterAndSay(
+      [
+        ...(read ? [inGarden(garden.id, { kind: 'manual forecast', forecast: thermometer }, date)] : []),
+        ...(rainMm === undefined ? [] : [inGarden(garden.id, { kind: 'rain', rainMm }, date)]),
+      ],
+      `${read ? 'The thermometer' : 'Rain'} of ${plainDate(date, garden.today)} written down.`,
     );
     form.reset({ date, rain: '', low: '', high: '' });
   });
-  const error = noRain ?? notSaid;
   return (
     <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)}>
       <DraftNote draft={form.draft} />
@@ -93,7 +75,7 @@ export function ReadingForm({ garden }: { garden: GardenView }) {
         />
       </div>
       <Refused error={error} className="mt-2" />
-      <Button type="submit" className="mt-3" disabled={raining || saying}>
+      <Button type="submit" className="mt-3" disabled={isLoading}>
         Write it down
       </Button>
     </form>

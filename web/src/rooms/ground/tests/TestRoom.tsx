@@ -2,12 +2,12 @@ import { knownBed, type BedPageView, type BedView, type GardenView } from '@kibb
 import { METHOD_FACTS, oddities, type Finding, type Oddity } from '@kibble/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { Link, useNavigate, useParams } from 'react-router';
-import { refusal, useBedPageQuery, useLogFindingMutation, useTryOnBedQuery } from '../../../app/api.ts';
+import { refusal, useBedPageQuery } from '../../../app/api.ts';
+import { useTryOnBedQuery } from '../../../app/workingsApi.ts';
 import { useGarden } from '../../../app/gardenRound.ts';
-import { noticeShown } from '../../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../../app/store.ts';
 import { useUnits } from '../../../app/units.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { atTap, onBed, useEnter } from '../../../ui/useEnter.ts';
 import { Caution } from '../../../ui/Caution.tsx';
 import { Changes } from '../../../ui/Changes.tsx';
 import { Empty, Loading } from '../../../ui/states.tsx';
@@ -70,7 +70,6 @@ function TestOf({
 }) {
   const units = useUnits();
   const navigate = useNavigate();
-  const dispatch = useAppDispatch();
   const { data } = useBedPageQuery(bed ? bed.id : skipToken);
   const bedPage = data && !('unplanned' in data) ? data : undefined;
   const known = bed ? knownBed(bed, garden.today) : null;
@@ -82,7 +81,7 @@ function TestOf({
     (typed) => page.read(typed, state),
   );
   const { errors, isSubmitted: tried } = form.formState;
-  const [log, { isLoading, error }] = useLogFindingMutation();
+  const { enterAndSay, isLoading, error } = useEnter();
   if (!ready) return <Loading what="the test" />;
 
   const reader = new Reader(draft, units);
@@ -92,12 +91,10 @@ function TestOf({
 
   const keep = form.handleSubmit(async (read) => {
     if (odd.length > 0 && !confirmed) return;
-    const kept = await log({
-      gardenId: garden.id,
-      body: { ...subject, input: read.input, confirmed: odd.length > 0 },
-    }).unwrap();
+    const made =
+      subject.tapId === undefined ? onBed(subject.bedId ?? 0, read.input) : atTap(subject.tapId, read.input);
+    await enterAndSay([made], `${of}: “${page.title}” is written down.`, odd.length > 0);
     finish();
-    dispatch(noticeShown({ text: `${of}: “${page.title}” is written down.`, undoFindingIds: [kept.id] }));
     void navigate(back);
   });
   const leave = (): void => {

@@ -1,0 +1,40 @@
+import type { BedDraftBody, GardenView, SetupSketch, TownView } from '@kibble/contract';
+import type { Air, Summers, Week } from '@kibble/core';
+import { api } from './api.ts';
+import { call } from './call.ts';
+import { stale } from './tags.ts';
+
+/** What the setup sends; defaults are filled in by the server's schema. */
+export interface SetupDraft {
+  garden: GardenDraft;
+  bed: BedDraftBody;
+  week?: Week;
+}
+export interface GardenDraft {
+  name: string;
+  latitudeDeg: number;
+  elevationM?: number;
+  longitudeDeg?: number | null;
+  timeZone: string;
+  town?: string | null;
+  summers?: Summers | null;
+  air?: Air | null;
+  units: 'metric' | 'us';
+  clock?: { mode: 'real' } | { mode: 'practice'; date: string };
+}
+
+const more = api.injectEndpoints({
+  endpoints: (build) => ({
+    createGarden: build.mutation<GardenView, SetupDraft>({
+      query: (body) => call('addGarden', {}, { body }),
+      invalidatesTags: stale('addGarden'),
+    }),
+    towns: build.query<TownView[], string>({ query: (named) => call('towns', {}, { params: { named } }) }),
+    sketch: build.query<SetupSketch, SetupDraft>({
+      query: (body) => call('sketchGarden', {}, { body }),
+      keepUnusedDataFor: 5,
+    }),
+  }),
+});
+
+export const { useCreateGardenMutation, useTownsQuery, useSketchQuery } = more;
