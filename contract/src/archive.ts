@@ -292,7 +292,14 @@ export type ArchiveRow = Record<string, string | number | null>;
 const BODIES: Readonly<Partial<Record<string, Readonly<Record<string, Column>>>>> = {
   watering: { litres: maybe(atLeastNothing), minutes: maybe(atLeastNothing), depthMm: maybe(atLeastNothing) },
   rain: { rainMm: maybe(between(0, 5000)) },
-  'task done': { code: text, act: text, from: day, until: day, badness: number },
+  'task done': {
+    key: maybe(text),
+    code: maybe(text),
+    act: maybe(text),
+    from: maybe(day),
+    until: maybe(day),
+    badness: maybe(number),
+  },
 };
 
 /** Sorts of which every kind is computed with: one that is not known would be lost without a word. */

@@ -21,6 +21,35 @@ const watering = z
     path: ['litres'],
   });
 
+/** A task by its key, or what was done of an alert; `done` is false where it is to be seen to again. */
+const taskDone = tickView
+  .partial()
+  .extend({
+    kind: z.literal('task done'),
+    key: z
+      .string()
+      .min(1, { error: 'Key of the task must not be empty' })
+      .max(160, { error: 'Key of the task must be 160 letters or fewer' })
+      .optional(),
+    done: z.boolean().default(true),
+  })
+  .superRefine(({ key, code, act, from, until, badness }, ctx) => {
+    const ofAlert = [code, act, from, until, badness];
+    const wholly = ofAlert.every((part) => part !== undefined);
+    if (key === undefined ? !wholly : ofAlert.some((part) => part !== undefined))
+      ctx.addIssue({
+        code: 'custom',
+        path: ['key'],
+        message: 'A task must be named by its key, or be one of an alert; got both or neither',
+      });
+    if (from !== undefined && until !== undefined && from > until)
+      ctx.addIssue({
+        code: 'custom',
+        path: ['until'],
+        message: `Last day must not be before ${from}; got ${until}`,
+      });
+  });
+
 /** What an entry says, as it is sent, in SI. */
 export const entryInput = z.discriminatedUnion('kind', [
   watering,
@@ -28,16 +57,7 @@ export const entryInput = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('rain'), rainMm: gaugeBody.shape.rainMm }),
   z.object({ kind: z.literal('manual forecast'), forecast: saidDay.nullable() }),
   z.object({ kind: z.literal('ph'), ph: phBody.shape.ph, of: phBody.shape.of }),
-  /** Of an alert; `done` is false where it is to be seen to again. */
-  tickView
-    .extend({ kind: z.literal('task done'), done: z.boolean().default(true) })
-    .refine(({ from, until }) => from <= until, {
-      error: ({ input }) => {
-        const { from, until } = input as { from: string; until: string };
-        return `Last day must not be before ${from}; got ${until}`;
-      },
-      path: ['until'],
-    }),
+  taskDone,
   potEntry,
   findingInput,
 ]);

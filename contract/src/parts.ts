@@ -49,3 +49,6 @@ export const runSlotView = z.object({
   cycle: z.number(),
   cycles: z.number(),
 });
+
+/** The days on which a task is there to be done; without a last one it stays until it is. */
+export const dueSpan = z.object({ from: day, until: day.nullable() });

@@ -27,7 +27,7 @@ import {
 import { z } from './zod.ts';
 import { cropId, START_WETNESS } from './garden.ts';
 import { limited, limitedWhole } from './limited.ts';
-import { day, entryDate, name, oneOf, version } from './parts.ts';
+import { day, dueSpan, entryDate, name, oneOf, version } from './parts.ts';
 import { workingView } from './working.ts';
 
 export const POT_KINDS = ['pot', 'tray'] as const;
@@ -255,7 +255,8 @@ export const potView = z.object({
   /** Its last two weights, the older first; and what it lost between, mL, where no water came. */
   weights: z.array(z.object({ kg: z.number(), date: day })),
   lostMl: z.number().nullable(),
-  tasks: z.array(plain<PotTask>('code')),
+  /** Each with the key by which the log says that it was seen to. */
+  tasks: z.array(plain<PotTask & { key: string; due: z.infer<typeof dueSpan> }>('key')),
   /** What was written down of it today, newest first. */
   today: z.array(z.object({ id: z.number(), entry: plain<PotEntry>('kind') })),
 });

@@ -24,7 +24,7 @@ import { bedView } from './garden.ts';
 import { SECTION_STATES } from './lists.ts';
 import { limited } from './limited.ts';
 import { treeNow } from './trees.ts';
-import { day, runSlotView } from './parts.ts';
+import { day, dueSpan, runSlotView } from './parts.ts';
 
 export const DAY_SOURCES = ['record', 'forecast', 'said', 'own record', 'ordinary day'] as const;
 
@@ -62,6 +62,9 @@ const taskView = z.object({
   bedName: z.string(),
   plantingId: z.number().nullable(),
   task: z.custom<BedTask>((v) => typeof v === 'object' && v !== null && 'code' in v),
+  /** By which the log says that it was seen to. */
+  key: z.string(),
+  due: dueSpan,
 });
 
 /** When the next watering is likely due, and the fortnight's litres: 10, 50 and 90 % of the ways the weather may go. */

@@ -366,3 +366,5 @@ export {
   type EntrySort,
   type UndoRule,
 } from './entries/kinds.ts';
+export { alertTasks, tasksOf } from './tasks/list.ts';
+export type * from './tasks/task.ts';

@@ -228,3 +228,33 @@ describe('one log', () => {
     expect((await EntryRow.findByPk(body.ids[0]))?.hour).toBe(19.5);
   });
 });
+
+describe('one list of tasks', () => {
+  const tasks = async () => (await page()).tasks;
+  test('a task that is said to be done is asked no more, and undone it is asked again', async () => {
+    // A little on each of the last days, though the plan did not ask.
+    for (const on of ['2026-07-08', '2026-07-09', '2026-07-10', '2026-07-11', '2026-07-12', '2026-07-13'])
+      await send([{ subject: bed, body: { kind: 'watering', litres: 8 }, on }], { sure: true });
+    const habit = (await tasks()).find(({ task }) => task.code === 'a little every day');
+    expect(habit).toMatchObject({
+      key: 'a little every day: 2026-07-13',
+      due: { from: '2026-07-13', until: '2026-07-19' },
+    });
+    const key = habit?.key ?? '';
+    const { body } = await send([{ subject: bed, body: { kind: 'task done', key } }]);
+    expect(body.touched).toEqual({ beds: [1], pots: true });
+    expect((await tasks()).some((one) => one.key === key)).toBe(false);
+    await mark('undo', body.ids);
+    expect((await tasks()).some((one) => one.key === key)).toBe(true);
+  });
+
+  test('a task is named by its key or is one of an alert, and not both', async () => {
+    for (const body of [{ kind: 'task done' }, { kind: 'task done', key: 'x', code: 'heat wave' }] as const) {
+      const answer = await send([{ subject: bed, body: body as EntryDraft['body'] }]);
+      expect([answer.status, answer.body.error.message]).toEqual([
+        400,
+        'A task must be named by its key, or be one of an alert; got both or neither',
+      ]);
+    }
+  });
+});

@@ -38,10 +38,8 @@ export interface PhEntry {
   of: 'tap' | 'rain' | 'batch';
 }
 
-/** A task that was seen to. Of an alert: what was done, and the alert as it was then. */
-export interface TaskDoneEntry extends Tick {
-  kind: 'task done';
-}
+/** A task that was seen to: by its key, or of an alert by what was done and the alert as it was then. */
+export type TaskDoneEntry = { kind: 'task done' } & ({ key: string } | Tick);
 
 /** What an entry says, by its kind. */
 export type EntryBody =

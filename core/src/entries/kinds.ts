@@ -80,7 +80,12 @@ export const ENTRY_KINDS: Readonly<Record<EntryKind, EntryKindFacts>> = {
   rain: { label: 'Rain gauge', sort: 'weather', subjects: ['garden'], undo: 'one a day' },
   'manual forecast': { label: 'Weather', sort: 'weather', subjects: ['garden'], undo: 'mark' },
   ph: { label: 'pH', sort: 'reading', subjects: ['garden'], undo: 'mark' },
-  'task done': { label: 'Task', sort: 'task', subjects: ['garden'], undo: 'mark' },
+  'task done': {
+    label: 'Task',
+    sort: 'task',
+    subjects: ['garden', 'bed', 'pot'],
+    undo: 'mark',
+  },
   ...mapped(POT_FACTS, (facts) => ({ ...facts, subjects: ['pot'], undo: 'mark', onRound: true })),
   ...mapped(FINDING_FACTS, ({ label, sort, ofGround }, kind) => ({
     label,

@@ -6,6 +6,7 @@ import { bedOf, ofBeds } from '../record/log.ts';
 import { GLANCE_DAYS, HORIZON_DAYS } from './context.ts';
 import type { Facts } from './facts.ts';
 import type { WallClock } from '../services/clock.ts';
+import { doneTasks } from '../services/doneTasks.ts';
 import { keptRoundsOf } from '../services/keptRounds.ts';
 import { gardenToView } from '../services/gardens.ts';
 import { earliestStart } from '../services/earliestStart.ts';
@@ -51,6 +52,7 @@ export async function gardenFacts(garden: Garden, wall: WallClock): Promise<Fact
     today,
     weather,
     kept: await keptRoundsOf(garden.id),
+    done: await doneTasks(garden.id),
     pots: await potsOnRecord(garden),
   };
 }
@@ -72,5 +74,5 @@ export async function glanceFacts(garden: Garden, bedId: number, wall: WallClock
   const from = addDays(today, -GLANCE_DAYS);
   const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, { pastYears: false });
   const events = await eventsOf(garden.id, view.beds, today, { from, only: true });
-  return { garden: view, events, site: siteOf(garden), today, weather, kept: null, pots: NO_POTS };
+  return { garden: view, events, site: siteOf(garden), today, weather, kept: null, done: [], pots: NO_POTS };
 }

@@ -24,7 +24,7 @@ import {
   type RoundsTry,
   type TryBody,
 } from '@kibble/contract';
-import { newMemo, type KeptRounds, type PlanBed, type PlanMemo } from '@kibble/core';
+import { newMemo, type DoneTask, type KeptRounds, type PlanBed, type PlanMemo } from '@kibble/core';
 import { answer, Refusal } from '../errors.ts';
 import { contextOf, type Context, type Fault } from './context.ts';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
@@ -177,11 +177,17 @@ export class GardenPlanner {
     this.texts.clear();
   }
 
-  /** Takes the place of the pots: the beds are as they were. */
-  changePots(pots: PotsOnRecord): void {
-    this.facts = { ...this.facts, pots };
+  /** Takes the place of the pots and of what was seen to: the beds' plans are as they were. */
+  changePots(pots: PotsOnRecord, done: DoneTask[]): void {
+    this.facts = { ...this.facts, pots, done };
     this.shelf = null;
     if (hasLimits(this.facts)) this.after();
+    else if (this.planned) {
+      // What there is to do is looked at anew when next asked for.
+      const { context, places } = this.planned;
+      this.planned = { context: { ...context, done }, places, at: new Date(0) };
+      this.texts.clear();
+    }
   }
 
   /** Takes the place of some beds and of what happened on them; the rest of the garden is as it was. */

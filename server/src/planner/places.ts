@@ -5,7 +5,7 @@ import { rangeWordsOf } from '../errors.ts';
 import { grouped } from '../services/grouped.ts';
 import type { Context } from './context.ts';
 import { leaveOf, stopOf } from './views/stops.ts';
-import { tasksOf } from './views/tasks.ts';
+import { bedTaskViews } from './views/tasks.ts';
 
 /** One bed as the rooms show it today: a stop, or a reason to leave it alone, and what else there is to do. */
 export interface Place {
@@ -51,12 +51,16 @@ export function placesOf(context: Context, now: Date, before?: Places): Places {
   const outlooks = new Map(plan.beds.map((outlook) => [outlook.bedId, outlook]));
   const dueToday = new Map(plan.waterings.filter((w) => w.date === today).map((w) => [w.bedId, w]));
   const slots = grouped(plan.schedule.find((day) => day.date === today)?.slots ?? [], (slot) => slot.bedId);
+  const done = grouped(
+    context.done.filter(({ subject }) => subject.kind === 'bed'),
+    ({ subject }) => subject.id,
+  );
   const minute = Math.floor(now.getTime() / LOOKED_MS);
   const unplanned = [...context.unplanned, ...plan.unplanned];
   const places = context.beds.flatMap((bed): Place[] => {
     const outlook = outlooks.get(bed.id);
     if (!outlook) return [];
-    const key = JSON.stringify([minute, slots.get(bed.id)]);
+    const key = JSON.stringify([minute, slots.get(bed.id), done.get(bed.id)]);
     const known = before?.from.get(bed.id);
     if (known?.key === key && known.outlook === outlook && known.bed === bed) {
       from.set(bed.id, known);
@@ -69,7 +73,7 @@ export function placesOf(context: Context, now: Date, before?: Places): Places {
         outlook,
         stop: watering ? stopOf(bed, outlook, watering, context) : null,
         leave: watering ? null : leaveOf(bed, outlook, context),
-        tasks: tasksOf(bed, outlook, context, now),
+        tasks: bedTaskViews(bed, outlook, context, now),
       };
       from.set(bed.id, { key, outlook, bed, place });
       return [place];

@@ -5,6 +5,7 @@ import { Garden } from '../db/models.ts';
 import { writerOf } from '../db/writer.ts';
 import { todayOf, type WallClock } from '../services/clock.ts';
 import { keepRounds } from '../services/keptRounds.ts';
+import { doneTasks } from '../services/doneTasks.ts';
 import { potsOnRecord } from '../services/potsOnRecord.ts';
 import { bedFacts, gardenFacts } from './gardenFacts.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
@@ -14,7 +15,7 @@ import { NotThere, type Planner, type Viewed } from './planner.ts';
 export interface Touched {
   gardenId: number;
   beds?: readonly number[];
-  /** Pots, or what is written down of them. */
+  /** Pots, what is written down of them, or tasks that were seen to. */
   pots?: boolean;
 }
 
@@ -165,7 +166,8 @@ export class PlanStore {
           }
           if (stalePots) {
             const pots = await potsOnRecord(garden);
-            await whileReporting(() => this.planner.changePots(garden.id, pots));
+            const done = await doneTasks(garden.id);
+            await whileReporting(() => this.planner.changePots(garden.id, pots, done));
           }
         }
       } catch (error) {

@@ -1,5 +1,6 @@
 import { parentPort } from 'node:worker_threads';
 import type { BedView, EventView } from '@kibble/contract';
+import type { DoneTask } from '@kibble/core';
 import { Refusal } from '../errors.ts';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
 import type { Facts } from './facts.ts';
@@ -14,7 +15,7 @@ export type Task =
   | { do: 'begin'; gardenId: number; facts: Facts }
   | { do: 'more'; gardenId: number; beds: BedView[]; events: EventView[] }
   | { do: 'change'; gardenId: number; beds: BedView[]; events: EventView[] }
-  | { do: 'pots'; gardenId: number; pots: PotsOnRecord }
+  | { do: 'pots'; gardenId: number; pots: PotsOnRecord; done: DoneTask[] }
   | { do: 'view'; gardenId: number; name: ViewName; asked: unknown; now: number };
 export type Done =
   | { viewed: Viewed | null }
@@ -55,7 +56,7 @@ export default async function planThread(task: Task): Promise<Done> {
       return { viewed: null };
     }
     if (task.do === 'pots') {
-      await planner.changePots(gardenId, task.pots);
+      await planner.changePots(gardenId, task.pots, task.done);
       return { viewed: null };
     }
     const now = new Date(task.now);

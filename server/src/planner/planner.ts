@@ -1,5 +1,5 @@
 import type { BedView, EventView } from '@kibble/contract';
-import type { KeptRounds } from '@kibble/core';
+import type { DoneTask, KeptRounds } from '@kibble/core';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
 import type { Fault } from './context.ts';
 import type { Facts } from './facts.ts';
@@ -19,8 +19,8 @@ export interface Planner {
   put(gardenId: number, facts: Facts): Promise<void>;
   /** Takes some beds and what happened on them in the place of what they were. */
   change(gardenId: number, beds: BedView[], events: EventView[]): Promise<void>;
-  /** Takes the garden's pots in the place of those it had. */
-  changePots(gardenId: number, pots: PotsOnRecord): Promise<void>;
+  /** Takes the garden's pots, and the tasks that were seen to, in the place of those it had. */
+  changePots(gardenId: number, pots: PotsOnRecord, done: DoneTask[]): Promise<void>;
   /** @throws Refusal on what cannot be shown; `NotThere` when the garden's facts are not there (any more) */
   view<K extends ViewName>(gardenId: number, name: K, asked: Asked[K], now: Date): Promise<Viewed>;
   /** How far a plan under way is. */
@@ -58,8 +58,8 @@ export class PlannerHere implements Planner {
     return Promise.resolve();
   }
 
-  changePots(gardenId: number, pots: PotsOnRecord): Promise<void> {
-    this.of(gardenId).changePots(pots);
+  changePots(gardenId: number, pots: PotsOnRecord, done: DoneTask[]): Promise<void> {
+    this.of(gardenId).changePots(pots, done);
     return Promise.resolve();
   }
 

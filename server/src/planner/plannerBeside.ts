@@ -1,4 +1,5 @@
 import type { BedView, EventView } from '@kibble/contract';
+import type { DoneTask } from '@kibble/core';
 import { Piscina } from 'piscina';
 import { Refusal } from '../errors.ts';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
@@ -95,8 +96,8 @@ export class PlannerBeside implements Planner {
     await this.run({ do: 'change', gardenId, beds, events });
   }
 
-  async changePots(gardenId: number, pots: PotsOnRecord): Promise<void> {
-    await this.run({ do: 'pots', gardenId, pots });
+  async changePots(gardenId: number, pots: PotsOnRecord, done: DoneTask[]): Promise<void> {
+    await this.run({ do: 'pots', gardenId, pots, done });
   }
 
   async view<K extends ViewName>(gardenId: number, name: K, asked: Asked[K], now: Date): Promise<Viewed> {

@@ -1,4 +1,11 @@
-import type { EntriesAnswer, entriesBody, entryDraft, EventView, PotsView } from '@kibble/contract';
+import {
+  tickBody,
+  type EntriesAnswer,
+  type entriesBody,
+  type entryDraft,
+  type EventView,
+  type PotsView,
+} from '@kibble/contract';
 import { FINDING_FACTS, FINDING_SORTS, kindFacts, type Finding, type PotEntry } from '@kibble/core';
 import type { z } from 'zod';
 import { EntryRow, type Garden } from '../db/models.ts';
@@ -6,7 +13,8 @@ import { Refusal } from '../errors.ts';
 import { todayOf, type WallClock } from './clock.ts';
 import { bedsOfFinding, logFinding, markFinding } from './entries.ts';
 import { findBed } from './find.ts';
-import { checkEntries, logEntries, logPh } from './pots.ts';
+import { checkEntries, findPot, logEntries, logPh } from './pots.ts';
+import { seeTo } from './doneTasks.ts';
 import { saySo } from './saidDays.ts';
 import { restoreSetting, takeBackSettings } from './settings.ts';
 import { tick } from './ticks.ts';
@@ -21,6 +29,9 @@ interface Made {
   event?: EventView;
   /** Beds that are planned otherwise for it; all of the garden's where none are named. */
   beds?: readonly number[];
+  /** Beds on whose pages it shows, though their plans are as they were. */
+  shownOn?: readonly number[];
+  /** Pots, or tasks anywhere, are others for it. */
   pots?: true;
   /** Beds that must be plannable with it. */
   prove?: readonly number[];
@@ -31,6 +42,12 @@ interface Asked {
   draft: Draft;
   sure: boolean;
   wall: WallClock;
+}
+
+async function potIn(garden: Garden, id: number): Promise<void> {
+  const { pot } = await findPot(id);
+  if (pot.gardenId !== garden.id)
+    throw new Refusal('not-found', `There is no pot ${id} in ${garden.name}.`, 'subject.id');
 }
 
 async function bedIn(garden: Garden, id: number) {
@@ -81,16 +98,21 @@ const ENTER: {
     beds: [],
     pots: true,
   }),
-  'task done': async ({ kind: _kind, ...body }, { garden, wall }) => ({
-    ids: await tick(garden, body, wall.now()),
-    beds: [],
-  }),
+  'task done': async ({ kind: _kind, key, ...body }, { garden, draft, wall }) => {
+    const { subject } = draft;
+    if (key === undefined) return { ids: await tick(garden, tickBody.parse(body), wall.now()), beds: [] };
+    if (subject.kind === 'bed') await bedIn(garden, subject.id);
+    if (subject.kind === 'pot') await potIn(garden, subject.id);
+    const ids = await seeTo(garden, subject, key, body.done, todayOf(garden, wall), wall.now());
+    // No plan is another for it; it is told no more where it was.
+    return { ids, beds: [], shownOn: subject.kind === 'bed' ? [subject.id] : [], pots: true };
+  },
 };
 
 async function enterOne(asked: Asked): Promise<Made> {
   const { garden, draft, sure, wall } = asked;
   const { body, subject, on, hour, note } = draft;
-  if (subject.kind === 'pot') {
+  if (subject.kind === 'pot' && body.kind !== 'task done') {
     const entry = body as PotEntry;
     const ids = await logEntries(
       garden,
@@ -162,7 +184,7 @@ function together(garden: Garden, made: readonly Made[]): Entered {
     answer: {
       ids: made.flatMap(({ ids }) => ids),
       events: made.flatMap(({ event }) => event ?? []),
-      touched: { beds, pots },
+      touched: { beds: beds && [...beds, ...made.flatMap(({ shownOn }) => shownOn ?? [])], pots },
     },
     touched: { gardenId: garden.id, ...(beds ? { beds } : {}), ...(pots ? { pots } : {}) },
     prove: [...new Set(made.flatMap(({ prove }) => prove ?? []))],
@@ -188,7 +210,9 @@ export async function enter(
     await naming(i, entries.length, () => Promise.resolve(checkSubject(draft)));
   if (shelf) {
     const ofPots = entries.flatMap(({ subject, body }) =>
-      subject.kind === 'pot' ? [{ potId: subject.id, entry: body as PotEntry }] : [],
+      subject.kind === 'pot' && body.kind !== 'task done'
+        ? [{ potId: subject.id, entry: body as PotEntry }]
+        : [],
     );
     checkEntries({ entries: ofPots, sure }, shelf);
   }
@@ -216,7 +240,9 @@ async function markOne(row: EntryRow, away: boolean, wall: WallClock): Promise<M
     return { ids: [id], ...(!away && 'input' in finding ? { prove: await bedsOfFinding(finding) } : {}) };
   }
   await row.update({ removedAt });
-  return { ids: [id], ...(subjectKind === 'pot' || kind === 'ph' ? { beds: [], pots: true } : {}) };
+  const shownOn = sort === 'task' && subjectKind === 'bed' ? [row.subjectId] : [];
+  const pots = sort === 'task' || subjectKind === 'pot' || kind === 'ph';
+  return { ids: [id], ...(pots ? { beds: [], shownOn, pots } : {}) };
 }
 
 /** Undoes entries of a garden, or brings them back, each by the rule of its kind. */

@@ -108,8 +108,9 @@ async function seenToAtOnce(
   { dispatch, queryFulfilled }: Ticking<EntriesAnswer>,
 ): Promise<void> {
   for (const { body } of entries) {
-    if (body.kind !== 'task done') continue;
-    const { done = true, kind: _kind, ...tick } = body;
+    if (body.kind !== 'task done' || body.key !== undefined) continue;
+    const { done = true } = body;
+    const tick = body as TickView;
     const seen = dispatch(
       api.util.updateQueryData('ticks', gardenId, (ticks) =>
         done ? [...ticks, tick] : ticks.filter((other) => !isSeenTo([other], tick, tick.act)),

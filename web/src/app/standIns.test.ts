@@ -83,7 +83,9 @@ describe('what waits here for the way home', () => {
     }));
     expect(words({ entries: pots })).toBe('2 pots');
     const look = { kind: 'look', tool: 'finger', depthMm: 50, state: 'dry', mulchMoved: false };
-    expect(words({ entries: [{ subject: { kind: 'bed', id: 2 }, body: look }] })).toBe('Bed 2: look');
+    expect(words({ entries: [{ subject: { kind: 'bed', id: 2 }, body: look }] })).toBe(
+      'Bed 2: something found or decided',
+    );
   });
 
   test('a stop leaves the walk with it, and comes back to its place by the clock', () => {

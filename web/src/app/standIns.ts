@@ -9,7 +9,7 @@ import type {
   StopView,
   TapRunView,
 } from '@kibble/contract';
-import { kindFacts, spotLitres } from '@kibble/core';
+import { spotLitres } from '@kibble/core';
 import type { KeptAct } from '../outbox/acts.ts';
 import { asToday } from '../outbox/olderActs.ts';
 import type { At } from './call.ts';
@@ -122,13 +122,17 @@ function entryWords(asked: Asked): string {
       litres !== null ? `, ${Math.round(litres)} L` : minutes !== null ? `, ${Math.round(minutes)} min` : '';
     return `${bedName(event.bedId ?? 0, asked.known)} watered${much}`;
   }
-  const label = kindFacts(first.body.kind)?.label ?? 'Something';
-  if (first.subject.kind === 'bed')
-    return `${bedName(first.subject.id, asked.known)}: ${label.toLowerCase()}`;
-  if (first.subject.kind === 'pot')
-    return entries.length > 1 ? `${entries.length} pots` : `A pot: ${label.toLowerCase()}`;
-  return label;
+  const { kind, id } = first.subject;
+  if (kind === 'bed') return `${bedName(id, asked.known)}: something found or decided`;
+  if (kind === 'pot') return entries.length === 1 ? '1 pot' : `${entries.length} pots`;
+  return OF_THE_GARDEN[first.body.kind] ?? 'Something found or measured';
 }
+const OF_THE_GARDEN: Readonly<Record<string, string>> = {
+  rain: 'What the gauge held',
+  'manual forecast': 'What the weather was or will be',
+  ph: 'A pH',
+  'task done': 'A task seen to',
+};
 
 function runOf(asked: Asked): TapRunView {
   const bedId = idOf(asked);

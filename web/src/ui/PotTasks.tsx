@@ -5,31 +5,61 @@ import { useGarden } from '../app/gardenRound.ts';
 import { taskText } from '../app/potWords.ts';
 import { Button } from './Button.tsx';
 import { Refused } from './Refused.tsx';
+import { onPot, useEnter } from './useEnter.ts';
 
 /** What there is to do besides watering: the same thing of several pots is one line with their names. */
 export function PotTasks({ pots }: { pots: readonly PotView[] }) {
-  const lines = new Map<string, { names: string[]; urgent: boolean; rescue: PotView | null }>();
+  const lines = new Map<
+    string,
+    { urgent: boolean; rescue: PotView | null; of: { pot: PotView; key: string }[] }
+  >();
   for (const pot of pots)
     for (const task of pot.tasks) {
       const text = taskText(task);
-      const line = lines.get(text) ?? { names: [], urgent: isUrgent(task), rescue: null };
-      line.names.push(pot.name);
+      const line = lines.get(text) ?? { urgent: isUrgent(task), rescue: null, of: [] };
+      line.of.push({ pot, key: task.key });
       if (task.code === 'rescue') line.rescue = pot;
       lines.set(text, line);
     }
   if (lines.size === 0) return null;
   return (
     <ul className="mt-2 text-sm" aria-label="Besides">
-      {[...lines].map(([text, { names, urgent, rescue }]) => (
+      {[...lines].map(([text, { urgent, rescue, of }]) => (
         <li
           key={text}
           className={`border-t border-rule py-1 ${urgent ? 'border-l-4 border-l-brick pl-2' : ''}`}
         >
-          <strong>{names.join(' · ')}</strong>: {text}
-          {rescue ? <Rescue pot={rescue} /> : null}
+          <strong>{of.map(({ pot }) => pot.name).join(' · ')}</strong>: {text}
+          {rescue ? <Rescue pot={rescue} /> : <TaskDone of={of} />}
         </li>
       ))}
     </ul>
+  );
+}
+
+/** A task of one pot or several, said to be done. */
+export function TaskDone({ of }: { of: readonly { pot: Pick<PotView, 'id' | 'name'>; key: string }[] }) {
+  const { enterAndSay, isLoading } = useEnter();
+  const names = of.map(({ pot }) => pot.name);
+  return (
+    <>
+      {' '}
+      <Button
+        look="quiet"
+        className="no-print px-1"
+        disabled={isLoading}
+        onClick={() =>
+          void enterAndSay(
+            of.map(({ pot, key }) => onPot(pot.id, { kind: 'task done', key })),
+            names.length === 1
+              ? `${names[0] ?? ''}: that is done.`
+              : `That is done for ${names.length} pots.`,
+          ).catch(() => undefined)
+        }
+      >
+        Done<span className="sr-only">: {names.join(', ')}</span>
+      </Button>
+    </>
   );
 }
 

@@ -112,6 +112,13 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
   const units = useUnits();
   const { enterAndSay } = useEnter();
   if (tasks.length === 0) return null;
+  const seen = (items: TaskView[]): Promise<void> =>
+    enterAndSay(
+      items.map(({ bedId, key }) => onBed(bedId, { kind: 'task done', key })),
+      items.length === 1
+        ? `${items[0]?.bedName ?? ''}: that is done.`
+        : `That is done on ${items.length} beds.`,
+    );
   const answer = async (task: TaskView, input: Finding): Promise<void> => {
     await enterAndSay([onBed(task.bedId, input)], `${task.bedName}: written down.`);
   };
@@ -158,6 +165,18 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
                   {label}
                 </button>
               ))}
+              {answers.length === 0 ? (
+                <button
+                  type="button"
+                  className="no-print mr-4 min-h-9 font-semibold underline underline-offset-4"
+                  onClick={() => void seen([item, ...others]).catch(() => undefined)}
+                >
+                  Done
+                  <span className="sr-only">
+                    : {[item, ...others].map(({ bedName }) => bedName).join(', ')}
+                  </span>
+                </button>
+              ) : null}
               {link ? (
                 <Link
                   className="underline underline-offset-4"

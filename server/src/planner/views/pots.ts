@@ -14,6 +14,7 @@ import {
   potStart,
   potTasks,
   potWalk,
+  tasksOf,
   unplannedBy,
   usualWay,
   vesselModel,
@@ -134,13 +135,18 @@ function viewOf(facts: Facts, record: PotOnRecord, pot: Pot, plan: PotPlan): Pot
       .flatMap(({ date, entry }) => (entry.kind === 'weighed' ? [{ kg: entry.kg, date }] : []))
       .slice(-2),
     lostMl: plan.spans.at(-1)?.until === plan.weighedOn ? (plan.spans.at(-1)?.lostMl ?? null) : null,
-    tasks: potTasks(pot, plan, {
-      today,
-      latitudeDeg: facts.site.latitudeDeg,
-      weather: facts.weather.filter(({ date }) => date >= addDays(today, -1)),
-      tray: record.kind === 'tray',
-      changedOn,
-    }),
+    tasks: tasksOf(
+      { kind: 'pot', id: record.id },
+      potTasks(pot, plan, {
+        today,
+        latitudeDeg: facts.site.latitudeDeg,
+        weather: facts.weather.filter(({ date }) => date >= addDays(today, -1)),
+        tray: record.kind === 'tray',
+        changedOn,
+      }),
+      facts.done,
+      { today },
+    ).flatMap(({ reason, key, due, done }) => (done ? [] : [{ ...reason, key, due }])),
     today: record.entries
       .filter(({ date }) => date === today)
       .map(({ id, entry }) => ({ id, entry }))

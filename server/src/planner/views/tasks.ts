@@ -1,5 +1,5 @@
 import type { BedView, TaskView } from '@kibble/contract';
-import { addDays, bedTasks, treeTasks, type BedOutlook } from '@kibble/core';
+import { addDays, bedTasks, tasksOf, treeTasks, type BedOutlook } from '@kibble/core';
 import type { Context } from '../context.ts';
 import { treeNowOf } from './treeNow.ts';
 import { cropOfBed, mulchOf, plantingsOf } from '../placeInput.ts';
@@ -12,7 +12,7 @@ function sinceWatering(bed: BedView, { events, today }: Context, now: Date): num
 }
 
 /** What else there is to do on a bed today. */
-export function tasksOf(bed: BedView, outlook: BedOutlook, context: Context, now: Date): TaskView[] {
+export function bedTaskViews(bed: BedView, outlook: BedOutlook, context: Context, now: Date): TaskView[] {
   const { today, site } = context;
   const latest = (what: string[]) =>
     bed.findings.find(({ input }) => input.kind === 'mulch' && what.includes(input.what));
@@ -70,10 +70,13 @@ export function tasksOf(bed: BedView, outlook: BedOutlook, context: Context, now
           ahead: context.weather.filter(({ date }) => date >= today),
         })
       : [];
-  return [...tasks, ...more].map((task) => ({
-    bedId: bed.id,
-    bedName: bed.name,
+  const heat = context.alerts.find(({ code }) => code === 'heat wave' || code === 'hot dry wind');
+  const listed = tasksOf({ kind: 'bed', id: bed.id }, [...tasks, ...more], context.done, {
+    today,
+    heatFrom: heat?.from,
     plantingId: bed.planting?.id ?? null,
-    task,
-  }));
+  });
+  return listed.flatMap(({ reason, key, due, plantingId, done }) =>
+    done ? [] : [{ bedId: bed.id, bedName: bed.name, plantingId, task: reason, key, due }],
+  );
 }

@@ -25,6 +25,7 @@ import { Button } from '../../ui/Button.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { UnderWay } from '../../ui/UnderWay.tsx';
+import { TaskDone } from '../../ui/PotTasks.tsx';
 import { usePotActs } from '../../ui/usePotActs.ts';
 import { CopyPots, PlantOut } from './PotSheets.tsx';
 import { DryingCurve } from './DryingCurve.tsx';
@@ -221,6 +222,7 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
       {pot.tasks.map((task) => (
         <p key={task.code} className="font-semibold">
           {taskText(task)}
+          {task.code === 'rescue' ? null : <TaskDone of={[{ pot, key: task.key }]} />}
         </p>
       ))}
       <div className="mt-1 flex flex-wrap gap-x-4">
