@@ -1,7 +1,7 @@
+import { SKIP_REASONS } from '@kibble/core';
 import { z } from './zod.ts';
 import { day, entryDate, oneOf } from './parts.ts';
 import { limited } from './limited.ts';
-import { SKIP_REASONS } from './lists.ts';
 
 const note = z
   .string()

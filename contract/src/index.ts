@@ -18,7 +18,6 @@ export * from './error.ts';
 export * from './events.ts';
 export * from './findings.ts';
 export * from './garden.ts';
-export * from './known.ts';
 export * from './stored.ts';
 export * from './runs.ts';
 export * from './limited.ts';

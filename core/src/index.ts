@@ -368,3 +368,16 @@ export {
 } from './entries/kinds.ts';
 export { alertTasks, tasksOf } from './tasks/list.ts';
 export type * from './tasks/task.ts';
+export * from './record/history.ts';
+export type * from './record/place.ts';
+export {
+  borrowedBy,
+  constraintsOf,
+  cropOfBed,
+  mulchOf,
+  planBed,
+  plantingsOf,
+  schoolChosen,
+  type Borrowed,
+  type GardenFacts,
+} from './record/toPlan.ts';

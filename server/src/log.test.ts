@@ -250,7 +250,7 @@ describe('one list of tasks', () => {
 
   test('a task is named by its key or is one of an alert, and not both', async () => {
     for (const body of [{ kind: 'task done' }, { kind: 'task done', key: 'x', code: 'heat wave' }] as const) {
-      const answer = await send([{ subject: bed, body: body as EntryDraft['body'] }]);
+      const answer = await send([{ subject: bed, body: body }]);
       expect([answer.status, answer.body.error.message]).toEqual([
         400,
         'A task must be named by its key, or be one of an alert; got both or neither',

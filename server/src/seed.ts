@@ -10,6 +10,7 @@ import {
   weatherSeries,
   type DatedPotEntry,
   type Finding,
+  planBed,
 } from '@kibble/core';
 import { beds, bookFrom, bookName, ph, pots, taps, threePoplars } from '@kibble/demo';
 import type { Sequelize } from 'sequelize';
@@ -17,7 +18,6 @@ import { Bed, EntryRow, ForecastRow, Garden, ImportRow, Planting, Tap } from './
 import { writerOf } from './db/writer.ts';
 import { append, appendAll, ofBeds, type NewEntry } from './record/log.ts';
 import { todayOf, type WallClock } from './services/clock.ts';
-import { planBed } from './planner/placeInput.ts';
 import { createBed } from './services/beds.ts';
 import { createGarden, gardenToView } from './services/gardens.ts';
 import { firstSettings } from './services/settings.ts';

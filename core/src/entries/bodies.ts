@@ -13,6 +13,13 @@ export interface WateringEntry {
   asPlanned?: boolean;
 }
 
+/** Why a watering that was due was left out. */
+export const SKIP_REASONS = ['feels moist', 'no time', 'rain on the way', 'other'] as const;
+export type SkipReason = (typeof SKIP_REASONS)[number];
+/** The reasons that say something of the ground, and of the gardener's day. */
+export const MOIST: SkipReason = 'feels moist';
+export const NO_TIME: SkipReason = 'no time';
+
 /** A watering that was due and left out. */
 export interface SkipEntry {
   kind: 'skip';

@@ -16,11 +16,13 @@ import {
   type PlanMemo,
   type SunOnClock,
   type Unplanned,
+  borrowedBy,
+  constraintsOf,
+  planBed,
 } from '@kibble/core';
 import { utcOffsetHours } from '../services/clock.ts';
 import { grouped } from '../services/grouped.ts';
 import type { Facts } from './facts.ts';
-import { borrowedBy, constraintsOf, planBed } from './placeInput.ts';
 
 export const HORIZON_DAYS = 14;
 /** Ways the weather and the roots may go, by which today is decided and the windows are told. */
@@ -104,7 +106,10 @@ export function contextOf(
     }
   });
   const measured = weather.filter((day) => day.source === 'record');
-  const constraints = constraintsOf(facts, options.pots);
+  const constraints = constraintsOf(
+    { ...facts, utcOffsetHours: utcOffsetHours(garden.timeZone, today) },
+    options.pots?.spots.flatMap(({ perDay }) => perDay) ?? [],
+  );
   const pastIsWhole = beds.length <= WHOLE_PAST_BEDS;
   const plan = (
     those: readonly PlanBed[],

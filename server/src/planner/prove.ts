@@ -1,5 +1,4 @@
-import { knownBed } from '@kibble/contract';
-import { FINDING_FACTS } from '@kibble/core';
+import { FINDING_FACTS, knownBed } from '@kibble/core';
 import type { Logger } from 'pino';
 import { Bed } from '../db/models.ts';
 import { Refusal } from '../errors.ts';

@@ -1,4 +1,4 @@
-import { isShared, knownBed, type BedView, type FindingView } from '@kibble/contract';
+import { isShared, type BedView, type FindingView } from '@kibble/contract';
 import {
   addDays,
   cropById,
@@ -11,6 +11,7 @@ import {
   type Oddity,
   type PlantingInput,
   type Subject,
+  knownBed,
 } from '@kibble/core';
 import type { z } from 'zod';
 import type { findingBody } from '@kibble/contract';

@@ -1,4 +1,5 @@
-import { knownBed, type runBody, type TapRunView } from '@kibble/contract';
+import { knownBed } from '@kibble/core';
+import { type runBody, type TapRunView } from '@kibble/contract';
 import { Bed, RunRow } from '../db/models.ts';
 import { findBedView } from './beds.ts';
 import { todayOf, type WallClock } from './clock.ts';

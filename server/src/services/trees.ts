@@ -1,4 +1,4 @@
-import { historyOf, type bedBody, type NewTreeBody, type TreeBody, type treeChange } from '@kibble/contract';
+import { type bedBody, type NewTreeBody, type TreeBody, type treeChange } from '@kibble/contract';
 import {
   bandM2,
   CATALOGUE,
@@ -11,6 +11,7 @@ import {
   type Setting,
   type StartMethod,
   type TreeFacts,
+  historyOf,
 } from '@kibble/core';
 import type { z } from 'zod';
 import { EntryRow, type Bed } from '../db/models.ts';

@@ -1,13 +1,19 @@
 import {
   bodyFromStore,
   EVENT_KINDS,
-  givenOf,
   type BedView,
   type EventView,
   type SkipBody,
   type WateringBody,
 } from '@kibble/contract';
-import { addDays, type EntryBody, type EntrySource, type GivenWater, type ToldWater } from '@kibble/core';
+import {
+  addDays,
+  type EntryBody,
+  type EntrySource,
+  type GivenWater,
+  type ToldWater,
+  givenOf,
+} from '@kibble/core';
 import { EntryRow, type Bed } from '../db/models.ts';
 import { append, bedOf, ofBeds } from '../record/log.ts';
 import { Refusal } from '../errors.ts';

@@ -14,9 +14,10 @@ import {
   type DailyRecord,
   type PlantingInput,
   type StageStep,
+  cropOfBed,
+  plantingsOf,
 } from '@kibble/core';
 import type { Context } from '../context.ts';
-import { cropOfBed, plantingsOf } from '../placeInput.ts';
 import { sharpenBed } from './sharpen.ts';
 import { headOf } from './stops.ts';
 import type { Places } from '../places.ts';

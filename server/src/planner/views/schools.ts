@@ -8,10 +8,11 @@ import {
   SCHOOLS,
   schoolOf,
   standingOn,
+  plantingsOf,
+  schoolChosen,
 } from '@kibble/core';
 import { HORIZON_DAYS, type Context } from '../context.ts';
 import { bedOnPlan } from '../onPlan.ts';
-import { plantingsOf, schoolChosen } from '../placeInput.ts';
 
 /** What each school would do on a bed, over its season so far and over the fortnight. */
 export function schoolsOf(context: Context, bedId: number): SchoolsView {

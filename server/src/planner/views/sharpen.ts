@@ -1,5 +1,5 @@
-import { knownBed, type BedView, type SharpenView } from '@kibble/contract';
-import { assumedOf, nextBestTest } from '@kibble/core';
+import { type BedView, type SharpenView } from '@kibble/contract';
+import { assumedOf, nextBestTest, knownBed } from '@kibble/core';
 import type { Context } from '../context.ts';
 
 /** Beds asked about what measurement would tell most: those that will take most water. */

@@ -1,12 +1,4 @@
-import {
-  knownBed,
-  MOIST,
-  type BedView,
-  type CoreView,
-  type LeaveView,
-  type StopView,
-  type TreeNow,
-} from '@kibble/contract';
+import { type BedView, type CoreView, type LeaveView, type StopView, type TreeNow } from '@kibble/contract';
 import {
   aimOf,
   bestHour,
@@ -26,9 +18,12 @@ import {
   type KnownBed,
   type PlanBed,
   type PlannedWatering,
+  knownBed,
+  MOIST,
+  cropOfBed,
+  plantingsOf,
 } from '@kibble/core';
 import type { Context } from '../context.ts';
-import { cropOfBed, plantingsOf } from '../placeInput.ts';
 import { coreView } from './core.ts';
 import { treeNowOf } from './treeNow.ts';
 

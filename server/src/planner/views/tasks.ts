@@ -1,8 +1,16 @@
 import type { BedView, TaskView } from '@kibble/contract';
-import { addDays, bedTasks, tasksOf, treeTasks, type BedOutlook } from '@kibble/core';
+import {
+  addDays,
+  bedTasks,
+  tasksOf,
+  treeTasks,
+  type BedOutlook,
+  cropOfBed,
+  mulchOf,
+  plantingsOf,
+} from '@kibble/core';
 import type { Context } from '../context.ts';
 import { treeNowOf } from './treeNow.ts';
-import { cropOfBed, mulchOf, plantingsOf } from '../placeInput.ts';
 
 /** Minutes since today's latest watering of a bed was written down, unless it was probed today. */
 function sinceWatering(bed: BedView, { events, today }: Context, now: Date): number | undefined {

@@ -1,4 +1,4 @@
-import { historyOf, nowOf, type BedView, type TreeNow } from '@kibble/contract';
+import { type BedView, type TreeNow } from '@kibble/contract';
 import {
   addDays,
   cropOf,
@@ -10,9 +10,13 @@ import {
   treePlan,
   treeSeason,
   type BedOutlook,
+  historyOf,
+  nowOf,
+  cropOfBed,
+  plantingsOf,
+  schoolChosen,
 } from '@kibble/core';
 import type { Context } from '../context.ts';
-import { cropOfBed, plantingsOf, schoolChosen } from '../placeInput.ts';
 
 /** Days ahead in which the hottest is looked for. */
 const PEAK_DAYS = 7;

@@ -1,7 +1,6 @@
 import type { BedView, TreesView } from '@kibble/contract';
-import { isWoody } from '@kibble/core';
+import { isWoody, cropOfBed } from '@kibble/core';
 import type { Context } from '../context.ts';
-import { cropOfBed } from '../placeInput.ts';
 import type { Places } from '../places.ts';
 import { treeNowOf } from './treeNow.ts';
 

@@ -1,10 +1,9 @@
 import type { FindingView, PlanChange, PlanTryView } from '@kibble/contract';
 import { planWhat } from '@kibble/contract';
-import { addDays } from '@kibble/core';
+import { addDays, planBed } from '@kibble/core';
 import { Refusal, refusing } from '../../errors.ts';
 import { HORIZON_DAYS, type Context } from '../context.ts';
 import { bedOnPlan, checkPlanned } from '../onPlan.ts';
-import { planBed } from '../placeInput.ts';
 import { costsOf, gardenCosts } from './costs.ts';
 
 /** What a change by hand would cost, on its bed and in the garden, before it is kept. */

@@ -8,11 +8,11 @@ import {
   type PlanBed,
   type Setting,
   type Working,
+  planBed,
 } from '@kibble/core';
 import { refusing } from '../../errors.ts';
 import type { Context } from '../context.ts';
 import { bedOnPlan, checkPlanned } from '../onPlan.ts';
-import { planBed } from '../placeInput.ts';
 import { wholePast } from '../wholePast.ts';
 
 function explain(of: Explainable, bed: PlanBed, outlook: BedOutlook, context: Context): Working | null {

@@ -1,3 +1,4 @@
+import { knownBed } from '@kibble/core';
 import { Link, useParams } from 'react-router';
 import { useBedPageQuery } from '../../app/api.ts';
 import { minutesText, useUnits } from '../../app/units.ts';
@@ -26,7 +27,7 @@ import { Schools } from './Schools.tsx';
 import { StageStrip } from './StageStrip.tsx';
 import { Weeks } from './Weeks.tsx';
 import { WhereItWent } from './WhereItWent.tsx';
-import { knownBed, type BedPageView } from '@kibble/contract';
+import { type BedPageView } from '@kibble/contract';
 import { BeyondNote } from '../../ui/BeyondNote.tsx';
 import { UnplannedBed } from './UnplannedBed.tsx';
 import { OneOffRun } from '../../ui/OneOffRun.tsx';

@@ -1,6 +1,6 @@
 import type { BedView, FindingView } from '@kibble/contract';
-import { foundOf } from '@kibble/contract';
-import { FINDING_FACTS, METHOD_FACTS, staleReason, type FindingKind } from '@kibble/core';
+
+import { foundOf, FINDING_FACTS, METHOD_FACTS, staleReason, type FindingKind } from '@kibble/core';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useBedPageQuery } from '../../app/api.ts';

@@ -17,8 +17,8 @@ import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { Empty } from '../../ui/states.tsx';
-import { bucketTest, staleReason, type SourceKindId } from '@kibble/core';
-import { foundOf } from '@kibble/contract';
+import { foundOf, bucketTest, staleReason, type SourceKindId } from '@kibble/core';
+
 import { bedFacts } from './facts.ts';
 import { SharpenGarden } from './SharpenGarden.tsx';
 import { testPage } from './tests/index.ts';

@@ -1,5 +1,5 @@
-import { knownBed, type BedView } from '@kibble/contract';
-import { deliveryRate, intakeRate, wettedFractionOf, type KnownBed } from '@kibble/core';
+import { type BedView } from '@kibble/contract';
+import { deliveryRate, intakeRate, wettedFractionOf, type KnownBed, knownBed } from '@kibble/core';
 import type { WordId } from '../../app/glossary.ts';
 import type { Units } from '../../app/units.ts';
 import { isAssumed } from '../../ui/workingText.ts';

@@ -1,4 +1,5 @@
-import { SKIP_REASONS, type SkipBody, type StopView } from '@kibble/contract';
+import { SKIP_REASONS } from '@kibble/core';
+import { type SkipBody, type StopView } from '@kibble/contract';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';

@@ -1,5 +1,5 @@
-import { historyOf, type BedPageView, type TreeNow } from '@kibble/contract';
-import { treePlan, type BedPeriod, type TreeFacts, type TreePlan } from '@kibble/core';
+import { type BedPageView, type TreeNow } from '@kibble/contract';
+import { treePlan, type BedPeriod, type TreeFacts, type TreePlan, historyOf } from '@kibble/core';
 import { useGarden } from '../../app/gardenRound.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';
 import { layoutWords, ringText } from '../../app/treeWords.ts';

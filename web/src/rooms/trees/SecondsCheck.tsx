@@ -1,5 +1,5 @@
-import { historyOf, type BedPageView } from '@kibble/contract';
-import { doseCheck, type TreePlan } from '@kibble/core';
+import { type BedPageView } from '@kibble/contract';
+import { doseCheck, type TreePlan, historyOf } from '@kibble/core';
 import { useState } from 'react';
 import { useGarden } from '../../app/gardenRound.ts';
 import { numberRule, typedSi } from '../../app/numberRule.ts';

@@ -1,5 +1,5 @@
-import { historyOf, type BedPageView, type TreeNow } from '@kibble/contract';
-import { treePlan, type BedPeriod, type TreeFacts, type TreePlan } from '@kibble/core';
+import { type BedPageView, type TreeNow } from '@kibble/contract';
+import { treePlan, type BedPeriod, type TreeFacts, type TreePlan, historyOf } from '@kibble/core';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useBedPageQuery } from '../../app/api.ts';

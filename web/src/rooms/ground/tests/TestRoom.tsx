@@ -1,5 +1,5 @@
-import { knownBed, type BedPageView, type BedView, type GardenView } from '@kibble/contract';
-import { METHOD_FACTS, oddities, type Finding, type Oddity } from '@kibble/core';
+import { type BedPageView, type BedView, type GardenView } from '@kibble/contract';
+import { METHOD_FACTS, oddities, type Finding, type Oddity, knownBed } from '@kibble/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { refusal, useBedPageQuery } from '../../../app/api.ts';

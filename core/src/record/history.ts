@@ -1,23 +1,12 @@
-import {
-  bedHistory,
-  cropById,
-  givenWater,
-  periodOn,
-  type BedPeriod,
-  type Finding,
-  type Found,
-  type GivenWater,
-  type KnownBed,
-  type Setting,
-  type SettingKind,
-  type ToldHistory,
-  type ToldWater,
-} from '@kibble/core';
-import type { FindingView } from './findings.ts';
-import type { BedView } from './garden.ts';
+import { givenWater, type GivenWater, type ToldWater } from '../delivery/givenWater.ts';
+import { cropById } from '../plants/catalogue/index.ts';
+import type { Finding, Found, Setting, SettingKind } from '../readings/entries.ts';
+import { bedHistory, periodOn, type BedPeriod, type ToldHistory } from '../readings/bedHistory.ts';
+import type { KnownBed } from '../readings/whatIsKnown.ts';
+import type { BedOnRecord, FindingOnRecord } from './place.ts';
 
 /** A stored entry as the core reads it. */
-export const foundOf = (view: FindingView): Found => ({
+export const foundOf = (view: FindingOnRecord): Found => ({
   ...view.input,
   id: view.id,
   on: view.on,
@@ -26,7 +15,7 @@ export const foundOf = (view: FindingView): Found => ({
 });
 
 /** What of a bed may change, each since when. */
-function toldHistory(bed: BedView): ToldHistory {
+function toldHistory(bed: BedOnRecord): ToldHistory {
   const of = <K extends SettingKind>(kind: K): ToldHistory[K] =>
     bed.settings.flatMap(({ from, setting }) =>
       setting.kind === kind ? [{ from, value: setting.value }] : [],
@@ -61,20 +50,20 @@ export interface HistoryOfBed {
 export type KnownOfBed = KnownBed & { unread: Found[] };
 
 /** What is tried on a bed before it is kept: readings taken as of today, and settings from today on. */
-export interface Tried {
+export interface TriedOnBed {
   inputs?: readonly Finding[];
   settings?: readonly Setting[];
 }
 
 /** Views are asked for what is known of them over and over; it follows from the view and the day alone. */
-const known = new WeakMap<BedView, { today: string; history: HistoryOfBed }>();
+const known = new WeakMap<BedOnRecord, { today: string; history: HistoryOfBed }>();
 
 /**
  * A bed's history as it is known on a day. A reading on record that cannot be computed is left out and named: it must
  * not take the bed with it.
  * @throws RangeError when what was tried is impossible
  */
-export function historyOf(bed: BedView, today: string, tried?: Tried): HistoryOfBed {
+export function historyOf(bed: BedOnRecord, today: string, tried?: TriedOnBed): HistoryOfBed {
   if (tried) return made(bed, today, tried);
   const before = known.get(bed);
   if (before?.today === today) return before.history;
@@ -83,7 +72,7 @@ export function historyOf(bed: BedView, today: string, tried?: Tried): HistoryOf
   return history;
 }
 
-function made(bed: BedView, today: string, { inputs = [], settings = [] }: Tried): HistoryOfBed {
+function made(bed: BedOnRecord, today: string, { inputs = [], settings = [] }: TriedOnBed): HistoryOfBed {
   const told = toldHistory(bed);
   for (const { kind, value } of settings)
     (told as Record<string, unknown>)[kind] = [...told[kind], { from: today, value }];
@@ -113,13 +102,13 @@ export function nowOf(periods: readonly BedPeriod[]): BedPeriod {
 }
 
 /** What is known of a bed now; `tried` are readings not yet kept, taken as of today. */
-export function knownBed(bed: BedView, today: string, tried?: readonly Finding[]): KnownOfBed {
+export function knownBed(bed: BedOnRecord, today: string, tried?: readonly Finding[]): KnownOfBed {
   const { periods, unread } = historyOf(bed, today, tried && { inputs: tried });
   return { ...nowOf(periods).known, unread };
 }
 
 /** What a watering came to, as its day is known now. */
-export function givenOf(bed: BedView, today: string, date: string, told: ToldWater): GivenWater {
+export function givenOf(bed: BedOnRecord, today: string, date: string, told: ToldWater): GivenWater {
   const { known: then } = periodOn(historyOf(bed, today).periods, date);
   return givenWater(told, then.areaM2, then.delivery);
 }

@@ -1,39 +1,25 @@
-import {
-  foundOf,
-  historyOf,
-  NO_TIME,
-  nowOf,
-  type BedView,
-  type EventView,
-  type PotsView,
-  type HistoryOfBed,
-  type Tried,
-} from '@kibble/contract';
-import {
-  afterPots,
-  balanceStart,
-  beliefAfter,
-  bucketTest,
-  byHand,
-  cropById,
-  defaultSchool,
-  givenSoFar,
-  type BedInput,
-  type CropEntry,
-  type PlanBed,
-  type PlanConstraints,
-  creditFrom,
-  mainPlanting,
-  treePlantings,
-  treeSetMm,
-  treeSoaks,
-  type PlantingInput,
-  type SchoolId,
-} from '@kibble/core';
-import { utcOffsetHours } from '../services/clock.ts';
-import type { Facts } from './facts.ts';
+import type { PlanConstraints } from '../clock/constraints.ts';
+import { bucketTest } from '../delivery/bucketTest.ts';
+import { NO_TIME } from '../entries/bodies.ts';
+import { balanceStart } from '../follow/balanceStart.ts';
+import { byHand } from '../follow/byHand.ts';
+import type { PlanBed } from '../follow/types.ts';
+import type { BedInput } from '../places/ground/bedModel.ts';
+import { creditFrom } from '../places/treeRing/credit.ts';
+import { mainPlanting, treePlantings, treeSetMm } from '../places/treeRing/treeGround.ts';
+import { treeSoaks } from '../places/treeRing/treeSoaks.ts';
+import { cropById } from '../plants/catalogue/index.ts';
+import { beliefAfter } from '../plants/rootBelief.ts';
+import type { CropEntry, PlantingInput } from '../plants/types.ts';
+import { afterPots } from '../pots/afterPots.ts';
+import type { KeptRounds } from '../rounds/types.ts';
+import { defaultSchool, type SchoolId } from '../schools/schools.ts';
+import { givenSoFar } from '../share/givenSoFar.ts';
+import type { IsoDate } from '../units/dates.ts';
+import { foundOf, historyOf, nowOf, type HistoryOfBed, type TriedOnBed } from './history.ts';
+import type { BedOnRecord, EventOnRecord, GardenOnRecord } from './place.ts';
 
-export const plantingsOf = (bed: BedView, latitudeDeg: number): PlantingInput[] =>
+export const plantingsOf = (bed: BedOnRecord, latitudeDeg: number): PlantingInput[] =>
   bed.plantings.map((planting) => ({
     cropId: planting.cropId,
     custom: planting.custom,
@@ -46,10 +32,10 @@ export const plantingsOf = (bed: BedView, latitudeDeg: number): PlantingInput[] 
   }));
 
 /** The plant that stands on a bed, of the catalogue or the gardener's own. */
-export const cropOfBed = (bed: BedView): CropEntry | null =>
+export const cropOfBed = (bed: BedOnRecord): CropEntry | null =>
   bed.planting ? (bed.planting.custom ?? cropById(bed.planting.cropId)) : null;
 
-export const mulchOf = (bed: BedView): BedInput['mulch'] =>
+export const mulchOf = (bed: BedOnRecord): BedInput['mulch'] =>
   bed.mulchMaterial && bed.mulchMm ? { material: bed.mulchMaterial, depthMm: bed.mulchMm } : undefined;
 
 /** A watering of a place whose ground a tree's roots share. */
@@ -62,9 +48,9 @@ export interface Borrowed {
 
 /** What was given to the places whose ground a tree shares, of all that happened. */
 export function borrowedBy(
-  bed: BedView,
-  beds: readonly BedView[],
-  happened: ReadonlyMap<number | null, EventView[]>,
+  bed: BedOnRecord,
+  beds: readonly BedOnRecord[],
+  happened: ReadonlyMap<number | null, EventOnRecord[]>,
   today: string,
 ): Borrowed[] {
   const { tree } = nowOf(historyOf(bed, today).periods);
@@ -80,10 +66,10 @@ export function borrowedBy(
 
 /** A bed and its events as the core's plan takes them; `tried` is taken as if it had been kept today. */
 export function planBed(
-  bed: BedView,
-  events: readonly EventView[],
+  bed: BedOnRecord,
+  events: readonly EventOnRecord[],
   { today, latitudeDeg, borrowed = [] }: { today: string; latitudeDeg: number; borrowed?: Borrowed[] },
-  tried?: Tried,
+  tried?: TriedOnBed,
 ): PlanBed {
   const { periods }: HistoryOfBed = historyOf(bed, today, tried);
   const now = nowOf(periods);
@@ -141,7 +127,7 @@ export function planBed(
 }
 
 /** The school that decides on a bed: the gardener's choice, or the usual one for what stands there. */
-export function schoolChosen(bed: BedView): {
+export function schoolChosen(bed: BedOnRecord): {
   id: SchoolId;
   own: boolean;
   usual: ReturnType<typeof defaultSchool> | null;
@@ -155,8 +141,8 @@ export function schoolChosen(bed: BedView): {
 
 /** Where the water of each tap comes from, and what was taken from it today. */
 function sourcesOf(
-  { taps, beds }: Facts['garden'],
-  events: readonly EventView[],
+  { taps, beds }: GardenOnRecord,
+  events: readonly EventOnRecord[],
   today: string,
 ): PlanConstraints['sources'] {
   const tapOf = new Map(beds.map(({ id, tapId }) => [id, tapId]));
@@ -171,15 +157,29 @@ function sourcesOf(
   );
 }
 
-/** A garden's limits, its clock and its taps as the core takes them. */
-export function constraintsOf({ garden, events, today, kept }: Facts, pots?: PotsView): PlanConstraints {
-  const { limits, longitudeDeg, timeZone, taps } = garden;
+/** What of a garden's record its limits follow from. */
+export interface GardenFacts {
+  garden: GardenOnRecord;
+  events: readonly EventOnRecord[];
+  today: IsoDate;
+  /** Round days proposed before. */
+  kept: KeptRounds | null;
+  /** By how much the garden's clock is ahead of UTC today, hours. */
+  utcOffsetHours: number;
+}
+
+/** A garden's limits, its clock and its taps as the plan takes them; `potDays` is what pots take of each day. Source: none needed, a matter of record. */
+export function constraintsOf(
+  { garden, events, today, kept, utcOffsetHours }: GardenFacts,
+  potDays: readonly { date: IsoDate; minutes: number; litres: number }[],
+): PlanConstraints {
+  const { limits, longitudeDeg, taps } = garden;
   const flows = taps.flatMap((tap) => {
     const timed = tap.findings.find(({ input }) => input.kind === 'bucket')?.input;
     return timed?.kind === 'bucket' ? [[tap.id, bucketTest(timed).litresPerMinute] as const] : [];
   });
   return {
-    ...afterPots(limits, pots?.spots.flatMap(({ perDay }) => perDay) ?? []),
+    ...afterPots(limits, potDays),
     ...givenSoFar(
       events
         .filter((e) => e.kind === 'watering')
@@ -195,7 +195,7 @@ export function constraintsOf({ garden, events, today, kept }: Facts, pots?: Pot
     people: limits.people ?? undefined,
     timers: limits.timers ?? undefined,
     sources: sourcesOf(garden, events, today),
-    clock: { longitudeDeg: longitudeDeg ?? undefined, utcOffsetHours: utcOffsetHours(timeZone, today) },
+    clock: { longitudeDeg: longitudeDeg ?? undefined, utcOffsetHours },
     lines: { lines: limits.lines ?? undefined, tapLitresPerMinute: Object.fromEntries(flows) },
   };
 }
