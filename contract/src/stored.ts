@@ -130,6 +130,11 @@ const BODY_FITS: {
     until: maybe(isText),
     badness: maybe(isNumber),
   },
+  vessel: {
+    facts: (value) => typeof value === 'object' && value !== null,
+    spot: isText,
+    rootsFound: maybe(isText),
+  },
   given: { millilitres: isNumber, how: isOneOf(GIVEN_HOW) },
   weighed: { kg: isNumber, full: maybe(isFlag) },
   heft: { felt: isOneOf(FELT), by: isOneOf(['hand', 'foot']) },

@@ -134,6 +134,25 @@ describe('on the shelf', () => {
     await ask(app, 'post', `/api/pots/${id}/restore`);
     expect((await potOn(id)).spot).toBe('Steps');
   });
+  test('a change of a pot is undone by its entry: it is as it was, and brought back as it became', async () => {
+    const id = await add();
+    await ask(app, 'patch', `/api/gardens/${gardenId}`, { clock: { mode: 'practice', date: '2026-07-18' } });
+    const changed = await ask(app, 'put', `/api/pots/${id}`, {
+      ...POT,
+      facts: { ...POT.facts, volumeL: 15 },
+      since: '2026-07-16',
+    });
+    const { settings } = changed.body as { settings: number[] };
+    const size = async () => (await potOn(id)).facts.volumeL;
+    expect(await size()).toBe(15);
+    await ask(app, 'post', `/api/gardens/${gardenId}/entries/undo`, { ids: settings });
+    expect(await size()).toBe(10);
+    await ask(app, 'post', `/api/gardens/${gardenId}/entries/restore`, { ids: settings });
+    expect(await size()).toBe(15);
+    // What it was on its first day cannot be undone: it was something.
+    const page = (await ask(app, 'get', `/api/pots/${id}`)).body as PotPageView;
+    expect(page.earlier).toMatchObject([{ until: '2026-07-16', facts: { volumeL: 10 } }]);
+  });
   test('six more like one, each with its own name', async () => {
     const id = await add();
     await ask(app, 'post', `/api/pots/${id}/copies`, { count: 6 });

@@ -192,8 +192,7 @@ async function seedPots(garden: Garden, wall: WallClock): Promise<void> {
   };
   for (const { startOn, followedUntil, entries = [], ...draft } of pots) {
     const body = potBody.parse(draft);
-    const pot = await addPot(garden, body, wall);
-    await pot.update({ startOn });
+    const pot = await addPot(garden, body, wall, { startOn });
     const vessel = vesselOf(
       body.facts,
       body.plantings.map(({ cropId, plantedOn }) => ({ cropId, plantedOn, latitudeDeg })),

@@ -86,7 +86,7 @@ const ANSWERS = {
   pots: potsView,
   potPage: potPageView,
   addPot: id,
-  changePot: id,
+  changePot: withSettings,
   copyPot: ids,
   archivePot: id,
   restorePot: id,

@@ -48,6 +48,15 @@ export interface PhEntry {
 /** A task that was seen to: by its key, or of an alert by what was done and the alert as it was then. */
 export type TaskDoneEntry = { kind: 'task done' } & ({ key: string } | Tick);
 
+/** What a pot is since a day: its size, mix and place, and where its roots were found when it became so. */
+export interface VesselEntry {
+  kind: 'vessel';
+  /** The contract's facts of a pot. */
+  facts: object;
+  spot: string;
+  rootsFound?: string;
+}
+
 /** What an entry says, by its kind. */
 export type EntryBody =
   | WateringEntry
@@ -56,6 +65,7 @@ export type EntryBody =
   | ForecastEntry
   | PhEntry
   | TaskDoneEntry
+  | VesselEntry
   | PotEntry
   | Finding
   | Setting;

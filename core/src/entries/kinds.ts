@@ -86,6 +86,7 @@ export const ENTRY_KINDS: Readonly<Record<EntryKind, EntryKindFacts>> = {
     subjects: ['garden', 'bed', 'pot'],
     undo: 'mark',
   },
+  vessel: { label: 'Pot and place', sort: 'setting', subjects: ['pot'], undo: 'setting' },
   ...mapped(POT_FACTS, (facts) => ({ ...facts, subjects: ['pot'], undo: 'mark', onRound: true })),
   ...mapped(FINDING_FACTS, ({ label, sort, ofGround }, kind) => ({
     label,

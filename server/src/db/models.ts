@@ -58,18 +58,15 @@ export class Bed extends Model<InferAttributes<Bed>, InferCreationAttributes<Bed
   declare version: CreationOptional<number>;
 }
 
-/** A pot, planter or tray. What of it may become another lies in `facts`, as JSON, and how it was before in `earlier`. */
+/** A pot, planter or tray. What of it may become another lies in the log, each with the day from which it holds. */
 export class PotRow extends Model<InferAttributes<PotRow>, InferCreationAttributes<PotRow>> {
   declare id: CreationOptional<number>;
   declare gardenId: number;
   declare position: CreationOptional<number>;
   declare kind: 'pot' | 'tray';
   declare name: string;
-  declare spot: string;
   declare startOn: string;
   declare startWetness: string;
-  declare facts: string;
-  declare earlier: CreationOptional<string>;
   declare plantings: string;
   declare notes: CreationOptional<string>;
   declare fromBedId: CreationOptional<number | null>;
@@ -463,11 +460,8 @@ export function defineModels(sequelize: Sequelize): void {
       position: { ...integer(), defaultValue: 0 },
       kind: text(),
       name: text(),
-      spot: text(),
       startOn: text(),
       startWetness: text(),
-      facts: longText(),
-      earlier: { ...longText(), defaultValue: '[]' },
       plantings: longText(),
       notes: { ...longText(), defaultValue: '' },
       fromBedId: integerOrNull(),

@@ -150,6 +150,8 @@ export class GardenPlanner {
   private faults: Fault[] = [];
   /** Its pots as they were followed, as long as their facts stand. */
   private shelf: Shelf | null = null;
+  /** The shelf as it was made last: what of it is the same need not be made again. */
+  private lastShelf: Shelf | null = null;
   private proposed: KeptRounds | null = null;
 
   private readonly members: number | undefined;
@@ -230,7 +232,7 @@ export class GardenPlanner {
       }
       return this.planned;
     };
-    const shelf = (): Shelf => (this.shelf ??= shelfOf(this.facts));
+    const shelf = (): Shelf => (this.shelf ??= this.lastShelf = shelfOf(this.facts, this.lastShelf));
     try {
       const known = this.kept(name, now);
       if (known !== undefined) return known;

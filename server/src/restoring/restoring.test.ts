@@ -81,8 +81,11 @@ describe('a file that is put back is checked row by row', () => {
     ['UPDATE gardens SET latitudeDeg = 123', /latitudeDeg must be 90 or less; got 123/],
     ["UPDATE gardens SET units = 'furlongs'", /units must be one of metric, us/],
     ["UPDATE gardens SET limits = '{'", /limits must be JSON/],
-    [`UPDATE pots SET facts = '${'['.repeat(70)}${']'.repeat(70)}'`, /facts must be JSON/],
-    ["UPDATE pots SET facts = x'00ff'", /facts must be JSON/],
+    [
+      `UPDATE entries SET body = '${'['.repeat(70)}${']'.repeat(70)}' WHERE kind = 'vessel'`,
+      /body must be JSON/,
+    ],
+    ["UPDATE entries SET body = x'00ff' WHERE kind = 'vessel'", /body must be JSON/],
     ['UPDATE weather_days SET tMinC = 30', /lowest temperature, 30, is above the highest, 20.2/],
     ['UPDATE plantings SET share = 4', /share must be 1 or less; got 4/],
     ["UPDATE house SET id = 'mine'", /id must be 24 letters/],

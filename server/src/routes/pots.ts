@@ -55,12 +55,12 @@ export function potRoutes(services: Services) {
     }),
     changePot: act(services, async (req) => {
       const { pot, garden } = await findPot(readId(req.params.id, 'pot'));
-      await changePot(pot, read(potChange, req.body), garden, wall);
-      return { body: { id: pot.id }, touched: touched(garden) };
+      const settings = await changePot(pot, read(potChange, req.body), garden, wall);
+      return { body: { id: pot.id, settings }, touched: touched(garden) };
     }),
     copyPot: act(services, async (req) => {
       const { pot, garden } = await findPot(readId(req.params.id, 'pot'));
-      const ids = await copyPot(pot, read(copiesBody, req.body).count, todayOf(garden, wall));
+      const ids = await copyPot(pot, read(copiesBody, req.body).count, todayOf(garden, wall), wall.now());
       return { status: 201, body: { ids }, touched: touched(garden) };
     }),
     archivePot: putAway(true),

@@ -228,6 +228,7 @@ async function markOne(row: EntryRow, away: boolean, wall: WallClock): Promise<M
   if (sort === 'setting') {
     if (away) await takeBackSettings([id], wall.now());
     else await restoreSetting(row, wall.now());
+    if (subjectKind === 'pot') return { ids: [id], beds: [], pots: true };
     return { ids: [id], ...(away ? {} : { prove: [row.subjectId] }) };
   }
   if (sort === 'watering' && subjectKind === 'bed') {

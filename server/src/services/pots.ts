@@ -19,7 +19,7 @@ import { checkVersion } from './edited.ts';
 import { findGarden } from './find.ts';
 import { checkCrop } from './ownCrops.ts';
 import { checkTogether, plantingColumns, plantingsOn } from './plantings.ts';
-import { potOfRow } from './potsOnRecord.ts';
+import { potOfRow, vesselsOfPot } from './potsOnRecord.ts';
 import { vesselOf } from './vesselOf.ts';
 
 /** The hour of day that an entry without one is taken to be of, in a garden on a practice date. */
@@ -47,8 +47,6 @@ export async function findPot(id: number): Promise<{ pot: PotRow; garden: Garden
 const columns = (body: PotBody) => ({
   kind: body.kind,
   name: body.name,
-  spot: body.spot,
-  facts: JSON.stringify(body.facts),
   plantings: JSON.stringify(body.plantings),
   notes: body.notes,
 });
@@ -72,41 +70,78 @@ export async function addPot(
   garden: Garden,
   body: PotBody,
   wall: WallClock,
-  fromBedId: number | null = null,
+  { fromBedId = null, startOn = todayOf(garden, wall) }: { fromBedId?: number | null; startOn?: string } = {},
 ): Promise<PotRow> {
   await checkPot(garden, body);
-  return PotRow.create({
+  const pot = await PotRow.create({
     gardenId: garden.id,
     position: await PotRow.count({ where: { gardenId: garden.id } }),
     ...columns(body),
-    startOn: todayOf(garden, wall),
+    startOn,
     startWetness: body.startWetness,
     fromBedId,
   });
+  await beSince(pot, body, startOn, wall.now());
+  return pot;
 }
 
-/** Changes a pot; moved, repotted or told anew it was otherwise up to the day from which it holds. */
+/** Writes down what a pot is since a day. */
+const beSince = (
+  { id, gardenId }: Pick<PotRow, 'id' | 'gardenId'>,
+  { facts, spot, rootsFound }: { facts: object; spot: string; rootsFound?: string },
+  on: string,
+  at: Date,
+): Promise<EntryRow> =>
+  append({
+    gardenId,
+    subject: { kind: 'pot', id },
+    body: { kind: 'vessel', facts, spot, ...(rootsFound ? { rootsFound } : {}) },
+    on,
+    at,
+  });
+
+/**
+ * Changes a pot; moved, repotted or told anew it was otherwise up to the day from which it holds.
+ * @returns the entries that say so
+ */
 export async function changePot(
   pot: PotRow,
   body: z.infer<typeof potChange>,
   garden: Garden,
   wall: WallClock,
-): Promise<void> {
+): Promise<number[]> {
   await checkPot(garden, body);
   const today = todayOf(garden, wall);
   const since = sinceOf(body.since, today);
-  const was = potOfRow(pot, []);
+  const vessels = await vesselsOfPot(pot);
+  const was = potOfRow(pot, vessels, []);
   const { version, since: _s, rootsFound, startWetness: _w, ...yours } = body;
   checkVersion(pot.name, version, pot.version, yours, { ...was });
   const isAnother =
-    was !== null && (JSON.stringify(was.facts) !== JSON.stringify(body.facts) || was.spot !== body.spot);
-  // What was so from this day on or later is told anew.
-  const kept = (was?.earlier ?? []).filter(({ until }) => until < since);
-  const earlier =
-    isAnother && since > pot.startOn
-      ? [...kept, { until: since, spot: was.spot, facts: was.facts, rootsFound: rootsFound ?? null }]
-      : kept;
-  await pot.update({ ...columns(body), earlier: JSON.stringify(earlier), version: pot.version + 1 });
+    was === null || JSON.stringify(was.facts) !== JSON.stringify(body.facts) || was.spot !== body.spot;
+  const made: number[] = [];
+  if (isAnother) {
+    // What was so from this day on or later is told anew, and stands as superseded.
+    // Where nothing of it could be read, it is so from its first day.
+    const on = was !== null && since > pot.startOn ? since : pot.startOn;
+    const at = wall.now();
+    const { id } = await beSince(pot, { ...body, rootsFound }, on, at);
+    await EntryRow.update(
+      { removedAt: at, supersededBy: id },
+      {
+        where: {
+          subjectKind: 'pot',
+          subjectId: pot.id,
+          kind: 'vessel',
+          removedAt: null,
+          on: { [Op.gte]: was === null ? '' : on },
+          id: { [Op.ne]: id },
+        },
+      },
+    );
+    made.push(id);
+  }
+  await pot.update({ ...columns(body), version: pot.version + 1 });
   if (rootsFound === 'upper half')
     await append({
       gardenId: pot.gardenId,
@@ -116,10 +151,13 @@ export async function changePot(
       hour: hourOf(garden, wall),
       at: wall.now(),
     });
+  return made;
 }
 
 /** More pots like one, as it is now and without its log. */
-export async function copyPot(pot: PotRow, count: number, today: string): Promise<number[]> {
+export async function copyPot(pot: PotRow, count: number, today: string, at: Date): Promise<number[]> {
+  const now = (await vesselsOfPot(pot)).at(-1);
+  if (!now) throw new Refusal('conflict', `What is on record of ${pot.name} is not understood.`, 'pot');
   const names = new Set(
     (await PotRow.findAll({ where: { gardenId: pot.gardenId }, raw: true })).map((p) => p.name),
   );
@@ -135,9 +173,9 @@ export async function copyPot(pot: PotRow, count: number, today: string): Promis
       name,
       position: position++,
       startOn: today,
-      earlier: '[]',
       archivedAt: null,
     });
+    await beSince(made, { facts: now.facts, spot: now.spot }, today, at);
     ids.push(made.id);
   }
   return ids;
@@ -274,7 +312,7 @@ export async function bedToPot(
       notes: bed.notes,
     },
     wall,
-    bed.id,
+    { fromBedId: bed.id },
   );
   await bed.update({ archivedAt: wall.now(), version: bed.version + 1 });
   return pot;
@@ -292,7 +330,7 @@ export async function plantOut(
   const bed = await Bed.findByPk(bedId);
   if (bed?.gardenId !== garden.id)
     throw new Refusal('invalid', `Bed must be one of this garden; got ${bedId}`, 'bedId');
-  const known = potOfRow(pot, []);
+  const known = potOfRow(pot, await vesselsOfPot(pot), []);
   const plant = known && standingOn(known.plantings, today);
   if (!known || !plant) throw new Refusal('conflict', `Nothing stands in ${pot.name}.`, 'pot');
   const there = await plantingsOn(bed.id);

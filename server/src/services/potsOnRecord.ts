@@ -8,14 +8,13 @@ import { grouped } from './grouped.ts';
 const plantings = z.array(
   z.object({ cropId: z.string(), plantedOn: z.string().refine(isIsoDate), endedOn: z.string().nullish() }),
 );
-const earlier = z.array(
-  z.object({
-    until: z.string().refine(isIsoDate),
-    spot: z.string(),
-    facts: potFacts,
-    rootsFound: z.string().nullable().default(null),
-  }),
-);
+/** What a pot was until a day, and where its roots were found when it became another. */
+interface Earlier {
+  until: string;
+  spot: string;
+  facts: PotFacts;
+  rootsFound: string | null;
+}
 
 /** A pot as it lies on record. */
 export interface PotOnRecord {
@@ -27,7 +26,7 @@ export interface PotOnRecord {
   startOn: string;
   startWetness: string;
   facts: PotFacts;
-  earlier: z.infer<typeof earlier>;
+  earlier: Earlier[];
   plantings: z.infer<typeof plantings>;
   notes: string;
   fromBedId: number | null;
@@ -64,22 +63,66 @@ function parsed<T extends z.ZodType>(schema: T, text: string): z.infer<T> | null
   }
 }
 
-/** A pot's row as it is meant; null where its text is not understood. */
-export function potOfRow(row: PotRow, entries: PotOnRecord['entries']): PotOnRecord | null {
-  const facts = parsed(potFacts, row.facts);
+/** What a pot has been since a day. */
+export interface VesselSince {
+  id: number;
+  on: string;
+  facts: PotFacts;
+  spot: string;
+  rootsFound: string | null;
+}
+
+/** What pots have been, oldest first; one that cannot be read is null. */
+const vesselsIn = (rows: readonly EntryRow[]): (VesselSince | null)[] =>
+  rows.map(({ id, on, kind, version, body }) => {
+    const said = bodyFromStore(kind, version, body);
+    if (said?.kind !== 'vessel') return null;
+    const facts = potFacts.safeParse(said.facts);
+    return facts.success
+      ? { id, on, facts: facts.data, spot: said.spot, rootsFound: said.rootsFound ?? null }
+      : null;
+  });
+
+/** Which entries say what a pot is since a day. */
+const vesselsOf = (of: { gardenId: number; subjectId?: number }) => ({
+  where: { ...of, subjectKind: 'pot' as const, sort: 'setting' as const, kind: 'vessel', removedAt: null },
+  order: [
+    ['on', 'ASC'],
+    ['id', 'ASC'],
+  ] as [string, string][],
+  raw: true as const,
+});
+
+/** What one pot has been, oldest first. */
+export const vesselsOfPot = async ({ id, gardenId }: Pick<PotRow, 'id' | 'gardenId'>) =>
+  vesselsIn(await EntryRow.findAll(vesselsOf({ gardenId, subjectId: id })));
+
+/** A pot's row as it is meant, with what it has been; null where that is not understood. */
+export function potOfRow(
+  row: PotRow,
+  vessels: readonly (VesselSince | null)[],
+  entries: PotOnRecord['entries'],
+): PotOnRecord | null {
   const planted = parsed(plantings, row.plantings);
-  const was = parsed(earlier, row.earlier);
-  if (!facts || !planted || !was) return null;
+  const known = vessels.filter((one) => one !== null);
+  const now = known.at(-1);
+  if (!planted || !now || known.length < vessels.length) return null;
   return {
     id: row.id,
     version: row.version,
     kind: row.kind === 'tray' ? 'tray' : 'pot',
     name: row.name,
-    spot: row.spot,
+    spot: now.spot,
     startOn: row.startOn,
     startWetness: row.startWetness,
-    facts,
-    earlier: was,
+    facts: now.facts,
+    // What it was until it became what it was next.
+    earlier: known.slice(1).map(({ on, rootsFound }, i) => ({
+      until: on,
+      spot: known[i]?.spot ?? '',
+      facts: known[i]?.facts ?? now.facts,
+      rootsFound,
+    })),
     plantings: planted,
     notes: row.notes,
     fromBedId: row.fromBedId ?? null,
@@ -91,13 +134,19 @@ export function potOfRow(row: PotRow, entries: PotOnRecord['entries']): PotOnRec
 /** Everything on record of a garden's pots. */
 export async function potsOnRecord(garden: Garden): Promise<PotsOnRecord> {
   const where = { gardenId: garden.id };
-  const [rows, entryRows, sequences] = await Promise.all([
+  const [rows, entryRows, vesselRows, sequences] = await Promise.all([
     PotRow.findAll({ where, order: ['position', 'id'], raw: true }),
     EntryRow.findAll({
-      where: { ...where, [Op.or]: [{ subjectKind: 'pot' }, { kind: 'ph' }], removedAt: null },
+      where: {
+        ...where,
+        [Op.or]: [{ subjectKind: 'pot' }, { kind: 'ph' }],
+        sort: { [Op.notIn]: ['setting', 'task'] },
+        removedAt: null,
+      },
       order: ['on', 'hour', 'id'],
       raw: true,
     }),
+    EntryRow.findAll(vesselsOf(where)),
     SequenceRow.findAll({ where: { ...where, endedAt: null }, order: ['id'], raw: true }),
   ]);
   const record: PotsOnRecord = { pots: [], unread: [], ph: [], sequences: [] };
@@ -109,12 +158,13 @@ export async function potsOnRecord(garden: Garden): Promise<PotsOnRecord> {
     entryRows.filter(({ subjectKind }) => subjectKind === 'pot'),
     ({ subjectId }) => subjectId,
   );
+  const been = grouped(vesselRows, ({ subjectId }) => subjectId);
   for (const row of rows) {
     const entries = (byPot.get(row.id) ?? []).flatMap(({ id, on, hour, kind, version, body }) => {
       const entry = bodyFromStore(kind, version, body) as PotEntry | null;
       return entry ? [{ id, date: on, hour: hour ?? 0, entry }] : [];
     });
-    const pot = potOfRow(row, entries);
+    const pot = potOfRow(row, vesselsIn(been.get(row.id) ?? []), entries);
     if (pot) record.pots.push(pot);
     else
       record.unread.push({

@@ -125,6 +125,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     '014',
     '015',
     '016',
+    '017',
   ]);
   await again.close();
   sequelize = await openDatabase(file);

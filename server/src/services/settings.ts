@@ -191,24 +191,32 @@ export async function takeBackSettings(ids: readonly number[], at: Date): Promis
     const row = await findSetting(id, 'ids');
     gardenId = row.gardenId;
     if (row.removedAt) continue;
-    const { subjectId: bedId, kind } = row;
+    const { subjectKind, subjectId, kind } = row;
     await row.update({ removedAt: at });
     await EntryRow.update({ removedAt: null, supersededBy: null }, { where: { supersededBy: id } });
-    if ((await EntryRow.count({ where: { ...ofBeds(bedId), kind, sort: 'setting', removedAt: null } })) === 0)
-      throw new Refusal('conflict', 'A bed is something from its first day on; change it instead.', 'ids');
+    if (
+      (await EntryRow.count({
+        where: { subjectKind, subjectId, kind, sort: 'setting', removedAt: null },
+      })) === 0
+    )
+      throw new Refusal(
+        'conflict',
+        `A ${subjectKind} is something from its first day on; change it instead.`,
+        'ids',
+      );
   }
   return gardenId;
 }
 
 /** Brings back what a bed was said to be since a day: what was said to hold from that day on makes room for it again. */
 export async function restoreSetting(row: EntryRow, at: Date): Promise<void> {
-  const { id, subjectId, kind, on, removedAt, supersededBy = null } = row;
+  const { id, subjectKind, subjectId, kind, on, removedAt, supersededBy = null } = row;
   if (!removedAt) return;
   if (supersededBy !== null)
     throw new Refusal('conflict', 'Something else was said to hold in its place. Undo that first.', 'ids');
   await EntryRow.update(
     { removedAt: at, supersededBy: id },
-    { where: { ...ofBeds(subjectId), kind, sort: 'setting', removedAt: null, on: { [Op.gte]: on } } },
+    { where: { subjectKind, subjectId, kind, sort: 'setting', removedAt: null, on: { [Op.gte]: on } } },
   );
   await row.update({ removedAt: null });
 }

@@ -5,15 +5,16 @@ import { stale } from './tags.ts';
 
 const more = api.injectEndpoints({
   endpoints: (build) => ({
-    savePot: build.mutation<{ id: number }, { gardenId: number; potId?: number; body: PotDraft | PotChange }>(
-      {
-        query: ({ gardenId, potId, body }) =>
-          potId === undefined
-            ? call('addPot', { id: gardenId }, { body })
-            : call('changePot', { id: potId }, { body }),
-        invalidatesTags: stale('changePot'),
-      },
-    ),
+    savePot: build.mutation<
+      { id: number; settings?: number[] },
+      { gardenId: number; potId?: number; body: PotDraft | PotChange }
+    >({
+      query: ({ gardenId, potId, body }) =>
+        potId === undefined
+          ? call('addPot', { id: gardenId }, { body })
+          : call('changePot', { id: potId }, { body }),
+      invalidatesTags: stale('changePot'),
+    }),
     archivePot: build.mutation<{ id: number }, { potId: number; restore?: boolean }>({
       query: ({ potId: id, restore }) => call(restore ? 'restorePot' : 'archivePot', { id }),
       invalidatesTags: stale('archivePot'),

@@ -40,6 +40,8 @@ interface Potted {
   pot: Pot;
   plan: PotPlan;
   view: PotView;
+  /** What it was made from, as text: as long as that is the same it need not be followed again. */
+  from: string;
 }
 
 /** The pots of a garden, followed and planned: what the shelf, a pot's page, the round and the fortnight show of them. */
@@ -47,6 +49,8 @@ export interface Shelf {
   view: PotsView;
   potted: ReadonlyMap<number, Potted>;
   span: PotSpan | null;
+  /** The weather and the plants of the gardener's own that it was made under. */
+  under: { weather: Facts['weather']; crops: string };
 }
 
 const cropOfPot = (facts: Facts, cropId: string): CropEntry | undefined =>
@@ -193,18 +197,27 @@ function spotOf(name: string, potted: readonly Potted[], today: string): SpotVie
   };
 }
 
-/** Follows and plans every pot. One that cannot be takes nothing from the others. */
-export function shelfOf(facts: Facts): Shelf {
+/**
+ * Follows and plans every pot. One that cannot be takes nothing from the others, and one that is as it was under the same
+ * weather is not followed again.
+ * @param before the shelf as it was made last
+ */
+export function shelfOf(facts: Facts, before: Shelf | null = null): Shelf {
   const { today, site, weather, pots: onRecord } = facts;
   const ahead = weather.filter(({ date }) => date >= today).slice(0, HORIZON_DAYS);
   const standing = onRecord.pots.filter(({ archived, startOn }) => !archived && startOn <= today);
   const first = weather[0]?.date;
   const potted: Potted[] = [];
   const unplanned: PotsView['unplanned'] = [...onRecord.unread];
-  let span: PotSpan | null = null;
+  const under = { weather, crops: JSON.stringify(facts.garden.ownCrops) };
+  const known =
+    before?.under.weather === weather && before.under.crops === under.crops && before.view.date === today
+      ? before
+      : null;
+  let span: PotSpan | null = known?.span ?? null;
   if (first !== undefined && ahead.length === HORIZON_DAYS && standing.length > 0) {
     const measured = weather.filter((day) => day.source === 'record');
-    span = {
+    const seen: PotSpan = span ?? {
       today,
       days: HORIZON_DAYS,
       weather: { from: first, series: weatherSeries(weather, site), latitudeDeg: site.latitudeDeg },
@@ -218,11 +231,19 @@ export function shelfOf(facts: Facts): Shelf {
         yesterday: weather.find(({ date }) => date === addDays(today, -1)),
       }),
     };
+    span = seen;
     for (const record of standing)
       try {
+        const done = facts.done.filter(({ subject }) => subject.kind === 'pot' && subject.id === record.id);
+        const from = JSON.stringify([record, done]);
+        const same = known?.potted.get(record.id);
+        if (same?.from === from) {
+          potted.push(same);
+          continue;
+        }
         const pot = potOf(facts, record);
-        const plan = planPot(pot, { ...span, tray: record.kind === 'tray' });
-        potted.push({ record, pot, plan, view: viewOf(facts, record, pot, plan) });
+        const plan = planPot(pot, { ...seen, tray: record.kind === 'tray' });
+        potted.push({ record, pot, plan, view: viewOf(facts, record, pot, plan), from });
       } catch (error) {
         const { range, message } = unplannedBy(record.id, error);
         unplanned.push({
@@ -252,6 +273,7 @@ export function shelfOf(facts: Facts): Shelf {
   return {
     span,
     potted: new Map(potted.map((one) => [one.record.id, one])),
+    under,
     view: {
       date: today,
       perDay: dayByDay(potted, today),

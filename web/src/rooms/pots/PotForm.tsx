@@ -17,7 +17,7 @@ import { useState } from 'react';
 import { useFieldArray, useWatch, type UseFormReturn } from 'react-hook-form';
 import { useSavePotMutation } from '../../app/potsApi.ts';
 import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
+import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { useUnits } from '../../app/units.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -72,11 +72,11 @@ export function PotForm({
         version,
         ...(pot ? { since, rootsFound: rootsFound || undefined } : {}),
       };
-      const { id } = await save({ gardenId: garden.id, potId: pot?.id, body }).unwrap();
+      const { id, settings = [] } = await save({ gardenId: garden.id, potId: pot?.id, body }).unwrap();
       dispatch(
         noticeShown({
           text: `${typed.name} is ${pot ? 'changed' : 'on the shelf'}.`,
-          undo: pot ? undefined : [{ to: 'archivePot', at: { id } }],
+          undo: pot ? undoesEntries(garden.id, settings) : [{ to: 'archivePot', at: { id } }],
         }),
       );
       onClose();
