@@ -39,7 +39,7 @@ export async function startHouse(kind: 'demo' | 'own', args: string[] = []): Pro
       ['server/dist/main.mjs', ...(kind === 'demo' ? ['--demo'] : []), ...args],
       {
         cwd: root,
-        env: { ...process.env, KIBBLE_DATA: data, PORT: port },
+        env: { ...process.env, KIBBLE_ANSWERS: 'strict', KIBBLE_DATA: data, PORT: port },
         stdio: ['ignore', 'pipe', 'inherit'],
       },
     );

@@ -12,7 +12,7 @@ import { z } from './zod.ts';
 
 /** What a column holds; a day is text, YYYY-MM-DD, and what a reading said is JSON as text. */
 type ColumnKind = 'text' | 'number' | 'whole' | 'flag' | 'moment' | 'day' | 'zone' | 'json' | 'house';
-interface Column {
+export interface Column {
   kind: ColumnKind;
   /** It may be empty. */
   nullable?: true;
@@ -207,6 +207,9 @@ export const ARCHIVE_TABLES = {
 } satisfies Record<string, Record<string, Column>>;
 export type ArchiveTable = keyof typeof ARCHIVE_TABLES;
 export const ARCHIVE_TABLE_NAMES = Object.keys(ARCHIVE_TABLES) as ArchiveTable[];
+/** The columns of a table: they are written down here and nowhere else. */
+export const archiveColumns = (table: ArchiveTable): Readonly<Record<string, Column>> =>
+  ARCHIVE_TABLES[table];
 
 /** Days that can be computed with: a calendar knows no others, and no weather is that old or that far ahead. */
 const DAY = /^(\d{4})-(\d\d)-(\d\d)$/;

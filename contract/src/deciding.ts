@@ -5,11 +5,11 @@ import {
   type SchoolReason,
   type ToughenWindow,
   type WaterReason,
-  type SoakNow,
 } from '@kibble/core';
+import { isText, shaped, worded } from './shape.ts';
 import { z } from './zod.ts';
 import { day, entryDate, runSlotView } from './parts.ts';
-import { roundsView, unplannedView } from './round.ts';
+import { roundsView, unplannedView, soakNow } from './round.ts';
 import { awayDays, weekdays } from './garden.ts';
 import { limited } from './limited.ts';
 import { working } from './working.ts';
@@ -33,11 +33,11 @@ const figures = z.object({
 export const schoolsView = z.object({
   chosen: z.enum(SCHOOLS),
   own: z.boolean(),
-  usual: z.object({ id: z.enum(SCHOOLS), reason: z.custom<SchoolReason>() }),
+  usual: z.object({ id: z.enum(SCHOOLS), reason: worded<SchoolReason>() }),
   words: z.array(z.object({ id: z.enum(SCHOOLS), words: z.string(), warning: z.string().nullable() })),
   season: z.object({ from: day, to: day, rows: z.array(figures) }),
   fortnight: z.array(figures),
-  toughen: z.custom<ToughenWindow>().nullable(),
+  toughen: shaped<ToughenWindow>({ from: isText, until: isText }).nullable(),
   holdUntil: day.nullable(),
 });
 
@@ -77,7 +77,7 @@ const cell = z.object({
   litres: z.number(),
   localMm: z.number(),
   reachesMm: z.number(),
-  reason: z.custom<WaterReason['code']>(),
+  reason: worded<WaterReason['code']>(),
   byHand: z.boolean(),
 });
 
@@ -111,7 +111,7 @@ export const fortnightBed = z.object({
   stress: z.array(z.number()),
   window: z.object({ early: day.nullable(), late: day.nullable() }).nullable(),
   /** A woody place's clock: the longest it is to stand, and the day on which it would pass that. */
-  soak: z.custom<SoakNow & { limitOn: string | null }>().nullable(),
+  soak: soakNow.nullable(),
   costs,
 });
 export const fortnightView = z.object({
@@ -139,7 +139,7 @@ export const fortnightView = z.object({
       date: day,
       minutes: z.number(),
       litres: z.number(),
-      why: z.custom<Cap>(),
+      why: worded<Cap>(),
       until: day.nullable(),
     }),
   ),

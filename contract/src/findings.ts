@@ -12,6 +12,7 @@ import {
   type Method,
   type Tellable,
 } from '@kibble/core';
+import { isText, shaped, worded } from './shape.ts';
 import { z } from './zod.ts';
 import { limited, limitedWhole } from './limited.ts';
 import { day, entryDate, oneOf } from './parts.ts';
@@ -279,9 +280,9 @@ export const findingView = z.object({
   bedId: z.number().nullable(),
   tapId: z.number().nullable(),
   on: day,
-  method: z.custom<Method>().nullable(),
+  method: worded<Method>().nullable(),
   /** As it was read then, whatever may be entered today. */
-  input: z.custom<Finding>(),
+  input: shaped<Finding>({ kind: isText }),
   note: z.string().nullable(),
 });
 

@@ -19,6 +19,7 @@ import {
   TEXTURE_CLASSES,
   WEEKS,
 } from '@kibble/core';
+import { holds, isNumber, isText, shaped } from './shape.ts';
 import { z } from './zod.ts';
 import { findingView } from './findings.ts';
 import { limited, limitedWhole } from './limited.ts';
@@ -240,6 +241,16 @@ export const bedChange = bedBody.extend({ version, since: entryDate('Since when'
 // Views tell what stands on record. They are wider than the rules of entering: a row that could not be entered
 // today is shown all the same, and locks nobody out.
 type Stored<T, K extends keyof T> = NonNullable<T[K]>;
+/** A plant of the catalogue, or one of the gardener's own made like it. */
+const cropEntry = shaped<CropEntry>({
+  id: isText,
+  name: isText,
+  group: isText,
+  cycle: isText,
+  heightM: isNumber,
+  roots: (roots) => holds(roots, { minM: isNumber, maxM: isNumber }),
+});
+
 const storedAs = <T>() => z.custom<T>((value) => typeof value === 'string');
 
 export const planting = z.object({
@@ -257,7 +268,7 @@ export const planting = z.object({
   /** Stages the gardener saw begin. */
   seen: z.array(z.object({ stage: z.enum(STAGE_NAMES), on: day })),
   /** The plant's own numbers when it is not of the catalogue. */
-  custom: z.custom<CropEntry>().optional(),
+  custom: cropEntry.optional(),
 });
 /** What a thing about a bed has been since a day. */
 export const settingView = z.object({
@@ -356,7 +367,7 @@ export const gardenView = z.object({
   setAside: z.array(z.object({ what: z.string(), id: z.number(), why: z.string() })),
   beds: z.array(bedView),
   taps: z.array(tapView),
-  ownCrops: z.array(z.custom<CropEntry>()),
+  ownCrops: z.array(cropEntry),
 });
 
 /** Settings to be taken back. */

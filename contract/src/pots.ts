@@ -24,6 +24,7 @@ import {
   type VesselDay,
   type WeighedSpan,
 } from '@kibble/core';
+import { worded } from './shape.ts';
 import { z } from './zod.ts';
 import { cropId, START_WETNESS } from './garden.ts';
 import { limited, limitedWhole } from './limited.ts';
@@ -296,7 +297,7 @@ export const potsView = z.object({
         date: day,
         of: z.enum(PH_OF),
         ph: z.number(),
-        verdict: z.custom<PhVerdict>(),
+        verdict: worded<PhVerdict>(),
       }),
     ),
     /** To be stood today for tomorrow. */

@@ -18,6 +18,7 @@ import {
   type AlertAct,
   type AlertAhead,
 } from '@kibble/core';
+import { isNumber, isText, orNull, shaped, worded } from './shape.ts';
 import { z } from './zod.ts';
 import { eventView, type EventView } from './events.ts';
 import { bedView } from './garden.ts';
@@ -56,12 +57,21 @@ export const coreView = z.object({
   growth: z.number(),
 });
 
+/** How a tree stands between two soaks. */
+export const soakNow = shaped<SoakNow & { limitOn: string | null }>({
+  days: isNumber,
+  counted: isNumber,
+  gapDays: isNumber,
+  ballGone: orNull(isNumber),
+  limitOn: orNull(isText),
+});
+
 /** Something to do or look at on a bed besides watering. */
 const taskView = z.object({
   bedId: z.number(),
   bedName: z.string(),
   plantingId: z.number().nullable(),
-  task: z.custom<BedTask>((v) => typeof v === 'object' && v !== null && 'code' in v),
+  task: shaped<BedTask>({ code: isText }),
   /** By which the log says that it was seen to. */
   key: z.string(),
   due: dueSpan,
@@ -157,7 +167,7 @@ export const stopView = bedHead.extend({
   /** A timer opens and shuts it. */
   timer: z.boolean(),
   reachesMm: z.number(),
-  reason: z.custom<WaterReason>((v) => typeof v === 'object' && v !== null && 'code' in v),
+  reason: shaped<WaterReason>({ code: isText }),
   keepLeavesDry: z.boolean(),
   /** The best hours of the day, and why. */
   hour: z.custom<BestHour>((v) => typeof v === 'object' && v !== null && 'reason' in v),
@@ -173,7 +183,7 @@ export const stopView = bedHead.extend({
   /** Its runs on the clock, minutes after midnight; empty when the day has no room for them. */
   runs: z.array(z.object({ from: z.number(), until: z.number(), cycle: z.number() })),
   /** Look before watering, and why; null when the plan is sure enough. */
-  checkFirst: z.custom<CheckFirst>().nullable(),
+  checkFirst: shaped<CheckFirst>({ code: isText, depthMm: isNumber }).nullable(),
   /** Share the wind of the day takes from a thrown spray, and hours its leaves stay wet; null for what wets no leaf. */
   spray: z
     .object({
@@ -186,7 +196,7 @@ export const stopView = bedHead.extend({
   /** The tap it draws from, by name. */
   tapName: z.string().nullable(),
   /** Where on the ground it belongs. */
-  aim: z.custom<Aim>().nullable(),
+  aim: worded<Aim>().nullable(),
   /** Cans or buckets to fill, where they are carried. */
   fills: z.object({ count: z.number(), litresEach: z.number() }).nullable(),
   /** Water went down one channel here when it was watched: a light wetting first. */
@@ -201,10 +211,19 @@ export const leaveView = z.object({
   depletionMm: z.number(),
   nextDate: day.nullable(),
   /** A woody place's clock. */
-  soak: z.custom<SoakNow & { limitOn: string | null }>().nullable(),
+  soak: soakNow.nullable(),
   /** What waiting from today for the next round would cost it; null where nothing is asked of it. */
-  waiting: z.custom<Waiting>().nullable(),
-  reason: z.custom<LeaveReason>((v) => typeof v === 'object' && v !== null && 'code' in v),
+  waiting: shaped<Waiting>({
+    until: isText,
+    lostShare: isNumber,
+    highShare: isNumber,
+    missedShare: isNumber,
+    allowedShare: isNumber,
+    lowestKs: isNumber,
+    reachableKs: isNumber,
+    floor: isNumber,
+  }).nullable(),
+  reason: shaped<LeaveReason>({ code: isText }),
   event: eventView.nullable(),
 });
 
@@ -227,7 +246,7 @@ export const roundView = z.object({
     z.object({
       bedId: z.number(),
       bedName: z.string(),
-      why: z.custom<Cap>(),
+      why: worded<Cap>(),
       until: day.nullable(),
       minutes: z.number(),
       litres: z.number(),
@@ -296,7 +315,16 @@ export const bedPageView = bedHead.extend({
     z.object({
       plantingId: z.number(),
       cropName: z.string(),
-      steps: z.array(z.custom<StageStep>()),
+      steps: z.array(
+        shaped<StageStep>({
+          stage: isText,
+          from: isText,
+          kcb: isNumber,
+          rootDepthMm: isNumber,
+          heightM: isNumber,
+          by: isText,
+        }),
+      ),
       /** What it drinks on a mean day of each stage, mm. */
       useMm: z.array(z.number().nullable()),
     }),

@@ -16,6 +16,7 @@ import {
   type Setting,
   type SettingKind,
 } from '@kibble/core';
+import { holds, isFlag, isNumber, isOneOf, isText, maybe, type Fits } from './shape.ts';
 
 /**
  * What was stored is read by rules of its own, tolerant and versioned, never by those of entering it: what could be
@@ -55,23 +56,6 @@ function read(kind: string, version: number, text: string): Json | null {
     return null;
   }
 }
-
-type Fits = (value: unknown) => boolean;
-const isText: Fits = (value) => typeof value === 'string';
-const isNumber: Fits = (value) => typeof value === 'number' && Number.isFinite(value);
-const isFlag: Fits = (value) => typeof value === 'boolean';
-const isOneOf =
-  (values: readonly string[]): Fits =>
-  (value) =>
-    isText(value) && values.includes(value as string);
-const maybe =
-  (fits: Fits): Fits =>
-  (value) =>
-    value === undefined || fits(value);
-const holds = (value: unknown, fields: Readonly<Record<string, Fits>>): boolean =>
-  typeof value === 'object' &&
-  value !== null &&
-  Object.entries(fields).every(([name, fits]) => fits((value as Json)[name]));
 
 /** What a stored setting must be to be read at all; wider than what may be entered. */
 const SETTING_FITS: { readonly [K in SettingKind]: Fits } = {

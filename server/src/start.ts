@@ -7,6 +7,7 @@ import { stationApp } from '@kibble/simulators';
 import type { Express } from 'express';
 import type { Logger } from 'pino';
 import { kibbleApp } from './app.ts';
+import { onMisfit } from './errors.ts';
 import { Garden } from './db/models.ts';
 import { copiesFolder, makeCopy } from './db/copies.ts';
 import { inspectFile, type HouseKind } from './db/inspect.ts';
@@ -148,6 +149,9 @@ export async function startKibble(options: StartOptions): Promise<Running> {
       rmSync(join(dirname(file), 'incoming'), { recursive: true, force: true });
       const { log, close: closeLog } = fileLog(folder);
       undone.unshift(closeLog);
+      // In tests of the whole program a misfit is thrown, as everywhere in tests.
+      if (process.env.KIBBLE_ANSWERS !== 'strict')
+        onMisfit((fault) => log.error({ err: fault }, 'an answer does not fit its schema'));
       const sequelize = await openDatabase(file, { kind, now: wall.now() });
       undone.unshift(() => closeDatabase(sequelize));
       let stationUrl: string | null = null;

@@ -1,6 +1,9 @@
+import { archiveColumns, type ArchiveTable } from '@kibble/contract';
 import {
   DataTypes,
   Model,
+  type ModelAttributes,
+  type ModelStatic,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
@@ -272,242 +275,104 @@ export class Act extends Model<InferAttributes<Act>, InferCreationAttributes<Act
   declare at: Date;
 }
 
-// Sequelize writes into the attribute it is given, so each column needs one of its own.
-const text = () => ({ type: DataTypes.STRING, allowNull: false });
-const textOrNull = () => ({ type: DataTypes.STRING, allowNull: true });
-const number = () => ({ type: DataTypes.DOUBLE, allowNull: false });
-const numberOrNull = () => ({ type: DataTypes.DOUBLE, allowNull: true });
-const integer = () => ({ type: DataTypes.INTEGER, allowNull: false });
-const key = () => ({ type: DataTypes.INTEGER, autoIncrement: true, primaryKey: true });
-const flag = () => ({ type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false });
-const version = () => ({ type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 });
-const integerOrNull = () => ({ type: DataTypes.INTEGER, allowNull: true });
-const longText = () => ({ type: DataTypes.TEXT, allowNull: false });
-const time = () => ({ type: DataTypes.DATE, allowNull: false });
-const moment = () => ({ type: DataTypes.DATE, allowNull: true });
+/** What a column is in SQLite, by its kind in the archive's tables. */
+const TYPES = {
+  text: DataTypes.STRING,
+  house: DataTypes.STRING,
+  day: DataTypes.STRING,
+  zone: DataTypes.STRING,
+  json: DataTypes.TEXT,
+  number: DataTypes.DOUBLE,
+  whole: DataTypes.INTEGER,
+  flag: DataTypes.BOOLEAN,
+  moment: DataTypes.DATE,
+} as const;
 
-/** Who entered a row, and when by that device's clock: filled in for whatever is being entered just now. */
-const enteredOn = () => ({
-  by: { ...textOrNull(), defaultValue: () => actingNow()?.by ?? null },
-  deviceId: { ...textOrNull(), defaultValue: () => actingNow()?.deviceId ?? null },
-  enteredAt: { ...moment(), defaultValue: () => actingNow()?.told?.at ?? null },
-  clockOffsetMs: { ...integerOrNull(), defaultValue: () => actingNow()?.told?.offsetMs ?? null },
-});
+/** What stands in a column where nothing is said; who enters a row, and when by that device's clock, is what is being done just now. */
+const DEFAULTS: Readonly<Partial<Record<ArchiveTable, Readonly<Record<string, unknown>>>>> = {
+  gardens: { limits: '{}' },
+  beds: { kind: 'ground', notes: '' },
+  taps: { source: 'mains' },
+  plantings: { share: 1 },
+  entries: {
+    version: 1,
+    source: 'person',
+    by: () => actingNow()?.by ?? null,
+    deviceId: () => actingNow()?.deviceId ?? null,
+    enteredAt: () => actingNow()?.told?.at ?? null,
+    clockOffsetMs: () => actingNow()?.told?.offsetMs ?? null,
+  },
+  weather_days: { importId: 0 },
+  pots: { position: 0, notes: '' },
+  sequences: { step: 0, count: 0 },
+};
+/** Tables whose rows have a name of their own instead of a number. */
+const NAMED_BY: Readonly<Partial<Record<ArchiveTable, string>>> = { acts: 'key', house: 'id' };
+
+/** The columns of a table as the models have them: those of the archive, which are written down once (contract). */
+function attributesOf(table: ArchiveTable): ModelAttributes {
+  const defaults = DEFAULTS[table] ?? {};
+  return Object.fromEntries(
+    Object.entries(archiveColumns(table)).map(([name, { kind, nullable }]) => {
+      if (name === 'id' && kind === 'whole')
+        return [name, { type: DataTypes.INTEGER, autoIncrement: true, primaryKey: true }];
+      const usual = kind === 'flag' ? false : name === 'version' ? 0 : undefined;
+      const defaultValue = name in defaults ? defaults[name] : usual;
+      return [
+        name,
+        {
+          type: TYPES[kind],
+          allowNull: nullable === true,
+          ...(NAMED_BY[table] === name ? { primaryKey: true } : {}),
+          ...(defaultValue === undefined ? {} : { defaultValue }),
+        },
+      ];
+    }),
+  );
+}
+
+/** The models of what an archive holds, by their tables. */
+const MODELS: readonly (readonly [model: ModelStatic<Model>, table: ArchiveTable])[] = [
+  [Garden, 'gardens'],
+  [Bed, 'beds'],
+  [Tap, 'taps'],
+  [Ground, 'grounds'],
+  [EntryRow, 'entries'],
+  [EntryNumberRow, 'entry_numbers'],
+  [RunRow, 'runs'],
+  [Draft, 'drafts'],
+  [Planting, 'plantings'],
+  [OwnCrop, 'own_crops'],
+  [WeatherDayRow, 'weather_days'],
+  [ImportRow, 'imports'],
+  [PotRow, 'pots'],
+  [SequenceRow, 'sequences'],
+  [HouseRow, 'house'],
+  [Act, 'acts'],
+];
+
+// Sequelize writes into the attribute it is given, so each column needs one of its own.
+const longText = () => ({ type: DataTypes.TEXT, allowNull: false });
+const text = () => ({ type: DataTypes.STRING, allowNull: false });
 
 /** Binds the models to a database. */
 export function defineModels(sequelize: Sequelize): void {
   const as = (tableName: string) => ({ sequelize, tableName, timestamps: false });
-  Garden.init(
-    {
-      id: key(),
-      name: text(),
-      latitudeDeg: number(),
-      elevationM: number(),
-      longitudeDeg: numberOrNull(),
-      timeZone: text(),
-      units: text(),
-      clockMode: text(),
-      practiceDate: textOrNull(),
-      isDemo: flag(),
-      stationUrl: textOrNull(),
-      town: textOrNull(),
-      summers: textOrNull(),
-      air: textOrNull(),
-      drains: textOrNull(),
-      archivedAt: moment(),
-      limits: { type: DataTypes.TEXT, allowNull: false, defaultValue: '{}' },
-      version: version(),
-    },
-    as('gardens'),
-  );
-  Bed.init(
-    {
-      id: key(),
-      gardenId: integer(),
-      position: integer(),
-      name: text(),
-      startOn: text(),
-      startWetness: text(),
-      wetnessOn: textOrNull(),
-      archivedAt: moment(),
-      groundId: integer(),
-      kind: { type: DataTypes.STRING, allowNull: false, defaultValue: 'ground' },
-      place: textOrNull(),
-      rank: textOrNull(),
-      lengthM: numberOrNull(),
-      widthM: numberOrNull(),
-      notes: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
-      version: version(),
-    },
-    as('beds'),
-  );
-  Tap.init(
-    {
-      id: key(),
-      gardenId: integer(),
-      name: text(),
-      nozzle: text(),
-      source: { type: DataTypes.STRING, allowNull: false, defaultValue: 'mains' },
-      litresPerDay: numberOrNull(),
-      archivedAt: moment(),
-      version: version(),
-    },
-    as('taps'),
-  );
-  Ground.init(
-    { id: key(), gardenId: integer(), textureClass: text(), subsoilClass: textOrNull() },
-    as('grounds'),
-  );
-  EntryRow.init(
-    {
-      id: key(),
-      gardenId: integer(),
-      subjectKind: text(),
-      subjectId: integer(),
-      bedId: integerOrNull(),
-      sort: text(),
-      kind: text(),
-      on: text(),
-      hour: numberOrNull(),
-      at: time(),
-      version: { ...integer(), defaultValue: 1 },
-      body: longText(),
-      method: textOrNull(),
-      note: textOrNull(),
-      ...enteredOn(),
-      source: { ...text(), defaultValue: 'person' },
-      removedAt: moment(),
-      supersededBy: integerOrNull(),
-    },
-    as('entries'),
-  );
-  EntryNumberRow.init(
-    { id: key(), oldTable: text(), oldId: integer(), entryId: integer() },
-    as('entry_numbers'),
-  );
-  RunRow.init(
-    {
-      id: key(),
-      gardenId: integer(),
-      bedId: integer(),
-      startedAt: time(),
-      minutes: number(),
-      litresPerMinute: number(),
-      runs: integer(),
-      run: integer(),
-      runMinutes: number(),
-      soakMinutes: number(),
-      ranMinutes: number(),
-      resting: flag(),
-      secondsEach: numberOrNull(),
-      selfStops: flag(),
-    },
-    as('runs'),
-  );
-  Draft.init(
-    { id: key(), gardenId: integer(), key: text(), body: longText(), updatedAt: time() },
-    as('drafts'),
-  );
-  Planting.init(
-    {
-      id: key(),
-      bedId: integer(),
-      cropId: text(),
-      plantedOn: text(),
-      endedOn: textOrNull(),
-      method: textOrNull(),
-      share: { type: DataTypes.DOUBLE, allowNull: false, defaultValue: 1 },
-      school: textOrNull(),
-      schoolSince: textOrNull(),
-      removedAt: moment(),
-      version: version(),
-    },
-    as('plantings'),
-  );
-  OwnCrop.init({ id: key(), gardenId: integer(), likeId: text(), words: longText() }, as('own_crops'));
-  WeatherDayRow.init(
-    {
-      id: key(),
-      gardenId: integer(),
-      date: text(),
-      source: text(),
-      importId: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
-      tMinC: number(),
-      tMaxC: number(),
-      rainMm: number(),
-      windMs: numberOrNull(),
-      rhMinPct: numberOrNull(),
-      rhMaxPct: numberOrNull(),
-      solarMJ: numberOrNull(),
-    },
-    as('weather_days'),
-  );
-  ImportRow.init(
-    {
-      id: key(),
-      gardenId: integer(),
-      fileName: longText(),
-      at: time(),
-      days: integer(),
-      removedAt: moment(),
-    },
-    as('imports'),
-  );
-  PotRow.init(
-    {
-      id: key(),
-      gardenId: integer(),
-      position: { ...integer(), defaultValue: 0 },
-      kind: text(),
-      name: text(),
-      startOn: text(),
-      startWetness: text(),
-      plantings: longText(),
-      notes: { ...longText(), defaultValue: '' },
-      fromBedId: integerOrNull(),
-      version: version(),
-      archivedAt: moment(),
-    },
-    as('pots'),
-  );
-  SequenceRow.init(
-    {
-      id: key(),
-      gardenId: integer(),
-      kind: text(),
-      input: longText(),
-      step: { ...integer(), defaultValue: 0 },
-      count: { ...integer(), defaultValue: 0 },
-      startedAt: time(),
-      stepAt: time(),
-      endedAt: moment(),
-    },
-    as('sequences'),
-  );
-  HouseRow.init({ id: { type: DataTypes.STRING, primaryKey: true } }, as('house'));
+  for (const [model, table] of MODELS) model.init(attributesOf(table), as(table));
+  // What can be worked out or asked for again is in no archive.
   ForecastRow.init(
     {
       gardenId: { type: DataTypes.INTEGER, primaryKey: true },
       url: text(),
       today: text(),
-      askedAt: time(),
+      askedAt: { type: DataTypes.DATE, allowNull: false },
       days: longText(),
-      trouble: textOrNull(),
+      trouble: { type: DataTypes.STRING, allowNull: true },
     },
     as('forecasts'),
   );
   KeptRoundsRow.init(
     { gardenId: { type: DataTypes.INTEGER, primaryKey: true }, body: longText() },
     as('kept_rounds'),
-  );
-  Act.init(
-    {
-      key: { type: DataTypes.STRING, primaryKey: true },
-      what: longText(),
-      status: integer(),
-      answer: longText(),
-      at: time(),
-    },
-    as('acts'),
   );
 }

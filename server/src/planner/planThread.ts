@@ -1,7 +1,8 @@
 import { parentPort } from 'node:worker_threads';
 import type { BedView, EventView } from '@kibble/contract';
 import type { DoneTask } from '@kibble/core';
-import { Refusal } from '../errors.ts';
+import { onMisfit, Refusal } from '../errors.ts';
+import type { Fault } from './context.ts';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
 import type { Facts } from './facts.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
@@ -27,6 +28,11 @@ const planner = new PlannerHere({
     if (done % TOLD_EVERY === 0) parentPort?.postMessage({ gardenId, done, of });
   },
 });
+/** Views that did not fit their schemas: they are sent, and told to whoever keeps the log. */
+const misfits: Fault[] = [];
+if (process.env.KIBBLE_ANSWERS !== 'strict')
+  onMisfit((fault) => misfits.push({ words: fault.message, facts: { stack: fault.stack } }));
+
 /** A large garden's facts come in parts, so that nobody waits while they are carried. */
 const arriving = new Map<number, Facts>();
 
@@ -60,7 +66,8 @@ export default async function planThread(task: Task): Promise<Done> {
       return { viewed: null };
     }
     const now = new Date(task.now);
-    return { viewed: await planner.view(gardenId, task.name, task.asked as Asked[ViewName], now) };
+    const viewed = await planner.view(gardenId, task.name, task.asked as Asked[ViewName], now);
+    return { viewed: { ...viewed, faults: [...viewed.faults, ...misfits.splice(0)] } };
   } catch (error) {
     if (error instanceof NotThere) return { notThere: true };
     if (!(error instanceof Refusal)) throw error;
