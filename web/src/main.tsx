@@ -3,12 +3,12 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { BrowserRouter } from 'react-router';
-import { beginAsking } from './app/beginAsking.ts';
+import { beginAsking } from './api/beginAsking.ts';
 import { ALL_ROOMS, fetchRoom, Rooms } from './house/router.tsx';
 import { fetchInTime } from './ui/later.tsx';
-import { keepInStep } from './app/live.ts';
-import { beginWorker } from './app/worker.ts';
-import { store } from './app/store.ts';
+import { keepInStep } from './api/live.ts';
+import { beginWorker } from './state/worker.ts';
+import { store } from './state/store.ts';
 
 // What home answers is never written to; to see to that of a whole garden's plan takes a slow phone a tenth of a second.
 if (import.meta.env.PROD) setAutoFreeze(false);

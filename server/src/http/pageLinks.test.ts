@@ -10,7 +10,7 @@ const BUILT = {
   '_kibble-1.js': { file: 'assets/kibble-1.js', name: 'kibble', imports: ['_start-1.js'] },
   '_shared-1.js': { file: 'assets/shared-1.js', name: 'shared', imports: ['_kibble-1.js'] },
   'src/rooms/round/RoundRoom.tsx': { file: 'assets/RoundRoom-1.js', imports: ['_shared-1.js'] },
-  'src/rooms/ground/tests/TestRoom.tsx': { file: 'assets/TestRoom-1.js', imports: ['_kibble-1.js'] },
+  'src/rooms/ground/measurements/TestRoom.tsx': { file: 'assets/TestRoom-1.js', imports: ['_kibble-1.js'] },
 };
 
 function linksOf(built: object): (path: string) => string[] {

@@ -31,7 +31,7 @@ const PROGRAMS: readonly (readonly [room: RegExp, program: string])[] = [
   [/^pots$/, 'pots/PotsRoom'],
   [/^ground$/, 'ground/GroundRoom'],
   [/^ground\/bed\/\d+$/, 'ground/GroundOfBed'],
-  [/^ground\/(bed|tap)\/\d+\/[\w-]+$/, 'ground/tests/TestRoom'],
+  [/^ground\/(bed|tap)\/\d+\/[\w-]+$/, 'ground/measurements/TestRoom'],
 ];
 
 /**

@@ -3,8 +3,8 @@ import { area, axisLabelDates, line, max, scaleLinear, scaleTime, curveMonotoneX
 import { useMemo, useState } from 'react';
 import { ticksIn } from './ticksIn.ts';
 import { useWidth } from './useWidth.ts';
-import { useUnits } from '../app/units.ts';
-import { dayMonth } from '../app/words.ts';
+import { useUnits } from '../words/units.ts';
+import { dayMonth } from '../words/words.ts';
 import { parseISO } from 'date-fns';
 
 const USUAL_WIDTH = 760;

@@ -1,8 +1,8 @@
 import type { PotView } from '@kibble/contract';
 import { clsx } from 'clsx';
 import { Link, useParams } from 'react-router';
-import { potState } from '../app/potWords.ts';
-import { useUnits } from '../app/units.ts';
+import { potState } from '../words/potWords.ts';
+import { useUnits } from '../words/units.ts';
 import { PotGlyph } from './PotGlyph.tsx';
 
 /** Height of the tallest pot, and of what grows on top, px. */

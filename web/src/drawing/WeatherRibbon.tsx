@@ -1,8 +1,8 @@
 import type { RibbonDay } from '@kibble/contract';
 import { useEffect, useRef } from 'react';
-import { scrub } from '../app/scrub.ts';
-import { useUnits } from '../app/units.ts';
-import { shortDay } from '../app/words.ts';
+import { scrub } from '../state/scrub.ts';
+import { useUnits } from '../words/units.ts';
+import { shortDay } from '../words/words.ts';
 
 /** Hot enough to be written in brick, °C: the heat-wave threshold. */
 const HOT_C = 32;

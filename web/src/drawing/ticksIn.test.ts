@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { scaleLinear } from 'd3';
-import { unitsOf } from '../app/units.ts';
+import { unitsOf } from '../words/units.ts';
 import { ticksIn } from './ticksIn.ts';
 
 const labels = (system: 'metric' | 'us', quantity: 'temperature' | 'depth', domain: [number, number]) =>

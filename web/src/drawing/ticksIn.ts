@@ -1,5 +1,5 @@
 import type { ScaleLinear } from 'd3';
-import type { Unit } from '../app/units.ts';
+import type { Unit } from '../words/units.ts';
 
 /**
  * Places of an axis at round figures of the gardener's own units: 0.5 in, not 12.7 mm in inches.

@@ -1,5 +1,5 @@
-import { momentWords } from '../app/dateWords.ts';
-import { useAppSelector } from '../app/store.ts';
+import { momentWords } from '../words/dateWords.ts';
+import { useAppSelector } from '../state/store.ts';
 import { changeAct, forgetAct, type KeptAct } from '../outbox/acts.ts';
 import { sendKept } from '../outbox/sendKept.ts';
 import { Button } from '../ui/Button.tsx';

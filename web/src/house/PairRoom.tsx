@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
-import { refusal } from '../app/api.ts';
-import { usePairMutation } from '../app/settingsApi.ts';
-import { forgetSeen } from '../app/worker.ts';
+import { refusal } from '../api/api.ts';
+import { usePairMutation } from '../api/settings.ts';
+import { forgetSeen } from '../state/worker.ts';
 import { Button } from '../ui/Button.tsx';
 import { Field } from '../ui/Field.tsx';
 

@@ -1,7 +1,7 @@
 import { clsx } from 'clsx';
 import { lazy, Suspense, useState } from 'react';
 import { Link, NavLink, useLocation } from 'react-router';
-import { useGardensQuery } from '../app/api.ts';
+import { useGardensQuery } from '../api/api.ts';
 import { useNarrow } from '../ui/useMedia.ts';
 import { BAR, MORE, ROOM_GROUPS, type Room } from './rooms.ts';
 import { later } from '../ui/later.tsx';

@@ -14,8 +14,14 @@ export const ROOM_FILES: readonly (readonly [path: string, load: Load])[] = [
   ['pots', async () => (await import('../rooms/pots/PotsRoom.tsx')).PotsRoom],
   ['trees/:bedId', async () => (await import('../rooms/trees/TreeRoom.tsx')).TreeRoom],
   ['trees', async () => (await import('../rooms/trees/TreesRoom.tsx')).TreesRoom],
-  ['ground/bed/:bedId/:kind', async () => (await import('../rooms/ground/tests/TestRoom.tsx')).TestRoom],
-  ['ground/tap/:tapId/:kind', async () => (await import('../rooms/ground/tests/TestRoom.tsx')).TestRoom],
+  [
+    'ground/bed/:bedId/:kind',
+    async () => (await import('../rooms/ground/measurements/TestRoom.tsx')).TestRoom,
+  ],
+  [
+    'ground/tap/:tapId/:kind',
+    async () => (await import('../rooms/ground/measurements/TestRoom.tsx')).TestRoom,
+  ],
   ['ground/bed/:bedId', async () => (await import('../rooms/ground/GroundOfBed.tsx')).GroundOfBed],
   ['ground', async () => (await import('../rooms/ground/GroundRoom.tsx')).GroundRoom],
   ['weather', async () => (await import('../rooms/weather/WeatherRoom.tsx')).WeatherRoom],

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Navigate, Outlet, useLocation, useRoutes, type RouteObject } from 'react-router';
-import { refusal, useGardensQuery } from '../app/api.ts';
+import { refusal, useGardensQuery } from '../api/api.ts';
 import { later } from '../ui/later.tsx';
 import { Loading, Trouble } from '../ui/states.tsx';
 import { GardenShell } from './GardenShell.tsx';

@@ -1,9 +1,9 @@
 import type { RoundView } from '@kibble/contract';
 import { useEffect } from 'react';
-import { notify } from '../app/notify.ts';
-import { usePref } from '../app/pref.ts';
-import { remindersAt } from '../app/reminders.ts';
-import type { Units } from '../app/units.ts';
+import { notify } from '../state/notify.ts';
+import { usePref } from '../state/pref.ts';
+import { remindersAt } from '../words/reminders.ts';
+import type { Units } from '../words/units.ts';
 
 /** How often it is looked whether something is to be told, ms. */
 const LOOK_MS = 30_000;

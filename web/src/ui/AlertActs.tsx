@@ -1,10 +1,10 @@
 import type { AlertView, TickView } from '@kibble/contract';
 import { isSeenTo, stateOf, type AlertAct } from '@kibble/core';
 import { useState } from 'react';
-import { useIsHelper } from '../app/useIsHelper.ts';
-import { ACT_WORDS, chanceWords, groundWords, treesWords } from '../app/alertWords.ts';
-import { useGarden } from '../app/gardenRound.ts';
-import { useUnits } from '../app/units.ts';
+import { useIsHelper } from '../state/useIsHelper.ts';
+import { ACT_WORDS, chanceWords, groundWords, treesWords } from '../words/alertWords.ts';
+import { useGarden } from '../state/gardenRound.ts';
+import { useUnits } from '../words/units.ts';
 import { Refused } from './Refused.tsx';
 import { Check } from './Check.tsx';
 import { inGarden, useEnter } from './useEnter.ts';

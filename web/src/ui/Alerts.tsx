@@ -1,11 +1,11 @@
 import type { AlertView, TickView } from '@kibble/contract';
 import { isHotWork, isSeenTo, stateOf, type AlertAct } from '@kibble/core';
 import { useState } from 'react';
-import { useTicksQuery } from '../app/api.ts';
-import { ALERT_NAMES, alertWords, isHarm } from '../app/alertWords.ts';
-import { useGarden } from '../app/gardenRound.ts';
-import { dayMonth } from '../app/words.ts';
-import { useUnits } from '../app/units.ts';
+import { useTicksQuery } from '../api/api.ts';
+import { ALERT_NAMES, alertWords, isHarm } from '../words/alertWords.ts';
+import { useGarden } from '../state/gardenRound.ts';
+import { dayMonth } from '../words/words.ts';
+import { useUnits } from '../words/units.ts';
 import { later } from './later.tsx';
 
 const AlertActs = later(async () => (await import('./AlertActs.tsx')).AlertActs);

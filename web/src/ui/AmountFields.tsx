@@ -1,5 +1,5 @@
 import type { UseFormRegisterReturn } from 'react-hook-form';
-import { useUnits } from '../app/units.ts';
+import { useUnits } from '../words/units.ts';
 import { Choice } from './Choice.tsx';
 import { Field } from './Field.tsx';
 

@@ -1,6 +1,6 @@
 import type { Beyond } from '@kibble/core';
-import { useGarden } from '../app/gardenRound.ts';
-import { plainDate } from '../app/words.ts';
+import { useGarden } from '../state/gardenRound.ts';
+import { plainDate } from '../words/words.ts';
 import { useEnter } from './useEnter.ts';
 
 const figure = (value: number): string => String(Number(value.toPrecision(3)));

@@ -1,6 +1,6 @@
 import type { OutcomeView } from '@kibble/contract';
-import { minutesText, useUnits, type Units } from '../app/units.ts';
-import { dayMonth } from '../app/words.ts';
+import { minutesText, useUnits, type Units } from '../words/units.ts';
+import { dayMonth } from '../words/words.ts';
 
 interface Row {
   label: string;

@@ -1,7 +1,7 @@
 import { fieldWords, LIMITS, type Limit, type LimitedField } from '@kibble/contract';
 import { useEffect, useRef } from 'react';
-import { refusal } from '../app/api.ts';
-import { useUnits, type Units } from '../app/units.ts';
+import { refusal } from '../api/api.ts';
+import { useUnits, type Units } from '../words/units.ts';
 import { Button } from './Button.tsx';
 
 const keyOf = (field: string): string => field.split('.').at(-1) ?? field;

@@ -1,6 +1,6 @@
 import { CATALOGUE, type CropEntry } from '@kibble/core';
 import { useState } from 'react';
-import { useGardenCrops } from '../app/gardenRound.ts';
+import { useGardenCrops } from '../state/gardenRound.ts';
 import { Picker } from './Picker.tsx';
 
 const MOST = 8;

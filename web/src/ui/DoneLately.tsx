@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { momentWords } from '../app/dateWords.ts';
-import { takeBack } from '../app/undo.ts';
+import { useAppDispatch, useAppSelector } from '../state/store.ts';
+import { momentWords } from '../words/dateWords.ts';
+import { takeBack } from '../api/undo.ts';
 import { Button } from './Button.tsx';
 import { Sheet } from './Sheet.tsx';
 

@@ -1,8 +1,8 @@
 import { X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { canUndo, noticeDismissed, rememberDone } from '../app/noticeSlice.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { takeBack } from '../app/undo.ts';
+import { canUndo, noticeDismissed, rememberDone } from '../state/noticeSlice.ts';
+import { useAppDispatch, useAppSelector } from '../state/store.ts';
+import { takeBack } from '../api/undo.ts';
 import { later } from './later.tsx';
 
 const DoneLately = later(async () => (await import('./DoneLately.tsx')).DoneLately);

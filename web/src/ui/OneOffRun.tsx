@@ -1,16 +1,16 @@
 import { spotLitres } from '@kibble/core';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
-import { useGarden } from '../app/gardenRound.ts';
-import { numberRule, typedSi } from '../app/numberRule.ts';
-import { useUnits } from '../app/units.ts';
+import { useGarden } from '../state/gardenRound.ts';
+import { numberRule, typedSi } from '../words/numberRule.ts';
+import { useUnits } from '../words/units.ts';
 import { Button } from './Button.tsx';
 import { Field } from './Field.tsx';
 import { Sheet } from './Sheet.tsx';
 import { useTaps } from './useTaps.ts';
 import { useKeptForm } from './useKeptForm.ts';
 import { Check } from './Check.tsx';
-import { figure } from '../app/formSchema.ts';
+import { figure } from '../words/formSchema.ts';
 
 /** One run outside the plan, timed: it calls when it is over, or closes itself where the tap does. */
 export function OneOffRun({

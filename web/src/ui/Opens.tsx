@@ -1,7 +1,7 @@
 import type { Explainable } from '@kibble/contract';
 import type { Working } from '@kibble/core';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
-import type { Sentence as Pieces } from '../app/words.ts';
+import type { Sentence as Pieces } from '../words/words.ts';
 
 // The drawer is fetched when the first number is opened.
 const BedWorkingDrawer = lazy(async () => ({

@@ -1,4 +1,4 @@
-import { useProgressQuery } from '../app/api.ts';
+import { useProgressQuery } from '../api/api.ts';
 
 const ASK_MS = 300;
 

@@ -1,8 +1,8 @@
 import type { PotView } from '@kibble/contract';
 import { isUrgent } from '@kibble/core';
-import { useBeginSequenceMutation } from '../app/potsApi.ts';
-import { useGarden } from '../app/gardenRound.ts';
-import { taskText } from '../app/potWords.ts';
+import { useBeginSequenceMutation } from '../api/pots.ts';
+import { useGarden } from '../state/gardenRound.ts';
+import { taskText } from '../words/potWords.ts';
 import { Button } from './Button.tsx';
 import { Refused } from './Refused.tsx';
 import { onPot, useEnter } from './useEnter.ts';

@@ -1,8 +1,8 @@
 import type { PotView, SpotView } from '@kibble/contract';
 import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
-import { doseText, giveText } from '../app/potWords.ts';
-import { minutesText, useUnits } from '../app/units.ts';
+import { doseText, giveText } from '../words/potWords.ts';
+import { minutesText, useUnits } from '../words/units.ts';
 import { Button } from './Button.tsx';
 import { echoesTick, useUnderFinger } from './underFinger.ts';
 import { usePotActs, type PotActs } from './usePotActs.ts';

@@ -1,4 +1,4 @@
-import { useOpenPracticeMutation, usePracticeQuery } from '../app/settingsApi.ts';
+import { useOpenPracticeMutation, usePracticeQuery } from '../api/settings.ts';
 import { Button } from './Button.tsx';
 import { Refused } from './Refused.tsx';
 

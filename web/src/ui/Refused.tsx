@@ -1,4 +1,4 @@
-import { refusal } from '../app/api.ts';
+import { refusal } from '../api/api.ts';
 
 /** Why something was not taken, read out as it comes; nothing while nothing is refused. */
 export function Refused({

@@ -1,6 +1,6 @@
 import type { LadderView } from '@kibble/contract';
 import { Fragment } from 'react';
-import { remedyWords, shareWords } from '../app/words.ts';
+import { remedyWords, shareWords } from '../words/words.ts';
 import { OpensTree } from './Opens.tsx';
 
 /** What would help a bed that loses too much, each with the growth that would then be lost, which opens its working. */

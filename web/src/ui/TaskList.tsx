@@ -1,9 +1,9 @@
 import type { TaskView } from '@kibble/contract';
 import type { BedTask, Finding } from '@kibble/core';
 import { Link, useParams } from 'react-router';
-import { treeTaskText } from '../app/treeWords.ts';
-import { useUnits, type Units } from '../app/units.ts';
-import { dayMonth, stageWords } from '../app/words.ts';
+import { treeTaskText } from '../words/treeWords.ts';
+import { useUnits, type Units } from '../words/units.ts';
+import { dayMonth, stageWords } from '../words/words.ts';
 import { onBed, useEnter } from './useEnter.ts';
 
 /** What a task says, and the short answers to it with what each writes down. */

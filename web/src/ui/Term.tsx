@@ -1,5 +1,5 @@
 import { lazy, Suspense, useState, type ReactNode } from 'react';
-import { wordOf, wordOfLabel, type Word, type WordId } from '../app/glossary.ts';
+import { wordOf, wordOfLabel, type Word, type WordId } from '../words/glossary.ts';
 
 /** A word that opens what it means, with the field's own term for it. */
 export function Term({ of, children }: { of: WordId; children: ReactNode }) {

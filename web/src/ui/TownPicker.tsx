@@ -1,6 +1,6 @@
 import type { TownView } from '@kibble/contract';
 import { useDeferredValue, useState } from 'react';
-import { useTownsQuery } from '../app/setupApi.ts';
+import { useTownsQuery } from '../api/setup.ts';
 import { Picker } from './Picker.tsx';
 
 /** Fewer letters say nothing. */

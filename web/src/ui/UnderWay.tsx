@@ -1,12 +1,12 @@
 import type { SequenceView } from '@kibble/contract';
 import { secondsLeft, SOAK_MM } from '@kibble/core';
 import { useEffect } from 'react';
-import { useStepSequenceMutation } from '../app/api.ts';
-import { beep } from '../app/beep.ts';
-import { useGarden } from '../app/gardenRound.ts';
-import { noticeShown, undoesEntries } from '../app/noticeSlice.ts';
-import { useAppDispatch } from '../app/store.ts';
-import { useUnits } from '../app/units.ts';
+import { useStepSequenceMutation } from '../api/api.ts';
+import { beep } from '../state/beep.ts';
+import { useGarden } from '../state/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../state/noticeSlice.ts';
+import { useAppDispatch } from '../state/store.ts';
+import { useUnits } from '../words/units.ts';
 import { Button } from './Button.tsx';
 import { clockText, useNow } from './clock.ts';
 import { Refused } from './Refused.tsx';

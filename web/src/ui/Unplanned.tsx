@@ -1,6 +1,6 @@
 import type { UnplannedView } from '@kibble/contract';
 import { Link } from 'react-router';
-import { useGarden } from '../app/gardenRound.ts';
+import { useGarden } from '../state/gardenRound.ts';
 
 /** Beds that cannot be planned: which, why, and where to put them right. The rest of the garden stands without them. */
 export function Unplanned({ items }: { items: UnplannedView[] }) {

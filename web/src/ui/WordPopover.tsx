@@ -1,7 +1,7 @@
 import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
-import type { Word } from '../app/glossary.ts';
+import type { Word } from '../words/glossary.ts';
 
 /** What a word means, over the word. */
 export function WordPopover({ word, children }: { word: Word; children: ReactNode }) {

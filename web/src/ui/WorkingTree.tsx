@@ -1,6 +1,6 @@
 import type { Tellable, Working } from '@kibble/core';
 import { useId } from 'react';
-import { useUnits } from '../app/units.ts';
+import { useUnits } from '../words/units.ts';
 import { CalledInTheField, TermOfLabel } from './Term.tsx';
 import { isAssumed, sourceText, tellUnit, workingText } from './workingText.ts';
 import { Fold } from './Fold.tsx';

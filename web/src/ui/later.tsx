@@ -1,5 +1,5 @@
 import { useEffect, useState, type ComponentType } from 'react';
-import { noteLack } from '../app/lacking.ts';
+import { noteLack } from '../state/lacking.ts';
 
 type Load<P> = () => Promise<ComponentType<P>>;
 

@@ -1,8 +1,8 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { useForm } from 'react-hook-form';
-import { checkedBy, figure } from '../app/formSchema.ts';
-import { unitsOf } from '../app/units.ts';
+import { checkedBy, figure } from '../words/formSchema.ts';
+import { unitsOf } from '../words/units.ts';
 import { Check } from './Check.tsx';
 import { Choice } from './Choice.tsx';
 import { Field } from './Field.tsx';

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { refusal } from '../app/api.ts';
+import { refusal } from '../api/api.ts';
 import { Button } from './Button.tsx';
 
 export function Loading({ what }: { what: string }) {

@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react';
-import { draftOf, forgetDraft, keepDraft } from '../app/drafts.ts';
+import { draftOf, forgetDraft, keepDraft } from '../state/drafts.ts';
 
 /**
  * What is typed into a sheet of a field or two: it outlives a reload and a closed sheet, on this device, until it was sent.

@@ -1,8 +1,8 @@
 import type { EntriesAnswer, EntryDraft } from '@kibble/contract';
-import { refusal, useAddEntriesMutation, useUndoEntriesMutation } from '../app/api.ts';
-import { useGarden } from '../app/gardenRound.ts';
-import { noticeShown, undoesEntries } from '../app/noticeSlice.ts';
-import { useAppDispatch } from '../app/store.ts';
+import { refusal, useAddEntriesMutation, useUndoEntriesMutation } from '../api/api.ts';
+import { useGarden } from '../state/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../state/noticeSlice.ts';
+import { useAppDispatch } from '../state/store.ts';
 
 type Body = EntryDraft['body'];
 type More = Pick<EntryDraft, 'on' | 'hour' | 'note'>;

@@ -7,8 +7,8 @@ import {
   type UseFormProps,
   type UseFormReturn,
 } from 'react-hook-form';
-import { checkedBy, type FieldSchemas } from '../app/formSchema.ts';
-import { draftOf, forgetDraft, keepDraft } from '../app/drafts.ts';
+import { checkedBy, type FieldSchemas } from '../words/formSchema.ts';
+import { draftOf, forgetDraft, keepDraft } from '../state/drafts.ts';
 
 /** Typing rests so long before it is kept, ms. */
 const REST_MS = 200;

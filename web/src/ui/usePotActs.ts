@@ -1,6 +1,6 @@
 import type { EntryDraft, PotView } from '@kibble/contract';
-import { doseText } from '../app/potWords.ts';
-import { useUnits } from '../app/units.ts';
+import { doseText } from '../words/potWords.ts';
+import { useUnits } from '../words/units.ts';
 import { onPot, useEnter } from './useEnter.ts';
 
 /** What is written down of pots, each with its way back. */

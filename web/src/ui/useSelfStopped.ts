@@ -1,8 +1,8 @@
 import { useEffect, useRef } from 'react';
-import { api } from '../app/api.ts';
-import { noticeShown, undoesEntries } from '../app/noticeSlice.ts';
-import { useAppDispatch } from '../app/store.ts';
-import { useUnits } from '../app/units.ts';
+import { api } from '../api/api.ts';
+import { noticeShown, undoesEntries } from '../state/noticeSlice.ts';
+import { useAppDispatch } from '../state/store.ts';
+import { useUnits } from '../words/units.ts';
 import type { RunningTap } from './useTaps.ts';
 
 /** Tells of runs whose own timer has shut the tap: they are written down at home, and the round is another for them. */

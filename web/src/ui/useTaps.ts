@@ -1,5 +1,5 @@
 import type { RunBody, TapRunView } from '@kibble/contract';
-import { useCloseRunMutation, useOpenRunMutation, useRunsQuery } from '../app/api.ts';
+import { useCloseRunMutation, useOpenRunMutation, useRunsQuery } from '../api/api.ts';
 
 /** A tap that runs or rests: which bed, since when, for how long, and what it gives. */
 export type RunningTap = Omit<TapRunView, 'startedAt'> & { startedAt: number };

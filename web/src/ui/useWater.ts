@@ -1,6 +1,6 @@
 import type { EventView } from '@kibble/contract';
 import { useRef } from 'react';
-import { refusal } from '../app/api.ts';
+import { refusal } from '../api/api.ts';
 import { onBed, useEnter } from './useEnter.ts';
 
 interface Water {

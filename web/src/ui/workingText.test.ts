@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { leaf, summed, worked } from '@kibble/core';
-import { unitsOf } from '../app/units.ts';
+import { unitsOf } from '../words/units.ts';
 import { isAssumed, sourceText, tellUnit, workingText } from './workingText.ts';
 
 const metric = unitsOf('metric');

@@ -1,7 +1,7 @@
 import type { Quantity } from '@kibble/contract';
 import { TELLABLE, type Provenance, type Tellable, type Working } from '@kibble/core';
-import type { Unit, Units } from '../app/units.ts';
-import { plainDate } from '../app/words.ts';
+import type { Unit, Units } from '../words/units.ts';
+import { plainDate } from '../words/words.ts';
 
 const QUANTITY: Readonly<Record<string, Quantity>> = {
   mm: 'depth',

@@ -1,7 +1,7 @@
 import type { CoreView } from '@kibble/contract';
 import { max, range } from 'd3';
 import { useId } from 'react';
-import { useUnits } from '../../app/units.ts';
+import { useUnits } from '../../words/units.ts';
 import { MulchCap, Shoots, SoilPatterns } from '../../drawing/coreParts.tsx';
 import { later } from '../../ui/later.tsx';
 

@@ -17,14 +17,14 @@ import {
   type TextureClass,
 } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
-import type { BedDraft } from '../../app/bedsApi.ts';
-import { typedSi } from '../../app/numberRule.ts';
-import { useUnits, type Units } from '../../app/units.ts';
+import type { BedDraft } from '../../api/beds.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import { useUnits, type Units } from '../../words/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Check } from '../../ui/Check.tsx';
-import { figure, filled, isDay, obeys, type FieldSchemas } from '../../app/formSchema.ts';
+import { figure, filled, isDay, obeys, type FieldSchemas } from '../../words/formSchema.ts';
 
 /** A bed as it is typed: text, in the gardener's units. */
 export interface TypedBed {

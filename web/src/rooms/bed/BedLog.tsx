@@ -1,9 +1,9 @@
 import type { BedView, EventView } from '@kibble/contract';
 import { useState } from 'react';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
-import { plainDate } from '../../app/words.ts';
+import { noticeShown } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits } from '../../words/units.ts';
+import { plainDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useEnter } from '../../ui/useEnter.ts';
 import { EarlierSheet } from './EarlierSheet.tsx';

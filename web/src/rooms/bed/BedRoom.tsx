@@ -1,7 +1,7 @@
 import { knownBed } from '@kibble/core';
 import { Link, useParams } from 'react-router';
-import { useBedPageQuery } from '../../app/api.ts';
-import { minutesText, useUnits } from '../../app/units.ts';
+import { useBedPageQuery } from '../../api/api.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
 import {
   leaveHead,
   leaveSentence,
@@ -9,8 +9,8 @@ import {
   stageWords,
   waitingWords,
   waterSentence,
-} from '../../app/words.ts';
-import { runsOutWords, windowWords } from '../../app/bedWords.ts';
+} from '../../words/words.ts';
+import { runsOutWords, windowWords } from '../../words/bedWords.ts';
 import { DepletionChart } from '../../drawing/DepletionChart.tsx';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';

@@ -15,13 +15,13 @@ import { skipToken } from '@reduxjs/toolkit/query';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { onBed, useEnter } from '../../ui/useEnter.ts';
-import { useSaveBedMutation } from '../../app/bedsApi.ts';
-import { useTryOnBedQuery } from '../../app/workingsApi.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
+import { useSaveBedMutation } from '../../api/beds.ts';
+import { useTryOnBedQuery } from '../../api/workings.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
+import { numberRule, typedSi } from '../../words/numberRule.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Changes } from '../../ui/Changes.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -30,7 +30,7 @@ import { SinceField } from '../../ui/SinceField.tsx';
 import { bedBodyOf } from '../beds/bedBodyOf.ts';
 import { Refused } from '../../ui/Refused.tsx';
 import { Check } from '../../ui/Check.tsx';
-import { checkedBy, figure } from '../../app/formSchema.ts';
+import { checkedBy, figure } from '../../words/formSchema.ts';
 
 /** What is typed of a bed's cover and goal. */
 interface Typed {

@@ -1,11 +1,11 @@
 import type { BedView } from '@kibble/contract';
 import { addDays } from '@kibble/core';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
-import { typedSi } from '../../app/numberRule.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
-import { plainDate } from '../../app/words.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits } from '../../words/units.ts';
+import { plainDate } from '../../words/words.ts';
 import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
@@ -13,7 +13,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
-import { figure, obeys } from '../../app/formSchema.ts';
+import { figure, obeys } from '../../words/formSchema.ts';
 
 const DAYS_BACK = 30;
 

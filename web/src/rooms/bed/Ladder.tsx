@@ -1,8 +1,8 @@
 import type { LadderView } from '@kibble/contract';
-import { useLadderQuery } from '../../app/bedsApi.ts';
-import { minutesText, useUnits } from '../../app/units.ts';
+import { useLadderQuery } from '../../api/beds.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
 import { Opens, OpensTree } from '../../ui/Opens.tsx';
-import { perWeekWords, shareWords } from '../../app/words.ts';
+import { perWeekWords, shareWords } from '../../words/words.ts';
 import { Term } from '../../ui/Term.tsx';
 import { RemedyList } from '../../ui/RemedyList.tsx';
 import { Refused } from '../../ui/Refused.tsx';

@@ -1,5 +1,5 @@
 import type { BedPageView } from '@kibble/contract';
-import { useUnits } from '../../app/units.ts';
+import { useUnits } from '../../words/units.ts';
 
 type Compared = NonNullable<BedPageView['lastYear']>;
 

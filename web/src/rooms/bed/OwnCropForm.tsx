@@ -1,17 +1,17 @@
 import { useWatch } from 'react-hook-form';
-import { useAddOwnCropMutation } from '../../app/bedsApi.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { typedSi } from '../../app/numberRule.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
+import { useAddOwnCropMutation } from '../../api/beds.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { noticeShown } from '../../state/noticeSlice.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits } from '../../words/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Refused } from '../../ui/Refused.tsx';
-import { figure, filled } from '../../app/formSchema.ts';
+import { figure, filled } from '../../words/formSchema.ts';
 
 /** A plant the catalogue lacks: like one it has, with what is different. */
 export function OwnCropForm({ onClose }: { onClose: () => void }) {

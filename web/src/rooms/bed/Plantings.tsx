@@ -2,14 +2,14 @@ import type { BedView, PlantingView } from '@kibble/contract';
 import { plantCount, START_METHODS, type StartMethod } from '@kibble/core';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
-import { useSavePlantingMutation, useRemovePlantingMutation } from '../../app/bedsApi.ts';
-import { cropOfPlanting } from '../../app/cropOfPlanting.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { typedSi } from '../../app/numberRule.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
-import { plainDate } from '../../app/words.ts';
+import { useSavePlantingMutation, useRemovePlantingMutation } from '../../api/beds.ts';
+import { cropOfPlanting } from '../../words/cropOfPlanting.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { noticeShown } from '../../state/noticeSlice.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits } from '../../words/units.ts';
+import { plainDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { CropPicker } from '../../ui/CropPicker.tsx';
@@ -20,7 +20,7 @@ import { OwnCropForm } from './OwnCropForm.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Refused } from '../../ui/Refused.tsx';
-import { figure, obeys } from '../../app/formSchema.ts';
+import { figure, obeys } from '../../words/formSchema.ts';
 
 /** What stands on the bed, stood, or is to come: successions and neighbours. */
 export function Plantings({ bed }: { bed: BedView }) {

@@ -2,8 +2,8 @@ import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
 import type { BedView, GardenView } from '@kibble/contract';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { Provider } from 'react-redux';
-import { GardenContext } from '../../app/gardenRound.ts';
-import { store } from '../../app/store.ts';
+import { GardenContext } from '../../state/gardenRound.ts';
+import { store } from '../../state/store.ts';
 import { SettingsLog } from './SettingsLog.tsx';
 
 const setting = (id: number, from: string, kind: string, value: unknown) => ({

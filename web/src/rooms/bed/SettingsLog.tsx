@@ -2,19 +2,19 @@ import type { BedView, SettingView } from '@kibble/contract';
 import { GOAL_FACTS } from '@kibble/core';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { refusal } from '../../app/api.ts';
-import { useMoveSettingMutation } from '../../app/bedsApi.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits, type Units } from '../../app/units.ts';
-import { ringWords } from '../../app/treeWords.ts';
-import { plainDate } from '../../app/words.ts';
+import { refusal } from '../../api/api.ts';
+import { useMoveSettingMutation } from '../../api/beds.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits, type Units } from '../../words/units.ts';
+import { ringWords } from '../../words/treeWords.ts';
+import { plainDate } from '../../words/words.ts';
 import { Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { Refused } from '../../ui/Refused.tsx';
 import { useEnter } from '../../ui/useEnter.ts';
-import { checkedBy, obeys } from '../../app/formSchema.ts';
+import { checkedBy, obeys } from '../../words/formSchema.ts';
 
 /** What a bed became on a day, in words. */
 function words({ setting }: SettingView, units: Units, tapName: (id: number) => string): string {

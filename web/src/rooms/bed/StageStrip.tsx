@@ -2,8 +2,8 @@ import type { BedPageView } from '@kibble/contract';
 import type { StageName, StageStep } from '@kibble/core';
 import { scaleTime } from 'd3';
 import { parseISO } from 'date-fns';
-import { useUnits, type Units } from '../../app/units.ts';
-import { plainDate, stageWords } from '../../app/words.ts';
+import { useUnits, type Units } from '../../words/units.ts';
+import { plainDate, stageWords } from '../../words/words.ts';
 import { Term } from '../../ui/Term.tsx';
 import { onBed, useEnter } from '../../ui/useEnter.ts';
 

@@ -1,10 +1,10 @@
 import type { UnplannedBedView } from '@kibble/contract';
 import { FINDING_FACTS } from '@kibble/core';
 import { Link } from 'react-router';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { plainDate } from '../../app/words.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { noticeShown } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { plainDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useEnter } from '../../ui/useEnter.ts';
 import { BedLog } from './BedLog.tsx';

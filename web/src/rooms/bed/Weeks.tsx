@@ -1,8 +1,8 @@
 import type { ChartDay } from '@kibble/contract';
 import { groups, max, scaleLinear, sum } from '../../drawing/d3parts.ts';
 import { startOfISOWeek, parseISO } from 'date-fns';
-import { useUnits } from '../../app/units.ts';
-import { plainDate } from '../../app/words.ts';
+import { useUnits } from '../../words/units.ts';
+import { plainDate } from '../../words/words.ts';
 
 const SHOWN = 8;
 const HEIGHT = 120;

@@ -1,9 +1,9 @@
 import type { BedPageView, Explainable } from '@kibble/contract';
-import type { WordId } from '../../app/glossary.ts';
+import type { WordId } from '../../words/glossary.ts';
 import { Opens } from '../../ui/Opens.tsx';
 import { Term } from '../../ui/Term.tsx';
-import { useUnits } from '../../app/units.ts';
-import { plainDate } from '../../app/words.ts';
+import { useUnits } from '../../words/units.ts';
+import { plainDate } from '../../words/words.ts';
 
 /** Rows that open what they mean. */
 const WORDS: Readonly<Partial<Record<Explainable, WordId>>> = {

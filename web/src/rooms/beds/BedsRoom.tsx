@@ -1,12 +1,12 @@
 import type { BedView } from '@kibble/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useArchiveBedMutation, useSaveBedMutation } from '../../app/bedsApi.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
-import { plainDate } from '../../app/words.ts';
+import { useArchiveBedMutation, useSaveBedMutation } from '../../api/beds.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits } from '../../words/units.ts';
+import { plainDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { DataTable, type Column } from '../../ui/DataTable.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';

@@ -1,14 +1,14 @@
 import type { BedView } from '@kibble/contract';
-import { refusal } from '../../app/api.ts';
-import { useCopyBedMutation } from '../../app/bedsApi.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
+import { refusal } from '../../api/api.ts';
+import { useCopyBedMutation } from '../../api/beds.ts';
+import { noticeShown } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
-import { figure } from '../../app/formSchema.ts';
+import { figure } from '../../words/formSchema.ts';
 
 /** So many beds like this one: its ground, plants and water, not its log. */
 export function CopySheet({ bed, onClose }: { bed: BedView; onClose: () => void }) {

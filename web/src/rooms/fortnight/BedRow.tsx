@@ -3,8 +3,8 @@ import { useDraggable } from '@dnd-kit/core';
 import { SHORT_OF_WATER } from '@kibble/core';
 import { memo, useMemo, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
-import { minutesText, useUnits } from '../../app/units.ts';
-import { dayMonth, shareWords } from '../../app/words.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
+import { dayMonth, shareWords } from '../../words/words.ts';
 import { Opens } from '../../ui/Opens.tsx';
 import { barShare, type Ask, type Cell } from './dragging.ts';
 

@@ -1,18 +1,18 @@
 import type { Costs, FortnightBed, PlanChange, PlanTryView } from '@kibble/contract';
 import { useForm, useWatch } from 'react-hook-form';
 import { onBed, useEnter } from '../../ui/useEnter.ts';
-import { useTryPlanQuery } from '../../app/plansApi.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
-import { minutesText, useUnits, type Units } from '../../app/units.ts';
-import { dayMonth, shareWords } from '../../app/words.ts';
+import { useTryPlanQuery } from '../../api/plans.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { numberRule, typedSi } from '../../words/numberRule.ts';
+import { minutesText, useUnits, type Units } from '../../words/units.ts';
+import { dayMonth, shareWords } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';
 import { Check } from '../../ui/Check.tsx';
-import { checkedBy, figure } from '../../app/formSchema.ts';
+import { checkedBy, figure } from '../../words/formSchema.ts';
 
 interface Props {
   bed: FortnightBed;

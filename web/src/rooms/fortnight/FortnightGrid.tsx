@@ -10,9 +10,9 @@ import {
 } from '@dnd-kit/core';
 import { getDay, parseISO } from 'date-fns';
 import { memo, useMemo, useState } from 'react';
-import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
-import { useUnits } from '../../app/units.ts';
-import { dayMonth, shortDay, timeOfDay } from '../../app/words.ts';
+import { useGarden, useGardenRound } from '../../state/gardenRound.ts';
+import { useUnits } from '../../words/units.ts';
+import { dayMonth, shortDay, timeOfDay } from '../../words/words.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { useNarrow } from '../../ui/useMedia.ts';
 import { BedRow } from './BedRow.tsx';

@@ -1,10 +1,10 @@
 import type { FortnightBed, FortnightView, PlanChange } from '@kibble/contract';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
-import { useFortnightQuery, usePotsQuery } from '../../app/api.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { minutesText, useUnits } from '../../app/units.ts';
-import { longDate, shareWords } from '../../app/words.ts';
+import { useFortnightQuery, usePotsQuery } from '../../api/api.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
+import { longDate, shareWords } from '../../words/words.ts';
 import { RemedyList } from '../../ui/RemedyList.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';

@@ -1,6 +1,6 @@
 import type { FortnightView } from '@kibble/contract';
-import { minutesText, useUnits } from '../../app/units.ts';
-import { capWords, dayMonth, shareWords } from '../../app/words.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
+import { capWords, dayMonth, shareWords } from '../../words/words.ts';
 
 /** What did not fit, and what it waits for. */
 export function LeftOut({ view }: { view: FortnightView }) {

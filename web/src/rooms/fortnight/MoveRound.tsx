@@ -1,7 +1,7 @@
 import type { FortnightView } from '@kibble/contract';
 import { useState } from 'react';
-import { minutesText } from '../../app/units.ts';
-import { dayMonth } from '../../app/words.ts';
+import { minutesText } from '../../words/units.ts';
+import { dayMonth } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';

@@ -1,6 +1,6 @@
 import type { PotsView } from '@kibble/contract';
 import { Link } from 'react-router';
-import { useUnits } from '../../app/units.ts';
+import { useUnits } from '../../words/units.ts';
 
 /** Pots folded under their place: how many are watered on each day, and with how much. */
 export function PotRows({ spots, dates }: { spots: PotsView['spots']; dates: readonly string[] }) {

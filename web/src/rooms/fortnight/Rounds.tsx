@@ -1,10 +1,10 @@
 import type { FortnightView, GardenPatch, RoundsTry, RoundsTryView } from '@kibble/contract';
 import { useState } from 'react';
-import { useChangeGardenMutation } from '../../app/api.ts';
-import { useTryRoundsQuery } from '../../app/plansApi.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { minutesText, useUnits } from '../../app/units.ts';
-import { dayMonth, roundsWords, shareWords, weekdayWords } from '../../app/words.ts';
+import { useChangeGardenMutation } from '../../api/api.ts';
+import { useTryRoundsQuery } from '../../api/plans.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
+import { dayMonth, roundsWords, shareWords, weekdayWords } from '../../words/words.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';

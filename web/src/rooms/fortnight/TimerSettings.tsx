@@ -1,9 +1,9 @@
 import type { FortnightView } from '@kibble/contract';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { minutesText, useUnits, type Units } from '../../app/units.ts';
-import { shortDay, timeOfDay } from '../../app/words.ts';
+import { noticeShown } from '../../state/noticeSlice.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { minutesText, useUnits, type Units } from '../../words/units.ts';
+import { shortDay, timeOfDay } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { timerChanges, timerRows, type TimerChange, type TimerRow } from './timerRows.ts';
 import { useTimer } from './useTimer.ts';

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
-import { useFortnightQuery } from '../../app/api.ts';
-import { useGarden } from '../../app/gardenRound.ts';
+import { useFortnightQuery } from '../../api/api.ts';
+import { useGarden } from '../../state/gardenRound.ts';
 import { timerChanges, timerRows } from './timerRows.ts';
 import { useTimer } from './useTimer.ts';
 

@@ -1,4 +1,4 @@
-import { useDraftsQuery, useDropDraftMutation, useKeepDraftMutation } from '../../app/api.ts';
+import { useDraftsQuery, useDropDraftMutation, useKeepDraftMutation } from '../../api/api.ts';
 import type { TimerRow } from './timerRows.ts';
 
 const KEY = 'timer-set';

@@ -2,14 +2,14 @@ import type { BedView, DraftView, GardenView, TapView } from '@kibble/contract';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
 import { Link } from 'react-router';
-import { useDraftsQuery } from '../../app/api.ts';
-import { useArchiveTapMutation, useSaveTapMutation } from '../../app/tapsApi.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { typedSi } from '../../app/numberRule.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
-import { plainDate } from '../../app/words.ts';
+import { useDraftsQuery } from '../../api/api.ts';
+import { useArchiveTapMutation, useSaveTapMutation } from '../../api/taps.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import { noticeShown } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits } from '../../words/units.ts';
+import { plainDate } from '../../words/words.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
@@ -21,10 +21,10 @@ import { foundOf, bucketTest, staleReason, type SourceKindId } from '@kibble/cor
 
 import { bedFacts } from './facts.ts';
 import { SharpenGarden } from './SharpenGarden.tsx';
-import { testPage } from './tests/index.ts';
-import { JAR_MS } from './tests/JarTest.tsx';
+import { testPage } from './measurements/index.ts';
+import { JAR_MS } from './measurements/JarTest.tsx';
 import { clockText, useNow } from '../../ui/clock.ts';
-import { POT_MS } from './tests/PathTests.tsx';
+import { POT_MS } from './measurements/PathTests.tsx';
 
 import { Mark } from './Mark.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
@@ -32,7 +32,7 @@ import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { atTap, useEnter } from '../../ui/useEnter.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { Check } from '../../ui/Check.tsx';
-import { figure, filled, obeys } from '../../app/formSchema.ts';
+import { figure, filled, obeys } from '../../words/formSchema.ts';
 
 /** So many beds a phone shows at first. */
 const FIRST_BEDS = 5;

@@ -16,8 +16,8 @@ import {
   type KnownBed,
 } from '@kibble/core';
 import { useState } from 'react';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
-import { minutesText, useUnits } from '../../app/units.ts';
+import { numberRule, typedSi } from '../../words/numberRule.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
 import { Field } from '../../ui/Field.tsx';
 
 /** Minutes, litres and depth of one run, each from any other; seconds a plant; fills of a can. */

@@ -1,7 +1,7 @@
 import type { BedView } from '@kibble/contract';
 import { adviseMethod, type KnownBed } from '@kibble/core';
 import { useState } from 'react';
-import { cropOfPlanting } from '../../app/cropOfPlanting.ts';
+import { cropOfPlanting } from '../../words/cropOfPlanting.ts';
 import { Check } from '../../ui/Check.tsx';
 
 const SHOWN = 4;

@@ -1,4 +1,4 @@
-import { useSharpenQuery } from '../../app/api.ts';
+import { useSharpenQuery } from '../../api/api.ts';
 import { SharpenPlan } from './SharpenPlan.tsx';
 
 /** The most telling short measurement of the whole garden; found while the room is already shown. */

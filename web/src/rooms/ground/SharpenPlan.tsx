@@ -1,7 +1,7 @@
 import type { SharpenView } from '@kibble/contract';
 import type { QuickTest } from '@kibble/core';
 import { Link, useParams } from 'react-router';
-import { useUnits } from '../../app/units.ts';
+import { useUnits } from '../../words/units.ts';
 
 /** How each quick test is spoken of. */
 const WITH: Readonly<Record<QuickTest, string>> = {

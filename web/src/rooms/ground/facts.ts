@@ -1,7 +1,7 @@
 import { type BedView } from '@kibble/contract';
 import { deliveryRate, intakeRate, wettedFractionOf, type KnownBed, knownBed } from '@kibble/core';
-import type { WordId } from '../../app/glossary.ts';
-import type { Units } from '../../app/units.ts';
+import type { WordId } from '../../words/glossary.ts';
+import type { Units } from '../../words/units.ts';
 import { isAssumed } from '../../ui/workingText.ts';
 
 /** One figure of a bed's ground or water: its words, and whether it is assumed. */

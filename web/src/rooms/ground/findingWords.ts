@@ -11,7 +11,7 @@ import {
   TELLABLE,
   type Finding,
 } from '@kibble/core';
-import type { Units } from '../../app/units.ts';
+import type { Units } from '../../words/units.ts';
 import { tellUnit } from '../../ui/workingText.ts';
 
 /** A finding in one line. */

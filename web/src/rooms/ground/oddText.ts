@@ -1,6 +1,6 @@
 import type { Oddity } from '@kibble/core';
 import type { Quantity } from '@kibble/contract';
-import type { Units } from '../../app/units.ts';
+import type { Units } from '../../words/units.ts';
 
 const QUANTITY: Readonly<Record<string, Quantity>> = {
   'L/min': 'flow',

@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { findingInput, type BedView } from '@kibble/contract';
 import { FINDING_FACTS, oddities, type Finding, type FindingKind } from '@kibble/core';
-import { unitsOf } from '../../app/units.ts';
+import { unitsOf } from '../../words/units.ts';
 import { bedFacts } from './facts.ts';
 import { findingWords } from './findingWords.ts';
 import { oddText } from './oddText.ts';
-import { Reader } from './tests/reader.ts';
+import { Reader } from './measurements/reader.ts';
 
 const metric = unitsOf('metric');
 const us = unitsOf('us');

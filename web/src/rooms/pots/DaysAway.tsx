@@ -1,8 +1,8 @@
 import type { PotsView } from '@kibble/contract';
 import { addDays } from '@kibble/core';
 import { useState } from 'react';
-import { useGarden } from '../../app/gardenRound.ts';
-import { dayMonth } from '../../app/words.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { dayMonth } from '../../words/words.ts';
 import { Field } from '../../ui/Field.tsx';
 
 const USUAL_DAYS = 5;

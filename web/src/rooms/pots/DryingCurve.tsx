@@ -1,8 +1,8 @@
 import type { PotPageView } from '@kibble/contract';
 import { parseISO } from 'date-fns';
-import { useUnits } from '../../app/units.ts';
-import { doseText, shortDose } from '../../app/potWords.ts';
-import { dayMonth } from '../../app/words.ts';
+import { useUnits } from '../../words/units.ts';
+import { doseText, shortDose } from '../../words/potWords.ts';
+import { dayMonth } from '../../words/words.ts';
 import { area, axisLabelDates, line, scaleLinear, scaleTime } from '../../drawing/d3parts.ts';
 import { useWidth } from '../../drawing/useWidth.ts';
 

@@ -1,8 +1,8 @@
 import type { PotView } from '@kibble/contract';
 import { FELT, FOUND, METERS, SIGNS, type Meter, type Sign } from '@kibble/core';
 import { useState, type ReactNode } from 'react';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
-import { useUnits } from '../../app/units.ts';
+import { numberRule, typedSi } from '../../words/numberRule.ts';
+import { useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';

@@ -15,11 +15,11 @@ import {
 } from '@kibble/core';
 import { useState } from 'react';
 import { useFieldArray, useWatch, type UseFormReturn } from 'react-hook-form';
-import { useSavePotMutation } from '../../app/potsApi.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
+import { useSavePotMutation } from '../../api/pots.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { CropPicker } from '../../ui/CropPicker.tsx';

@@ -2,10 +2,10 @@ import type { PotPageView, PotView } from '@kibble/contract';
 import { HEAVY_KG, MATERIALS, MIXES, POT_WAY_FACTS, POT_WAYS, type PotWay } from '@kibble/core';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { refusal, usePotPageQuery, usePotsQuery } from '../../app/api.ts';
-import { useArchivePotMutation, useBeginSequenceMutation } from '../../app/potsApi.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
+import { refusal, usePotPageQuery, usePotsQuery } from '../../api/api.ts';
+import { useArchivePotMutation, useBeginSequenceMutation } from '../../api/pots.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { noticeShown } from '../../state/noticeSlice.ts';
 import {
   doseText,
   entryText,
@@ -15,10 +15,10 @@ import {
   plantsText,
   potState,
   taskText,
-} from '../../app/potWords.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
-import { dayMonth, plainDate, shareWords } from '../../app/words.ts';
+} from '../../words/potWords.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits } from '../../words/units.ts';
+import { dayMonth, plainDate, shareWords } from '../../words/words.ts';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';

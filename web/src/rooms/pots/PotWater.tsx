@@ -1,11 +1,11 @@
 import type { PotsView } from '@kibble/contract';
 import { PH_AIM } from '@kibble/core';
-import { useBeginSequenceMutation } from '../../app/potsApi.ts';
-import { figure } from '../../app/formSchema.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { typedSi } from '../../app/numberRule.ts';
-import { useUnits } from '../../app/units.ts';
-import { dayMonth } from '../../app/words.ts';
+import { useBeginSequenceMutation } from '../../api/pots.ts';
+import { figure } from '../../words/formSchema.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import { useUnits } from '../../words/units.ts';
+import { dayMonth } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';

@@ -1,12 +1,12 @@
 import type { PotView } from '@kibble/contract';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { refusal, usePotsQuery } from '../../app/api.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
-import { doseText, nextText } from '../../app/potWords.ts';
-import { useUnits } from '../../app/units.ts';
-import { dayMonth } from '../../app/words.ts';
+import { refusal, usePotsQuery } from '../../api/api.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { numberRule, typedSi } from '../../words/numberRule.ts';
+import { doseText, nextText } from '../../words/potWords.ts';
+import { useUnits } from '../../words/units.ts';
+import { dayMonth } from '../../words/words.ts';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { Check } from '../../ui/Check.tsx';
 import { onPot, useEnter } from '../../ui/useEnter.ts';

@@ -1,8 +1,8 @@
 import type { PotDraft, PotView } from '@kibble/contract';
 import type { LimitedField } from '@kibble/contract';
-import { typedSi } from '../../app/numberRule.ts';
-import type { Units } from '../../app/units.ts';
-import { figure, filled, type FieldSchemas } from '../../app/formSchema.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import type { Units } from '../../words/units.ts';
+import { figure, filled, type FieldSchemas } from '../../words/formSchema.ts';
 
 type Facts = PotView['facts'];
 

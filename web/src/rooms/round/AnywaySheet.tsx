@@ -1,10 +1,10 @@
 import type { LeaveView } from '@kibble/contract';
 import { useWatch } from 'react-hook-form';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
-import { typedSi } from '../../app/numberRule.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits } from '../../words/units.ts';
 import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -12,7 +12,7 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
-import { figure } from '../../app/formSchema.ts';
+import { figure } from '../../words/formSchema.ts';
 
 const WHYS = [
   'it looked dry',

@@ -1,8 +1,8 @@
 import type { LeaveView, TaskView } from '@kibble/contract';
 import type { BedTask } from '@kibble/core';
 import { useState } from 'react';
-import { TREE_TASK_SHORT } from '../../app/treeWords.ts';
-import { leaveHead } from '../../app/words.ts';
+import { TREE_TASK_SHORT } from '../../words/treeWords.ts';
+import { leaveHead } from '../../words/words.ts';
 import { TaskList } from '../../ui/TaskList.tsx';
 import { LeaveList } from './LeaveList.tsx';
 

@@ -1,6 +1,6 @@
 import type { StopView } from '@kibble/contract';
 import type { LookState } from '@kibble/core';
-import { useUnits } from '../../app/units.ts';
+import { useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';

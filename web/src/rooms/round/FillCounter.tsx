@@ -1,6 +1,6 @@
 import type { StopView } from '@kibble/contract';
-import { useDraftsQuery, useDropDraftMutation, useKeepDraftMutation } from '../../app/api.ts';
-import { useGarden } from '../../app/gardenRound.ts';
+import { useDraftsQuery, useDropDraftMutation, useKeepDraftMutation } from '../../api/api.ts';
+import { useGarden } from '../../state/gardenRound.ts';
 import { Button } from '../../ui/Button.tsx';
 
 /** Fills poured at a bed today, kept at home: a reload or a phone call loses none. */

@@ -1,4 +1,4 @@
-import { usePref } from '../../app/pref.ts';
+import { usePref } from '../../state/pref.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Toggle } from '../../ui/Toggle.tsx';
 

@@ -1,13 +1,13 @@
 import type { LeaveView } from '@kibble/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useUnits } from '../../app/units.ts';
+import { useUnits } from '../../words/units.ts';
 import { Sentence } from '../../ui/Opens.tsx';
 import { later } from '../../ui/later.tsx';
 import { useEnter } from '../../ui/useEnter.ts';
 
 const AnywaySheet = later(async () => (await import('./AnywaySheet.tsx')).AnywaySheet);
-import { leaveHead, leaveSentence, waitingWords } from '../../app/words.ts';
+import { leaveHead, leaveSentence, waitingWords } from '../../words/words.ts';
 
 /** What not to water today, and why: most harm is done by a little every day. */
 export function LeaveList({ items }: { items: LeaveView[] }) {

@@ -2,7 +2,7 @@ import type { StopView } from '@kibble/contract';
 import { DRY_TO_MM } from '@kibble/core';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { useUnits } from '../../app/units.ts';
+import { useUnits } from '../../words/units.ts';
 import {
   AIM_WORDS,
   checkFirstWords,
@@ -11,7 +11,7 @@ import {
   timeOfDay,
   waitingWords,
   waterSentence,
-} from '../../app/words.ts';
+} from '../../words/words.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Opens, Sentence } from '../../ui/Opens.tsx';

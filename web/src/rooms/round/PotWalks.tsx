@@ -1,8 +1,8 @@
 import type { PotsView } from '@kibble/contract';
 import { isUrgent } from '@kibble/core';
 import { Link } from 'react-router';
-import { giveText, taskText } from '../../app/potWords.ts';
-import { minutesText, useUnits } from '../../app/units.ts';
+import { giveText, taskText } from '../../words/potWords.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
 import { PotTasks } from '../../ui/PotTasks.tsx';
 import { PotWalk } from '../../ui/PotWalk.tsx';
 import { later } from '../../ui/later.tsx';

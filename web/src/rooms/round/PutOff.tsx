@@ -1,6 +1,6 @@
 import type { RoundView } from '@kibble/contract';
-import { minutesText } from '../../app/units.ts';
-import { capWords, dayMonth } from '../../app/words.ts';
+import { minutesText } from '../../words/units.ts';
+import { capWords, dayMonth } from '../../words/words.ts';
 
 /** Due today, but today has no room for it: why, and when its turn comes. */
 export function PutOff({ items }: { items: RoundView['putOff'] }) {

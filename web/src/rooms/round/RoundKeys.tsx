@@ -1,6 +1,6 @@
 import type { StopView } from '@kibble/contract';
 import { useEffect, useState } from 'react';
-import { usePref } from '../../app/pref.ts';
+import { usePref } from '../../state/pref.ts';
 
 /** One-letter keys for the round: with a stop focused, in the list or opened, they act on the opened one. */
 export function useRoundKeys(

@@ -1,9 +1,9 @@
 import type { PotsView, RoundView } from '@kibble/contract';
-import { useGarden } from '../../app/gardenRound.ts';
-import { minutesText, useUnits } from '../../app/units.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
 import { PotsOnPaper } from './PotWalks.tsx';
 import { keepDry } from './stopWords.ts';
-import { leaveHead, longDate, timeOfDay } from '../../app/words.ts';
+import { leaveHead, longDate, timeOfDay } from '../../words/words.ts';
 
 /** The round on one sheet of paper, with boxes to tick. */
 export function RoundSheet({ round, pots }: { round: RoundView; pots: PotsView | undefined }) {

@@ -1,8 +1,8 @@
 import type { StopView } from '@kibble/contract';
 import { Link } from 'react-router';
-import { useUnits } from '../../app/units.ts';
+import { useUnits } from '../../words/units.ts';
 import { BeyondNote } from '../../ui/BeyondNote.tsx';
-import { hourWords, sprayWords } from '../../app/words.ts';
+import { hourWords, sprayWords } from '../../words/words.ts';
 
 /** The small print of a stop: what is assumed, how many fills, and the best hour. */
 export function StopDetails({ stop }: { stop: StopView }) {

@@ -1,6 +1,6 @@
 import type { StopView } from '@kibble/contract';
-import { minutesText, useUnits } from '../../app/units.ts';
-import { waterSentence } from '../../app/words.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
+import { waterSentence } from '../../words/words.ts';
 import { Opens, Sentence } from '../../ui/Opens.tsx';
 import { Term } from '../../ui/Term.tsx';
 import { StopDetails } from './StopDetails.tsx';

@@ -1,7 +1,7 @@
 import type { LeaveView, StopView } from '@kibble/contract';
 import { Check } from 'lucide-react';
-import { isUnderWay } from '../../app/settled.ts';
-import { useUnits } from '../../app/units.ts';
+import { isUnderWay } from '../../api/settled.ts';
+import { useUnits } from '../../words/units.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { echoesTick, useUnderFinger } from '../../ui/underFinger.ts';
 import { laneOf, LaneHead, RunLane, type Lane } from './RunLane.tsx';

@@ -1,11 +1,11 @@
 import type { WalkView } from '@kibble/contract';
 import { useState } from 'react';
-import { useWalkQuery } from '../../app/api.ts';
-import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
-import { minuteOf } from '../../app/timeField.ts';
-import { minutesText, useUnits } from '../../app/units.ts';
-import { timeOfDay } from '../../app/words.ts';
+import { useWalkQuery } from '../../api/api.ts';
+import { useGarden, useGardenRound } from '../../state/gardenRound.ts';
+import { numberRule, typedSi } from '../../words/numberRule.ts';
+import { minuteOf } from '../../words/timeField.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
+import { timeOfDay } from '../../words/words.ts';
 import { Field } from '../../ui/Field.tsx';
 import { Refused } from '../../ui/Refused.tsx';
 import { later } from '../../ui/later.tsx';

@@ -1,5 +1,5 @@
 import type { StopView } from '@kibble/contract';
-import { minutesText } from '../../app/units.ts';
+import { minutesText } from '../../words/units.ts';
 import { isCarried, movesOf } from './useStopActs.ts';
 
 /** Minutes written large: what a person gives where somebody stands there or carries, else what the tap runs. */

@@ -1,11 +1,11 @@
 import type { StopView } from '@kibble/contract';
 import { LAYOUT_FACTS, METHOD_FACTS } from '@kibble/core';
-import { refusal } from '../../app/api.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { askToRing } from '../../app/notify.ts';
-import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { useUnits } from '../../app/units.ts';
+import { refusal } from '../../api/api.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { askToRing } from '../../state/notify.ts';
+import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { useUnits } from '../../words/units.ts';
 import { useEnter } from '../../ui/useEnter.ts';
 import { useTaps } from '../../ui/useTaps.ts';
 import { useWater } from '../../ui/useWater.ts';

@@ -3,12 +3,12 @@ import { clsx } from 'clsx';
 import { range, scaleLinear } from 'd3';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { Link, useParams } from 'react-router';
-import { scrub } from '../../app/scrub.ts';
-import { useUnits } from '../../app/units.ts';
+import { scrub } from '../../state/scrub.ts';
+import { useUnits } from '../../words/units.ts';
 import { MulchCap, patternId, Shoots, SoilPatterns } from '../../drawing/coreParts.tsx';
 import { rootPaths } from '../../drawing/rootPaths.ts';
 import { stateWords } from './stateWords.ts';
-import { stageWords } from '../../app/words.ts';
+import { stageWords } from '../../words/words.ts';
 
 const LAYER_MM = 50;
 const SKY = 58;

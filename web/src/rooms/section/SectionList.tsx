@@ -1,11 +1,11 @@
 import type { SectionBed } from '@kibble/contract';
 import { Link, useParams } from 'react-router';
-import { useUnits } from '../../app/units.ts';
+import { useUnits } from '../../words/units.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { DataTable, type Column } from '../../ui/DataTable.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { stateWords } from './stateWords.ts';
-import { stageWords } from '../../app/words.ts';
+import { stageWords } from '../../words/words.ts';
 
 /** So many rows fill a phone's first screen. */
 const FIRST_ROWS = 4;

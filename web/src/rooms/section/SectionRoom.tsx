@@ -1,10 +1,10 @@
 import { SECTION_STATES, type SectionView } from '@kibble/contract';
 import { useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { usePotsQuery, useSectionQuery } from '../../app/api.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { scrub, useScrubbedDay } from '../../app/scrub.ts';
-import { dayMonth } from '../../app/words.ts';
+import { usePotsQuery, useSectionQuery } from '../../api/api.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { scrub, useScrubbedDay } from '../../state/scrub.ts';
+import { dayMonth } from '../../words/words.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Shelf, ShelfKey } from '../../drawing/Shelf.tsx';
 import { useNarrow } from '../../ui/useMedia.ts';

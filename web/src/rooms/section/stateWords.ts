@@ -1,5 +1,5 @@
 import type { SectionBed } from '@kibble/contract';
-import { minutesText } from '../../app/units.ts';
+import { minutesText } from '../../words/units.ts';
 
 /** How a bed stands, in as few words as fit over its core. */
 export function stateWords(bed: SectionBed): string {

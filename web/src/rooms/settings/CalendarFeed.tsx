@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useCalendarQuery, useNewCalendarMutation, useSharingQuery } from '../../app/settingsApi.ts';
+import { useCalendarQuery, useNewCalendarMutation, useSharingQuery } from '../../api/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Refused } from '../../ui/Refused.tsx';
 

@@ -1,9 +1,9 @@
 import type { GardenView } from '@kibble/contract';
 import { Link, useNavigate } from 'react-router';
-import { useGardensQuery } from '../../app/api.ts';
-import { usePutAwayMutation } from '../../app/settingsApi.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
+import { useGardensQuery } from '../../api/api.ts';
+import { usePutAwayMutation } from '../../api/settings.ts';
+import { noticeShown } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
 import { Button } from '../../ui/Button.tsx';
 import { PracticeGarden } from '../../ui/PracticeGarden.tsx';
 import { Refused } from '../../ui/Refused.tsx';

@@ -1,11 +1,11 @@
 import type { GardenView } from '@kibble/contract';
 import { USUAL_HOURS, WIND_HOLD_MS, type Span } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
-import { useChangeGardenMutation } from '../../app/api.ts';
-import { typedSi } from '../../app/numberRule.ts';
-import { useSeenVersion } from '../../app/seenVersion.ts';
-import { minuteOf } from '../../app/timeField.ts';
-import { useUnits, type Units } from '../../app/units.ts';
+import { useChangeGardenMutation } from '../../api/api.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import { useSeenVersion } from '../../state/seenVersion.ts';
+import { minuteOf } from '../../words/timeField.ts';
+import { useUnits, type Units } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -14,7 +14,7 @@ import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { Check } from '../../ui/Check.tsx';
-import { figure, obeys, type FieldSchemas } from '../../app/formSchema.ts';
+import { figure, obeys, type FieldSchemas } from '../../words/formSchema.ts';
 
 /** Monday first, as most calendars hang. */
 const WEEK = [

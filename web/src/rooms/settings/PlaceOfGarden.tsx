@@ -1,10 +1,10 @@
 import type { GardenPatch, GardenView } from '@kibble/contract';
 import { summersAt, TERRAIN_M, terrainOf } from '@kibble/core';
 import { useState } from 'react';
-import { useChangeGardenMutation } from '../../app/api.ts';
-import { typedSi } from '../../app/numberRule.ts';
-import { AIR_WORDS, latitudeWords, SUMMER_WORDS, TERRAIN_WORDS } from '../../app/placeWords.ts';
-import { useUnits } from '../../app/units.ts';
+import { useChangeGardenMutation } from '../../api/api.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import { AIR_WORDS, latitudeWords, SUMMER_WORDS, TERRAIN_WORDS } from '../../words/placeWords.ts';
+import { useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Taps } from '../../ui/Taps.tsx';
@@ -12,7 +12,7 @@ import { TownPicker, townWords } from '../../ui/TownPicker.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Refused } from '../../ui/Refused.tsx';
-import { figure } from '../../app/formSchema.ts';
+import { figure } from '../../words/formSchema.ts';
 
 /** Where the garden lies: by its town or by hand, to be put right at any time. */
 export function PlaceOfGarden({ garden }: { garden: GardenView }) {

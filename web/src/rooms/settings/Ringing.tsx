@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { askToRing, mayRing, type MayRing } from '../../app/notify.ts';
-import { usePref } from '../../app/pref.ts';
+import { askToRing, mayRing, type MayRing } from '../../state/notify.ts';
+import { usePref } from '../../state/pref.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Toggle } from '../../ui/Toggle.tsx';
 

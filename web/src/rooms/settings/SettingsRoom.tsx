@@ -1,7 +1,7 @@
 import { useWatch } from 'react-hook-form';
-import { useChangeGardenMutation } from '../../app/api.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { useSeenVersion } from '../../app/seenVersion.ts';
+import { useChangeGardenMutation } from '../../api/api.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { useSeenVersion } from '../../state/seenVersion.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
@@ -17,7 +17,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
-import { filled, isDay, obeys } from '../../app/formSchema.ts';
+import { filled, isDay, obeys } from '../../words/formSchema.ts';
 
 interface Typed {
   name: string;

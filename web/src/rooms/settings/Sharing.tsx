@@ -1,14 +1,14 @@
 import { RIGHTS, type GardenName, type Rights, type SharingView } from '@kibble/contract';
 import { useState } from 'react';
-import { refusal, useGardensQuery, useWhoQuery } from '../../app/api.ts';
+import { refusal, useGardensQuery, useWhoQuery } from '../../api/api.ts';
 import {
   useChangeSharingMutation,
   useInviteMutation,
   useRevokeMutation,
   useSharingQuery,
-} from '../../app/settingsApi.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
+} from '../../api/settings.ts';
+import { noticeShown } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';

@@ -8,10 +8,10 @@ import {
   useMakeCopyMutation,
   useRestoreDataMutation,
   useYourDataQuery,
-} from '../../app/settingsApi.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { fullDate } from '../../app/words.ts';
+} from '../../api/settings.ts';
+import { noticeShown } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { fullDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';

@@ -1,8 +1,8 @@
 import { useDeferredValue } from 'react';
 import { skipToken } from '@reduxjs/toolkit/query';
-import { useSketchQuery, type SetupDraft } from '../../app/setupApi.ts';
-import { minutesText, useUnits } from '../../app/units.ts';
-import { dayMonth } from '../../app/words.ts';
+import { useSketchQuery, type SetupDraft } from '../../api/setup.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
+import { dayMonth } from '../../words/words.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Term } from '../../ui/Term.tsx';

@@ -1,6 +1,6 @@
 import { cropById } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
-import { useUnits } from '../../app/units.ts';
+import { useUnits } from '../../words/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { todayIn, type TypedSetup } from './typedSetup.ts';

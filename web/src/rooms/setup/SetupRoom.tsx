@@ -1,10 +1,10 @@
 import { useEffect, useRef, useState } from 'react';
 import { useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
-import { useGardensQuery } from '../../app/api.ts';
-import { useCreateGardenMutation } from '../../app/setupApi.ts';
-import { numberRule } from '../../app/numberRule.ts';
-import { unitsOf, UnitsContext } from '../../app/units.ts';
+import { useGardensQuery } from '../../api/api.ts';
+import { useCreateGardenMutation } from '../../api/setup.ts';
+import { numberRule } from '../../words/numberRule.ts';
+import { unitsOf, UnitsContext } from '../../words/units.ts';
 import { WaterFields, type TypedBed } from '../../places/ground/Fields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { BringFile, LookSheet, useBringBack } from '../settings/YourData.tsx';
@@ -23,7 +23,7 @@ import {
 } from './typedSetup.ts';
 import { WhereStep } from './WhereStep.tsx';
 import { Refused } from '../../ui/Refused.tsx';
-import { checkedBy } from '../../app/formSchema.ts';
+import { checkedBy } from '../../words/formSchema.ts';
 
 const STEPS = [
   ['Where', 'Where is it?'],

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
-import { AIR_WORDS, latitudeWords, SUMMER_WORDS, TERRAIN_WORDS } from '../../app/placeWords.ts';
-import { unitsOf, useUnits } from '../../app/units.ts';
+import { AIR_WORDS, latitudeWords, SUMMER_WORDS, TERRAIN_WORDS } from '../../words/placeWords.ts';
+import { unitsOf, useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';

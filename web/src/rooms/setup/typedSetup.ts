@@ -10,11 +10,11 @@ import {
   type Week,
 } from '@kibble/core';
 import { addYears, formatISO, parseISO } from 'date-fns';
-import type { SetupDraft } from '../../app/setupApi.ts';
-import { figureOf } from '../../app/numberRule.ts';
-import type { Unit, Units } from '../../app/units.ts';
+import type { SetupDraft } from '../../api/setup.ts';
+import { figureOf } from '../../words/numberRule.ts';
+import type { Unit, Units } from '../../words/units.ts';
 import { bedDraft, emptyBed, flowFields, type TypedBed } from '../../places/ground/Fields.tsx';
-import { figure, isDay, obeys, type FieldSchemas } from '../../app/formSchema.ts';
+import { figure, isDay, obeys, type FieldSchemas } from '../../words/formSchema.ts';
 
 /** Everything the setup asks, as it is typed. */
 export interface TypedSetup extends TypedBed {

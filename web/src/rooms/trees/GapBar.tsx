@@ -1,6 +1,6 @@
 import type { TreeNow } from '@kibble/contract';
 import { GAP_DAYS } from '@kibble/core';
-import { gapWords } from '../../app/treeWords.ts';
+import { gapWords } from '../../words/treeWords.ts';
 
 const LABEL_PX = 78;
 

@@ -1,9 +1,9 @@
 import { type BedPageView, type TreeNow } from '@kibble/contract';
 import { treePlan, type BedPeriod, type TreeFacts, type TreePlan, historyOf } from '@kibble/core';
-import { useGarden } from '../../app/gardenRound.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
-import { layoutWords, ringText } from '../../app/treeWords.ts';
-import { useUnits } from '../../app/units.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { numberRule, typedSi } from '../../words/numberRule.ts';
+import { layoutWords, ringText } from '../../words/treeWords.ts';
+import { useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { Field } from '../../ui/Field.tsx';

@@ -1,7 +1,7 @@
 import { checkTree, dryZoneM, trunkRadiusM, type Ring, type TreeFacts, type TreePlan } from '@kibble/core';
 import { range, scaleLinear } from 'd3';
 import { useId, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { useUnits } from '../../app/units.ts';
+import { useUnits } from '../../words/units.ts';
 
 const SIZE = 520;
 const MIDDLE = SIZE / 2;

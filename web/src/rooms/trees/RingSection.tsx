@@ -2,7 +2,7 @@ import type { CoreView } from '@kibble/contract';
 import { trunkRadiusM, type TreeFacts, type TreePlan } from '@kibble/core';
 import { max, range, scaleLinear } from 'd3';
 import { useId } from 'react';
-import { useUnits } from '../../app/units.ts';
+import { useUnits } from '../../words/units.ts';
 import { patternId, SoilPatterns } from '../../drawing/coreParts.tsx';
 
 const W = 250;

@@ -1,10 +1,10 @@
 import type { BedPageView } from '@kibble/contract';
-import { figure } from '../../app/formSchema.ts';
-import { useGarden } from '../../app/gardenRound.ts';
-import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { typedSi } from '../../app/numberRule.ts';
-import { useUnits } from '../../app/units.ts';
+import { figure } from '../../words/formSchema.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import { useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 import { Field } from '../../ui/Field.tsx';

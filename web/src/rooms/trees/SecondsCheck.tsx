@@ -1,9 +1,9 @@
 import { type BedPageView } from '@kibble/contract';
 import { doseCheck, type TreePlan, historyOf } from '@kibble/core';
 import { useState } from 'react';
-import { useGarden } from '../../app/gardenRound.ts';
-import { numberRule, typedSi } from '../../app/numberRule.ts';
-import { useUnits } from '../../app/units.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { numberRule, typedSi } from '../../words/numberRule.ts';
+import { useUnits } from '../../words/units.ts';
 import { Field } from '../../ui/Field.tsx';
 
 /** Seconds counted at a bush against the volume it is meant to get, at this tap. */

@@ -12,10 +12,10 @@ import {
   type Working,
 } from '@kibble/core';
 import { Link } from 'react-router';
-import { useGarden } from '../../app/gardenRound.ts';
-import { CAME_WORDS, PHASE_WORDS, SEASON_WORDS, tenth } from '../../app/treeWords.ts';
-import { useUnits } from '../../app/units.ts';
-import { fullDate, shareWords } from '../../app/words.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { CAME_WORDS, PHASE_WORDS, SEASON_WORDS, tenth } from '../../words/treeWords.ts';
+import { useUnits } from '../../words/units.ts';
+import { fullDate, shareWords } from '../../words/words.ts';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Caution } from '../../ui/Caution.tsx';
 

@@ -1,7 +1,7 @@
 import type { TreeFacts, TreePlan } from '@kibble/core';
-import { layoutWords, ringWords } from '../../app/treeWords.ts';
-import { useUnits } from '../../app/units.ts';
-import { longDate } from '../../app/words.ts';
+import { layoutWords, ringWords } from '../../words/treeWords.ts';
+import { useUnits } from '../../words/units.ts';
+import { longDate } from '../../words/words.ts';
 
 /** What is pinned to the tree: only on paper. */
 export function TreeTag({

@@ -1,9 +1,9 @@
 import type { BedPageView, TreeNow } from '@kibble/contract';
 import { GAP_DAYS, LAYOUT_FACTS, METHOD_FACTS, type TreeFacts, type TreePlan } from '@kibble/core';
-import { useGarden } from '../../app/gardenRound.ts';
-import { gapWords, layoutLabel, layoutWords, PHASE_WORDS, ringWords } from '../../app/treeWords.ts';
-import { minutesText, useUnits } from '../../app/units.ts';
-import { dayMonth, leaveHead, plainDate, waterSentence } from '../../app/words.ts';
+import { useGarden } from '../../state/gardenRound.ts';
+import { gapWords, layoutLabel, layoutWords, PHASE_WORDS, ringWords } from '../../words/treeWords.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
+import { dayMonth, leaveHead, plainDate, waterSentence } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { GapBar } from './GapBar.tsx';
 import { useKeepTree } from './useKeepTree.ts';

@@ -1,11 +1,11 @@
 import type { TreesView } from '@kibble/contract';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useTreesQuery } from '../../app/api.ts';
-import { useGarden, useGardenRound } from '../../app/gardenRound.ts';
-import { layoutWords, PHASE_WORDS, ringText } from '../../app/treeWords.ts';
-import { useUnits } from '../../app/units.ts';
-import { plainDate, shareWords } from '../../app/words.ts';
+import { useTreesQuery } from '../../api/api.ts';
+import { useGarden, useGardenRound } from '../../state/gardenRound.ts';
+import { layoutWords, PHASE_WORDS, ringText } from '../../words/treeWords.ts';
+import { useUnits } from '../../words/units.ts';
+import { plainDate, shareWords } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
 import { TaskList } from '../../ui/TaskList.tsx';

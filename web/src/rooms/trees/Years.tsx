@@ -1,7 +1,7 @@
 import type { TreeFacts, Ring, TreePhase } from '@kibble/core';
 import { ringThroughYears } from '@kibble/core';
-import { PHASE_WORDS, ringText, tenth } from '../../app/treeWords.ts';
-import { useUnits } from '../../app/units.ts';
+import { PHASE_WORDS, ringText, tenth } from '../../words/treeWords.ts';
+import { useUnits } from '../../words/units.ts';
 import { Slide } from '../../ui/Slide.tsx';
 
 export interface YearOf {

@@ -11,9 +11,9 @@ import {
   type TextureClass,
   type TreePlan,
 } from '@kibble/core';
-import { typedSi } from '../../app/numberRule.ts';
-import type { Units } from '../../app/units.ts';
-import { figure, filled, obeys, type FieldSchemas } from '../../app/formSchema.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import type { Units } from '../../words/units.ts';
+import { figure, filled, obeys, type FieldSchemas } from '../../words/formSchema.ts';
 
 /** A tree as it is typed: text, in the gardener's units. */
 export interface TypedTree {

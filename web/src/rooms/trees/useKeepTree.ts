@@ -1,9 +1,9 @@
 import type { BedPageView } from '@kibble/contract';
 import type { TreeFacts } from '@kibble/core';
-import { refusal } from '../../app/api.ts';
-import { useChangeTreeMutation } from '../../app/treesApi.ts';
-import { noticeShown, undoesEntries } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
+import { refusal } from '../../api/api.ts';
+import { useChangeTreeMutation } from '../../api/trees.ts';
+import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
 
 /** Keeps a tree as it is told now, with its way back. */
 export function useKeepTree(page: BedPageView) {

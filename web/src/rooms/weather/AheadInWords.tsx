@@ -1,9 +1,9 @@
 import type { AheadDay, GardenView } from '@kibble/contract';
 import { explainSaidDay, HEATS, RAINS, saidWeather, SKIES, WINDS, type SaidDay } from '@kibble/core';
 import { useState } from 'react';
-import { useKept } from '../../app/useKept.ts';
-import { useUnits } from '../../app/units.ts';
-import { shortDay } from '../../app/words.ts';
+import { useKept } from '../../state/useKept.ts';
+import { useUnits } from '../../words/units.ts';
+import { shortDay } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Taps } from '../../ui/Taps.tsx';

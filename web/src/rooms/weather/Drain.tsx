@@ -1,8 +1,8 @@
 import type { GardenView, WeatherView } from '@kibble/contract';
 import { BURST_C, DRAIN_CHOICES, DRAIN_RULES, type DrainChoice } from '@kibble/core';
-import { useChangeGardenMutation } from '../../app/api.ts';
-import { useUnits } from '../../app/units.ts';
-import { dayMonth } from '../../app/words.ts';
+import { useChangeGardenMutation } from '../../api/api.ts';
+import { useUnits } from '../../words/units.ts';
+import { dayMonth } from '../../words/words.ts';
 import { Caution } from '../../ui/Caution.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { Refused } from '../../ui/Refused.tsx';

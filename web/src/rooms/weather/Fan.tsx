@@ -1,7 +1,7 @@
 import type { WeatherView } from '@kibble/contract';
 import { ALERT_LIMITS, type Band } from '@kibble/core';
-import { useUnits, type Units } from '../../app/units.ts';
-import { dayMonth, shortDay } from '../../app/words.ts';
+import { useUnits, type Units } from '../../words/units.ts';
+import { dayMonth, shortDay } from '../../words/words.ts';
 import { area, curveMonotoneX, line, scaleLinear } from '../../drawing/d3parts.ts';
 import { ScaleLines } from '../../drawing/ScaleLines.tsx';
 import { ticksIn } from '../../drawing/ticksIn.ts';

@@ -8,10 +8,10 @@ import {
   useReadFileAgainMutation,
   useStoreFileMutation,
   useWeatherFileQuery,
-} from '../../app/weatherApi.ts';
-import { noticeShown } from '../../app/noticeSlice.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { fullDate } from '../../app/words.ts';
+} from '../../api/weather.ts';
+import { noticeShown } from '../../state/noticeSlice.ts';
+import { useAppDispatch } from '../../state/store.ts';
+import { fullDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Understood } from './Understood.tsx';
 import { Refused } from '../../ui/Refused.tsx';

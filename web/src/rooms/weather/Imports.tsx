@@ -1,5 +1,5 @@
 import type { WeatherView } from '@kibble/contract';
-import { useMarkImportMutation } from '../../app/weatherApi.ts';
+import { useMarkImportMutation } from '../../api/weather.ts';
 import { Button } from '../../ui/Button.tsx';
 
 /** Files that were brought in, each of which can be taken back as a whole and brought again. */

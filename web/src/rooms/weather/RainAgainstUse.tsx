@@ -1,8 +1,8 @@
 import { dryGaps, rainAgainstUse, type RainAndUse } from '@kibble/core';
 import { format, parseISO, subDays } from 'date-fns';
 import { useState } from 'react';
-import { useUnits } from '../../app/units.ts';
-import { dayMonth, fullDate } from '../../app/words.ts';
+import { useUnits } from '../../words/units.ts';
+import { dayMonth, fullDate } from '../../words/words.ts';
 import { axisLabelDates, line, scaleLinear, scaleTime } from '../../drawing/d3parts.ts';
 import { ScaleLines } from '../../drawing/ScaleLines.tsx';
 import { ticksIn } from '../../drawing/ticksIn.ts';

@@ -1,14 +1,14 @@
 import type { GardenView } from '@kibble/contract';
-import { typedSi } from '../../app/numberRule.ts';
-import { useUnits } from '../../app/units.ts';
-import { plainDate } from '../../app/words.ts';
+import { typedSi } from '../../words/numberRule.ts';
+import { useUnits } from '../../words/units.ts';
+import { plainDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Refused } from '../../ui/Refused.tsx';
 import { inGarden, useEnter } from '../../ui/useEnter.ts';
-import { figure } from '../../app/formSchema.ts';
+import { figure } from '../../words/formSchema.ts';
 
 /** What the rain gauge held and the thermometer said on a day. They outweigh station and file. */
 export function ReadingForm({ garden }: { garden: GardenView }) {

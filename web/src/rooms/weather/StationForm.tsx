@@ -1,6 +1,6 @@
 import type { GardenView, StationView } from '@kibble/contract';
-import { refusal } from '../../app/api.ts';
-import { useKeepStationMutation } from '../../app/weatherApi.ts';
+import { refusal } from '../../api/api.ts';
+import { useKeepStationMutation } from '../../api/weather.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { useDraft } from '../../ui/useDraft.ts';

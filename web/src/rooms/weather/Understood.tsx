@@ -1,7 +1,7 @@
 import type { ImportPreview } from '@kibble/contract';
 
-import { useUnits } from '../../app/units.ts';
-import { fullDate } from '../../app/words.ts';
+import { useUnits } from '../../words/units.ts';
+import { fullDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Refused } from '../../ui/Refused.tsx';
 import { Choice } from '../../ui/Choice.tsx';

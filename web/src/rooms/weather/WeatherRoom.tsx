@@ -1,9 +1,9 @@
 import type { WeatherView } from '@kibble/contract';
-import { alertWords, isHarm } from '../../app/alertWords.ts';
-import { useTicksQuery, useWeatherQuery } from '../../app/api.ts';
-import { useAlerts, useGarden } from '../../app/gardenRound.ts';
-import { useUnits } from '../../app/units.ts';
-import { fullDate, plainDate } from '../../app/words.ts';
+import { alertWords, isHarm } from '../../words/alertWords.ts';
+import { useTicksQuery, useWeatherQuery } from '../../api/api.ts';
+import { useAlerts, useGarden } from '../../state/gardenRound.ts';
+import { useUnits } from '../../words/units.ts';
+import { fullDate, plainDate } from '../../words/words.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { AlertActs } from '../../ui/AlertActs.tsx';
 import { useNarrow } from '../../ui/useMedia.ts';

@@ -1,7 +1,7 @@
 import type { YearCourse, YearsCompared } from '@kibble/core';
 import { addDays, format, parseISO } from 'date-fns';
-import { useUnits } from '../../app/units.ts';
-import { fullDate } from '../../app/words.ts';
+import { useUnits } from '../../words/units.ts';
+import { fullDate } from '../../words/words.ts';
 import { axisLabelDates, line, scaleLinear, scaleTime } from '../../drawing/d3parts.ts';
 import { ScaleLines } from '../../drawing/ScaleLines.tsx';
 import { ticksIn } from '../../drawing/ticksIn.ts';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { GLOSSARY, type Word } from '../../app/glossary.ts';
+import { GLOSSARY, type Word } from '../../words/glossary.ts';
 
 const inOrder: readonly Word[] = [...GLOSSARY].sort((a: Word, b: Word) => a.plain.localeCompare(b.plain));
 

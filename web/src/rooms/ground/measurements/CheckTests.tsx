@@ -8,8 +8,8 @@ import {
   type LookVerdict,
 } from '@kibble/core';
 import { range } from 'd3';
-import { minutesText, useUnits } from '../../../app/units.ts';
-import { plainDate } from '../../../app/words.ts';
+import { minutesText, useUnits } from '../../../words/units.ts';
+import { plainDate } from '../../../words/words.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { ProbeDrawing } from '../drawings.tsx';
 import { Num, Pick, Says, Step, Tick, useTest } from './parts.tsx';

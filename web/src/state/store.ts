@@ -1,8 +1,8 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
-import { api } from './api.ts';
-import { roundListener } from './roundListener.ts';
+import { api } from '../api/api.ts';
+import { roundListener } from '../api/roundListener.ts';
 import { noticeSlice } from './noticeSlice.ts';
 import { waySlice } from './waySlice.ts';
 

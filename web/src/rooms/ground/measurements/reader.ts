@@ -1,6 +1,6 @@
 import { LIMITS, type Limit, type LimitedField } from '@kibble/contract';
-import { numberRule, typedSi } from '../../../app/numberRule.ts';
-import type { Units } from '../../../app/units.ts';
+import { numberRule, typedSi } from '../../../words/numberRule.ts';
+import type { Units } from '../../../words/units.ts';
 
 /** What was typed so far of a test: text as typed, choices, and moments (ms) at which a clock was started. */
 export type Draft = Record<string, unknown>;

@@ -1,5 +1,5 @@
 import { holeTest } from '@kibble/core';
-import { useUnits } from '../../../app/units.ts';
+import { useUnits } from '../../../words/units.ts';
 import { HoleDrawing } from '../drawings.tsx';
 import { Num, Says, Step, Stopwatch, useTest } from './parts.tsx';
 import type { Reading, TestPage } from './types.ts';

@@ -3,11 +3,11 @@ import { onKeptChanged, keptActs } from '../outbox/acts.ts';
 import { isFromKibble, SAVED_HEADER } from '../outbox/answered.ts';
 import { sendKept } from '../outbox/sendKept.ts';
 import { api } from './api.ts';
-import { beginAnewIfLacking } from './lacking.ts';
-import { PAGE } from './page.ts';
-import type { store as Store } from './store.ts';
+import { beginAnewIfLacking } from '../state/lacking.ts';
+import { PAGE } from '../state/page.ts';
+import type { store as Store } from '../state/store.ts';
 import { staleIn } from './tags.ts';
-import { keptRead } from './waySlice.ts';
+import { keptRead } from '../state/waySlice.ts';
 
 /** While there is no way home it is looked for so often, ms. */
 const LOOK_AGAIN_MS = 3000;

@@ -1,8 +1,8 @@
 import { canAdvice, canMap, canTest, FEWEST_FOR_EVENNESS, type CanAdvice } from '@kibble/core';
 import { range } from 'd3';
 import { useId } from 'react';
-import { numberRule } from '../../../app/numberRule.ts';
-import { minutesText, useUnits } from '../../../app/units.ts';
+import { numberRule } from '../../../words/numberRule.ts';
+import { minutesText, useUnits } from '../../../words/units.ts';
 import { CanDrawing, CanMap } from '../drawings.tsx';
 import { Num, Pick, Says, Step, Stopwatch, useProblem, useTest } from './parts.tsx';
 import type { Reading, TestPage } from './types.ts';

@@ -1,6 +1,6 @@
 import { holeTest, WATER_PATHS, type WaterPath } from '@kibble/core';
 import { format } from 'date-fns';
-import { useUnits } from '../../../app/units.ts';
+import { useUnits } from '../../../words/units.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { PathDrawing } from '../drawings.tsx';
 import { useNow } from '../../../ui/clock.ts';

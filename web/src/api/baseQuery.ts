@@ -12,11 +12,11 @@ import { forgetAct, keepAct, keptActs, knownContact, noteContact, withIdsAtHome 
 import { clockOffset, houseThatAnswered, isFromKibble, SAVED_HEADER } from '../outbox/answered.ts';
 import { sendKept } from '../outbox/sendKept.ts';
 import { actAnswered, keyOfAct } from './acts.ts';
-import { PAGE } from './page.ts';
+import { PAGE } from '../state/page.ts';
 import type { Call } from './call.ts';
 import { gardenOfBed, STAND_INS, type Known } from './standIns.ts';
-import { unitsOf, type Units } from './units.ts';
-import { doorShut, wayFound, wayLost, type Way } from './waySlice.ts';
+import { unitsOf, type Units } from '../words/units.ts';
+import { doorShut, wayFound, wayLost, type Way } from '../state/waySlice.ts';
 
 /** No answer within this time is none, ms. */
 const PATIENCE_MS = 20_000;
@@ -34,7 +34,7 @@ const spokenUnits = (): Units => unitsOf(localStorage.getItem(UNITS_KEY) === 'us
 async function worded(error: FetchBaseQueryError): Promise<FetchBaseQueryError> {
   const data = error.data as ApiError | undefined;
   if (!data?.error?.limit) return error;
-  const words = await import('./refusalInUnits.ts').catch(() => null);
+  const words = await import('../words/refusalInUnits.ts').catch(() => null);
   return words ? { ...error, data: { error: words.inOwnUnits(data.error, spokenUnits()) } as never } : error;
 }
 

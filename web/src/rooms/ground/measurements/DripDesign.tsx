@@ -1,5 +1,5 @@
 import { dripLayout, evenInset, gravityKit, waterKg, wettedShare } from '@kibble/core';
-import { useUnits } from '../../../app/units.ts';
+import { useUnits } from '../../../words/units.ts';
 import { Caution } from '../../../ui/Caution.tsx';
 import { DripDrawing } from '../drawings.tsx';
 import { Num, Says, Step, useTest } from './parts.tsx';

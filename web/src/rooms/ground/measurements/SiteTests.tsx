@@ -1,5 +1,5 @@
 import { intakeRate, placeFactors } from '@kibble/core';
-import { useUnits } from '../../../app/units.ts';
+import { useUnits } from '../../../words/units.ts';
 import { SlopeDrawing } from '../drawings.tsx';
 import { Num, Pick, Says, Step, Tick, useTest } from './parts.tsx';
 import type { Reading, TestPage } from './types.ts';

@@ -4,7 +4,7 @@ import type { KnownBed } from '@kibble/core';
 import { RadioGroup } from 'radix-ui';
 import { createContext, useContext, useId, type ReactNode } from 'react';
 import { useController, type Control } from 'react-hook-form';
-import { useUnits } from '../../../app/units.ts';
+import { useUnits } from '../../../words/units.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { clockText, useNow } from '../../../ui/clock.ts';
 import { Choice } from '../../../ui/Choice.tsx';

@@ -1,5 +1,5 @@
 import { TEXTURE_CLASSES, type TextureClass } from '@kibble/core';
-import { useUnits } from '../../../app/units.ts';
+import { useUnits } from '../../../words/units.ts';
 import { HorizonDrawing } from '../drawings.tsx';
 import { Num, Pick, Says, Step, useTest } from './parts.tsx';
 import type { Reading, TestPage } from './types.ts';

@@ -1,6 +1,6 @@
 import type { AddressName } from '@kibble/contract';
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
-import type { At } from './call.ts';
+import type { At } from '../api/call.ts';
 
 /** One step by which an act is undone: something asked of home. */
 export interface UndoStep {

@@ -2,10 +2,10 @@ import { type BedPageView, type BedView, type GardenView } from '@kibble/contrac
 import { METHOD_FACTS, oddities, type Finding, type Oddity, knownBed } from '@kibble/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { Link, useNavigate, useParams } from 'react-router';
-import { refusal, useBedPageQuery } from '../../../app/api.ts';
-import { useTryOnBedQuery } from '../../../app/workingsApi.ts';
-import { useGarden } from '../../../app/gardenRound.ts';
-import { useUnits } from '../../../app/units.ts';
+import { refusal, useBedPageQuery } from '../../../api/api.ts';
+import { useTryOnBedQuery } from '../../../api/workings.ts';
+import { useGarden } from '../../../state/gardenRound.ts';
+import { useUnits } from '../../../words/units.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { atTap, onBed, useEnter } from '../../../ui/useEnter.ts';
 import { Caution } from '../../../ui/Caution.tsx';

@@ -33,7 +33,7 @@ import { createApi } from '@reduxjs/toolkit/query/react';
 import { keptActs } from '../outbox/acts.ts';
 import { baseQuery, knownOn } from './baseQuery.ts';
 import { call, type At } from './call.ts';
-import { entryTaken, noticeDismissed, noticeShown } from './noticeSlice.ts';
+import { entryTaken, noticeDismissed, noticeShown } from '../state/noticeSlice.ts';
 import { settled, unsettled } from './settled.ts';
 import { eventsOfAct, runsWith, standingOf, type Known } from './standIns.ts';
 import { shown, stale, staleByEntries } from './tags.ts';

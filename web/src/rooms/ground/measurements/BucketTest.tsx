@@ -1,5 +1,5 @@
 import { bucketTest, litresFromDepth, minutesFor, secondsPerPlant } from '@kibble/core';
-import { minutesText, useUnits } from '../../../app/units.ts';
+import { minutesText, useUnits } from '../../../words/units.ts';
 import { BucketDrawing } from '../drawings.tsx';
 import { Num, Says, Step, Stopwatch, useTest } from './parts.tsx';
 import type { Reading, TestPage } from './types.ts';

@@ -1,8 +1,8 @@
 import type { Finding } from '@kibble/core';
 import { useCallback, useEffect, useRef } from 'react';
 import { useForm, useWatch, type ResolverResult } from 'react-hook-form';
-import { useDraftsQuery, useDropDraftMutation, useKeepDraftMutation } from '../../../app/api.ts';
-import { useUnits } from '../../../app/units.ts';
+import { useDraftsQuery, useDropDraftMutation, useKeepDraftMutation } from '../../../api/api.ts';
+import { useUnits } from '../../../words/units.ts';
 import { Reader, type Draft } from './reader.ts';
 
 /** What the contract takes is held against what was typed when it is to be kept, not before the room is drawn. */

@@ -1,5 +1,5 @@
 import { deliveryRate, METHOD_FACTS, poolingTest, slowBucket, soakerTest, spreadShare } from '@kibble/core';
-import { minutesText, useUnits } from '../../../app/units.ts';
+import { minutesText, useUnits } from '../../../words/units.ts';
 import { Num, Says, Step, Stopwatch, useTest } from './parts.tsx';
 import type { Reading, TestPage } from './types.ts';
 
