@@ -355,7 +355,7 @@ export * from './pots/sequences.ts';
 export * from './pots/acidBatch.ts';
 export { wateredAsDue } from './pots/wateredAsDue.ts';
 
-export * from './record/entry.ts';
+export * from './entries/entry.ts';
 export * from './entries/bodies.ts';
 export {
   ENTRY_KINDS,

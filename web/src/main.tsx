@@ -8,7 +8,7 @@ import { ALL_ROOMS, fetchRoom, Rooms } from './house/router.tsx';
 import { fetchInTime } from './ui/later.tsx';
 import { keepInStep } from './api/live.ts';
 import { beginWorker } from './state/worker.ts';
-import { store } from './state/store.ts';
+import { store } from './api/store.ts';
 
 // What home answers is never written to; to see to that of a whole garden's plan takes a slow phone a tenth of a second.
 if (import.meta.env.PROD) setAutoFreeze(false);

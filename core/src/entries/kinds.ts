@@ -1,7 +1,7 @@
 import { SETTING_KINDS, type FindingKind, type SettingKind } from '../readings/entries.ts';
 import { FINDING_FACTS } from '../readings/facts.ts';
 import type { PotEntryKind } from '../pots/entries.ts';
-import type { SubjectKind } from '../record/entry.ts';
+import type { SubjectKind } from './entry.ts';
 import type { EntryKind } from './bodies.ts';
 
 /** What an entry is to whoever reads the log: each sort is stored alike, and is shown, counted and undone in its own way. */

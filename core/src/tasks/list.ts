@@ -2,7 +2,7 @@ import { isSeenTo, type AlertState, type Tick } from '../care/seenTo.ts';
 import type { AlertAct } from '../care/alertActs.ts';
 import type { BedTask } from '../care/tasks.ts';
 import type { PotTask } from '../pots/potTasks.ts';
-import { isSameSubject, type Subject } from '../record/entry.ts';
+import { isSameSubject, type Subject } from '../entries/entry.ts';
 import { dueOf, type DueAt } from './due.ts';
 import type { AlertTask, DoneTask, Task } from './task.ts';
 

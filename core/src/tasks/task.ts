@@ -2,7 +2,7 @@ import type { AlertAct } from '../care/alertActs.ts';
 import type { AlertState } from '../care/seenTo.ts';
 import type { BedTask } from '../care/tasks.ts';
 import type { PotTask } from '../pots/potTasks.ts';
-import type { Subject } from '../record/entry.ts';
+import type { Subject } from '../entries/entry.ts';
 import type { IsoDate } from '../units/dates.ts';
 
 /** What the weather's alerts ask for in the garden as a whole. */

@@ -1,6 +1,6 @@
 import { asksOf, type AddressName } from '@kibble/contract';
 import { api } from './api.ts';
-import type { AppDispatch } from '../state/store.ts';
+import type { AppDispatch } from './store.ts';
 
 const { garden, round, pots, fortnight, section, weather, trees, bedPage, potPage, drafts } = api.endpoints;
 

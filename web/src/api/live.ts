@@ -5,7 +5,7 @@ import { sendKept } from '../outbox/sendKept.ts';
 import { api } from './api.ts';
 import { beginAnewIfLacking } from '../state/lacking.ts';
 import { PAGE } from '../state/page.ts';
-import type { store as Store } from '../state/store.ts';
+import type { store as Store } from './store.ts';
 import { staleIn } from './tags.ts';
 import { keptRead } from '../state/waySlice.ts';
 

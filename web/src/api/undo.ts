@@ -1,6 +1,6 @@
 import { api, refusal } from './api.ts';
 import { noticeShown, takenBack, type Done } from '../state/noticeSlice.ts';
-import type { AppDispatch } from '../state/store.ts';
+import type { AppDispatch } from './store.ts';
 
 /** Takes an act back, step by step; what cannot be says why and stays in the list. */
 export async function takeBack(done: Done, dispatch: AppDispatch): Promise<boolean> {

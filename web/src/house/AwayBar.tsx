@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { momentWords } from '../words/dateWords.ts';
-import { useAppSelector } from '../state/store.ts';
+import { useAppSelector } from '../api/store.ts';
 import { Button } from '../ui/Button.tsx';
 import { later } from '../ui/later.tsx';
 

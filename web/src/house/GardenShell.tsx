@@ -12,7 +12,7 @@ import { UNITS_KEY } from '../api/baseQuery.ts';
 import { DayDrawer } from '../ui/Opens.tsx';
 import { GardenContext, RoundContext } from '../state/gardenRound.ts';
 import { unitsOf, UnitsContext } from '../words/units.ts';
-import { useAppSelector } from '../state/store.ts';
+import { useAppSelector } from '../api/store.ts';
 import { nameRoom } from '../words/title.ts';
 import { longDate } from '../words/words.ts';
 import { AwayBar } from './AwayBar.tsx';

@@ -1,5 +1,5 @@
 import { momentWords } from '../words/dateWords.ts';
-import { useAppSelector } from '../state/store.ts';
+import { useAppSelector } from '../api/store.ts';
 import { changeAct, forgetAct, type KeptAct } from '../outbox/acts.ts';
 import { sendKept } from '../outbox/sendKept.ts';
 import { Button } from '../ui/Button.tsx';

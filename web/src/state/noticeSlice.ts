@@ -1,11 +1,11 @@
 import type { AddressName } from '@kibble/contract';
 import { createSlice, nanoid, type PayloadAction } from '@reduxjs/toolkit';
-import type { At } from '../api/call.ts';
 
 /** One step by which an act is undone: something asked of home. */
 export interface UndoStep {
   to: AddressName;
-  at?: At;
+  /** What stands in the places of its address. */
+  at?: Readonly<Record<string, string | number>>;
   body?: unknown;
   /** Part of the answer to the step before that goes with it. */
   takes?: string;

@@ -1,7 +1,7 @@
 import type { AlertView, TickView } from '@kibble/contract';
 import { isSeenTo, stateOf, type AlertAct } from '@kibble/core';
 import { useState } from 'react';
-import { useIsHelper } from '../state/useIsHelper.ts';
+import { useIsHelper } from '../api/useIsHelper.ts';
 import { ACT_WORDS, chanceWords, groundWords, treesWords } from '../words/alertWords.ts';
 import { useGarden } from '../state/gardenRound.ts';
 import { useUnits } from '../words/units.ts';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useAppDispatch, useAppSelector } from '../state/store.ts';
+import { useAppDispatch, useAppSelector } from '../api/store.ts';
 import { momentWords } from '../words/dateWords.ts';
 import { takeBack } from '../api/undo.ts';
 import { Button } from './Button.tsx';

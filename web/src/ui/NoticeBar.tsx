@@ -1,7 +1,7 @@
 import { X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { canUndo, noticeDismissed, rememberDone } from '../state/noticeSlice.ts';
-import { useAppDispatch, useAppSelector } from '../state/store.ts';
+import { useAppDispatch, useAppSelector } from '../api/store.ts';
 import { takeBack } from '../api/undo.ts';
 import { later } from './later.tsx';
 

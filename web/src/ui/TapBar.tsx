@@ -6,7 +6,7 @@ import { nameTap } from '../words/title.ts';
 import { useGarden } from '../state/gardenRound.ts';
 import { notify } from '../state/notify.ts';
 import { noticeShown, undoesEntries } from '../state/noticeSlice.ts';
-import { useAppDispatch } from '../state/store.ts';
+import { useAppDispatch } from '../api/store.ts';
 import { useUnits } from '../words/units.ts';
 import { Button } from './Button.tsx';
 import { clockText, useNow } from './clock.ts';

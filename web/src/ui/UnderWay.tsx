@@ -5,7 +5,7 @@ import { useStepSequenceMutation } from '../api/api.ts';
 import { beep } from '../state/beep.ts';
 import { useGarden } from '../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../state/noticeSlice.ts';
-import { useAppDispatch } from '../state/store.ts';
+import { useAppDispatch } from '../api/store.ts';
 import { useUnits } from '../words/units.ts';
 import { Button } from './Button.tsx';
 import { clockText, useNow } from './clock.ts';

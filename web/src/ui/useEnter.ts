@@ -2,7 +2,7 @@ import type { EntriesAnswer, EntryDraft } from '@kibble/contract';
 import { refusal, useAddEntriesMutation, useUndoEntriesMutation } from '../api/api.ts';
 import { useGarden } from '../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../state/noticeSlice.ts';
-import { useAppDispatch } from '../state/store.ts';
+import { useAppDispatch } from '../api/store.ts';
 
 type Body = EntryDraft['body'];
 type More = Pick<EntryDraft, 'on' | 'hour' | 'note'>;

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { api } from '../api/api.ts';
 import { noticeShown, undoesEntries } from '../state/noticeSlice.ts';
-import { useAppDispatch } from '../state/store.ts';
+import { useAppDispatch } from '../api/store.ts';
 import { useUnits } from '../words/units.ts';
 import type { RunningTap } from './useTaps.ts';
 

@@ -1,7 +1,7 @@
 import type { BedView, EventView } from '@kibble/contract';
 import { useState } from 'react';
 import { noticeShown } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { plainDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -20,7 +20,7 @@ import { useTryOnBedQuery } from '../../api/workings.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
 import { numberRule, typedSi } from '../../words/numberRule.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Changes } from '../../ui/Changes.tsx';

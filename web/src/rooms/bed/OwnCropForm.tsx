@@ -3,7 +3,7 @@ import { useAddOwnCropMutation } from '../../api/beds.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown } from '../../state/noticeSlice.ts';
 import { typedSi } from '../../words/numberRule.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Field } from '../../ui/Field.tsx';

@@ -7,7 +7,7 @@ import { cropOfPlanting } from '../../words/cropOfPlanting.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown } from '../../state/noticeSlice.ts';
 import { typedSi } from '../../words/numberRule.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { plainDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';

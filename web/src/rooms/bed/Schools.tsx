@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useSavePlantingMutation, useSchoolsQuery } from '../../api/beds.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { minutesText, useUnits } from '../../words/units.ts';
 import { plainDate, shareWords } from '../../words/words.ts';
 import { onBed, useEnter } from '../../ui/useEnter.ts';

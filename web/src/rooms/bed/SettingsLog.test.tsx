@@ -3,7 +3,7 @@ import type { BedView, GardenView } from '@kibble/contract';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { Provider } from 'react-redux';
 import { GardenContext } from '../../state/gardenRound.ts';
-import { store } from '../../state/store.ts';
+import { store } from '../../api/store.ts';
 import { SettingsLog } from './SettingsLog.tsx';
 
 const setting = (id: number, from: string, kind: string, value: unknown) => ({

@@ -6,7 +6,7 @@ import { refusal } from '../../api/api.ts';
 import { useMoveSettingMutation } from '../../api/beds.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { useUnits, type Units } from '../../words/units.ts';
 import { ringWords } from '../../words/treeWords.ts';
 import { plainDate } from '../../words/words.ts';

@@ -3,7 +3,7 @@ import { FINDING_FACTS } from '@kibble/core';
 import { Link } from 'react-router';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { plainDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useEnter } from '../../ui/useEnter.ts';

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { useArchiveBedMutation, useSaveBedMutation } from '../../api/beds.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { plainDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -2,7 +2,7 @@ import type { BedView } from '@kibble/contract';
 import { refusal } from '../../api/api.ts';
 import { useCopyBedMutation } from '../../api/beds.ts';
 import { noticeShown } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';

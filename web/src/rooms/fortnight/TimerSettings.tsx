@@ -1,7 +1,7 @@
 import type { FortnightView } from '@kibble/contract';
 import { noticeShown } from '../../state/noticeSlice.ts';
 import { useGarden } from '../../state/gardenRound.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { minutesText, useUnits, type Units } from '../../words/units.ts';
 import { shortDay, timeOfDay } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -7,7 +7,7 @@ import { useBedPageQuery } from '../../api/api.ts';
 import { useLinkBedMutation } from '../../api/beds.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { plainDate } from '../../words/words.ts';
 import { PlaceDrawing } from '../../places/index.tsx';

@@ -7,7 +7,7 @@ import { useArchiveTapMutation, useSaveTapMutation } from '../../api/taps.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { typedSi } from '../../words/numberRule.ts';
 import { noticeShown } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { plainDate } from '../../words/words.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';

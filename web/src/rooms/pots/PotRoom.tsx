@@ -16,7 +16,7 @@ import {
   potState,
   taskText,
 } from '../../words/potWords.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { dayMonth, plainDate, shareWords } from '../../words/words.ts';
 import { PotGlyph } from '../../drawing/PotGlyph.tsx';

@@ -6,7 +6,7 @@ import { useCopyPotMutation, usePlantOutMutation } from '../../api/pots.ts';
 import { figure } from '../../words/formSchema.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';

@@ -1,7 +1,7 @@
 import type { LeaveView, PotsView, RoundView } from '@kibble/contract';
 import { Link } from 'react-router';
 import { useGarden } from '../../state/gardenRound.ts';
-import { useIsHelper } from '../../state/useIsHelper.ts';
+import { useIsHelper } from '../../api/useIsHelper.ts';
 import { Button } from '../../ui/Button.tsx';
 import { UnderWay } from '../../ui/UnderWay.tsx';
 import { TimerStale } from '../fortnight/TimerStale.tsx';

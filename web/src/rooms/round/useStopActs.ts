@@ -4,7 +4,7 @@ import { refusal } from '../../api/api.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { askToRing } from '../../state/notify.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { useEnter } from '../../ui/useEnter.ts';
 import { useTaps } from '../../ui/useTaps.ts';

@@ -3,7 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import { useGardensQuery } from '../../api/api.ts';
 import { usePutAwayMutation } from '../../api/settings.ts';
 import { noticeShown } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { Button } from '../../ui/Button.tsx';
 import { PracticeGarden } from '../../ui/PracticeGarden.tsx';
 import { Refused } from '../../ui/Refused.tsx';

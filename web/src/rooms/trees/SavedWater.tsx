@@ -2,7 +2,7 @@ import type { BedPageView } from '@kibble/contract';
 import { figure } from '../../words/formSchema.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { typedSi } from '../../words/numberRule.ts';
 import { useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -21,7 +21,7 @@ import { useNavigate } from 'react-router';
 import { useAddTreeMutation, useChangeTreeMutation } from '../../api/trees.ts';
 import { useGarden, useGardenCrops } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 import { BENEATH_WORDS, CAME_WORDS, layoutWords, PHASE_WORDS, ringWords } from '../../words/treeWords.ts';
 import { useUnits } from '../../words/units.ts';
 import { plainDate } from '../../words/words.ts';

@@ -3,7 +3,7 @@ import type { TreeFacts } from '@kibble/core';
 import { refusal } from '../../api/api.ts';
 import { useChangeTreeMutation } from '../../api/trees.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../state/store.ts';
+import { useAppDispatch } from '../../api/store.ts';
 
 /** Keeps a tree as it is told now, with its way back. */
 export function useKeepTree(page: BedPageView) {

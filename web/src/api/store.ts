@@ -1,10 +1,10 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
-import { api } from '../api/api.ts';
-import { roundListener } from '../api/roundListener.ts';
-import { noticeSlice } from './noticeSlice.ts';
-import { waySlice } from './waySlice.ts';
+import { api } from './api.ts';
+import { roundListener } from './roundListener.ts';
+import { noticeSlice } from '../state/noticeSlice.ts';
+import { waySlice } from '../state/waySlice.ts';
 
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, notice: noticeSlice.reducer, way: waySlice.reducer },
