@@ -9,7 +9,7 @@ import { pino } from 'pino';
 import { kibbleApp } from '../../server/src/app.ts';
 import { openDatabase } from '../../server/src/db/open.ts';
 import { WeatherFiles } from '../../server/src/files/weatherFiles.ts';
-import { PlannerBeside } from '../../server/src/planner/plannerBeside.ts';
+import { WorkerPlanner } from '../../server/src/planner/workerPlanner.ts';
 import { PlanStore } from '../../server/src/planner/planStore.ts';
 import { seedDemo } from '../../server/src/seed.ts';
 import { wallClock } from '../../server/src/services/clock.ts';
@@ -27,7 +27,7 @@ export async function withDemo<T>(work: (url: string) => Promise<T>, webDir?: st
   const sequelize = await openDatabase(join(dir, 'kibble.sqlite'));
   const station = await listen(stationApp({ seed: 46, latitudeDeg: 46.9 }));
   await seedDemo(sequelize, urlOf(station), wallClock);
-  const plans = new PlanStore(await PlannerBeside.start(dir), wallClock, log);
+  const plans = new PlanStore(await WorkerPlanner.start(dir), wallClock, log);
   const server = await listen(
     kibbleApp({ sequelize, wall: wallClock, log, plans, files: WeatherFiles.here() }, webDir),
   );

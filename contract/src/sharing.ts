@@ -109,7 +109,7 @@ export const sharingView = z.object({
 export const calendarView = z.object({ path: z.string() });
 
 /** What another page or device changed, told as it happens; without a garden everything may be another. */
-export const toldLive = z.object({
+export const liveMessage = z.object({
   gardenId: z.number().optional(),
   beds: z.array(z.number()).optional(),
   pots: z.boolean().optional(),
@@ -124,4 +124,4 @@ export type InviteBody = z.input<typeof inviteBody>;
 export type SharingView = z.infer<typeof sharingView>;
 export type SharingChange = z.input<typeof sharingChange>;
 export type CalendarView = z.infer<typeof calendarView>;
-export type ToldLive = z.infer<typeof toldLive>;
+export type LiveMessage = z.infer<typeof liveMessage>;

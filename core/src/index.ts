@@ -25,7 +25,7 @@ export {
 export { weatherFan, type Band, type FanDay } from './weather/weatherFan.ts';
 export { yearsCompared, type YearCourse, type YearsCompared } from './weather/yearsCompared.ts';
 export { explainReferenceEt } from './weather/explainReferenceEt.ts';
-export { explainSaidDay } from './weather/explainSaidDay.ts';
+export { explainManualForecast } from './weather/explainManualForecast.ts';
 export { storeRunsOut, type RunsOut } from './follow/storeRunsOut.ts';
 export { treeGap, type TreeGap } from './care/treeGaps.ts';
 export { isWoody } from './plants/woody.ts';
@@ -52,14 +52,14 @@ export { TERRAIN_M, terrainOf, TERRAINS, type Terrain } from './weather/terrain.
 export {
   HEATS,
   RAINS,
-  saidWeather,
+  manualForecastDay,
   SKIES,
   WEEK_DAYS,
   WEEKS,
   WINDS,
-  type SaidDay,
+  type ManualForecast,
   type Week,
-} from './weather/saidWeather.ts';
+} from './weather/manualForecastDay.ts';
 export { ordinaryDay, summersAt } from './weather/ordinaryDay.ts';
 export { AIRS, SUMMERS, type Air, type Summers } from './weather/summers.ts';
 export { weatherFromWords, type WeatherWords } from './weather/words.ts';
@@ -134,12 +134,12 @@ export {
 } from './readings/facts.ts';
 export { READING_KINDS } from './readings/kinds/index.ts';
 export { USUAL_TOPSOIL_MM, type ToldBed } from './readings/knownDraft.ts';
-export { EDGES, type Beyond, type Edge } from './units/edges.ts';
+export { EDGES, type Beyond, type ChangePoint } from './units/edges.ts';
 export { staleReason } from './readings/staleness.ts';
 export { whatIsKnown, type KnownBed } from './readings/whatIsKnown.ts';
-export { bedHistory, periodOn, type BedPeriod, type ToldHistory } from './readings/bedHistory.ts';
+export { bedHistory, periodOn, type BedPeriod, type DeclaredHistory } from './readings/bedHistory.ts';
 export { entryOn, valueOn, type Dated, type From } from './units/dated.ts';
-export { givenWater, type GivenWater, type ToldWater } from './delivery/givenWater.ts';
+export { givenWater, type GivenWater, type EnteredWater } from './delivery/givenWater.ts';
 export { oddities } from './readings/oddities.ts';
 export type { Oddity } from './readings/reading.ts';
 export { depthCheck, settledMinutes, type DepthCheck } from './checks/depthCheck.ts';

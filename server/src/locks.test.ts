@@ -13,7 +13,7 @@ import { ask } from '../tests/ask.ts';
 import { freshDatabase } from '../tests/fresh.ts';
 import { GARDEN, POT } from '../tests/oneBed.ts';
 import { LOCK_PATIENCE } from './db/lock.ts';
-import { EntryRow, ForecastRow, KeptRoundsRow } from './db/models.ts';
+import { EntryRow, ForecastRow, ProposedRoundsRow } from './db/models.ts';
 import { writerOf } from './db/writer.ts';
 import { watchStations, type Stations } from './jobs/stations.ts';
 import type { PlanStore } from './planner/planStore.ts';
@@ -100,7 +100,7 @@ describe('views, changes and a slow station at once', () => {
   test('a view asks no station and writes nothing; the days it proposes are saved afterwards', async () => {
     await stations.look();
     await settled(app);
-    await KeptRoundsRow.destroy({ where: {} });
+    await ProposedRoundsRow.destroy({ where: {} });
     await ask(app).post('/api/gardens/1/rain').send({ date: '2026-07-14', rainMm: 1 }).expect(201);
     const before = asked;
     // While somebody writes, a view neither waits nor fails.
@@ -109,11 +109,11 @@ describe('views, changes and a slow station at once', () => {
     for (const room of ['round', 'weather', 'pots', 'fortnight'])
       await ask(app).get(`/api/gardens/1/${room}`).expect(200);
     expect(asked).toBe(before);
-    expect(await KeptRoundsRow.count()).toBe(0);
+    expect(await ProposedRoundsRow.count()).toBe(0);
     written();
     await writing;
     await settled(app);
-    expect(await KeptRoundsRow.count()).toBe(1);
+    expect(await ProposedRoundsRow.count()).toBe(1);
   });
 
   test('a station that is silent, or says the same again, wakes nobody', async () => {

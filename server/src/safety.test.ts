@@ -9,9 +9,9 @@ import type { Sequelize } from 'sequelize';
 import request from 'supertest';
 import { kibbleApp } from './app.ts';
 import { Bed, EntryRow, Garden, Planting } from './db/models.ts';
-import { PlannerBeside } from './planner/plannerBeside.ts';
+import { WorkerPlanner } from './planner/workerPlanner.ts';
 import { WeatherFiles } from './files/weatherFiles.ts';
-import { PlannerHere } from './planner/planner.ts';
+import { InProcessPlanner } from './planner/planner.ts';
 import { PlanStore } from './planner/planStore.ts';
 import { closesInOrder, freshDatabase } from '../tests/fresh.ts';
 import { openDatabase } from './db/open.ts';
@@ -31,7 +31,7 @@ let n = 0;
 beforeEach(async () => {
   await sequelize?.close();
   sequelize = await freshDatabase(join(root, `${(n += 1)}.sqlite`));
-  plans = new PlanStore(new PlannerHere({ members: 12 }), wall, log);
+  plans = new PlanStore(new InProcessPlanner({ members: 12 }), wall, log);
   app = kibbleApp({ sequelize, wall, log, plans, files: WeatherFiles.here() });
   written.length = 0;
   expect((await ask(app).post('/api/gardens').send(GARDEN)).status).toBe(201);
@@ -269,7 +269,7 @@ describe('once, and nobody’s word lost', () => {
 
   test('twenty who write at once: no fault, nothing lost, and the last waits for the others alone', async () => {
     // As Kibble serves it: plans are made beside the thread that answers.
-    const beside = new PlanStore(await PlannerBeside.start(join(root, 'program')), wall, log);
+    const beside = new PlanStore(await WorkerPlanner.start(join(root, 'program')), wall, log);
     app = kibbleApp({ sequelize, wall, log, plans: beside, files: WeatherFiles.here() });
     await round();
     const server = app.listen(0, '127.0.0.1');

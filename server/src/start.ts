@@ -21,7 +21,7 @@ import { fileLog } from './http/requestLog.ts';
 import { keepNightlyCopies } from './jobs/nightlyCopy.ts';
 import { watchSelfStopping } from './jobs/selfStopping.ts';
 import { watchStations } from './jobs/stations.ts';
-import { PlannerBeside } from './planner/plannerBeside.ts';
+import { WorkerPlanner } from './planner/workerPlanner.ts';
 import { PlanStore } from './planner/planStore.ts';
 import { PracticeHouse } from './practice/practiceHouse.ts';
 import { Sharing } from './sharing/sharing.ts';
@@ -166,7 +166,7 @@ export async function startKibble(options: StartOptions): Promise<Running> {
       }
       const program = join(folder, 'program');
       const [planner, towns, files] = await Promise.all([
-        PlannerBeside.start(program),
+        WorkerPlanner.start(program),
         Towns.start(program),
         WeatherFiles.beside(program),
       ]);

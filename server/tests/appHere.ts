@@ -1,7 +1,7 @@
 import type { Express } from 'express';
 import { kibbleApp } from '../src/app.ts';
 import { WeatherFiles } from '../src/files/weatherFiles.ts';
-import { PlannerHere } from '../src/planner/planner.ts';
+import { InProcessPlanner } from '../src/planner/planner.ts';
 import { PlanStore } from '../src/planner/planStore.ts';
 import type { Services } from '../src/http/services.ts';
 
@@ -14,7 +14,7 @@ export function appHere(
   members: number | undefined = FEW_MEMBERS,
 ): Express {
   const { wall, log } = services;
-  const plans = new PlanStore(new PlannerHere({ members }), wall, log);
+  const plans = new PlanStore(new InProcessPlanner({ members }), wall, log);
   const app = kibbleApp({ ...services, plans, files: services.files ?? WeatherFiles.here() });
   app.locals.plans = plans;
   return app;

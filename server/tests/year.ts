@@ -12,7 +12,7 @@ import { pino } from 'pino';
 import { kibbleApp } from '../src/app.ts';
 import { openDatabase } from '../src/db/open.ts';
 import { WeatherFiles } from '../src/files/weatherFiles.ts';
-import { PlannerHere } from '../src/planner/planner.ts';
+import { InProcessPlanner } from '../src/planner/planner.ts';
 import { PlanStore } from '../src/planner/planStore.ts';
 import { GARDEN, POT } from './oneBed.ts';
 
@@ -30,7 +30,7 @@ const folder = mkdtempSync(join(tmpdir(), 'kibble-year-'));
 const sequelize = await openDatabase(join(folder, 'kibble.sqlite'));
 const wall = { now: () => new Date('2026-07-14T06:00:00Z') };
 const log = pino({ level: 'silent' });
-const plans = new PlanStore(new PlannerHere({ members: MEMBERS }), wall, log);
+const plans = new PlanStore(new InProcessPlanner({ members: MEMBERS }), wall, log);
 const app = kibbleApp({ sequelize, wall, log, plans, files: WeatherFiles.here() });
 const server = app.listen(0, '127.0.0.1');
 await new Promise((ready) => server.once('listening', ready));

@@ -73,7 +73,7 @@ export interface Address {
   /** It takes as long as it takes. */
   slow?: true;
   /** Sent twice in a breath it is meant twice. */
-  meantTwice?: true;
+  repeatable?: true;
 }
 
 /** Longest JSON that is sent, as a rule and with a file of weather in it; largest files of weather, and of a whole garden. */
@@ -107,7 +107,7 @@ export const ADDRESSES = {
   sketchGarden: post('/api/gardens/sketch', 'device'),
   changeGarden: patch('/api/gardens/:id', 'device', { stale: 'whole', waits: true }),
   archiveGarden: put('/api/gardens/:id/away', 'device', { stale: 'gardens' }),
-  stepGarden: post('/api/gardens/:id/step', 'device', { stale: 'whole', meantTwice: true }),
+  stepGarden: post('/api/gardens/:id/step', 'device', { stale: 'whole', repeatable: true }),
   addCrop: post('/api/gardens/:id/crops', 'device', { stale: 'gardens' }),
 
   addBed: post('/api/gardens/:id/beds', 'device', { stale: 'whole' }),
@@ -126,12 +126,12 @@ export const ADDRESSES = {
   saveDraft: put('/api/gardens/:id/drafts/:key', 'device', {
     stale: 'drafts',
     waits: true,
-    meantTwice: true,
+    repeatable: true,
   }),
   dropDraft: del('/api/gardens/:id/drafts/:key', 'device', {
     stale: 'drafts',
     waits: true,
-    meantTwice: true,
+    repeatable: true,
   }),
 
   addEntries: post('/api/gardens/:id/entries', 'helper', { of: 'garden', waits: true }),

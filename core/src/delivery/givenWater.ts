@@ -2,7 +2,7 @@ import { minutesFor, spotLitres } from './fills.ts';
 import { netDepth, reachingShareOf, type Delivery } from './runPlan.ts';
 
 /** A watering as it was told: litres, or minutes of the tap, or a depth that stands as it was told. Exactly one decides. */
-export interface ToldWater {
+export interface EnteredWater {
   litres: number | null;
   minutes: number | null;
   /** mm over the bed; of waterings that were kept before minutes and litres were. Where it is told it stands. */
@@ -22,7 +22,7 @@ export interface GivenWater {
  * @param told of litres and minutes both, litres decide
  * Source: arithmetic, as `netDepth`; 0 where nothing was told.
  */
-export function givenWater(told: ToldWater, areaM2: number, delivery: Delivery): GivenWater {
+export function givenWater(told: EnteredWater, areaM2: number, delivery: Delivery): GivenWater {
   const { litresPerMinute } = delivery;
   const litres = told.litres ?? (told.minutes ? spotLitres({ litresPerMinute, minutes: told.minutes }) : 0);
   const minutes = told.minutes ?? (litres > 0 ? minutesFor({ litres, litresPerMinute }) : 0);

@@ -1,7 +1,7 @@
 import type { Tick } from '../care/seenTo.ts';
 import type { PotEntry } from '../pots/entries.ts';
 import type { Finding, Setting } from '../readings/entries.ts';
-import type { SaidDay } from '../weather/saidWeather.ts';
+import type { ManualForecast } from '../weather/manualForecastDay.ts';
 
 /** Water that was given, as it was entered: litres, or minutes of the tap, or of old entries the depth they were taken for, mm over the bed. */
 export interface WateringEntry {
@@ -35,7 +35,7 @@ export interface RainEntry {
 /** What somebody heard or saw of a day's weather; null takes back what was entered before. */
 export interface ForecastEntry {
   kind: 'manual forecast';
-  forecast: SaidDay | null;
+  forecast: ManualForecast | null;
 }
 
 /** pH of the water that pots are given. */

@@ -23,7 +23,7 @@ import { dueDatesOf, windowOf } from './dueWindow.ts';
 import { gateOf, type Held } from './gates.ts';
 import { pathsAhead, pathsOfMembers } from './paths.ts';
 import { askedDays, nextAsked } from './shut.ts';
-import { addDay, keptAfter, shareOf, type Sums } from './sums.ts';
+import { addDay, keptAfter, shareOf, type StressTotals } from './sums.ts';
 import { stepUnder, waitingCost, type Path } from './waiting.ts';
 import { rootOutlooks, waysOfRoots } from './waysOfRoots.ts';
 import {
@@ -68,7 +68,7 @@ export function startOf(
 /** A place on the morning of a watering, from which it can be followed on. */
 export interface Resume {
   index: number;
-  paths: { state: unknown; sums: Sums; lostL: number; wantedL: number; missedL: number }[];
+  paths: { state: unknown; sums: StressTotals; lostL: number; wantedL: number; missedL: number }[];
   waterings: readonly PlannedWatering[];
   shortDays: number;
   clock: SoakClock | null;

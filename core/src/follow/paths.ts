@@ -2,13 +2,13 @@ import { at, item } from '../units/at.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import { plantsOn } from './plantsOn.ts';
 import { trialOf, type PlaceNow } from './run.ts';
-import { noSums, type Sums } from './sums.ts';
+import { noSums, type StressTotals } from './sums.ts';
 import type { PlanBed } from './types.ts';
-import type { Path, Sky } from './waiting.ts';
+import type { Path, WeatherPath } from './waiting.ts';
 import type { RootWay } from './rootWay.ts';
 
 /** What a place has missed up to this morning since its last full watering, with roots of one depth. */
-export function sumsSoFar(now: PlaceNow, input: PlanBed): Sums {
+export function sumsSoFar(now: PlaceNow, input: PlanBed): StressTotals {
   const sums = noSums();
   // What a full watering wiped out need not be counted.
   let from = now.todayIndex;
@@ -26,7 +26,7 @@ export function sumsSoFar(now: PlaceNow, input: PlanBed): Sums {
 }
 
 /** The days of a place as one single path has them: what was measured, and the forecast with its likely rain. */
-export const expectedSky = ({ series, rain }: PlaceNow): Sky => ({
+export const expectedSky = ({ series, rain }: PlaceNow): WeatherPath => ({
   from: 0,
   et0: series.et0,
   rain,

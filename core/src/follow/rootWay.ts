@@ -1,6 +1,6 @@
 import type { RootDepth } from '../plants/rootBelief.ts';
 import type { PlaceNow } from './run.ts';
-import type { Sums } from './sums.ts';
+import type { StressTotals } from './sums.ts';
 
 /** A place followed to this morning with its roots at one of the depths they may have. */
 export interface RootWay {
@@ -9,7 +9,7 @@ export interface RootWay {
   counted: boolean;
   now: PlaceNow;
   /** What it has missed since its last full watering. */
-  sums: Sums;
+  sums: StressTotals;
   /** The same, had its ground been drier or wetter on the first day than somebody said; empty where that is past doubt. */
-  otherwise: readonly { now: PlaceNow; sums: Sums }[];
+  otherwise: readonly { now: PlaceNow; sums: StressTotals }[];
 }

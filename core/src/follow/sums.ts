@@ -1,12 +1,12 @@
 import type { Gauge } from '../places/place.ts';
 
 /** Growth missed since the last full watering and growth that may be missed in those days, litres of transpiration weighed by stage. */
-export interface Sums {
+export interface StressTotals {
   missedL: number;
   allowedL: number;
   wantedL: number;
 }
-export const noSums = (): Sums => ({ missedL: 0, allowedL: 0, wantedL: 0 });
+export const noSums = (): StressTotals => ({ missedL: 0, allowedL: 0, wantedL: 0 });
 
 /** Water or rain that leaves less than this share of the store missing counts as a full watering. Judgement. */
 const FULL_SHARE = 0.1;
@@ -30,7 +30,7 @@ export interface DayWeight {
 
 /** Counts a day, in place. What lack of air takes is no thirst: with too little of it nothing is counted as missed. */
 export function addDay(
-  sums: Sums,
+  sums: StressTotals,
   { wantedL, suppliedL }: Pick<Gauge, 'wantedL' | 'suppliedL'>,
   { ky, lossShare }: DayWeight,
   airless: boolean,

@@ -1,7 +1,7 @@
 import { at, item } from '../units/at.ts';
 import type { PlaceRun } from './run.ts';
 import { gaugeOf, trialOf } from './run.ts';
-import { shareOf, type Sums } from './sums.ts';
+import { shareOf, type StressTotals } from './sums.ts';
 import type { PlantFacts } from './run.ts';
 import type { Waiting } from './types.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
@@ -11,12 +11,12 @@ export interface Path {
   /** How much it is believed; those of a place add up to 1. */
   share: number;
   run: PlaceRun;
-  sums: Sums;
-  sky: Sky;
+  sums: StressTotals;
+  sky: WeatherPath;
 }
 
 /** Weather by a place's days, from one of them on: day `d` stands at `d - from`. */
-export interface Sky {
+export interface WeatherPath {
   from: number;
   et0: Float64Array;
   rain: Float64Array;
@@ -30,7 +30,7 @@ const SURE = 0.9;
 /** Of what was missed so little is nothing, litres of all that is wanted: rounding. */
 const NOTHING = 1e-9;
 
-export function stepUnder(run: PlaceRun, sky: Sky, d: number, givenL: number): void {
+export function stepUnder(run: PlaceRun, sky: WeatherPath, d: number, givenL: number): void {
   const k = d - sky.from;
   run.place.step(
     run.state,

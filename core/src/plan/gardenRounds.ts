@@ -6,7 +6,7 @@ import type { PlanBed } from '../follow/types.ts';
 import { mayBeMissed, type AskedFor } from '../rounds/askedFor.ts';
 import { chooseSet, roundOfGarden } from '../rounds/chooseSet.ts';
 import { aroundClosed, datesOn } from '../rounds/roundDates.ts';
-import type { KeptRounds, RoundDays } from '../rounds/types.ts';
+import type { ProposedRounds, RoundDays } from '../rounds/types.ts';
 import { weekdaySets } from '../rounds/weekdaySets.ts';
 import { schoolOf } from '../schools/schools.ts';
 import type { BedPlan } from '../share/types.ts';
@@ -77,7 +77,7 @@ export function askedOn({
 }
 
 /** Whether proposed days still hold: until Monday, a heat wave, its end, or another place. */
-const stillHolds = (kept: KeptRounds, today: IsoDate, hot: boolean, ids: readonly number[]): boolean =>
+const stillHolds = (kept: ProposedRounds, today: IsoDate, hot: boolean, ids: readonly number[]): boolean =>
   mondayOf(kept.madeOn) === mondayOf(today) &&
   kept.madeOn <= today &&
   kept.hot === hot &&

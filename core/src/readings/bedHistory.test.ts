@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { givenWater } from '../delivery/givenWater.ts';
-import { bedHistory, periodOn, type BedPeriod, type ToldHistory } from './bedHistory.ts';
+import { bedHistory, periodOn, type BedPeriod, type DeclaredHistory } from './bedHistory.ts';
 import type { Found } from './entries.ts';
 
 const START = '2026-05-01';
 const TODAY = '2026-07-14';
-const told: ToldHistory = {
+const told: DeclaredHistory = {
   textureClass: 'loam',
   subsoilClass: null,
   plantedOn: '2026-01-01',
@@ -19,7 +19,7 @@ const told: ToldHistory = {
   watered: [{ from: START, value: { method: 'hose wand', litresPerMinute: 20, measured: false } }],
   tap: [{ from: START, value: null }],
 };
-const history = (found: Found[] = [], change: Partial<ToldHistory> = {}): BedPeriod[] =>
+const history = (found: Found[] = [], change: Partial<DeclaredHistory> = {}): BedPeriod[] =>
   bedHistory({ ...told, ...change }, found, START, TODAY);
 const flowOn = (periods: BedPeriod[], date: string): number =>
   periodOn(periods, date).delivery.litresPerMinute;

@@ -13,7 +13,7 @@ import { whatIsKnown, type KnownBed } from './whatIsKnown.ts';
 import type { Tellable } from '../working/tellable.ts';
 
 /** What of a bed may change, each since when. A soil that was told wrong is put right for all time, so it has no date. */
-export type ToldHistory = { [K in SettingKind]: Dated<SettingValues[K]> } & {
+export type DeclaredHistory = { [K in SettingKind]: Dated<SettingValues[K]> } & {
   textureClass: TextureClass;
   subsoilClass: TextureClass | null;
   /** When what stands there was planted: a tree's phases go by it. */
@@ -33,14 +33,14 @@ export interface BedPeriod {
 }
 
 /** What a reading is of: a change of that thing ends what it tells of the days before. */
-type Thing = 'ground' | 'water' | 'area' | 'other';
+type ChangeSubject = 'ground' | 'water' | 'area' | 'other';
 /** Told figures that are not of the water. */
-const TOLD_OF: Partial<Record<Tellable, Thing>> = {
+const TOLD_OF: Partial<Record<Tellable, ChangeSubject>> = {
   area: 'area',
   organicMatter: 'ground',
   drainedAt: 'ground',
 };
-function thingOf(found: Found): Thing {
+function subjectOfChange(found: Found): ChangeSubject {
   if (found.kind === 'told') return TOLD_OF[found.field] ?? 'water';
   const facts = FINDING_FACTS[found.kind];
   if (facts.sort !== 'reading') return 'other';
@@ -48,15 +48,15 @@ function thingOf(found: Found): Thing {
 }
 
 /** A day on which a thing became another; with its entry, where one says so. */
-interface Edge {
-  thing: Thing;
+interface ChangePoint {
+  thing: ChangeSubject;
   on: IsoDate;
   by: Found | null;
 }
 
 /** Days on which something became another, from the dated values and the entries that say so. */
-function edgesOf(told: ToldHistory, found: readonly Found[]): Edge[] {
-  const edges = (thing: Thing, dated: Dated<unknown>): Edge[] =>
+function changePoints(told: DeclaredHistory, found: readonly Found[]): ChangePoint[] {
+  const edges = (thing: ChangeSubject, dated: Dated<unknown>): ChangePoint[] =>
     dated.slice(1).map(({ from }) => ({ thing, on: from, by: null }));
   return [
     ...edges('area', told.area),
@@ -65,7 +65,7 @@ function edgesOf(told: ToldHistory, found: readonly Found[]): Edge[] {
     ...[told.form, told.cover, told.shade, told.mulched, told.goal, told.tree].flatMap((d) =>
       edges('other', d as Dated<unknown>),
     ),
-    ...found.flatMap((entry): Edge[] =>
+    ...found.flatMap((entry): ChangePoint[] =>
       entry.kind === 'amended'
         ? [{ thing: 'ground', on: entry.on, by: entry }]
         : entry.kind === 'changed'
@@ -76,14 +76,14 @@ function edgesOf(told: ToldHistory, found: readonly Found[]): Edge[] {
 }
 
 /** Whether an entry was made after a thing had become another. On the day itself it was, unless the change was written down later. */
-const after = (found: Found, edge: Edge): boolean =>
+const after = (found: Found, edge: ChangePoint): boolean =>
   edge.by ? isLater(found, edge.by) || found === edge.by : found.on >= edge.on;
 
 /**
  * What of a figure told by hand the bed's own form has taken the place of since: the form says how it is from a day on,
  * and what was told before that day no longer counts from there.
  */
-function overtaken(found: Found, told: ToldHistory, date: IsoDate): boolean {
+function overtaken(found: Found, told: DeclaredHistory, date: IsoDate): boolean {
   const before = (dated: Dated<unknown>): boolean => {
     const entry = entryOn(dated, date);
     return entry !== dated[0] && found.on < entry.from;
@@ -102,13 +102,13 @@ function overtaken(found: Found, told: ToldHistory, date: IsoDate): boolean {
  * @throws RangeError when a reading is impossible
  */
 export function bedHistory(
-  told: ToldHistory,
+  told: DeclaredHistory,
   found: readonly Found[],
   startOn: IsoDate,
   today: IsoDate,
 ): BedPeriod[] {
   const until = found.filter((f) => f.on <= today);
-  const edges = edgesOf(told, until).filter((edge) => edge.on <= today);
+  const edges = changePoints(told, until).filter((edge) => edge.on <= today);
   const starts = [startOn, ...edges.map((edge) => edge.on).filter((on) => on > startOn)];
   const days = [...new Set(starts)].sort();
   const periods: BedPeriod[] = [];
@@ -119,7 +119,7 @@ export function bedHistory(
     const seen = until.filter((f) => {
       if (f.tap !== undefined && f.tap !== tap) return false;
       if (overtaken(f, told, from)) return false;
-      const thing = thingOf(f);
+      const thing = subjectOfChange(f);
       // An entry that itself says a thing became another tells nothing of the days before.
       const own = edges.some((edge) => edge.by === f && next !== null && edge.on >= next);
       return (

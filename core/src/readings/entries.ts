@@ -108,7 +108,7 @@ export type Setting =
   | { kind: 'shade'; value: boolean }
   | { kind: 'mulched'; value: (Mulch & { laidOn?: IsoDate }) | null }
   | { kind: 'goal'; value: Goal }
-  | { kind: 'watered'; value: ToldWatering }
+  | { kind: 'watered'; value: DeclaredWatering }
   | { kind: 'tap'; value: number | null }
   /** It is a tree place from that day on: where and how it is watered; null while it is plain ground. */
   | { kind: 'tree'; value: TreeFacts | null };
@@ -127,7 +127,7 @@ export const SETTING_KINDS = [
 ] as const satisfies readonly SettingKind[];
 
 /** How a bed is watered, as told. */
-export interface ToldWatering {
+export interface DeclaredWatering {
   method: Method;
   litresPerMinute: number;
   /** Whether the flow was measured or is a guess. */

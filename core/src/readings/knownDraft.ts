@@ -4,7 +4,7 @@ import { wettedFractionOf, type Delivery } from '../delivery/runPlan.ts';
 import { onSoil } from '../delivery/wettedStrip.ts';
 import type { GroundInput, Horizon } from '../soil/soilProfile.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
-import { withinEdge, type Beyond, type Edge } from '../units/edges.ts';
+import { withinEdge, type Beyond, type ChangePoint } from '../units/edges.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { PlaceWords } from '../weather/placeFactors.ts';
 import type { Known } from '../working/known.ts';
@@ -54,7 +54,7 @@ interface Claimed {
 }
 
 /** The figure at the engine's edge where it lies beyond, without a note: those are made at the end. */
-const nearest = (what: Edge, value: number): number => withinEdge(what, value, []);
+const nearest = (what: ChangePoint, value: number): number => withinEdge(what, value, []);
 
 /** What is known of a bed while its readings are put together. */
 export class KnownDraft {
@@ -136,7 +136,7 @@ export class KnownDraft {
   }
 
   /** A figure at the engine's edge where it lies beyond. */
-  edged(what: Edge, value: number): number {
+  edged(what: ChangePoint, value: number): number {
     return withinEdge(what, value, this.beyond);
   }
 

@@ -1,7 +1,7 @@
-import { givenWater, type GivenWater, type ToldWater } from '../delivery/givenWater.ts';
+import { givenWater, type GivenWater, type EnteredWater } from '../delivery/givenWater.ts';
 import { cropById } from '../plants/catalogue/index.ts';
 import type { Finding, Found, Setting, SettingKind } from '../readings/entries.ts';
-import { bedHistory, periodOn, type BedPeriod, type ToldHistory } from '../readings/bedHistory.ts';
+import { bedHistory, periodOn, type BedPeriod, type DeclaredHistory } from '../readings/bedHistory.ts';
 import type { KnownBed } from '../readings/whatIsKnown.ts';
 import type { BedOnRecord, FindingOnRecord } from './place.ts';
 
@@ -15,11 +15,11 @@ export const foundOf = (view: FindingOnRecord): Found => ({
 });
 
 /** What of a bed may change, each since when. */
-function toldHistory(bed: BedOnRecord): ToldHistory {
-  const of = <K extends SettingKind>(kind: K): ToldHistory[K] =>
+function declaredHistory(bed: BedOnRecord): DeclaredHistory {
+  const of = <K extends SettingKind>(kind: K): DeclaredHistory[K] =>
     bed.settings.flatMap(({ from, setting }) =>
       setting.kind === kind ? [{ from, value: setting.value }] : [],
-    ) as unknown as ToldHistory[K];
+    ) as unknown as DeclaredHistory[K];
   const trees = of('tree');
   const isTree = trees.some(({ value }) => value !== null);
   const standing = isTree ? (bed.planting ?? bed.plantings.at(-1)) : undefined;
@@ -73,7 +73,7 @@ export function historyOf(bed: BedOnRecord, today: string, tried?: TriedOnBed): 
 }
 
 function made(bed: BedOnRecord, today: string, { inputs = [], settings = [] }: TriedOnBed): HistoryOfBed {
-  const told = toldHistory(bed);
+  const told = declaredHistory(bed);
   for (const { kind, value } of settings)
     (told as Record<string, unknown>)[kind] = [...told[kind], { from: today, value }];
   const kept = bed.findings.map(foundOf);
@@ -108,7 +108,7 @@ export function knownBed(bed: BedOnRecord, today: string, tried?: readonly Findi
 }
 
 /** What a watering came to, as its day is known now. */
-export function givenOf(bed: BedOnRecord, today: string, date: string, told: ToldWater): GivenWater {
+export function givenOf(bed: BedOnRecord, today: string, date: string, told: EnteredWater): GivenWater {
   const { known: then } = periodOn(historyOf(bed, today).periods, date);
   return givenWater(told, then.areaM2, then.delivery);
 }

@@ -4,7 +4,7 @@ import type { Mulch } from '../places/ground/mulch.ts';
 import type { PlaceKindId } from '../places/index.ts';
 import type { CropEntry, PlantingInput } from '../plants/types.ts';
 import type { Rank } from '../plants/rank.ts';
-import type { Finding, Setting, ToldWatering } from '../readings/entries.ts';
+import type { Finding, Setting, DeclaredWatering } from '../readings/entries.ts';
 import type { SchoolId } from '../schools/schools.ts';
 import type { SourceKindId } from '../sources/index.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
@@ -62,7 +62,7 @@ export interface BedOnRecord {
   planting: PlantingOnRecord | null;
   areaM2: number;
   tapId: number | null;
-  delivery: ToldWatering;
+  delivery: DeclaredWatering;
   mulchMaterial: Mulch['material'] | null;
   mulchMm: number | null;
 }

@@ -12,7 +12,7 @@ import { cropById } from '../plants/catalogue/index.ts';
 import { beliefAfter } from '../plants/rootBelief.ts';
 import type { CropEntry, PlantingInput } from '../plants/types.ts';
 import { afterPots } from '../pots/afterPots.ts';
-import type { KeptRounds } from '../rounds/types.ts';
+import type { ProposedRounds } from '../rounds/types.ts';
 import { defaultSchool, type SchoolId } from '../schools/schools.ts';
 import { givenSoFar } from '../share/givenSoFar.ts';
 import type { IsoDate } from '../units/dates.ts';
@@ -163,7 +163,7 @@ export interface GardenFacts {
   events: readonly EventOnRecord[];
   today: IsoDate;
   /** Round days proposed before. */
-  kept: KeptRounds | null;
+  kept: ProposedRounds | null;
   /** By how much the garden's clock is ahead of UTC today, hours. */
   utcOffsetHours: number;
 }

@@ -2,7 +2,7 @@ import type { IsoDate } from '../units/dates.ts';
 import type { AskedFor } from './askedFor.ts';
 
 /** What a plan hands on to the next: round days that were proposed, so that they do not move, and what was asked for. */
-export interface KeptRounds {
+export interface ProposedRounds {
   madeOn: IsoDate;
   /** Weekday that all sets hold, Sunday 0, and how often a week the garden's round is. */
   anchor: number;
@@ -26,5 +26,5 @@ export interface RoundDays {
   /** What one round a week less would cost, growth lost over the garden, 0–1; null where there is none less. */
   sparser: { perWeek: number; lostShare: number } | null;
   /** To be handed back with the next plan; null where there is nothing to plan. */
-  kept: KeptRounds | null;
+  kept: ProposedRounds | null;
 }

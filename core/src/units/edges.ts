@@ -12,11 +12,11 @@ export const EDGES = {
   /** A sealed crust to open gravel. Judgement. */
   intake: { label: 'What the ground takes in', min: 0.1, max: 1000, unit: 'mm/h' },
 } as const;
-export type Edge = keyof typeof EDGES;
+export type ChangePoint = keyof typeof EDGES;
 
 /** A figure that was told or measured beyond an edge, and the one taken in its place. Same unit. */
 export interface Beyond {
-  what: Edge;
+  what: ChangePoint;
   label: string;
   told: number;
   taken: number;
@@ -27,7 +27,7 @@ export interface Beyond {
  * The figure the engine takes for one that was told: itself, or the nearest edge, then noted in `beyond`.
  * @param beyond list the note is added to
  */
-export function withinEdge(what: Edge, told: number, beyond: Beyond[]): number {
+export function withinEdge(what: ChangePoint, told: number, beyond: Beyond[]): number {
   const { label, min, max, unit } = EDGES[what];
   const taken = Math.min(max, Math.max(min, told));
   if (taken !== told) beyond.push({ what, label, told, taken, unit });

@@ -1,7 +1,7 @@
 import { OutOfRange } from '../units/guard.ts';
 import { addDays, dayOfYear, daysBetween, type IsoDate } from '../units/dates.ts';
 import { ordinaryDay } from './ordinaryDay.ts';
-import { saidOfPast, saidWeather, type SaidDay } from './saidWeather.ts';
+import { saidOfPast, manualForecastDay, type ManualForecast } from './manualForecastDay.ts';
 import type { ForecastDay, Site, WeatherDay } from './types.ts';
 
 /** Where a day of the series came from: measured, forecast, said by hand, made from the garden's own record, or an ordinary day of the season. */
@@ -63,7 +63,7 @@ export function completeWeather(options: {
   record: readonly WeatherDay[];
   forecast: readonly ForecastDay[];
   /** What somebody said of days, by date. */
-  said?: ReadonlyMap<IsoDate, SaidDay>;
+  said?: ReadonlyMap<IsoDate, ManualForecast>;
   site: Site;
   from: IsoDate;
   to: IsoDate;
@@ -119,7 +119,7 @@ export function completeWeather(options: {
       ? { ...told, source: 'forecast' }
       : (fromOwnRecord(date) ?? { ...ordinaryDay(date, site), source: 'ordinary day', rainChance: 0 });
     if (!said) return usual;
-    const day = saidWeather(said, usual, site);
+    const day = manualForecastDay(said, usual, site);
     // Of what has been it is known whether it rained.
     return { ...day, source: 'said', rainChance: date < today ? (day.rainMm > 0 ? 1 : 0) : day.rainChance };
   });

@@ -116,7 +116,7 @@ export function checkSite(site: Site): void {
 }
 
 /** What of a day's demand hangs on the date and the place alone: the same for every way its weather may turn out. */
-export interface Sky {
+export interface WeatherPath {
   /** 1 to 366. */
   dayOfYear: number;
   /** Radiation above the air, MJ/m²/day. */
@@ -126,7 +126,7 @@ export interface Sky {
 }
 
 /** Throws `RangeError` when the site or the date cannot be. Source: FAO-56 eqs. 7, 8 and 21–25. */
-export function skyOf(date: IsoDate, site: Site): Sky {
+export function skyOf(date: IsoDate, site: Site): WeatherPath {
   checkSite(site);
   const doy = dayOfYear(date);
   const pressure = 101.3 * ((293 - 0.0065 * site.elevationM) / 293) ** 5.26;
@@ -138,7 +138,7 @@ export function skyOf(date: IsoDate, site: Site): Sky {
 }
 
 /** `referenceEt` under a known sky, for weather that has been checked. */
-export function referenceEtUnder(sky: Sky, day: WeatherForEt, site: Site): ReferenceEt {
+export function referenceEtUnder(sky: WeatherPath, day: WeatherForEt, site: Site): ReferenceEt {
   const { tMinC, tMaxC } = day;
   const { ra, gamma } = sky;
   const tMean = (tMinC + tMaxC) / 2;

@@ -182,12 +182,12 @@ export class ForecastRow extends Model<InferAttributes<ForecastRow>, InferCreati
 }
 
 /** Round days proposed to a garden, kept until Monday. They can be proposed anew: no archive holds them. */
-export class KeptRoundsRow extends Model<
-  InferAttributes<KeptRoundsRow>,
-  InferCreationAttributes<KeptRoundsRow>
+export class ProposedRoundsRow extends Model<
+  InferAttributes<ProposedRoundsRow>,
+  InferCreationAttributes<ProposedRoundsRow>
 > {
   declare gardenId: number;
-  /** JSON of the core's `KeptRounds`. */
+  /** JSON of the core's `ProposedRounds`. */
   declare body: string;
 }
 
@@ -371,7 +371,7 @@ export function defineModels(sequelize: Sequelize): void {
     },
     as('forecasts'),
   );
-  KeptRoundsRow.init(
+  ProposedRoundsRow.init(
     { gardenId: { type: DataTypes.INTEGER, primaryKey: true }, body: longText() },
     as('kept_rounds'),
   );

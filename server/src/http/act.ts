@@ -9,7 +9,7 @@ import { enteredOn } from './enteredOn.ts';
 import { KEY } from './signature.ts';
 import { sendJson } from './sendView.ts';
 import type { Touched } from '../planner/planStore.ts';
-import { Unplannable, isPlannable } from '../planner/prove.ts';
+import { Unplannable, isPlannable } from '../planner/dryRun.ts';
 import type { Services } from './services.ts';
 
 /** What a change answers; 200 when nothing else is said. */
@@ -63,7 +63,7 @@ type Before<Seen> = (req: Request) => Promise<Seen>;
 /** A change that needs nothing but what is on record; see `actAfter`. */
 export const act = (
   services: Services,
-  handler: (req: Request, proving: boolean) => Promise<Answer>,
+  handler: (req: Request, dryRunning: boolean) => Promise<Answer>,
 ): RequestHandler => actAfter(services, () => Promise.resolve(), handler);
 
 /**
@@ -73,7 +73,7 @@ export const act = (
 export function actAfter<Seen>(
   { sequelize, wall, log, plans, sharing }: Services,
   before: Before<Seen>,
-  handler: (req: Request, proving: boolean, seen: Seen) => Promise<Answer>,
+  handler: (req: Request, dryRunning: boolean, seen: Seen) => Promise<Answer>,
 ): RequestHandler {
   const write = writerOf(sequelize);
   /** What was answered when this was sent before; null when it was not. */
@@ -94,12 +94,12 @@ export function actAfter<Seen>(
       return;
     }
     const seen = await asDone(doing, () => before(req));
-    const run = (proving: boolean): Promise<Answer & { status: number; again: boolean }> =>
+    const run = (dryRunning: boolean): Promise<Answer & { status: number; again: boolean }> =>
       write(async () => {
         // It may have been sent twice at once.
         const again = key === null ? null : await answeredBefore(key, what);
         if (again) return { ...again, again: true };
-        const made = await asDone(doing, () => handler(req, proving, seen));
+        const made = await asDone(doing, () => handler(req, dryRunning, seen));
         const { status = 200, body } = made;
         if (key !== null) {
           const at = wall.now();

@@ -1,4 +1,4 @@
-import type { ToldLive } from '@kibble/contract';
+import type { LiveMessage } from '@kibble/contract';
 import type { Response } from 'express';
 
 /** A line of silence so often keeps the way open through whatever lies between. */
@@ -27,7 +27,7 @@ export class Live {
     res.on('close', () => this.pages.delete(res));
   }
 
-  tell(told: ToldLive): void {
+  tell(told: LiveMessage): void {
     const text = `data: ${JSON.stringify(told)}\n\n`;
     for (const [res, { gardens }] of this.pages)
       if (!gardens || told.gardenId === undefined || gardens.includes(told.gardenId)) res.write(text);

@@ -1,6 +1,6 @@
 import type { EventView, GardenView } from '@kibble/contract';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
-import type { DoneTask, KeptRounds, Site, SourcedDay } from '@kibble/core';
+import type { DoneTask, ProposedRounds, Site, SourcedDay } from '@kibble/core';
 
 /** A garden's facts of a day, as far as a plan needs them: what is on record, and the weather behind and ahead. */
 export interface Facts {
@@ -14,5 +14,5 @@ export interface Facts {
   /** Tasks that were seen to. */
   done: DoneTask[];
   /** Round days proposed before. */
-  kept: KeptRounds | null;
+  kept: ProposedRounds | null;
 }

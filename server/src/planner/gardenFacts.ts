@@ -7,7 +7,7 @@ import { GLANCE_DAYS, HORIZON_DAYS } from './context.ts';
 import type { Facts } from './facts.ts';
 import type { WallClock } from '../services/clock.ts';
 import { doneTasks } from '../services/doneTasks.ts';
-import { keptRoundsOf } from '../services/keptRounds.ts';
+import { proposedRoundsOf } from '../services/proposedRounds.ts';
 import { gardenToView } from '../services/gardens.ts';
 import { earliestStart } from '../services/earliestStart.ts';
 import { gardenWeather, siteOf } from '../services/weather.ts';
@@ -51,7 +51,7 @@ export async function gardenFacts(garden: Garden, wall: WallClock): Promise<Fact
     site: siteOf(garden),
     today,
     weather,
-    kept: await keptRoundsOf(garden.id),
+    kept: await proposedRoundsOf(garden.id),
     done: await doneTasks(garden.id),
     pots: await potsOnRecord(garden),
   };

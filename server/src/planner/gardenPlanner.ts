@@ -24,7 +24,7 @@ import {
   type RoundsTry,
   type TryBody,
 } from '@kibble/contract';
-import { newMemo, type DoneTask, type KeptRounds, type PlanBed, type PlanMemo } from '@kibble/core';
+import { newMemo, type DoneTask, type ProposedRounds, type PlanBed, type PlanMemo } from '@kibble/core';
 import { answer, Refusal } from '../errors.ts';
 import { contextOf, type Context, type Fault } from './context.ts';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
@@ -152,7 +152,7 @@ export class GardenPlanner {
   private shelf: Shelf | null = null;
   /** The shelf as it was made last: what of it is the same need not be made again. */
   private lastShelf: Shelf | null = null;
-  private proposed: KeptRounds | null = null;
+  private proposed: ProposedRounds | null = null;
 
   private readonly members: number | undefined;
 
@@ -251,14 +251,14 @@ export class GardenPlanner {
   }
 
   /** What was proposed stands for the plans to come. */
-  private keep(kept: KeptRounds | null): void {
+  private keep(kept: ProposedRounds | null): void {
     if (!kept || JSON.stringify(kept) === JSON.stringify(this.facts.kept)) return;
     this.facts = { ...this.facts, kept };
     this.proposed = kept;
   }
 
   /** Round days proposed since this was last asked for. */
-  takeKept(): KeptRounds | null {
+  takeKept(): ProposedRounds | null {
     const { proposed } = this;
     this.proposed = null;
     return proposed;

@@ -1,10 +1,10 @@
-import type { KeptRounds } from '@kibble/core';
+import type { ProposedRounds } from '@kibble/core';
 import type { Logger } from 'pino';
 import { Lock, whileReporting } from '../db/lock.ts';
 import { Garden } from '../db/models.ts';
 import { writerOf } from '../db/writer.ts';
 import { todayOf, type WallClock } from '../services/clock.ts';
-import { keepRounds } from '../services/keptRounds.ts';
+import { saveProposedRounds } from '../services/proposedRounds.ts';
 import { doneTasks } from '../services/doneTasks.ts';
 import { potsOnRecord } from '../services/potsOnRecord.ts';
 import { bedFacts, gardenFacts } from './gardenFacts.ts';
@@ -42,7 +42,7 @@ export class PlanStore {
   private readonly wall: WallClock;
   private readonly log: Logger;
   /** Watering days that were proposed and wait to be saved, by garden, and the saving of them. */
-  private readonly unsaved = new Map<number, KeptRounds>();
+  private readonly unsaved = new Map<number, ProposedRounds>();
   private saving: Promise<void> = Promise.resolve();
   /** Called with whatever changes, after it is on record. */
   onTouched: (touched: Touched | undefined, by: string | undefined) => void = () => undefined;
@@ -88,7 +88,7 @@ export class PlanStore {
    * The watering days that a plan proposes are saved after it was shown: a view writes nothing, and waits for nobody who
    * writes. No full disk takes the round away: they are worked out again after a start.
    */
-  private saveLater(garden: Garden, kept: KeptRounds): void {
+  private saveLater(garden: Garden, kept: ProposedRounds): void {
     const waits = this.unsaved.has(garden.id);
     this.unsaved.set(garden.id, kept);
     if (waits) return;
@@ -96,7 +96,7 @@ export class PlanStore {
       // Read once its turn has come: what was proposed meanwhile is saved with it, what was dropped is not.
       const latest = this.unsaved.get(garden.id);
       if (!latest || !(await Garden.findByPk(garden.id, { attributes: ['id'] }))) return;
-      await keepRounds(garden.id, latest);
+      await saveProposedRounds(garden.id, latest);
     };
     this.saving = this.saving.then(async () => {
       try {

@@ -6,7 +6,7 @@ import type { Fault } from './context.ts';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
 import type { Facts } from './facts.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
-import { NotThere, PlannerHere, type Viewed } from './planner.ts';
+import { NotThere, InProcessPlanner, type Viewed } from './planner.ts';
 
 /** Beds between two words of how far a plan is. */
 const TOLD_EVERY = 10;
@@ -23,7 +23,7 @@ export type Done =
   | { refused: { code: Refusal['code']; message: string; facts: Refusal['facts'] } }
   | { notThere: true };
 
-const planner = new PlannerHere({
+const planner = new InProcessPlanner({
   onProgress: (gardenId, done, of) => {
     if (done % TOLD_EVERY === 0) parentPort?.postMessage({ gardenId, done, of });
   },

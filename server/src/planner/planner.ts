@@ -1,5 +1,5 @@
 import type { BedView, EventView } from '@kibble/contract';
-import type { DoneTask, KeptRounds } from '@kibble/core';
+import type { DoneTask, ProposedRounds } from '@kibble/core';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
 import type { Fault } from './context.ts';
 import type { Facts } from './facts.ts';
@@ -10,7 +10,7 @@ export interface Viewed {
   text: string;
   faults: Fault[];
   /** Round days that were proposed anew, to be kept. */
-  kept: KeptRounds | null;
+  kept: ProposedRounds | null;
 }
 
 /** Where plans are made and kept: in this thread, or beside it. Gardens are named by number. */
@@ -38,7 +38,7 @@ interface HereOptions {
 }
 
 /** Gardens' planners, one after another in the thread that asks. */
-export class PlannerHere implements Planner {
+export class InProcessPlanner implements Planner {
   private readonly gardens = new Map<number, GardenPlanner>();
   private readonly options: HereOptions;
 

@@ -11,7 +11,7 @@ import {
   USUAL_TOPSOIL_MM,
   WEEK_DAYS,
   type PlanBed,
-  type SaidDay,
+  type ManualForecast,
   type Site,
   type SourcedDay,
   type Week,
@@ -22,7 +22,7 @@ import { coreView } from './views/core.ts';
 const DAYS_OF_A_WEEK = 7;
 
 /** What the last week was like, as something said of each of its days. */
-export function daysOfWeek(week: Week, today: string): { date: string; said: SaidDay }[] {
+export function daysOfWeek(week: Week, today: string): { date: string; said: ManualForecast }[] {
   const said = WEEK_DAYS[week];
   return said
     ? Array.from({ length: DAYS_OF_A_WEEK }, (_, d) => ({ date: addDays(today, d - DAYS_OF_A_WEEK), said }))

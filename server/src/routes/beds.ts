@@ -5,7 +5,7 @@ import { archiveBed, changeBed, copyBed, createBed, linkBed } from '../services/
 import { todayOf } from '../services/clock.ts';
 import { findBed, findGarden } from '../services/find.ts';
 import { checkPlantedBy, markPlanting, savePlanting } from '../services/plantings.ts';
-import { prove } from '../planner/prove.ts';
+import { dryRun } from '../planner/dryRun.ts';
 import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 import { moveSetting } from '../services/settings.ts';
@@ -21,51 +21,51 @@ export function bedRoutes(services: Services) {
       return { body: { id: bed.id }, touched: { gardenId: garden.id } };
     });
   const planting = (status: number) =>
-    act(services, async (req, proving) => {
+    act(services, async (req, dryRunning) => {
       const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
       const known = req.params.planting === undefined ? null : readId(req.params.planting, 'planting');
       const body = read(plantingChange, req.body);
       const id = await savePlanting(bed, known, body, todayOf(garden, wall));
-      if (proving) await prove([bed.id], 'cropId', wall, log);
+      if (dryRunning) await dryRun([bed.id], 'cropId', wall, log);
       return { status, body: { id }, touched: { gardenId: garden.id } };
     });
   const markedPlanting = (away: boolean) =>
-    act(services, async (req, proving) => {
+    act(services, async (req, dryRunning) => {
       const id = readId(req.params.id, 'planting');
       const bed = await markPlanting(id, away ? wall.now() : null);
-      if (proving) await prove([bed.id], 'planting', wall, log);
+      if (dryRunning) await dryRun([bed.id], 'planting', wall, log);
       return { body: { id }, touched: { gardenId: bed.gardenId } };
     });
   return handlers({
-    addBed: act(services, async (req, proving) => {
+    addBed: act(services, async (req, dryRunning) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       const body = read(bedBody, req.body);
       checkPlantedBy(body, todayOf(garden, wall));
       const { id } = await createBed(garden.id, body, wall.now());
-      if (proving) await prove([id], 'delivery', wall, log);
+      if (dryRunning) await dryRun([id], 'delivery', wall, log);
       return { status: 201, body: { id }, touched: { gardenId: garden.id } };
     }),
-    changeBed: act(services, async (req, proving) => {
+    changeBed: act(services, async (req, dryRunning) => {
       const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
       const body = read(bedChange, req.body);
       const today = todayOf(garden, wall);
       checkPlantedBy(body, today);
       const settings = await changeBed(bed, body, today, wall);
-      if (proving) await prove([bed.id], 'delivery', wall, log);
+      if (dryRunning) await dryRun([bed.id], 'delivery', wall, log);
       // Its ground may be that of others too.
       return { body: { id: bed.id, settings }, touched: { gardenId: garden.id } };
     }),
-    moveSetting: act(services, async (req, proving) => {
+    moveSetting: act(services, async (req, dryRunning) => {
       const { on } = read(settingMove, req.body);
       const { id, gardenId, subjectId } = await moveSetting(readId(req.params.id, 'entry'), on, wall);
       const beds = [subjectId];
-      if (proving) await prove(beds, 'on', wall, log);
+      if (dryRunning) await dryRun(beds, 'on', wall, log);
       return { body: { ids: [id] }, touched: { gardenId, beds } };
     }),
-    linkBed: act(services, async (req, proving) => {
+    linkBed: act(services, async (req, dryRunning) => {
       const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
       await linkBed(bed, read(bedLinks, req.body), todayOf(garden, wall), wall);
-      if (proving) await prove([bed.id], 'groundOf', wall, log);
+      if (dryRunning) await dryRun([bed.id], 'groundOf', wall, log);
       return { body: { id: bed.id }, touched: { gardenId: garden.id } };
     }),
     copyBed: act(services, async (req) => {

@@ -18,9 +18,9 @@ import { findGarden } from '../services/find.ts';
 import { changeGarden, createGarden, gardenToView } from '../services/gardens.ts';
 import { addOwnCrop } from '../services/ownCrops.ts';
 import { checkPlantedBy } from '../services/plantings.ts';
-import { saySo } from '../services/saidDays.ts';
+import { enterForecasts } from '../services/manualForecasts.ts';
 import { askGardenStation, saveStationAnswer } from '../services/station.ts';
-import { prove } from '../planner/prove.ts';
+import { dryRun } from '../planner/dryRun.ts';
 import { daysOfWeek, sketchOf } from '../planner/sketch.ts';
 import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
@@ -47,15 +47,15 @@ export function gardenRoutes(services: Services) {
       // A helper learns what there is to water, not where on earth that is.
       sendJson(res, isHelper ? JSON.stringify({ ...(JSON.parse(text) as object), ...NOWHERE }) : text);
     },
-    addGarden: act(services, async (req, proving) => {
+    addGarden: act(services, async (req, dryRunning) => {
       const body = read(setupBody, req.body);
       const garden = await createGarden(body.garden);
       checkPlantedBy(body.bed, todayOf(garden, wall), 'bed.');
       const today = todayOf(garden, wall);
       const bed = await createBed(garden.id, body.bed, wall.now());
       const days = daysOfWeek(body.week ?? 'as usual', today);
-      if (days.length > 0) await saySo(garden, today, { days }, wall.now());
-      if (proving) await prove([bed.id], 'bed', wall, log);
+      if (days.length > 0) await enterForecasts(garden, today, { days }, wall.now());
+      if (dryRunning) await dryRun([bed.id], 'bed', wall, log);
       return {
         status: 201,
         body: answer(gardenView, await gardenToView(garden, wall)),

@@ -4,7 +4,7 @@ import { answer, read, readId } from '../errors.ts';
 import { act, actAfter, type Answer } from '../http/act.ts';
 import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
-import { prove } from '../planner/prove.ts';
+import { dryRun } from '../planner/dryRun.ts';
 import { enter, hasWeights, mark, type Entered } from '../services/enter.ts';
 import { findGarden } from '../services/find.ts';
 
@@ -14,18 +14,18 @@ export function logRoutes(services: Services) {
 
   const answered = async (
     garden: Garden,
-    { answer: made, touched, prove: beds, happened }: Entered,
-    proving: boolean,
+    { answer: made, touched, dryRun: beds, happened }: Entered,
+    dryRunning: boolean,
     status: number,
   ): Promise<Answer> => {
-    if (proving && beds.length > 0) await prove(beds, 'body', wall, log);
+    if (dryRunning && beds.length > 0) await dryRun(beds, 'body', wall, log);
     return { status, body: answer(entriesAnswer, made), touched, ...(happened ? { roundOf: garden } : {}) };
   };
   const marked = (away: boolean) =>
-    act(services, async (req, proving) => {
+    act(services, async (req, dryRunning) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       const { ids } = read(entryIdsBody, req.body);
-      return answered(garden, await mark(garden, ids, away, wall), proving, 200);
+      return answered(garden, await mark(garden, ids, away, wall), dryRunning, 200);
     });
   return handlers({
     addEntries: actAfter(
@@ -36,9 +36,14 @@ export function logRoutes(services: Services) {
         if (!hasWeights(read(entriesBody, req.body))) return null;
         return potsView.parse(JSON.parse(await plans.view(garden, 'pots', {})));
       },
-      async (req, proving, shelf) => {
+      async (req, dryRunning, shelf) => {
         const garden = await findGarden(readId(req.params.id, 'garden'));
-        return answered(garden, await enter(garden, read(entriesBody, req.body), shelf, wall), proving, 201);
+        return answered(
+          garden,
+          await enter(garden, read(entriesBody, req.body), shelf, wall),
+          dryRunning,
+          201,
+        );
       },
     ),
     undoEntries: marked(true),

@@ -21,15 +21,15 @@ import { answer, read, readId, Refusal } from '../errors.ts';
 import { act, actAfter } from '../http/act.ts';
 import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
-import { prove } from '../planner/prove.ts';
+import { dryRun } from '../planner/dryRun.ts';
 import { todayOf } from '../services/clock.ts';
 import { numberNow, type OldTable } from '../record/oldNumbers.ts';
 import { bedsOfFinding, logFinding, markFinding } from '../services/entries.ts';
 import { findBed, findGarden } from '../services/find.ts';
 import { checkEntries, logEntries, logPh, markEntries } from '../services/pots.ts';
-import { saySo, unsay } from '../services/saidDays.ts';
+import { enterForecasts, undoForecasts } from '../services/manualForecasts.ts';
 import { takeBackSettings } from '../services/settings.ts';
-import { tick } from '../services/ticks.ts';
+import { tick } from '../services/alertsSeen.ts';
 import { logRain, logSkip, logWatering, markEvent } from '../services/waterings.ts';
 
 /**
@@ -93,11 +93,11 @@ export function oldAddresses(services: Services) {
     undoEvent: marked(true),
     restoreEvent: marked(false),
 
-    addFinding: act(services, async (req, proving) => {
+    addFinding: act(services, async (req, dryRunning) => {
       const garden = await gardenOf(req);
       const finding = await logFinding(garden, read(findingBody, req.body), wall);
       const beds = await bedsOfFinding(finding);
-      if (proving) await prove(beds, 'input', wall, log);
+      if (dryRunning) await dryRun(beds, 'input', wall, log);
       // What is read at a tap is shown with the tap, which is the garden's.
       const touched = finding.tapId === null ? { gardenId: garden.id, beds } : { gardenId: garden.id };
       return { status: 201, body: answer(findingView, finding), touched };
@@ -105,9 +105,9 @@ export function oldAddresses(services: Services) {
     undoFinding: act(services, async (req) => ({
       body: await markFinding(readId(req.params.id, 'finding'), wall.now()),
     })),
-    restoreFinding: act(services, async (req, proving) => {
+    restoreFinding: act(services, async (req, dryRunning) => {
       const finding = await markFinding(readId(req.params.id, 'finding'), null);
-      if (proving && 'input' in finding) await prove(await bedsOfFinding(finding), 'finding', wall, log);
+      if (dryRunning && 'input' in finding) await dryRun(await bedsOfFinding(finding), 'finding', wall, log);
       return { body: finding };
     }),
     undoSettings: act(services, async (req) => {
@@ -141,13 +141,13 @@ export function oldAddresses(services: Services) {
 
     sayWeather: act(services, async (req) => {
       const garden = await gardenOf(req);
-      const ids = await saySo(garden, todayOf(garden, wall), read(saidBody, req.body), wall.now());
+      const ids = await enterForecasts(garden, todayOf(garden, wall), read(saidBody, req.body), wall.now());
       return { status: 201, body: answer(saidAnswer, { ids }), touched: { gardenId: garden.id } };
     }),
     unsayWeather: act(services, async (req) => {
       const garden = await gardenOf(req);
       const { ids } = read(saidUndo, req.body);
-      await unsay(garden, await numbersNow('said_days', ids), wall.now());
+      await undoForecasts(garden, await numbersNow('said_days', ids), wall.now());
       return { body: answer(saidAnswer, { ids }), touched: { gardenId: garden.id } };
     }),
     seeAlert: act(services, async (req) => {

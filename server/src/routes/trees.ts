@@ -4,7 +4,7 @@ import { act } from '../http/act.ts';
 import { sendJson } from '../http/sendView.ts';
 import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
-import { prove } from '../planner/prove.ts';
+import { dryRun } from '../planner/dryRun.ts';
 import { todayOf } from '../services/clock.ts';
 import { findBed, findGarden } from '../services/find.ts';
 import { addTree, changeTree } from '../services/trees.ts';
@@ -18,16 +18,16 @@ export function treeRoutes(services: Services) {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       sendJson(res, await plans.view(garden, 'trees', {}));
     },
-    addTree: act(services, async (req, proving) => {
+    addTree: act(services, async (req, dryRunning) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       const { id } = await addTree(garden.id, read(newTreeBody, req.body), todayOf(garden, wall), wall.now());
-      if (proving) await prove([id], 'tree', wall, log);
+      if (dryRunning) await dryRun([id], 'tree', wall, log);
       return { status: 201, body: { id }, touched: { gardenId: garden.id } };
     }),
-    changeTree: act(services, async (req, proving) => {
+    changeTree: act(services, async (req, dryRunning) => {
       const { bed, garden } = await findBed(readId(req.params.id, 'bed'));
       const settings = await changeTree(bed, read(treeChange, req.body), todayOf(garden, wall), wall);
-      if (proving) await prove([bed.id], 'tree', wall, log);
+      if (dryRunning) await dryRun([bed.id], 'tree', wall, log);
       return { body: { id: bed.id, settings }, touched: { gardenId: garden.id, beds: [bed.id] } };
     }),
   });

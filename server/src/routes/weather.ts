@@ -6,7 +6,7 @@ import { actAfter } from '../http/act.ts';
 import { todayOf } from '../services/clock.ts';
 import { findGarden } from '../services/find.ts';
 import { askGardenStation, saveStationAnswer } from '../services/station.ts';
-import { ticksOf } from '../services/ticks.ts';
+import { ticksOf } from '../services/alertsSeen.ts';
 import { weatherPage } from '../services/weather.ts';
 import { HORIZON_DAYS } from '../planner/context.ts';
 

@@ -15,9 +15,9 @@ import { bedsOfFinding, logFinding, markFinding } from './entries.ts';
 import { findBed } from './find.ts';
 import { checkEntries, findPot, logEntries, logPh } from './pots.ts';
 import { seeTo } from './doneTasks.ts';
-import { saySo } from './saidDays.ts';
+import { enterForecasts } from './manualForecasts.ts';
 import { restoreSetting, takeBackSettings } from './settings.ts';
-import { tick } from './ticks.ts';
+import { tick } from './alertsSeen.ts';
 import { logRain, logSkip, logWatering, markEvent } from './waterings.ts';
 
 type Draft = z.infer<typeof entryDraft>;
@@ -34,7 +34,7 @@ interface Made {
   /** Pots, or tasks anywhere, are others for it. */
   pots?: true;
   /** Beds that must be plannable with it. */
-  prove?: readonly number[];
+  dryRun?: readonly number[];
 }
 
 interface Asked {
@@ -91,7 +91,7 @@ const ENTER: {
   'manual forecast': async ({ forecast }, { garden, draft, wall }) => {
     const today = todayOf(garden, wall);
     const days = [{ date: draft.on ?? today, said: forecast }];
-    return { ids: await saySo(garden, today, { days }, wall.now()) };
+    return { ids: await enterForecasts(garden, today, { days }, wall.now()) };
   },
   ph: async ({ ph, of }, { garden, draft, wall }) => ({
     ids: [await logPh(garden, { ph, of, date: draft.on }, wall)],
@@ -130,7 +130,7 @@ async function enterOne(asked: Asked): Promise<Made> {
     );
     const beds = await bedsOfFinding(finding);
     // What is read at a tap is shown with the tap, which is the garden's.
-    return { ids: [finding.id], ...(finding.tapId === null ? { beds } : {}), prove: beds };
+    return { ids: [finding.id], ...(finding.tapId === null ? { beds } : {}), dryRun: beds };
   }
   if (subject.kind === 'garden' && subject.id !== garden.id)
     throw new Refusal('not-found', `There is no garden ${subject.id} here.`, 'subject.id');
@@ -172,7 +172,7 @@ async function naming<T>(i: number, of: number, work: () => Promise<T>): Promise
 export interface Entered {
   answer: EntriesAnswer;
   touched: { gardenId: number; beds?: number[]; pots?: boolean };
-  prove: number[];
+  dryRun: number[];
   /** Something happened on beds: what of the round is another for it is told with the answer. */
   happened: boolean;
 }
@@ -187,7 +187,7 @@ function together(garden: Garden, made: readonly Made[]): Entered {
       touched: { beds: beds && [...beds, ...made.flatMap(({ shownOn }) => shownOn ?? [])], pots },
     },
     touched: { gardenId: garden.id, ...(beds ? { beds } : {}), ...(pots ? { pots } : {}) },
-    prove: [...new Set(made.flatMap(({ prove }) => prove ?? []))],
+    dryRun: [...new Set(made.flatMap(({ dryRun }) => dryRun ?? []))],
     happened: made.some(({ event }) => event && event.bedId !== null),
   };
 }
@@ -229,7 +229,7 @@ async function markOne(row: EntryRow, away: boolean, wall: WallClock): Promise<M
     if (away) await takeBackSettings([id], wall.now());
     else await restoreSetting(row, wall.now());
     if (subjectKind === 'pot') return { ids: [id], beds: [], pots: true };
-    return { ids: [id], ...(away ? {} : { prove: [row.subjectId] }) };
+    return { ids: [id], ...(away ? {} : { dryRun: [row.subjectId] }) };
   }
   if (sort === 'watering' && subjectKind === 'bed') {
     const event = await markEvent(id, removedAt, wall);
@@ -238,7 +238,7 @@ async function markOne(row: EntryRow, away: boolean, wall: WallClock): Promise<M
   if (kind === 'rain') return { ids: [id], event: await markEvent(id, removedAt, wall) };
   if (subjectKind !== 'pot' && kind !== 'ph' && (FINDING_SORTS as readonly string[]).includes(sort)) {
     const finding = await markFinding(id, removedAt);
-    return { ids: [id], ...(!away && 'input' in finding ? { prove: await bedsOfFinding(finding) } : {}) };
+    return { ids: [id], ...(!away && 'input' in finding ? { dryRun: await bedsOfFinding(finding) } : {}) };
   }
   await row.update({ removedAt });
   const shownOn = sort === 'task' && subjectKind === 'bed' ? [row.subjectId] : [];

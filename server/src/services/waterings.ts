@@ -11,7 +11,7 @@ import {
   type EntryBody,
   type EntrySource,
   type GivenWater,
-  type ToldWater,
+  type EnteredWater,
   givenOf,
 } from '@kibble/core';
 import { EntryRow, type Bed } from '../db/models.ts';
@@ -22,11 +22,11 @@ import { findBedView } from './beds.ts';
 import type { WallClock } from './clock.ts';
 
 /** What of a watering was told: the rest follows from that. */
-const toldOf = ({ litres, minutes, depthMm }: ToldWater): EventView['told'] =>
+const toldOf = ({ litres, minutes, depthMm }: EnteredWater): EventView['told'] =>
   depthMm !== null ? 'depth' : litres !== null ? 'litres' : minutes !== null ? 'minutes' : null;
 
 /** What a watering came to; of a bed that cannot be computed, only what was told of it. */
-function givenSafely(bed: BedView, today: string, date: string, told: ToldWater): Partial<GivenWater> {
+function givenSafely(bed: BedView, today: string, date: string, told: EnteredWater): Partial<GivenWater> {
   try {
     return givenOf(bed, today, date, told);
   } catch {
@@ -52,7 +52,7 @@ function reasonOf(body: EntryBody | null): string | null {
 export function eventToView(row: EntryRow, bed: BedView | null, today: string): EventView {
   const body = bodyFromStore(row.kind, row.version, row.body);
   const water = body?.kind === 'watering' ? body : null;
-  const told: ToldWater | null = water && {
+  const told: EnteredWater | null = water && {
     litres: water.litres ?? null,
     minutes: water.minutes ?? null,
     depthMm: water.depthMm ?? null,

@@ -10,7 +10,7 @@ import {
   yearsCompared,
   type EntryBody,
   type ForecastDay,
-  type SaidDay,
+  type ManualForecast,
   type Site,
   type SourcedDay,
   type WeatherDay,
@@ -115,8 +115,12 @@ async function filedAhead(garden: Garden, from: string, to: string): Promise<For
 }
 
 /** What somebody said of days, by date: the latest word on each. What cannot be read any more was not said. */
-export async function saidOf(gardenId: number, from: string, to: string): Promise<Map<string, SaidDay>> {
-  const said = new Map<string, SaidDay>();
+export async function manualForecasts(
+  gardenId: number,
+  from: string,
+  to: string,
+): Promise<Map<string, ManualForecast>> {
+  const said = new Map<string, ManualForecast>();
   for (const { on, body } of await weatherEntries(gardenId, 'manual forecast', from, to)) {
     if (body?.kind !== 'manual forecast') continue;
     if (body.forecast === null) said.delete(on);
@@ -129,7 +133,7 @@ export async function saidOf(gardenId: number, from: string, to: string): Promis
 interface Heard {
   record: WeatherDay[];
   forecast: ForecastDay[];
-  said: Map<string, SaidDay>;
+  said: Map<string, ManualForecast>;
   gauge: Map<string, Gauged>;
 }
 
@@ -141,7 +145,7 @@ async function heardOf(
   const [record, filed, said, gauge] = await Promise.all([
     recordOf(garden, from < oldest ? from : oldest, addDays(today, -1)),
     filedAhead(garden, today, to),
-    saidOf(garden.id, from, to),
+    manualForecasts(garden.id, from, to),
     gaugesOf(garden, from, today),
   ]);
   // A file somebody brought comes before what the station says by itself.

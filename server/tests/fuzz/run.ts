@@ -62,7 +62,7 @@ import { pino } from 'pino';
 import { QueryTypes } from 'sequelize';
 import { kibbleApp } from '../../src/app.ts';
 import { WeatherFiles } from '../../src/files/weatherFiles.ts';
-import { PlannerHere } from '../../src/planner/planner.ts';
+import { InProcessPlanner } from '../../src/planner/planner.ts';
 import { PlanStore } from '../../src/planner/planStore.ts';
 import { openDatabase } from '../../src/db/open.ts';
 import { writerOf } from '../../src/db/writer.ts';
@@ -258,7 +258,7 @@ const TRAY = {
 const sequelize = await openDatabase(':memory:');
 const wall = { now: () => new Date('2026-07-14T06:00:00Z') };
 const log = pino({ level: process.env.LOG_LEVEL ?? 'silent' });
-const plans = new PlanStore(new PlannerHere(), wall, log);
+const plans = new PlanStore(new InProcessPlanner(), wall, log);
 /** An address of this machine that no other machine reaches (127.0.0.0/8 is the loopback, RFC 1122). */
 const NETWORK = '127.0.0.2';
 const folder = mkdtempSync(join(tmpdir(), 'kibble-fuzz-'));

@@ -30,12 +30,12 @@ import {
 } from '@kibble/contract';
 import { isSeenTo } from '@kibble/core';
 import { createApi } from '@reduxjs/toolkit/query/react';
-import { keptActs } from '../outbox/acts.ts';
+import { waitingActs } from '../outbox/acts.ts';
 import { baseQuery, knownOn } from './baseQuery.ts';
 import { call, type At } from './call.ts';
 import { entryTaken, noticeDismissed, noticeShown } from '../state/noticeSlice.ts';
 import { settled, unsettled } from './settled.ts';
-import { eventsOfAct, runsWith, standingOf, type Known } from './standIns.ts';
+import { eventsOfAct, runsWith, standingOf, type Known } from './optimistic.ts';
 import { shown, stale, staleByEntries } from './tags.ts';
 
 /** Entries of a garden, about to be made. `key` names an act that several tabs or tries may send: it is done once. */
@@ -159,7 +159,7 @@ async function clockHere(
   { dispatch, getState, queryFulfilled }: Ticking<unknown>,
 ): Promise<void> {
   await queryFulfilled.catch(() => undefined);
-  const kept = (await keptActs()).filter((act) => act.url.endsWith('/run'));
+  const kept = (await waitingActs()).filter((act) => act.url.endsWith('/run'));
   if (kept.length === 0) return;
   const known = knownOn(getState());
   dispatch(

@@ -8,15 +8,22 @@ import {
   type FetchBaseQueryMeta,
 } from '@reduxjs/toolkit/query/react';
 import { nanoid } from '@reduxjs/toolkit';
-import { forgetAct, keepAct, keptActs, knownContact, noteContact, withIdsAtHome } from '../outbox/acts.ts';
+import {
+  forgetAct,
+  saveAct,
+  waitingActs,
+  knownContact,
+  noteContact,
+  withIdsAtServer,
+} from '../outbox/acts.ts';
 import { clockOffset, houseThatAnswered, isFromKibble, SAVED_HEADER } from '../outbox/answered.ts';
-import { sendKept } from '../outbox/sendKept.ts';
+import { sendWaiting } from '../outbox/sendWaiting.ts';
 import { actAnswered, keyOfAct } from './acts.ts';
 import { PAGE } from '../state/page.ts';
 import type { Call } from './call.ts';
-import { gardenOfBed, STAND_INS, type Known } from './standIns.ts';
+import { gardenOfBed, OPTIMISTIC, type Known } from './optimistic.ts';
 import { unitsOf, type Units } from '../words/units.ts';
-import { doorShut, wayFound, wayLost, type Way } from '../state/waySlice.ts';
+import { accessLost, cameOnline, wentOffline, type Way } from '../state/waySlice.ts';
 
 /** No answer within this time is none, ms. */
 const PATIENCE_MS = 20_000;
@@ -61,17 +68,18 @@ let lastAnswerAt: number | null = null;
 function noteWay(result: Result, api: BaseQueryApi): void {
   const keptFrom = result.meta?.response?.headers.get(SAVED_HEADER);
   if (noAnswer(result)) {
-    if (!api.signal.aborted) api.dispatch(wayLost({ at: Date.now(), shownOf: lastAnswerAt }));
+    if (!api.signal.aborted) api.dispatch(wentOffline({ at: Date.now(), shownOf: lastAnswerAt }));
   } else if (keptFrom) {
-    api.dispatch(wayLost({ at: Date.now(), shownOf: Date.parse(keptFrom) || null }));
+    api.dispatch(wentOffline({ at: Date.now(), shownOf: Date.parse(keptFrom) || null }));
   } else {
     lastAnswerAt = Date.now();
     const answer = result.meta?.response;
     const house = answer && houseThatAnswered(answer);
     const offsetMs = answer && clockOffset(answer, lastAnswerAt);
     if (house && typeof offsetMs === 'number') void noteContact(house, offsetMs).catch(() => undefined);
-    if (!wayOf(api).home) api.dispatch(wayFound());
-    if ((result.error?.data as ApiError | undefined)?.error?.code === 'not-paired') api.dispatch(doorShut());
+    if (!wayOf(api).home) api.dispatch(cameOnline());
+    if ((result.error?.data as ApiError | undefined)?.error?.code === 'not-paired')
+      api.dispatch(accessLost());
   }
 }
 
@@ -97,7 +105,7 @@ export function knownOn(state: unknown): Known {
 }
 
 /** What cannot wait says so. */
-const needsHome = (): Result => ({
+const needsServer = (): Result => ({
   error: {
     status: 'CUSTOM_ERROR',
     error: 'offline',
@@ -112,19 +120,19 @@ const needsHome = (): Result => ({
 });
 
 /** An act that finds no way home is kept here, and answered by what stands for home's answer. */
-async function keptHere(
+async function saveForLater(
   called: Call,
   act: { method: string; url: string; body: unknown; key: string; at: string },
   api: BaseQueryApi,
 ): Promise<Result> {
   const { name, at: places } = called;
-  const standIn = STAND_INS[name];
-  if (!standIn || !ADDRESSES[name].waits || typeof indexedDB === 'undefined') return needsHome();
+  const standIn = OPTIMISTIC[name];
+  if (!standIn || !ADDRESSES[name].waits || typeof indexedDB === 'undefined') return needsServer();
   const { at } = act;
   const known = knownOn(api.getState());
   const asked = { at, body: act.body, seq: 0, places, known };
   const contact = await knownContact();
-  const kept = await keepAct({
+  const kept = await saveAct({
     ...act,
     name,
     offsetMs: contact?.offsetMs ?? null,
@@ -136,12 +144,12 @@ async function keptHere(
 }
 
 /** Undoing what is still here: it is simply not sent. Null where it has gone home, or never was here. */
-async function takenBackHere({ name }: Call, body: unknown): Promise<Result | null> {
+async function undoneHereOnly({ name }: Call, body: unknown): Promise<Result | null> {
   if (name !== 'undoEntries') return null;
   const { ids } = body as { ids: number[] };
   const seqs = ids.filter((id) => id < 0).map((id) => -id);
   if (seqs.length === 0) return null;
-  const waiting = (await keptActs()).filter(({ seq }) => seqs.includes(seq));
+  const waiting = (await waitingActs()).filter(({ seq }) => seqs.includes(seq));
   if (waiting.length < seqs.length) return null;
   for (const { seq } of waiting) await forgetAct(seq);
   return { data: { ids, events: [], touched: { beds: [], pots: false } } };
@@ -161,7 +169,7 @@ export const baseQuery: BaseQueryFn<Call, unknown, FetchBaseQueryError, object, 
   extra,
 ) => {
   const { name } = asked;
-  const { method, slow, meantTwice, waits: mayWait } = ADDRESSES[name];
+  const { method, slow, repeatable, waits: mayWait } = ADDRESSES[name];
   const told = async (result: Result): Promise<Result> => {
     noteWay(result, api);
     if (result.error) return { error: await worded(result.error), meta: result.meta };
@@ -176,12 +184,12 @@ export const baseQuery: BaseQueryFn<Call, unknown, FetchBaseQueryError, object, 
   if (!mutates) return told(byKibble(await askPatiently({ ...asked, body, headers }, api, extra)));
   // Its moment is when it was done, not when it turned out that nobody answers.
   const at = new Date().toISOString();
-  const takenBack = await takenBackHere(asked, body);
+  const takenBack = await undoneHereOnly(asked, body);
   if (takenBack) return takenBack;
-  const { url, body: sentBody } = await withIdsAtHome(asked.url, body);
+  const { url, body: sentBody } = await withIdsAtServer(asked.url, body);
   const what = `${method} ${url} ${JSON.stringify(sentBody)}`;
   const key =
-    headers.get('Idempotency-Key') ?? (meantTwice ? nanoid() : keyOfAct(what, Date.now(), () => nanoid()));
+    headers.get('Idempotency-Key') ?? (repeatable ? nanoid() : keyOfAct(what, Date.now(), () => nanoid()));
   const act = { method, url, body: sentBody, key, at };
   // By which garden's pictures go stale, where the change itself does not say.
   const meta = { gardenId: gardenOf(asked, knownOn(api.getState())) };
@@ -189,8 +197,8 @@ export const baseQuery: BaseQueryFn<Call, unknown, FetchBaseQueryError, object, 
   headers.set('Kibble-Page', PAGE);
   const sent: FetchArgs = { ...asked, url, body: sentBody, headers };
   // What waits here goes first: home learns of things in the order in which they were done.
-  const waits = wayOf(api).kept.some(({ refused }) => !refused) && (await sendKept()) !== 'all sent';
-  if (waits && mayWait) return keptHere(asked, act, api);
+  const waits = wayOf(api).kept.some(({ refused }) => !refused) && (await sendWaiting()) !== 'all sent';
+  if (waits && mayWait) return saveForLater(asked, act, api);
   const sendIt = async (): Promise<Result> =>
     byKibble(await (slow ? askPatiently : ask)(sent, api, extra), key);
   let result = await sendIt();
@@ -201,7 +209,7 @@ export const baseQuery: BaseQueryFn<Call, unknown, FetchBaseQueryError, object, 
   }
   actAnswered(what, key, Date.now(), !noAnswer(result));
   noteWay(result, api);
-  if (noAnswer(result)) return keptHere(asked, act, api);
+  if (noAnswer(result)) return saveForLater(asked, act, api);
   return result.error
     ? { error: await worded(result.error), meta: { ...result.meta, ...meta } as Meta }
     : { data: result.data, meta: { ...result.meta, ...meta } as Meta };

@@ -1,20 +1,20 @@
-import { STALE, type Stale, type ToldLive } from '@kibble/contract';
-import { onKeptChanged, keptActs } from '../outbox/acts.ts';
+import { STALE, type Stale, type LiveMessage } from '@kibble/contract';
+import { onWaitingChanged, waitingActs } from '../outbox/acts.ts';
 import { isFromKibble, SAVED_HEADER } from '../outbox/answered.ts';
-import { sendKept } from '../outbox/sendKept.ts';
+import { sendWaiting } from '../outbox/sendWaiting.ts';
 import { api } from './api.ts';
 import { beginAnewIfLacking } from '../state/lacking.ts';
 import { PAGE } from '../state/page.ts';
 import type { store as Store } from './store.ts';
 import { staleIn } from './tags.ts';
-import { keptRead } from '../state/waySlice.ts';
+import { waitingRead } from '../state/waySlice.ts';
 
 /** While there is no way home it is looked for so often, ms. */
 const LOOK_AGAIN_MS = 3000;
 const ALL = STALE.everything;
 
 /** What another page or device did, as the tags of what is another for it. */
-function touchedBy({ beds, pots, gardenId }: ToldLive): readonly unknown[] {
+function touchedBy({ beds, pots, gardenId }: LiveMessage): readonly unknown[] {
   if (gardenId === undefined) return ALL;
   const stale = (...of: Stale[]): unknown[] => of.flatMap((one) => staleIn(one, gardenId));
   if (pots) return stale('pots');
@@ -35,15 +35,15 @@ export function keepInStep(store: typeof Store): void {
   };
 
   const readKept = async (): Promise<void> => {
-    dispatch(keptRead(await keptActs()));
+    dispatch(waitingRead(await waitingActs()));
   };
-  onKeptChanged(() => void readKept().catch(() => undefined));
+  onWaitingChanged(() => void readKept().catch(() => undefined));
 
   const send = async (): Promise<void> => {
     await readKept();
     if (!getState().way.kept.some(({ refused }) => !refused)) return;
     const before = getState().way.kept.length;
-    await sendKept();
+    await sendWaiting();
     await readKept();
     if (getState().way.kept.length < before) fresh(ALL);
   };
@@ -66,7 +66,7 @@ export function keepInStep(store: typeof Store): void {
       broken = true;
     };
     stream.onmessage = ({ data }: MessageEvent<string>) => {
-      const told = JSON.parse(data) as ToldLive;
+      const told = JSON.parse(data) as LiveMessage;
       if (told.by !== PAGE) fresh(touchedBy(told));
     };
   };

@@ -1,10 +1,10 @@
 import type { EntriesAnswer, RoundView, TapRunView } from '@kibble/contract';
 import { createListenerMiddleware } from '@reduxjs/toolkit';
-import { keptActs } from '../outbox/acts.ts';
+import { waitingActs } from '../outbox/acts.ts';
 import { api } from './api.ts';
 import { knownOn } from './baseQuery.ts';
 import { settled } from './settled.ts';
-import { eventsOfAct, runsWith } from './standIns.ts';
+import { eventsOfAct, runsWith } from './optimistic.ts';
 import { withChanged } from './withChanged.ts';
 
 const { addEntries, undoEntries, send, round, runs } = api.endpoints;
@@ -36,7 +36,7 @@ roundListener.startListening({
   predicate: (action): action is Came<RoundView, number> => round.matchFulfilled(action),
   effect: async ({ meta }, { dispatch, getState }) => {
     const gardenId = meta.arg.originalArgs;
-    for (const act of await keptActs())
+    for (const act of await waitingActs())
       for (const event of eventsOfAct(act, knownOn(getState())))
         dispatch(api.util.updateQueryData('round', gardenId, (was) => settled(was, event)) as never);
   },
@@ -44,7 +44,7 @@ roundListener.startListening({
 roundListener.startListening({
   predicate: (action): action is Came<TapRunView[], number> => runs.matchFulfilled(action),
   effect: async ({ meta }, { dispatch, getState }) => {
-    const kept = (await keptActs()).filter(({ url }) => url.endsWith('/run'));
+    const kept = (await waitingActs()).filter(({ url }) => url.endsWith('/run'));
     if (kept.length === 0) return;
     dispatch(
       api.util.updateQueryData('runs', meta.arg.originalArgs, (was) =>

@@ -1,7 +1,7 @@
 import { momentWords } from '../words/dateWords.ts';
 import { useAppSelector } from '../api/store.ts';
-import { changeAct, forgetAct, type KeptAct } from '../outbox/acts.ts';
-import { sendKept } from '../outbox/sendKept.ts';
+import { changeAct, forgetAct, type WaitingAct } from '../outbox/acts.ts';
+import { sendWaiting } from '../outbox/sendWaiting.ts';
 import { Button } from '../ui/Button.tsx';
 import { Drawer } from '../ui/Drawer.tsx';
 
@@ -26,12 +26,12 @@ export function KeptHere({ open, onClose }: { open: boolean; onClose: () => void
   );
 }
 
-function Kept({ act }: { act: KeptAct }) {
+function Kept({ act }: { act: WaitingAct }) {
   const { refused, ...again } = act;
   const send = async (body: unknown): Promise<void> => {
     // Sent again it goes by the clock of this contact: the first time the two clocks may have been far apart.
     await changeAct({ ...again, body, offsetMs: null });
-    await sendKept();
+    await sendWaiting();
   };
   const asksTwice = refused?.code === 'needs-consent' && refused.field !== 'Kibble-Moment';
   const body = (act.body ?? {}) as Record<string, unknown>;

@@ -9,7 +9,7 @@ export interface RefusedAct {
 }
 
 /** An act done without a way home: as it will be sent, with the key under which it is done once and its moment. */
-export interface KeptAct {
+export interface WaitingAct {
   /** Its place in the order; also, negative, what stands for its id until it has one. */
   seq: number;
   key: string;
@@ -31,7 +31,7 @@ export interface KeptAct {
 }
 
 interface Tables extends DBSchema {
-  acts: { key: number; value: KeptAct };
+  acts: { key: number; value: WaitingAct };
   /** What an act that has gone home is called there. */
   came: { key: number; value: { seq: number; ids: number[] } };
   numbers: { key: string; value: { name: string; last: number } };
@@ -72,13 +72,13 @@ function tell(): void {
   heard.forEach((listener) => listener());
 }
 /** Calls back whenever what is kept changes, here or in another tab. */
-export const onKeptChanged = (listener: () => void): void => void heard.add(listener);
+export const onWaitingChanged = (listener: () => void): void => void heard.add(listener);
 
 /** Everything that is kept here, in the order in which it was done; nothing where the browser keeps nothing for a page. */
-export const keptActs = async (): Promise<KeptAct[]> =>
+export const waitingActs = async (): Promise<WaitingAct[]> =>
   typeof indexedDB === 'undefined' ? [] : (await book()).getAll('acts');
 
-export async function keepAct(act: Omit<KeptAct, 'seq'>): Promise<KeptAct> {
+export async function saveAct(act: Omit<WaitingAct, 'seq'>): Promise<WaitingAct> {
   const db = await book();
   const tx = db.transaction(['acts', 'numbers'], 'readwrite');
   const { last } = (await tx.objectStore('numbers').get('act')) ?? { last: 0 };
@@ -111,13 +111,13 @@ export async function forgetAct(seq: number): Promise<void> {
   tell();
 }
 
-export async function changeAct(act: KeptAct): Promise<void> {
+export async function changeAct(act: WaitingAct): Promise<void> {
   await (await book()).put('acts', act);
   tell();
 }
 
 /** An act has come home: it is taken off the list and its ids are remembered. */
-export async function cameHome(seq: number, ids: number[]): Promise<void> {
+export async function arrived(seq: number, ids: number[]): Promise<void> {
   const db = await book();
   const tx = db.transaction(['acts', 'came'], 'readwrite');
   await tx.objectStore('came').put({ seq, ids });
@@ -127,13 +127,13 @@ export async function cameHome(seq: number, ids: number[]): Promise<void> {
 }
 
 /** What stands at home for the id that an act had here; null while it is still here. */
-export async function idsAtHome(standIn: number): Promise<number[] | null> {
+export async function idsAtServer(standIn: number): Promise<number[] | null> {
   return (await (await book()).get('came', -standIn))?.ids ?? null;
 }
 
 /** An address and a body with the ids that stand at home in the place of those made up here; of several made by one act, all. */
-export async function withIdsAtHome(url: string, body: unknown): Promise<{ url: string; body: unknown }> {
-  const real = async (id: number): Promise<number[]> => (id < 0 ? ((await idsAtHome(id)) ?? [id]) : [id]);
+export async function withIdsAtServer(url: string, body: unknown): Promise<{ url: string; body: unknown }> {
+  const real = async (id: number): Promise<number[]> => (id < 0 ? ((await idsAtServer(id)) ?? [id]) : [id]);
   const [, standIn] = /\/(-\d+)(?=\/|$)/.exec(url) ?? [];
   const [first] = standIn === undefined ? [] : await real(Number(standIn));
   const { ids } = (body ?? {}) as { ids?: unknown };

@@ -1,7 +1,7 @@
 import type { AddressName, EntriesDraft } from '@kibble/contract';
-import type { KeptAct } from './acts.ts';
+import type { WaitingAct } from './acts.ts';
 
-type Act = Pick<KeptAct, 'url' | 'body' | 'name' | 'method'>;
+type Act = Pick<WaitingAct, 'url' | 'body' | 'name' | 'method'>;
 type Named = { name: AddressName | null; url: string; body: unknown };
 
 /** What a watering or a skip was called before everything became one log, as an entry of today. */

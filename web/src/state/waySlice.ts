@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { KeptAct } from '../outbox/acts.ts';
+import type { WaitingAct } from '../outbox/acts.ts';
 
 /** The way to the machine at home, and what waits here for it. */
 export interface Way {
@@ -8,7 +8,7 @@ export interface Way {
   lostAt: number | null;
   shownOf: number | null;
   /** What was done here and is not yet at home. */
-  kept: KeptAct[];
+  kept: WaitingAct[];
   /** This device has not been let in, or is no longer. */
   shut: boolean;
 }
@@ -18,23 +18,23 @@ export const waySlice = createSlice({
   name: 'way',
   initialState,
   reducers: {
-    wayLost(state, { payload: { at, shownOf } }: PayloadAction<{ at: number; shownOf: number | null }>) {
+    wentOffline(state, { payload: { at, shownOf } }: PayloadAction<{ at: number; shownOf: number | null }>) {
       if (state.home) state.lostAt = at;
       state.home = false;
       state.shownOf = shownOf ?? state.shownOf;
     },
-    wayFound(state) {
+    cameOnline(state) {
       state.home = true;
       state.lostAt = null;
       state.shownOf = null;
       state.shut = false;
     },
-    doorShut(state) {
+    accessLost(state) {
       state.shut = true;
     },
-    keptRead(state, { payload }: PayloadAction<KeptAct[]>) {
+    waitingRead(state, { payload }: PayloadAction<WaitingAct[]>) {
       state.kept = payload;
     },
   },
 });
-export const { wayLost, wayFound, doorShut, keptRead } = waySlice.actions;
+export const { wentOffline, cameOnline, accessLost, waitingRead } = waySlice.actions;

@@ -4,7 +4,7 @@ import { cleanupOutdatedCaches, createHandlerBoundToURL, precacheAndRoute } from
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { NetworkFirst } from 'workbox-strategies';
 import { isFromKibble, SAVED_HEADER } from '../outbox/answered.ts';
-import { sendKept } from '../outbox/sendKept.ts';
+import { sendWaiting } from '../outbox/sendWaiting.ts';
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: { url: string; revision: string | null }[] };
 /** Background sync (WICG): not in every browser, and not in TypeScript's library. */
@@ -66,7 +66,7 @@ registerRoute(
 self.addEventListener('sync', ((event: SyncEvent) => {
   if (event.tag === 'kibble-outbox')
     event.waitUntil(
-      sendKept().then((sent) => {
+      sendWaiting().then((sent) => {
         if (sent === 'no way') throw new Error('no way home yet');
       }),
     );

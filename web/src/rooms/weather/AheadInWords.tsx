@@ -1,5 +1,13 @@
 import type { AheadDay, GardenView } from '@kibble/contract';
-import { explainSaidDay, HEATS, RAINS, saidWeather, SKIES, WINDS, type SaidDay } from '@kibble/core';
+import {
+  explainManualForecast,
+  HEATS,
+  RAINS,
+  manualForecastDay,
+  SKIES,
+  WINDS,
+  type ManualForecast,
+} from '@kibble/core';
 import { useState } from 'react';
 import { useKept } from '../../state/useKept.ts';
 import { useUnits } from '../../words/units.ts';
@@ -31,15 +39,15 @@ const SOURCE: Readonly<Record<string, string>> = {
 
 /** The days ahead, said in words as one hears them: each tap is read into figures, which stand beside it. */
 export function AheadInWords({ garden, ahead }: { garden: GardenView; ahead: AheadDay[] }) {
-  const [typed, setTyped] = useKept<Record<string, SaidDay | null>>(`kibble.said.${garden.id}`, {});
+  const [typed, setTyped] = useKept<Record<string, ManualForecast | null>>(`kibble.said.${garden.id}`, {});
   const [more, setMore] = useState(false);
   const { enterAndSay, isLoading, error } = useEnter();
-  const saidOf = (day: AheadDay): SaidDay | null =>
+  const manualForecasts = (day: AheadDay): ManualForecast | null =>
     day.date in typed ? (typed[day.date] ?? null) : day.said;
-  const tell = (day: AheadDay, change: SaidDay): void => {
+  const tell = (day: AheadDay, change: ManualForecast): void => {
     const said = Object.fromEntries(
-      Object.entries({ ...saidOf(day), ...change }).filter(([, value]) => value !== undefined),
-    ) as SaidDay;
+      Object.entries({ ...manualForecasts(day), ...change }).filter(([, value]) => value !== undefined),
+    ) as ManualForecast;
     setTyped({ ...typed, [day.date]: Object.keys(said).length > 0 ? said : null });
   };
   // What was tapped and not written down is still there after a look elsewhere; of days that are over it is not.
@@ -62,7 +70,7 @@ export function AheadInWords({ garden, ahead }: { garden: GardenView; ahead: Ahe
       <p className="mb-2 text-quiet">Tap what is said of a day; leave out what is not.</p>
       <ul className="border-t border-ink">
         {ahead.slice(0, more ? MOST : SHOWN).map((day) => (
-          <SaidRow key={day.date} day={day} garden={garden} said={saidOf(day)} onTell={tell} />
+          <SaidRow key={day.date} day={day} garden={garden} said={manualForecasts(day)} onTell={tell} />
         ))}
       </ul>
       <Refused error={error} className="mt-2" />
@@ -93,14 +101,14 @@ function SaidRow({
 }: {
   day: AheadDay;
   garden: GardenView;
-  said: SaidDay | null;
-  onTell: (day: AheadDay, change: SaidDay) => void;
+  said: ManualForecast | null;
+  onTell: (day: AheadDay, change: ManualForecast) => void;
 }) {
   const units = useUnits();
   const { latitudeDeg, elevationM } = garden;
   const name = day.date === garden.today ? 'Today' : shortDay(day.date);
   const figures = said
-    ? saidWeather(said, { date: day.date, ...day.unsaid }, { latitudeDeg, elevationM })
+    ? manualForecastDay(said, { date: day.date, ...day.unsaid }, { latitudeDeg, elevationM })
     : day.unsaid;
   const groups = [
     ['heat', 'Heat', HEAT],
@@ -125,7 +133,11 @@ function SaidRow({
       <span className="text-sm leading-tight" data-testid="read">
         <OpensTree
           title={name}
-          working={explainSaidDay(said ?? {}, { date: day.date, ...day.unsaid }, { latitudeDeg, elevationM })}
+          working={explainManualForecast(
+            said ?? {},
+            { date: day.date, ...day.unsaid },
+            { latitudeDeg, elevationM },
+          )}
         >
           {units.text('temperature', figures.tMaxC)} by day, {units.text('temperature', figures.tMinC)} by
           night

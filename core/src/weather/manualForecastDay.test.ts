@@ -3,24 +3,24 @@ import { addDays } from '../units/dates.ts';
 import { balanceStart } from '../follow/balanceStart.ts';
 import { completeWeather } from './completeWeather.ts';
 import type { ForecastDay } from './types.ts';
-import { explainSaidDay } from './explainSaidDay.ts';
+import { explainManualForecast } from './explainManualForecast.ts';
 import { forecastEnsemble } from './forecastEnsemble.ts';
 import { ordinaryDay } from './ordinaryDay.ts';
 import { dryGaps, rainAgainstUse } from './rainAgainstUse.ts';
 import { referenceEt } from './referenceEt.ts';
-import { HEATS, saidOfPast, saidWeather, SKIES, type SaidDay } from './saidWeather.ts';
+import { HEATS, saidOfPast, manualForecastDay, SKIES, type ManualForecast } from './manualForecastDay.ts';
 import { terrainOf, TERRAIN_M, TERRAINS } from './terrain.ts';
 import type { Site } from './types.ts';
 
 const site: Site = { latitudeDeg: 47, elevationM: 100 };
 const today = '2026-07-14';
 const usual = ordinaryDay(today, site);
-const et0 = (said: SaidDay, of: Site = site, date = today): number =>
-  referenceEt(saidWeather(said, ordinaryDay(date, of), of), of).mm;
+const et0 = (said: ManualForecast, of: Site = site, date = today): number =>
+  referenceEt(manualForecastDay(said, ordinaryDay(date, of), of), of).mm;
 
 describe('a day said in words', () => {
   test('hotter words are hotter, and take more; a greyer sky takes less', () => {
-    const highs = HEATS.map((heat) => saidWeather({ heat }, usual, site).tMaxC);
+    const highs = HEATS.map((heat) => manualForecastDay({ heat }, usual, site).tMaxC);
     expect(highs).toEqual([...highs].sort((a, b) => b - a));
     expect(new Set(highs).size).toBe(4);
     const uses = HEATS.map((heat) => et0({ heat, sky: 'mixed' }));
@@ -36,19 +36,19 @@ describe('a day said in words', () => {
     expect(et0({ heat: 'cool', sky: 'grey', wind: 'still' })).toBeLessThan(3);
   });
   test('a word means what it does there and then: hot in January is no summer’s day, hot in a desert no spring one', () => {
-    const winter = saidWeather({ heat: 'hot' }, ordinaryDay('2026-01-14', site), site);
+    const winter = manualForecastDay({ heat: 'hot' }, ordinaryDay('2026-01-14', site), site);
     expect(winter.tMaxC).toBeLessThan(25);
     const desert: Site = { latitudeDeg: 33.4, elevationM: 340, summers: 'hot', air: 'dry' };
-    expect(saidWeather({ heat: 'hot' }, ordinaryDay(today, desert), desert).tMaxC).toBeGreaterThan(41);
+    expect(manualForecastDay({ heat: 'hot' }, ordinaryDay(today, desert), desert).tMaxC).toBeGreaterThan(41);
   });
   test('figures stand before words, and never is the night warmer than the day', () => {
-    expect(saidWeather({ heat: 'hot', tMaxC: 36 }, usual, site).tMaxC).toBe(36);
+    expect(manualForecastDay({ heat: 'hot', tMaxC: 36 }, usual, site).tMaxC).toBe(36);
     for (const said of [{ tMinC: 30 }, { tMaxC: 5 }, { tMinC: 30, heat: 'cool' as const }])
-      for (const { tMinC, tMaxC } of [saidWeather(said, usual, site)])
+      for (const { tMinC, tMaxC } of [manualForecastDay(said, usual, site)])
         expect(tMinC).toBeLessThanOrEqual(tMaxC);
   });
   test('what is not said is as it would be: rain of the forecast, wind of the season', () => {
-    const day = saidWeather({ heat: 'warm' }, { ...usual, rainMm: 7, rainChance: 0.4 }, site);
+    const day = manualForecastDay({ heat: 'warm' }, { ...usual, rainMm: 7, rainChance: 0.4 }, site);
     expect(day).toMatchObject({ rainMm: 7, rainChance: 0.4, windMs: usual.windMs, rhMinPct: usual.rhMinPct });
   });
   test('of a measured day a thermometer counts, words do not, and low and high keep their order', () => {
@@ -61,7 +61,7 @@ describe('a day said in words', () => {
 });
 
 describe('the series with what was said in it', () => {
-  const series = (said: Map<string, SaidDay>, forecast: ForecastDay[] = []) =>
+  const series = (said: Map<string, ManualForecast>, forecast: ForecastDay[] = []) =>
     completeWeather({
       record: [],
       forecast,
@@ -180,11 +180,11 @@ describe('how words were read', () => {
     windMs: 2,
     source: 'forecast' as const,
   };
-  const figure = (said: SaidDay, label: string) =>
-    explainSaidDay(said, usual, site).inputs.find((input) => input.label === label);
+  const figure = (said: ManualForecast, label: string) =>
+    explainManualForecast(said, usual, site).inputs.find((input) => input.label === label);
   test('each figure names its word and what it would be otherwise, and is the one the plan takes', () => {
-    const said: SaidDay = { heat: 'hot', rain: 'showers' };
-    const day = saidWeather(said, usual, site);
+    const said: ManualForecast = { heat: 'hot', rain: 'showers' };
+    const day = manualForecastDay(said, usual, site);
     expect(figure(said, 'Highest temperature')).toMatchObject({
       value: day.tMaxC,
       formula: 'from “hot”',

@@ -10,7 +10,7 @@ import type {
   TapRunView,
 } from '@kibble/contract';
 import { spotLitres } from '@kibble/core';
-import type { KeptAct } from '../outbox/acts.ts';
+import type { WaitingAct } from '../outbox/acts.ts';
 import { asToday } from '../outbox/olderActs.ts';
 import type { At } from './call.ts';
 
@@ -23,13 +23,13 @@ export interface Known {
 
 type Body = Readonly<Record<string, unknown>>;
 /** An act as it is asked for: by the name of its address and what stands in the places of that. */
-interface Asked extends Pick<KeptAct, 'at' | 'body' | 'seq'> {
+interface Asked extends Pick<WaitingAct, 'at' | 'body' | 'seq'> {
   places: At;
   known: Known;
 }
 
 /** What an act that waits here says of itself, and what stands for home's answer meanwhile. */
-interface StandIn {
+interface OptimisticAnswer {
   words: (asked: Asked) => string;
   answer: (asked: Asked) => unknown;
   gardenOf?: (asked: Asked) => number | null;
@@ -158,7 +158,7 @@ function runOf(asked: Asked): TapRunView {
 }
 
 const NOTHING_TOUCHED = { beds: [], pots: false };
-const undone = (words: string): StandIn => ({
+const undone = (words: string): OptimisticAnswer => ({
   words: () => words,
   answer: ({ body }): EntriesAnswer => ({
     ids: (body as { ids: number[] }).ids,
@@ -167,15 +167,15 @@ const undone = (words: string): StandIn => ({
   }),
   gardenOf: idOf,
 });
-const itsId: StandIn['answer'] = (asked) => ({ id: idOf(asked), settings: [] });
-const onBed = (words: string): StandIn => ({
+const itsId: OptimisticAnswer['answer'] = (asked) => ({ id: idOf(asked), settings: [] });
+const onBed = (words: string): OptimisticAnswer => ({
   words: (asked) => `${bedName(idOf(asked), asked.known)}${words}`,
   answer: itsId,
   gardenOf: ofBed,
 });
 
 /** Every act that may wait here, by the name of its address; what is not in it needs home at once, and says so. */
-export const STAND_INS: Readonly<Partial<Record<AddressName, StandIn>>> = {
+export const OPTIMISTIC: Readonly<Partial<Record<AddressName, OptimisticAnswer>>> = {
   addEntries: {
     words: entryWords,
     answer: (asked): EntriesAnswer => ({
@@ -213,7 +213,11 @@ export const STAND_INS: Readonly<Partial<Record<AddressName, StandIn>>> = {
 const numberIn = (url: string): number => Number(/\/(-?\d+)/.exec(url)?.[1] ?? 0);
 
 /** A garden's running taps with what is kept here put in. */
-export function runsWith(runs: readonly TapRunView[], kept: readonly KeptAct[], known: Known): TapRunView[] {
+export function runsWith(
+  runs: readonly TapRunView[],
+  kept: readonly WaitingAct[],
+  known: Known,
+): TapRunView[] {
   let now = [...runs];
   for (const act of kept) {
     const { name, url } = asToday(act);
@@ -229,7 +233,7 @@ export function runsWith(runs: readonly TapRunView[], kept: readonly KeptAct[], 
   return now;
 }
 
-type ActOfRound = Pick<KeptAct, 'url' | 'at' | 'body' | 'seq' | 'refused' | 'name' | 'method'>;
+type ActOfRound = Pick<WaitingAct, 'url' | 'at' | 'body' | 'seq' | 'refused' | 'name' | 'method'>;
 
 /** The waterings and skips that an act kept here stands for. */
 export function eventsOfAct(act: ActOfRound, known: Known): EventView[] {

@@ -9,7 +9,12 @@ const BEHIND_DAYS = 30;
 const AHEAD_DAYS = 13;
 
 /** Writes down what somebody said of days' weather. @returns the entries, by which it can be taken back */
-export async function saySo(garden: Garden, today: string, { days }: SaidBody, at: Date): Promise<number[]> {
+export async function enterForecasts(
+  garden: Garden,
+  today: string,
+  { days }: SaidBody,
+  at: Date,
+): Promise<number[]> {
   const [from, to] = [addDays(today, -BEHIND_DAYS), addDays(today, AHEAD_DAYS)];
   const ids: number[] = [];
   for (const [i, { date, said }] of days.entries()) {
@@ -28,7 +33,7 @@ export async function saySo(garden: Garden, today: string, { days }: SaidBody, a
 }
 
 /** Takes what was said back. */
-export async function unsay(garden: Garden, ids: readonly number[], at: Date): Promise<void> {
+export async function undoForecasts(garden: Garden, ids: readonly number[], at: Date): Promise<void> {
   const [count] = await EntryRow.update(
     { removedAt: at },
     { where: { id: [...ids], gardenId: garden.id, kind: 'manual forecast', removedAt: null } },

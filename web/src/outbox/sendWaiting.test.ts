@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { changeAct, forgetAct, idsAtHome, keepAct, keptActs } from './acts.ts';
-import { sendKept } from './sendKept.ts';
+import { changeAct, forgetAct, idsAtServer, saveAct, waitingActs } from './acts.ts';
+import { sendWaiting } from './sendWaiting.ts';
 
 interface Sent {
   url: string;
@@ -60,11 +60,11 @@ beforeEach(() => {
   }) as typeof fetch;
 });
 afterEach(async () => {
-  for (const { seq } of await keptActs()) await forgetAct(seq);
+  for (const { seq } of await waitingActs()) await forgetAct(seq);
 });
 
 const keep = (n: number, more: object = {}) =>
-  keepAct({
+  saveAct({
     key: `key-0000-${n}`,
     at: `2026-07-14T04:0${n}:00.000Z`,
     method: 'POST',
@@ -78,21 +78,21 @@ const keep = (n: number, more: object = {}) =>
 describe('the outbox', () => {
   test('goes home in the order in which things were done, each with its key and its moment, and is empty then', async () => {
     for (const n of [1, 2, 3]) await keep(n);
-    expect(await sendKept()).toBe('all sent');
+    expect(await sendWaiting()).toBe('all sent');
     expect(sent.map(({ url, key, moment }) => [url, key, moment])).toEqual(
       [1, 2, 3].map((n) => [`/api/beds/${n}/waterings`, `key-0000-${n}`, `2026-07-14T04:0${n}:00.000Z`]),
     );
-    expect(await keptActs()).toEqual([]);
+    expect(await waitingActs()).toEqual([]);
   });
 
   test('without a way everything stays, and goes on from where it stood', async () => {
     for (const n of [1, 2]) await keep(n);
     answers = [ok({ id: 1 }), () => 'no way'];
-    expect(await sendKept()).toBe('no way');
-    expect((await keptActs()).map(({ words }) => words)).toEqual(['Bed 2']);
+    expect(await sendWaiting()).toBe('no way');
+    expect((await waitingActs()).map(({ words }) => words)).toEqual(['Bed 2']);
     answers = [refused('busy', 503)];
-    expect(await sendKept()).toBe('no way');
-    expect(await sendKept()).toBe('all sent');
+    expect(await sendWaiting()).toBe('no way');
+    expect(await sendWaiting()).toBe('all sent');
     // Sent three times under one key: home does it once.
     expect(new Set(sent.filter(({ url }) => url.includes('/2/')).map(({ key }) => key)).size).toBe(1);
   });
@@ -100,21 +100,21 @@ describe('the outbox', () => {
   test('what is refused stays with its reason, and the next one goes', async () => {
     for (const n of [1, 2]) await keep(n);
     answers = [refused('needs-consent', 409)];
-    expect(await sendKept()).toBe('all sent');
-    const [left] = await keptActs();
+    expect(await sendWaiting()).toBe('all sent');
+    const [left] = await waitingActs();
     expect(left).toMatchObject({ words: 'Bed 1', refused: { code: 'needs-consent' } });
     expect(sent).toHaveLength(2);
     // Agreed to, it goes.
     if (left) await changeAct({ ...left, refused: undefined });
-    expect(await sendKept()).toBe('all sent');
-    expect(await keptActs()).toEqual([]);
+    expect(await sendWaiting()).toBe('all sent');
+    expect(await waitingActs()).toEqual([]);
   });
 
   test('a device that is not let in keeps everything', async () => {
     await keep(1);
     answers = [refused('not-paired', 401)];
-    expect(await sendKept()).toBe('not let in');
-    expect(await keptActs()).toHaveLength(1);
+    expect(await sendWaiting()).toBe('not let in');
+    expect(await waitingActs()).toHaveLength(1);
   });
 
   test('ids that were made up here give way to those at home, also in later acts', async () => {
@@ -122,50 +122,50 @@ describe('the outbox', () => {
     await keep(2, { method: 'DELETE', url: `events/-${entry.seq}`, body: {} });
     await keep(3, { url: 'gardens/1/pot-entries/remove', body: { ids: [-entry.seq, 12], depthMm: -3.5 } });
     answers = [ok({ id: 417 })];
-    expect(await sendKept()).toBe('all sent');
+    expect(await sendWaiting()).toBe('all sent');
     expect(sent[1]?.url).toBe('/api/events/417');
     expect(sent[2]?.body).toEqual({ ids: [417, 12], depthMm: -3.5 });
-    expect(await idsAtHome(-entry.seq)).toEqual([417]);
+    expect(await idsAtServer(-entry.seq)).toEqual([417]);
   });
 
   test('a sign-in page that answers 200 takes nothing: every entry stays, whether it comes before or between', async () => {
     for (const n of [1, 2]) await keep(n);
     who = signIn;
-    expect(await sendKept()).toBe('no way');
+    expect(await sendWaiting()).toBe('no way');
     expect(sent).toEqual([]);
     who = ok({ letIn: true }, 200);
     answers = [signIn];
-    expect(await sendKept()).toBe('no way');
+    expect(await sendWaiting()).toBe('no way');
     // Signed, but the answer to something else.
     answers = [
       () => new Response('{"id":5}', { headers: { ...signed(), 'Idempotency-Key': 'another-key' } }),
     ];
-    expect(await sendKept()).toBe('no way');
+    expect(await sendWaiting()).toBe('no way');
     // Half an answer proves nothing.
     answers = [() => new Response('{"id":', { headers: signed() })];
-    expect(await sendKept()).toBe('no way');
-    expect(await keptActs()).toHaveLength(2);
-    expect(await sendKept()).toBe('all sent');
+    expect(await sendWaiting()).toBe('no way');
+    expect(await waitingActs()).toHaveLength(2);
+    expect(await sendWaiting()).toBe('all sent');
   });
 
   test('is sent to the Kibble it was entered for and to no other, and says so', async () => {
     await keep(1, { house: HOUSE });
     house = 'ffffffffffffffffffffffff';
-    expect(await sendKept()).toBe('all sent');
+    expect(await sendWaiting()).toBe('all sent');
     expect(sent).toEqual([]);
-    const [left] = await keptActs();
+    const [left] = await waitingActs();
     expect(left?.refused?.message).toMatch(/another Kibble/);
     house = HOUSE;
     if (left) await changeAct({ ...left, refused: undefined });
-    expect(await sendKept()).toBe('all sent');
+    expect(await sendWaiting()).toBe('all sent');
     expect(sent[0]?.house).toBe(HOUSE);
-    expect(await keptActs()).toEqual([]);
+    expect(await waitingActs()).toEqual([]);
   });
 
   test('bears its moment by this clock and how far that was off; sent again, by the clocks of this contact', async () => {
     await keep(1, { offsetMs: -60_000 });
     await keep(2, { offsetMs: null });
-    expect(await sendKept()).toBe('all sent');
+    expect(await sendWaiting()).toBe('all sent');
     expect(sent.map(({ moment }) => moment)).toEqual([
       '2026-07-14T04:01:00.000Z',
       '2026-07-14T04:02:00.000Z',
@@ -176,7 +176,7 @@ describe('the outbox', () => {
 
   test('two turns at once send each act once', async () => {
     await keep(1);
-    await Promise.all([sendKept(), sendKept()]);
+    await Promise.all([sendWaiting(), sendWaiting()]);
     expect(sent).toHaveLength(1);
   });
 });

@@ -28,7 +28,7 @@ interface Lane {
 const placesOn = ({ places }: Lane): number => [...places.values()].reduce((sum, n) => sum + n, 0);
 
 /** Plans made and kept in threads of their own, so that the one that answers is never held up by them. */
-export class PlannerBeside implements Planner {
+export class WorkerPlanner implements Planner {
   private readonly filename: string;
   private readonly lanes: Lane[] = [];
   private readonly under = new Map<number, { done: number; of: number }>();
@@ -73,8 +73,8 @@ export class PlannerBeside implements Planner {
   }
 
   /** @param folder where the thread's program may be written */
-  static async start(folder: string): Promise<PlannerBeside> {
-    return new PlannerBeside(await threadFile(new URL('./planThread.ts', import.meta.url), folder));
+  static async start(folder: string): Promise<WorkerPlanner> {
+    return new WorkerPlanner(await threadFile(new URL('./planThread.ts', import.meta.url), folder));
   }
 
   async put(gardenId: number, facts: Facts): Promise<void> {

@@ -1,5 +1,5 @@
 import { leaf, worked, type Working } from '../working/types.ts';
-import { saidWeather, type SaidDay } from './saidWeather.ts';
+import { manualForecastDay, type ManualForecast } from './manualForecastDay.ts';
 import type { DaySource } from './completeWeather.ts';
 import type { Site, WeatherDay } from './types.ts';
 
@@ -14,14 +14,14 @@ const FROM: Readonly<Record<DaySource, string>> = {
 /**
  * How words about a day were read into figures.
  * @param said words or figures; `usual` the day without them, and where that comes from
- * Source: `saidWeather`.
+ * Source: `manualForecastDay`.
  */
-export function explainSaidDay(
-  said: SaidDay,
+export function explainManualForecast(
+  said: ManualForecast,
   usual: WeatherDay & { rainChance: number; source: DaySource },
   site: Site,
 ): Working {
-  const day = saidWeather(said, usual, site);
+  const day = manualForecastDay(said, usual, site);
   const otherwise = { kind: 'assumed', why: FROM[usual.source] } as const;
   const figure = (
     label: string,

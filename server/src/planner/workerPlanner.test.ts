@@ -11,7 +11,7 @@ import { freshDatabase } from '../../tests/fresh.ts';
 import { GARDEN } from '../../tests/oneBed.ts';
 import { Garden } from '../db/models.ts';
 import { gardenFacts } from './gardenFacts.ts';
-import { PlannerBeside } from './plannerBeside.ts';
+import { WorkerPlanner } from './workerPlanner.ts';
 
 const dir = mkdtempSync(join(tmpdir(), 'kibble-beside-'));
 const now = new Date('2026-07-14T06:00:00Z');
@@ -41,7 +41,7 @@ interface Inside {
 
 describe('gardens planned beside the thread that answers', () => {
   test('each has a thread to itself while there are any left; then the least laden is shared, never the large garden’s', async () => {
-    const planner = await PlannerBeside.start(join(dir, 'program'));
+    const planner = await WorkerPlanner.start(join(dir, 'program'));
     try {
       const gardens = await Garden.findAll({ order: ['id'] });
       for (const garden of gardens) await planner.put(garden.id, await gardenFacts(garden, wall));

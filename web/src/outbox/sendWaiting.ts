@@ -1,4 +1,4 @@
-import { cameHome, changeAct, keptActs, noteContact, withIdsAtHome, type KeptAct } from './acts.ts';
+import { arrived, changeAct, waitingActs, noteContact, withIdsAtServer, type WaitingAct } from './acts.ts';
 import { clockOffset, HOUSE_HEADER, houseThatAnswered, isFromKibble, KEY_HEADER } from './answered.ts';
 
 /** How a turn at sending ended: nothing is left, there is no way, or this device is not let in. */
@@ -35,14 +35,14 @@ const ELSEWHERE = {
 };
 
 async function sendOne(
-  act: KeptAct,
+  act: WaitingAct,
   { house, offsetMs }: { house: string; offsetMs: number },
 ): Promise<Sent | 'gone on'> {
   if ((act.house ?? house) !== house) {
     await changeAct({ ...act, refused: ELSEWHERE });
     return 'gone on';
   }
-  const { url, body } = await withIdsAtHome(act.url, act.body);
+  const { url, body } = await withIdsAtServer(act.url, act.body);
   let answer: Response;
   try {
     answer = await fetch(`/api/${url}`, {
@@ -67,7 +67,7 @@ async function sendOne(
     error?: { code: string; message: string; field?: string };
   } | null;
   if (said === null) return 'no way';
-  if (answer.ok) await cameHome(act.seq, idsOf(said));
+  if (answer.ok) await arrived(act.seq, idsOf(said));
   else {
     const { code, message, field } = said.error ?? {
       code: 'internal',
@@ -79,8 +79,8 @@ async function sendOne(
 }
 
 async function sendAll(): Promise<Sent> {
-  const waiting = async (): Promise<KeptAct | undefined> =>
-    (await keptActs()).find(({ refused }) => !refused);
+  const waiting = async (): Promise<WaitingAct | undefined> =>
+    (await waitingActs()).find(({ refused }) => !refused);
   if (!(await waiting())) return 'all sent';
   const home = await meet();
   if (!home) return 'no way';
@@ -98,7 +98,7 @@ let under: Promise<Sent> | null = null;
  * Sends home what was kept, one after another in the order in which it was done. What is refused stays, with the reason,
  * and the next one goes. Each bears its key, so that two tabs and the worker at once do it once all the same.
  */
-export function sendKept(): Promise<Sent> {
+export function sendWaiting(): Promise<Sent> {
   under ??= (
     'locks' in navigator ? navigator.locks.request<Promise<Sent>>('kibble-outbox', sendAll) : sendAll()
   ).finally(() => {

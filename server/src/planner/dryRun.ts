@@ -44,7 +44,7 @@ export const isPlannable = async (bedId: number, wall: WallClock, log: Logger): 
  * Runs the core once on beds as they would stand: what cannot be planned is refused before it is kept.
  * @param field the field that was changed, as it was sent
  */
-export async function prove(
+export async function dryRun(
   bedIds: readonly number[],
   field: string,
   wall: WallClock,

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { ADDRESSES, type AddressName, type RoundView, type TapRunView } from '@kibble/contract';
 import { asToday } from '../outbox/olderActs.ts';
 import { settled, unsettled } from './settled.ts';
-import { eventsOfAct, runsWith, STAND_INS, type Known } from './standIns.ts';
+import { eventsOfAct, runsWith, OPTIMISTIC, type Known } from './optimistic.ts';
 
 const stop = (bedId: number, from: number) => ({
   bedId,
@@ -75,7 +75,13 @@ describe('what waits here for the way home', () => {
 
   test('says what it is of, as far as that is known here', () => {
     const words = (body: unknown): string | undefined =>
-      STAND_INS.addEntries?.words({ body, at: '2026-07-14T04:30:00.000Z', seq: 7, places: { id: 1 }, known });
+      OPTIMISTIC.addEntries?.words({
+        body,
+        at: '2026-07-14T04:30:00.000Z',
+        seq: 7,
+        places: { id: 1 },
+        known,
+      });
     expect(words(water(2, { litres: 40 }).body)).toBe('Bed 2 watered, 40 L');
     const pots = [3, 4].map((id) => ({
       subject: { kind: 'pot', id },
@@ -130,6 +136,6 @@ describe('what waits here for the way home', () => {
       expect([name, ADDRESSES[name].waits]).toEqual([name, undefined]);
     // Whatever may wait has words, and an answer that stands for home's.
     const waiting = Object.entries(ADDRESSES).flatMap(([name, { waits }]) => (waits ? [name] : []));
-    expect(Object.keys(STAND_INS).sort()).toEqual(waiting.sort());
+    expect(Object.keys(OPTIMISTIC).sort()).toEqual(waiting.sort());
   });
 });
