@@ -8,7 +8,7 @@ import {
   type WeatherDay,
 } from '@kibble/core';
 import { weatherOn } from '@kibble/simulators';
-import { hiddenPots } from '../../core/src/pots/hiddenPots.ts';
+import { hiddenPots } from '../../core/tests/hiddenPots.ts';
 
 const site = { latitudeDeg: 46.9, elevationM: 112 };
 const today = '2026-07-14';

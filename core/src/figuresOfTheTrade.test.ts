@@ -1,18 +1,25 @@
+import { minutesFor } from './delivery/fills.ts';
+import { USUAL_BUCKET_L } from './places/treeRing/layouts.ts';
+import { type TreeFacts } from './places/treeRing/treeFacts.ts';
+import { phVerdict } from './pots/acidBatch.ts';
+import { soilOfClass } from './soil/soils.ts';
+import { type TextureClass } from './soil/textureClass.ts';
+import { wetFrontDepth } from './soil/wetFrontDepth.ts';
+import { gallonsToLitres, litresFromDepth } from './units/convert.ts';
+import { BURST_C } from './weather/drainDate.ts';
 import { describe, expect, test } from '@jest/globals';
-import * as core from './index.ts';
 import { handPasses } from './delivery/bestHour.ts';
 import { lookCheck } from './checks/lookCheck.ts';
 import { rootReachM } from './places/treeRing/phases.ts';
-import type { TreeFacts } from './index.ts';
 import { mayToughen, toughenWindow } from './schools/toughening.ts';
 import { schoolOf } from './schools/schools.ts';
 import { DRAIN_RULES } from './weather/drainDate.ts';
 
 /** Figures that growers go by, each held against what the program answers. Common practice, no source. */
 describe('figures of the trade (common practice)', () => {
-  const ground = (textureClass: core.TextureClass, waterContent: number) => ({
+  const ground = (textureClass: TextureClass, waterContent: number) => ({
     thicknessMm: 50,
-    fieldCapacity: core.soilOfClass(textureClass).fieldCapacity,
+    fieldCapacity: soilOfClass(textureClass).fieldCapacity,
     waterContent,
   });
   const column = (layer: ReturnType<typeof ground>) => Array.from({ length: 30 }, () => layer);
@@ -24,18 +31,18 @@ describe('figures of the trade (common practice)', () => {
   ])(
     '%s: its depth of %d mm takes %f mm of water where one wets four, half of it where one wets eight',
     (_, depthMm, mm) => {
-      const dry = column(ground('silt', core.soilOfClass('silt').wiltingPoint));
-      expect(core.wetFrontDepth({ appliedMm: mm, profile: dry }) / depthMm).toBeCloseTo(1, 1);
-      const { wiltingPoint, fieldCapacity } = core.soilOfClass('clay loam');
+      const dry = column(ground('silt', soilOfClass('silt').wiltingPoint));
+      expect(wetFrontDepth({ appliedMm: mm, profile: dry }) / depthMm).toBeCloseTo(1, 1);
+      const { wiltingPoint, fieldCapacity } = soilOfClass('clay loam');
       const halfFull = column(ground('clay loam', wiltingPoint + 0.1 * (fieldCapacity - wiltingPoint)));
-      const half = core.wetFrontDepth({ appliedMm: mm / 2, profile: halfFull });
+      const half = wetFrontDepth({ appliedMm: mm / 2, profile: halfFull });
       expect(Math.abs(half / depthMm - 1)).toBeLessThan(0.06);
     },
   );
 
   test('a pulse timer: four runs of five minutes at 5 L a minute are 100 L, a millimetre on 100 m²', () => {
     const { pulses } = schoolOf('little and often');
-    const minutes = core.minutesFor({ litres: core.litresFromDepth(1, 100), litresPerMinute: 5 });
+    const minutes = minutesFor({ litres: litresFromDepth(1, 100), litresPerMinute: 5 });
     expect(minutes / (pulses?.count ?? 0)).toBe(5);
   });
 
@@ -53,16 +60,15 @@ describe('figures of the trade (common practice)', () => {
   });
 
   test('rain of pH 5 to 6 is right for pots', () => {
-    for (const ph of [5, 5.5, 6]) expect(core.phVerdict(ph)).toBe('right');
+    for (const ph of [5, 5.5, 6]) expect(phVerdict(ph)).toBe('right');
   });
 
-  test('five gallons are a usual bucket', () =>
-    expect(core.gallonsToLitres(5)).toBeCloseTo(core.USUAL_BUCKET_L, 0));
+  test('five gallons are a usual bucket', () => expect(gallonsToLitres(5)).toBeCloseTo(USUAL_BUCKET_L, 0));
 
   test('who drains late waits for nights of −9 to −10 °C, after the nights that burst a line', () => {
     expect(DRAIN_RULES.late.nightC).toBeLessThanOrEqual(-9);
     expect(DRAIN_RULES.late.nightC).toBeGreaterThanOrEqual(-10);
-    expect(DRAIN_RULES.late.nightC).toBeLessThan(core.BURST_C);
+    expect(DRAIN_RULES.late.nightC).toBeLessThan(BURST_C);
   });
 
   const planted = (cropId: string, method?: 'pot') => ({ cropId, plantedOn: '2026-05-15', method });

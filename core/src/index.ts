@@ -1,16 +1,16 @@
 /** The engine's public face: options in, plain data out, `RangeError` on impossible input. SI units throughout. */
 export * from './units/convert.ts';
 export { minutesText } from './units/minutesText.ts';
-export { addDays, dayOfYear, daysBetween, isIsoDate, type IsoDate } from './units/dates.ts';
+export { addDays, dayOfYear, daysBetween, isIsoDate } from './units/dates.ts';
 
 export { OutOfRange } from './units/guard.ts';
 
-export type { ForecastDay, Site, WeatherDay, WeatherForEt } from './weather/types.ts';
+export type { ForecastDay, Site, WeatherDay } from './weather/types.ts';
 export { frostTonight } from './weather/frostTonight.ts';
 export { saturationVapourPressure } from './weather/saturationVapourPressure.ts';
 export { daylightHours, extraterrestrialRadiation } from './weather/solar.ts';
 export { weatherSeries, type WeatherSeries } from './weather/weatherSeries.ts';
-export { referenceEt, checkWeather, type ReferenceEt, type ReferenceEtRoute } from './weather/referenceEt.ts';
+export { referenceEt } from './weather/referenceEt.ts';
 export { usualTemperatureC } from './weather/usualTemperature.ts';
 export * from './weather/alerts.ts';
 export { alertsAhead, type AlertAhead } from './weather/alertsAhead.ts';
@@ -29,26 +29,16 @@ export { explainManualForecast } from './weather/explainManualForecast.ts';
 export { storeRunsOut, type RunsOut } from './follow/storeRunsOut.ts';
 export { treeGap, type TreeGap } from './care/treeGaps.ts';
 export { isWoody } from './plants/woody.ts';
-export {
-  RING_FORTNIGHT_MM,
-  RING_FORTNIGHT_MM_A_DAY,
-  RING_MONTH_MM,
-  RING_MONTH_MM_A_DAY,
-} from './plants/ringDoses.ts';
-export { ALERT_ACTS, actsOf, type ActFacts, type AlertAct } from './care/alertActs.ts';
-export { isSeenTo, stateOf, type AlertState, type Tick } from './care/seenTo.ts';
-export {
-  forecastEnsemble,
-  latestClimatology,
-  rainClimatology,
-  type ForecastEnsemble,
-  type RainClimatology,
-} from './weather/forecastEnsemble.ts';
-export { placeFactors, type PlaceWords } from './weather/placeFactors.ts';
+export { daysInStore, fixedWeekShortfall } from './schools/fixedWeek.ts';
+export { RING_FORTNIGHT_MM_A_DAY, RING_MONTH_MM_A_DAY } from './plants/ringDoses.ts';
+export { ALERT_ACTS, actsOf, type AlertAct } from './care/alertActs.ts';
+export { isSeenTo, stateOf, type Tick } from './care/seenTo.ts';
+export { forecastEnsemble, latestClimatology } from './weather/forecastEnsemble.ts';
+export { placeFactors } from './weather/placeFactors.ts';
 export { hargreavesEt } from './weather/hargreavesEt.ts';
-export { typedFigure, typedNumber, type TypedKind } from './units/typed.ts';
+export { typedFigure, type TypedKind } from './units/typed.ts';
 export { dryGaps, rainAgainstUse, type RainAndUse } from './weather/rainAgainstUse.ts';
-export { TERRAIN_M, terrainOf, TERRAINS, type Terrain } from './weather/terrain.ts';
+export { TERRAIN_M, terrainOf, type Terrain } from './weather/terrain.ts';
 export {
   HEATS,
   RAINS,
@@ -60,97 +50,59 @@ export {
   type ManualForecast,
   type Week,
 } from './weather/manualForecastDay.ts';
-export { ordinaryDay, summersAt } from './weather/ordinaryDay.ts';
+export { summersAt } from './weather/ordinaryDay.ts';
 export { AIRS, SUMMERS, type Air, type Summers } from './weather/summers.ts';
-export { weatherFromWords, type WeatherWords } from './weather/words.ts';
 export { completeWeather, type DaySource, type SourcedDay } from './weather/completeWeather.ts';
 
-export { TEXTURE_CLASSES, textureClassOf, type TextureClass } from './soil/textureClass.ts';
-export { soilFromFractions, type SoilFromFractions } from './soil/soilFromFractions.ts';
-export { soilOfClass, TEXTURES } from './soil/soils.ts';
-export {
-  LAYER_MM,
-  soilProfile,
-  type GroundInput,
-  type Horizon,
-  type SoilProfile,
-} from './soil/soilProfile.ts';
+export { TEXTURE_CLASSES, type TextureClass } from './soil/textureClass.ts';
+export { soilFromFractions } from './soil/soilFromFractions.ts';
+export { TEXTURES } from './soil/soils.ts';
+export { LAYER_MM, soilProfile, type Horizon } from './soil/soilProfile.ts';
 export { jarTest, type JarTest } from './soil/jarTest.ts';
-export { feelKey, type FeelAnswers } from './soil/feelKey.ts';
-export { DRAINAGE_CLASSES, holeTest, type DrainageClass } from './soil/holeTest.ts';
-export { wetFrontDepth, type WetFrontLayer } from './soil/wetFrontDepth.ts';
+export { feelKey } from './soil/feelKey.ts';
+export { holeTest } from './soil/holeTest.ts';
+export { wetFrontDepth } from './soil/wetFrontDepth.ts';
 
 export * from './plants/types.ts';
 export { CATALOGUE, cropById } from './plants/catalogue/index.ts';
-export { cropCoefficient } from './plants/cropCoefficient.ts';
-export {
-  beliefAfter,
-  ROOT_DEPTHS,
-  USUAL_BELIEF,
-  type RootBelief,
-  type RootDepth,
-} from './plants/rootBelief.ts';
-export { cropOf, plantOnDay, stageDates, type PlantOnDay } from './plants/plantOnDay.ts';
+export { ROOT_DEPTHS, USUAL_BELIEF, type RootBelief } from './plants/rootBelief.ts';
+export { cropOf, plantOnDay } from './plants/plantOnDay.ts';
 
 export { BED_FORMS, type BedForm } from './places/ground/surface.ts';
-export { bedModel, type BedInput, type PlaceFactors } from './places/ground/bedModel.ts';
-export {
-  isSheet,
-  MULCH_MATERIALS,
-  mulchEvaporationFactor,
-  type Mulch,
-  type MulchMaterial,
-} from './places/ground/mulch.ts';
-export {
-  simulateBed,
-  type ClosingBalance,
-  type SimulateOptions,
-  type SimulationResult,
-} from './places/ground/simulateBed.ts';
+export { bedModel, type BedInput } from './places/ground/bedModel.ts';
+export { isSheet, MULCH_MATERIALS, type Mulch, type MulchMaterial } from './places/ground/mulch.ts';
+export { simulateBed } from './places/ground/simulateBed.ts';
 export type { DailyRecord } from './places/dailyRecord.ts';
 export type * from './places/place.ts';
-export { PLACE_KINDS, type PlaceKindId, type PlaceKinds } from './places/index.ts';
-export { balanceTotals, type BalanceTotals } from './places/ground/balanceTotals.ts';
+export { type PlaceKindId } from './places/index.ts';
+export { balanceTotals } from './places/ground/balanceTotals.ts';
 export * from './places/ground/singleStore.ts';
 export * from './places/ground/evaporation.ts';
 
 export { canMap, canTest, type CanTest } from './delivery/canTest.ts';
-export {
-  dripLayout,
-  dripRate,
-  evenInset,
-  type DripLayout,
-  type DripLayoutInput,
-} from './delivery/dripLayout.ts';
+export { dripLayout, dripRate, evenInset } from './delivery/dripLayout.ts';
 export * from './delivery/fills.ts';
-export { weighTest, type WeighTest } from './checks/weighTest.ts';
+export { weighTest } from './checks/weighTest.ts';
 export * from './readings/entries.ts';
-export {
-  FINDING_FACTS,
-  FINDING_SORTS,
-  isReading,
-  type FindingFacts,
-  type FindingSort,
-} from './readings/facts.ts';
-export { READING_KINDS } from './readings/kinds/index.ts';
-export { USUAL_TOPSOIL_MM, type ToldBed } from './readings/knownDraft.ts';
-export { EDGES, type Beyond, type ChangePoint } from './units/edges.ts';
+export { FINDING_FACTS, FINDING_SORTS } from './readings/facts.ts';
+export { USUAL_TOPSOIL_MM } from './readings/knownDraft.ts';
+export { type Beyond } from './units/edges.ts';
 export { staleReason } from './readings/staleness.ts';
-export { whatIsKnown, type KnownBed } from './readings/whatIsKnown.ts';
-export { bedHistory, periodOn, type BedPeriod, type DeclaredHistory } from './readings/bedHistory.ts';
-export { entryOn, valueOn, type Dated, type From } from './units/dated.ts';
-export { givenWater, type GivenWater, type EnteredWater } from './delivery/givenWater.ts';
+export { type KnownBed } from './readings/whatIsKnown.ts';
+export { type BedPeriod } from './readings/bedHistory.ts';
+export { type From } from './units/dated.ts';
+export { type GivenWater, type EnteredWater } from './delivery/givenWater.ts';
 export { oddities } from './readings/oddities.ts';
 export type { Oddity } from './readings/reading.ts';
-export { depthCheck, settledMinutes, type DepthCheck } from './checks/depthCheck.ts';
+export { depthCheck, settledMinutes } from './checks/depthCheck.ts';
 export { DRY_TO_MM } from './checks/dryTo.ts';
 export { lookCheck, type LookVerdict } from './checks/lookCheck.ts';
 export { canAdvice, FEWEST_FOR_EVENNESS, type CanAdvice } from './delivery/canAdvice.ts';
-export { poolingTest, type PoolingTest } from './delivery/poolingTest.ts';
+export { poolingTest } from './delivery/poolingTest.ts';
 export { soakerTest } from './delivery/soakerTest.ts';
-export { spreadShare, wettedShare, wettedWidthM, type WettedShare } from './delivery/wettedStrip.ts';
+export { spreadShare, wettedShare } from './delivery/wettedStrip.ts';
 export { treeRing } from './places/treeRing/treeRing.ts';
-export { treeDemand, plantFactorOf } from './places/treeRing/treeDemand.ts';
+export { treeDemand } from './places/treeRing/treeDemand.ts';
 export { gapClock, GAP_DAYS } from './places/treeRing/gapClock.ts';
 export {
   TREE_SORTS,
@@ -168,49 +120,27 @@ export {
   type TreeSort,
   type CameAs,
   type Beneath,
-  type Reach,
-  type Nearby,
-  type Layout,
-  type LayoutId,
   type Ring,
 } from './places/treeRing/treeFacts.ts';
-export {
-  PHASE_FACTS,
-  phaseOn,
-  phaseDates,
-  ringFor,
-  ringThroughYears,
-  usualDepthMm,
-  type TreePhase,
-} from './places/treeRing/phases.ts';
+export { PHASE_FACTS, ringThroughYears, type TreePhase } from './places/treeRing/phases.ts';
 export { LAYOUT_FACTS } from './places/treeRing/layoutFacts.ts';
-export { layOut, layoutMinutes, USUAL_BUCKET_L, type Laid, type Spot } from './places/treeRing/layouts.ts';
-export { ballOf, ballAfter, type RootBall } from './places/treeRing/ball.ts';
-export {
-  treeGround,
-  treePlantings,
-  treeSetMm,
-  mainPlanting,
-  openShare,
-  type TreeGround,
-} from './places/treeRing/treeGround.ts';
-export { treeSoaks, type SoakNow, type TreeSoaks } from './places/treeRing/treeSoaks.ts';
-export { treePlan, depthDose, THICK_MM, THIN_MM, type TreePlan } from './places/treeRing/treePlan.ts';
-export { explainTree, explainPeak, type TreeWorkings } from './places/treeRing/explainTree.ts';
-export { creditFrom, lawnPasses } from './places/treeRing/credit.ts';
-export { doseCheck, type DoseCheck } from './places/treeRing/doseCheck.ts';
+export { layOut, USUAL_BUCKET_L, type Spot } from './places/treeRing/layouts.ts';
+export { mainPlanting, openShare } from './places/treeRing/treeGround.ts';
+export { type SoakNow } from './places/treeRing/treeSoaks.ts';
+export { treePlan, THICK_MM, THIN_MM, type TreePlan } from './places/treeRing/treePlan.ts';
+export { explainTree, explainPeak } from './places/treeRing/explainTree.ts';
+export { doseCheck } from './places/treeRing/doseCheck.ts';
 export { treeSeason, type TreeSeason } from './places/treeRing/treeSeason.ts';
 export { treeTasks, type TreeTask } from './care/treeTasks.ts';
-export { treeAsTold, newTree, type ToldTree } from './places/treeRing/newTree.ts';
-export { daysInStore, FIXED_WEEK_MM, fixedWeekShortfall } from './schools/fixedWeek.ts';
+export { treeAsTold, newTree } from './places/treeRing/newTree.ts';
 export { intakeRate } from './soil/soilProfile.ts';
 export { SOURCE_KINDS, type SourceKindId } from './sources/index.ts';
 export { roofHarvest } from './sources/roofHarvest.ts';
 export { bucketTest } from './delivery/bucketTest.ts';
-export { cycleAndSoak, type CyclePlan } from './delivery/cycleAndSoak.ts';
-export { adviseMethod, type MethodAdvice, type MethodQuestion } from './delivery/adviseMethod.ts';
-export { bestHour, handPasses, type BestHour } from './delivery/bestHour.ts';
-export { efficiencyAt, HOURS, type HourOfDay } from './delivery/losses.ts';
+export { cycleAndSoak } from './delivery/cycleAndSoak.ts';
+export { adviseMethod } from './delivery/adviseMethod.ts';
+export { bestHour, type BestHour } from './delivery/bestHour.ts';
+export { efficiencyAt } from './delivery/losses.ts';
 export { todaysHabit, type HabitVerdict } from './delivery/todaysHabit.ts';
 export { canHaveTimer, handsOnMinutes } from './delivery/handsOn.ts';
 export { METHODS, METHOD_FACTS, type Method } from './delivery/methods.ts';
@@ -218,62 +148,47 @@ export {
   deliveryRate,
   efficiencyOf,
   grossLitres,
-  localDepth,
   netDepth,
   reachingShareOf,
-  runPlan,
   wettedFractionOf,
-  type Delivery,
-  type RunPlan,
 } from './delivery/runPlan.ts';
 
-export { bedTasks, soakBeforeMulch, type BedTask, type TaskFacts, isBeforeHeat } from './care/tasks.ts';
+export { bedTasks, soakBeforeMulch, type BedTask, isBeforeHeat } from './care/tasks.ts';
 export { GOAL_FACTS, GOALS, keepsTo, type Goal } from './plants/goals.ts';
 export { standingOn, stands } from './plants/standing.ts';
-export { byHand, type ByHand } from './follow/byHand.ts';
-export { balanceStart, BALANCE_DAYS, START_FULLNESS } from './follow/balanceStart.ts';
+export { byHand } from './follow/byHand.ts';
+export { balanceStart, BALANCE_DAYS } from './follow/balanceStart.ts';
 export { stageStrip, type StageStep } from './plants/stageStrip.ts';
 export { OPEN_DAYS, stageUse } from './plants/stageUse.ts';
 export { checkPlantings } from './plants/checkPlantings.ts';
-export { yieldResponse, yieldShapeOf, type YieldShape } from './plants/yieldResponse.ts';
 export { plantCount, rowLength } from './plants/plantCount.ts';
 export { cropCautions } from './care/cautions.ts';
 export { isHotWork } from './care/hotWork.ts';
-export { HEAVY_KG, SAFETY, SAFETY_ACTS, type SafetyAct } from './care/safety.ts';
+export { HEAVY_KG, SAFETY, type SafetyAct } from './care/safety.ts';
 export { ownCrop, type OwnCropWords } from './plants/ownCrop.ts';
 export { mulchVolume } from './places/ground/mulchVolume.ts';
 export {
   defaultSchool,
   SCHOOLS,
   schoolOf,
-  thresholdOf,
   type School,
   type SchoolId,
   type SchoolReason,
 } from './schools/schools.ts';
 export { SHORT_OF_WATER } from './schools/shortOfWater.ts';
-export { compareSchools, type SchoolFigures } from './compare/compareSchools.ts';
+export { compareSchools } from './compare/compareSchools.ts';
 export { mayToughen, toughenWindow, type ToughenWindow } from './schools/toughening.ts';
-export { ladder, type Rung } from './compare/ladder.ts';
-export { remedies, REMEDIES, type Remedy, type RemedyId } from './compare/remedies.ts';
+export { ladder } from './compare/ladder.ts';
+export { remedies, REMEDIES, type RemedyId } from './compare/remedies.ts';
 export { followSeason } from './compare/followSeason.ts';
-export { allocateDay, type Competing, type DayCaps } from './share/allocate.ts';
-export { givenSoFar } from './share/givenSoFar.ts';
-export { mondayOf, weekdayOf } from './units/weekdays.ts';
-export { RANKS, usualRank, type Rank } from './plants/rank.ts';
+export { weekdayOf } from './units/weekdays.ts';
+export { RANKS, type Rank } from './plants/rank.ts';
 export { WIND_HOLD_MS } from './clock/closures.ts';
-export {
-  daySchedule,
-  type DayJob,
-  type DayLines,
-  type DaySchedule,
-  type RunSlot,
-} from './clock/daySchedule.ts';
-export { DAY_MINUTES, openHours, openSpans, USUAL_HOURS, type Span } from './clock/openSpans.ts';
+export { DAY_MINUTES, USUAL_HOURS, type Span } from './clock/openSpans.ts';
 export { walkFrom, type Walk } from './clock/walk.ts';
-export { dayJob, passesOf } from './clock/dayJobs.ts';
+export { passesOf } from './clock/dayJobs.ts';
 export { aimOf, type Aim } from './delivery/aim.ts';
-export { leafWetHours, type LeafWet } from './delivery/leafWet.ts';
+export { leafWetHours } from './delivery/leafWet.ts';
 export { checkFirst, type CheckFirst } from './checks/checkFirst.ts';
 export { sunOnClock, type SunOnClock } from './weather/sunOnClock.ts';
 export type * from './rounds/types.ts';
@@ -288,84 +203,45 @@ export type * from './clock/constraints.ts';
 export type * from './share/types.ts';
 export type * from './plan/types.ts';
 export { newMemo, triedOn, type PlanMemo } from './plan/memo.ts';
-export { LARGE } from './share/fitToLimits.ts';
 
 export * from './working/types.ts';
 export { TELLABLE, type Tellable } from './working/tellable.ts';
 export type { Known } from './working/known.ts';
-export { explainRate } from './delivery/explainRate.ts';
-export {
-  ASSUMABLE,
-  assumedOf,
-  nextBestTest,
-  QUICK_TESTS,
-  type QuickTest,
-  type Assumable,
-  type NextBestTest,
-  type TestWorth,
-} from './compare/nextBestTest.ts';
-export {
-  EXPLAINABLE,
-  explainNumber,
-  type Explainable,
-  type ExplainContext,
-} from './explain/explainNumber.ts';
-export * from './explain/explainTests.ts';
+export { assumedOf, nextBestTest, QUICK_TESTS, type QuickTest } from './compare/nextBestTest.ts';
+export { EXPLAINABLE, explainNumber, type Explainable } from './explain/explainNumber.ts';
 
-export { MIXES, MIX_IDS, availableOf, type Mix } from './places/vessel/mixes.ts';
+export { MIXES, MIX_IDS, type Mix } from './places/vessel/mixes.ts';
 export {
   DRESSING_IDS,
   DRESSINGS,
   MATERIAL_IDS,
   MATERIALS,
-  type Dressing,
   type Material,
 } from './places/vessel/materials.ts';
-export { NAMED_SIZES, vesselShape, type VesselShape, type VesselSize } from './places/vessel/size.ts';
-export { LIGHTS, ROOM_AIRS, WARMTHS, type IndoorWords } from './places/vessel/indoors.ts';
-export { drinksAtNight, isResting } from './places/vessel/restSeason.ts';
-export { ROOT_FILLS, vesselModel, type RootFill, type VesselInput } from './places/vessel/vesselModel.ts';
-export {
-  simulateVessel,
-  type VesselDay,
-  type VesselGiving,
-  type VesselResult,
-} from './places/vessel/simulateVessel.ts';
+export { NAMED_SIZES } from './places/vessel/size.ts';
+export { LIGHTS, ROOM_AIRS, WARMTHS } from './places/vessel/indoors.ts';
+export { drinksAtNight } from './places/vessel/restSeason.ts';
+export { ROOT_FILLS, vesselModel, type VesselInput } from './places/vessel/vesselModel.ts';
+export { simulateVessel, type VesselDay } from './places/vessel/simulateVessel.ts';
 export * from './pots/entries.ts';
 export type { Pot } from './pots/pots.ts';
-export { POT_WAY_FACTS, POT_WAYS, usualWay, type PotWay, type PotWayFacts } from './pots/ways.ts';
-export {
-  followPot,
-  type PotFound,
-  type PotNow,
-  type PotWeather,
-  type WeighedSpan,
-} from './pots/followPot.ts';
+export { POT_WAY_FACTS, POT_WAYS, usualWay, type PotWay } from './pots/ways.ts';
+export { type PotFound, type WeighedSpan } from './pots/followPot.ts';
 export { planPot, type PotLeave, type PotPlan, type PotSpan } from './pots/planPot.ts';
-export type { PotGiving } from './pots/potGiving.ts';
 export { potHelp, type PotHelp } from './pots/potHelp.ts';
-export { POT_CAN_L, potWalk, type PotWalk } from './pots/potWalk.ts';
-export { mixFromMeter, potSanity } from './pots/potSanity.ts';
-export { afterPots } from './pots/afterPots.ts';
+export { potWalk, type PotWalk } from './pots/potWalk.ts';
+export { potSanity } from './pots/potSanity.ts';
 export { potStart } from './pots/potStart.ts';
 export { isWaterToStand, likesAcid, potTasks, type PotTask } from './pots/potTasks.ts';
 export { isUrgent } from './pots/urgentTasks.ts';
-export { checkWeight, type WeighedPot, type WeightQuery } from './pots/weighIn.ts';
+export { checkWeight } from './pots/weighIn.ts';
 export * from './pots/sequences.ts';
 export * from './pots/acidBatch.ts';
 export { wateredAsDue } from './pots/wateredAsDue.ts';
 
 export * from './entries/entry.ts';
 export * from './entries/bodies.ts';
-export {
-  ENTRY_KINDS,
-  ENTRY_SORTS,
-  isSettingKind,
-  kindFacts,
-  type EntryKindFacts,
-  type EntrySort,
-  type UndoRule,
-} from './entries/kinds.ts';
+export { ENTRY_KINDS, ENTRY_SORTS, isSettingKind, kindFacts, type EntrySort } from './entries/kinds.ts';
 export { alertTasks, tasksOf } from './tasks/list.ts';
 export type * from './tasks/task.ts';
 export * from './record/history.ts';
@@ -378,6 +254,4 @@ export {
   planBed,
   plantingsOf,
   schoolChosen,
-  type Borrowed,
-  type GardenFacts,
 } from './record/toPlan.ts';

@@ -1,6 +1,10 @@
+import { treeTasks } from './treeTasks.ts';
+import { newTree, treeAsTold } from '../places/treeRing/newTree.ts';
+import { type TreeFacts } from '../places/treeRing/treeFacts.ts';
+import { treePlan } from '../places/treeRing/treePlan.ts';
+import { cropById } from '../plants/catalogue/index.ts';
+import { type SourcedDay } from '../weather/completeWeather.ts';
 import { expect, test } from '@jest/globals';
-import * as core from '../index.ts';
-import type { SourcedDay, TreeFacts } from '../index.ts';
 
 const TODAY = '2026-12-20';
 const loam = { horizons: [{ textureClass: 'loam' as const }] };
@@ -17,30 +21,28 @@ function tasks(
   cropId: string,
   plantedOn: string,
   change: Partial<TreeFacts> = {},
-  facts: Partial<Parameters<typeof core.treeTasks>[0]> = {},
+  facts: Partial<Parameters<typeof treeTasks>[0]> = {},
 ): string[] {
-  const crop = core.cropById(cropId);
-  const tree = core.treeAsTold({ ...core.newTree(crop, 10), ...change }, plantedOn, TODAY);
-  const plan = core.treePlan(tree, { cropId, plantedOn }, TODAY, loam, {
+  const crop = cropById(cropId);
+  const tree = treeAsTold({ ...newTree(crop, 10), ...change }, plantedOn, TODAY);
+  const plan = treePlan(tree, { cropId, plantedOn }, TODAY, loam, {
     method: 'bubbler',
     litresPerMinute: 8,
   });
-  return core
-    .treeTasks({
-      tree,
-      plan,
-      crop,
-      plantedOn,
-      today: TODAY,
-      soak: null,
-      scarce: false,
-      heat: false,
-      freezing: false,
-      goneShare: 0,
-      ahead: [day(TODAY, 4, 2), day('2026-12-21', -1, 8)],
-      ...facts,
-    })
-    .map(({ code }) => code);
+  return treeTasks({
+    tree,
+    plan,
+    crop,
+    plantedOn,
+    today: TODAY,
+    soak: null,
+    scarce: false,
+    heat: false,
+    freezing: false,
+    goneShare: 0,
+    ahead: [day(TODAY, 4, 2), day('2026-12-21', -1, 8)],
+    ...facts,
+  }).map(({ code }) => code);
 }
 
 // Common practice, all of it: no figure of a book stands behind these.

@@ -5,14 +5,6 @@ import { addDays } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { explainNumber } from './explainNumber.ts';
 import { explainRate } from '../delivery/explainRate.ts';
-import {
-  explainBucket,
-  explainCans,
-  explainDrip,
-  explainJar,
-  explainRoof,
-  explainWeighing,
-} from './explainTests.ts';
 import { nextBestTest } from '../compare/nextBestTest.ts';
 import { leaves, type Working } from '../working/types.ts';
 
@@ -136,26 +128,5 @@ describe('the next best test', () => {
     expect(best.after.high - best.after.low).toBeLessThan(best.now.high - best.now.low);
     expect(best.now.low).toBeLessThanOrEqual(best.litres);
     expect(best.now.high).toBeGreaterThanOrEqual(best.litres);
-  });
-});
-
-describe('the working of measurements', () => {
-  test('a bucket of 15 L in 45 s is 20 L/min, from two readings', () => {
-    // 15 L in 45 s: common practice.
-    const flow = explainBucket({ litres: 15, seconds: 45 }, '2026-06-01');
-    expect(flow.value).toBeCloseTo(20, 9);
-    expect(leaves(flow).map((l) => l.value)).toEqual([15, 45]);
-  });
-  test('cans, drip, jar, pot and roof end in the figures their tests give', () => {
-    const [rate, low] = explainCans({ depthsMm: [4, 6, 5, 5], minutes: 30 });
-    expect(rate?.value).toBeCloseTo(10, 9);
-    expect(low?.value).toBeCloseTo(0.8, 9);
-    expect(leaves(rate as Working)).toHaveLength(5);
-    expect(
-      explainDrip({ emitterLitresPerHour: 2, emitterSpacingM: 0.5, lineSpacingM: 0.5 }).value,
-    ).toBeCloseTo(8, 9);
-    expect(explainJar({ sandMm: 50, siltMm: 30, clayMm: 20 }).map((w) => w.value)).toEqual([50, 30, 20]);
-    expect(explainWeighing({ wetKg: 2.06, laterKg: 2, hours: 24 }).value).toBeCloseTo(60, 6);
-    expect(explainRoof({ roofM2: 50, rainMm: 20, runoffCoefficient: 0.8 }).value).toBeCloseTo(800, 9);
   });
 });

@@ -9,7 +9,7 @@ import { weatherSeries } from '../weather/weatherSeries.ts';
 import { acidBatch, phVerdict } from './acidBatch.ts';
 import type { DatedPotEntry } from './entries.ts';
 import { followPot } from './followPot.ts';
-import { hiddenPots } from './hiddenPots.ts';
+import { hiddenPots } from '../../tests/hiddenPots.ts';
 import { mixFromMeter, potSanity } from './potSanity.ts';
 import { planPot, type PotPlan, type PotSpan } from './planPot.ts';
 import { potHelp } from './potHelp.ts';

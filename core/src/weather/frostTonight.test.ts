@@ -1,5 +1,5 @@
+import { frostTonight } from './frostTonight.ts';
 import { expect, test } from '@jest/globals';
-import { frostTonight } from '../index.ts';
 
 // Water freezes at 0 °C; a night's lowest is counted to the day of its morning (WMO-No. 8, extremes of air temperature).
 test('the coming night’s lowest is tomorrow’s, and frost is at or under freezing', () => {

@@ -1,21 +1,25 @@
+import { gapClock } from './gapClock.ts';
+import { treeAsTold } from './newTree.ts';
+import { BENEATH, CAME_AS, LAYOUTS, REACHES, TREE_SORTS, type TreeFacts } from './treeFacts.ts';
+import { treePlan } from './treePlan.ts';
+import { type TextureClass } from '../../soil/textureClass.ts';
+import { addDays } from '../../units/dates.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import * as core from '../../index.ts';
-import type { TextureClass, TreeFacts } from '../../index.ts';
 
 const TODAY = '2026-07-14';
 /** Trees as people may tell them, of every age and layout, on every soil. */
 const anyTree = fc.record({
-  sort: fc.constantFrom(...core.TREE_SORTS),
+  sort: fc.constantFrom(...TREE_SORTS),
   canopyM: fc.double({ min: 0.3, max: 14, noNaN: true }),
   lengthM: fc.double({ min: 1, max: 40, noNaN: true }),
   count: fc.integer({ min: 1, max: 20 }),
-  cameAs: fc.constantFrom(...core.CAME_AS),
-  beneath: fc.constantFrom(...core.BENEATH),
-  reach: fc.constantFrom(...core.REACHES),
+  cameAs: fc.constantFrom(...CAME_AS),
+  beneath: fc.constantFrom(...BENEATH),
+  reach: fc.constantFrom(...REACHES),
   part: fc.double({ min: 0.2, max: 1, noNaN: true }),
   // Of buckets there may be too many: that is refused, and checked where it is.
-  by: fc.constantFrom(...core.LAYOUTS.filter((by) => by !== 'buckets')),
+  by: fc.constantFrom(...LAYOUTS.filter((by) => by !== 'buckets')),
   plantedOn: fc.constantFrom(
     '2026-07-01',
     '2026-03-20',
@@ -30,7 +34,7 @@ const flows = fc.double({ min: 0.5, max: 30, noNaN: true });
 
 type Told = typeof anyTree extends fc.Arbitrary<infer T> ? T : never;
 const factsOf = ({ by, plantedOn, lengthM, ...tree }: Told): TreeFacts =>
-  core.treeAsTold(
+  treeAsTold(
     {
       ...tree,
       count: tree.sort === 'hedge' ? 1 : tree.count,
@@ -44,7 +48,7 @@ const factsOf = ({ by, plantedOn, lengthM, ...tree }: Told): TreeFacts =>
 const planOf = (told: Told, soil: TextureClass, litresPerMinute: number, localMm?: number) => {
   const tree = factsOf(told);
   const cropId = { tree: 'apple', shrub: 'lilac', hedge: 'beech-hedge' }[tree.sort];
-  const plan = core.treePlan(
+  const plan = treePlan(
     tree,
     { cropId, plantedOn: told.plantedOn },
     TODAY,
@@ -109,10 +113,10 @@ describe('whatever is told of a tree', () => {
   test('a hotter, drier or windier day never slows the clock', () => {
     const site = { latitudeDeg: 46.9, elevationM: 112 };
     const clock = (tMaxC: number, rhMinPct: number, windMs: number): number =>
-      core.gapClock(
+      gapClock(
         { lastSoakOn: TODAY, today: '2026-07-24' },
         Array.from({ length: 10 }, (_, i) => ({
-          date: core.addDays(TODAY, i),
+          date: addDays(TODAY, i),
           tMaxC,
           tMinC: 14,
           rhMinPct,

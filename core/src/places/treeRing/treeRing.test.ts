@@ -1,6 +1,30 @@
+import { type PlanBed } from '../../follow/types.ts';
+import { ballAfter, ballOf } from './ball.ts';
+import { creditFrom, lawnPasses } from './credit.ts';
+import { doseCheck } from './doseCheck.ts';
+import { explainPeak, explainTree } from './explainTree.ts';
+import { gapClock } from './gapClock.ts';
+import { layOut, layoutMinutes } from './layouts.ts';
+import { newTree, treeAsTold, type ToldTree } from './newTree.ts';
+import { phaseDates, ringThroughYears, usualDepthMm } from './phases.ts';
+import { plantFactorOf, treeDemand } from './treeDemand.ts';
+import { type Beneath, type Layout, type Reach, type TreeFacts } from './treeFacts.ts';
+import { openShare, treeGround, treePlantings } from './treeGround.ts';
+import { depthDose, treePlan } from './treePlan.ts';
+import { treeRing } from './treeRing.ts';
+import { treeSeason } from './treeSeason.ts';
+import { treeSoaks } from './treeSoaks.ts';
+import { planGarden } from '../../plan/planGarden.ts';
+import { cropById } from '../../plants/catalogue/index.ts';
+import { type StageName } from '../../plants/types.ts';
+import { type TextureClass } from '../../soil/textureClass.ts';
+import { feetToM, gallonsToLitres, inchesToMm, litresToGallons } from '../../units/convert.ts';
+import { addDays, daysBetween } from '../../units/dates.ts';
+import { type SourcedDay } from '../../weather/completeWeather.ts';
+import { referenceEt } from '../../weather/referenceEt.ts';
+import { type WeatherDay } from '../../weather/types.ts';
+import { type Working } from '../../working/types.ts';
 import { describe, expect, test } from '@jest/globals';
-import * as core from '../../index.ts';
-import type { Layout, PlanBed, SourcedDay, TreeFacts, WeatherDay } from '../../index.ts';
 
 const site = { latitudeDeg: 46.9, elevationM: 112 };
 const TODAY = '2026-07-14';
@@ -16,42 +40,41 @@ const WEATHERS = {
   extreme: [38, 20, 20, 3.5],
 } as const;
 const spell = (weather: keyof typeof WEATHERS, from: string, days: number): SourcedDay[] =>
-  Array.from({ length: days }, (_, i) => day(core.addDays(from, i), WEATHERS[weather]));
+  Array.from({ length: days }, (_, i) => day(addDays(from, i), WEATHERS[weather]));
 
 const loam = { horizons: [{ textureClass: 'loam' as const }] };
 const hose = { method: 'bubbler' as const, litresPerMinute: 8.5 };
-const walnut = core.cropById('walnut');
-const told = (change: Partial<core.ToldTree> = {}): core.ToldTree => ({
-  ...core.newTree(walnut, 40),
+const walnut = cropById('walnut');
+const told = (change: Partial<ToldTree> = {}): ToldTree => ({
+  ...newTree(walnut, 40),
   canopyM: 9,
   trunkM: 0.58,
   layout: { by: 'bubbler stops' },
   ...change,
 });
-const old = (change: Partial<core.ToldTree> = {}): TreeFacts =>
-  core.treeAsTold(told(change), '1985-03-01', TODAY);
+const old = (change: Partial<ToldTree> = {}): TreeFacts => treeAsTold(told(change), '1985-03-01', TODAY);
 
 describe('what a tree loses on a day', () => {
   const danger: WeatherDay = day(TODAY, [38, 21, 15, 7]);
   test('a 46 cm trunk with a crown of 9 to 10 m in hot dry wind: hundreds of litres, up to about 750 (common practice)', () => {
     for (const canopyDiameterM of [9, 9.5, 10]) {
-      const { litres } = core.treeDemand({ canopyDiameterM, kind: 'walnut' }, danger, site);
+      const { litres } = treeDemand({ canopyDiameterM, kind: 'walnut' }, danger, site);
       expect(litres).toBeGreaterThan(300);
       expect(litres).toBeLessThan(760);
     }
   });
   test('reference demand × plant factor × ground under the leaves (ANSI/ASABE S623: 0.5 dry, 0.7 moist places)', () => {
-    const { litres, et0Mm } = core.treeDemand({ canopyDiameterM: 4, plantFactor: 0.5 }, danger, site);
+    const { litres, et0Mm } = treeDemand({ canopyDiameterM: 4, plantFactor: 0.5 }, danger, site);
     expect(litres).toBeCloseTo(0.5 * et0Mm * Math.PI * 4, 9);
-    expect(et0Mm).toBeCloseTo(core.referenceEt(danger, site).mm, 9);
-    expect(core.treeDemand({ canopyDiameterM: 4, kind: 'oak' }, danger, site).plantFactor).toBeCloseTo(0.5);
-    expect(core.treeDemand({ canopyDiameterM: 4, kind: 'birch' }, danger, site).plantFactor).toBeCloseTo(0.7);
-    expect(core.treeDemand({ canopyDiameterM: 4 }, danger, site).plantFactor).toBeCloseTo(0.6);
+    expect(et0Mm).toBeCloseTo(referenceEt(danger, site).mm, 9);
+    expect(treeDemand({ canopyDiameterM: 4, kind: 'oak' }, danger, site).plantFactor).toBeCloseTo(0.5);
+    expect(treeDemand({ canopyDiameterM: 4, kind: 'birch' }, danger, site).plantFactor).toBeCloseTo(0.7);
+    expect(treeDemand({ canopyDiameterM: 4 }, danger, site).plantFactor).toBeCloseTo(0.6);
   });
   test('it is no dose: the walnut’s fortnight is less than a week of such losses', () => {
-    const { litres } = core.treeDemand({ canopyDiameterM: 9, kind: 'walnut' }, danger, site);
+    const { litres } = treeDemand({ canopyDiameterM: 9, kind: 'walnut' }, danger, site);
     const planting = { cropId: 'walnut', plantedOn: '1985-03-01' };
-    const plan = core.treePlan(old(), planting, TODAY, loam, hose);
+    const plan = treePlan(old(), planting, TODAY, loam, hose);
     expect(plan.litres).toBeLessThan(7 * litres);
   });
   test.each([
@@ -59,22 +82,22 @@ describe('what a tree loses on a day', () => {
     ['plantFactor', { canopyDiameterM: 4, plantFactor: 3 }],
     ['kind', { canopyDiameterM: 4, kind: 'triffid' }],
   ])('refuses an impossible %s', (field, tree) => {
-    expect(() => core.treeDemand(tree, danger, site)).toThrow(field);
+    expect(() => treeDemand(tree, danger, site)).toThrow(field);
   });
 });
 
 describe('the ring', () => {
   test('50 mm over it are its litres; a soaker lies once round it', () => {
-    const ring = core.treeRing({ innerRadiusM: 3, outerRadiusM: 5, depthMm: 50 });
+    const ring = treeRing({ innerRadiusM: 3, outerRadiusM: 5, depthMm: 50 });
     expect(ring.litres).toBeCloseTo(Math.PI * (25 - 9) * 50, 9);
     expect(ring.soakerLengthM).toBeCloseTo(2 * Math.PI * 4, 9);
   });
   test('2 inches a fortnight over 26.7 ft are 200 gal a day (common practice)', () => {
-    const { litres } = core.treeRing({ outerRadiusM: core.feetToM(26.7), depthMm: core.inchesToMm(2) });
-    expect(core.litresToGallons(litres) / 14).toBeCloseTo(200, -1);
+    const { litres } = treeRing({ outerRadiusM: feetToM(26.7), depthMm: inchesToMm(2) });
+    expect(litresToGallons(litres) / 14).toBeCloseTo(200, -1);
   });
   test('from the branches: about their edge, past it, or well out, within two to four times their reach', () => {
-    const at = (reach: core.Reach) => core.treeRing({ canopyDiameterM: 8, reach, depthMm: 50 });
+    const at = (reach: Reach) => treeRing({ canopyDiameterM: 8, reach, depthMm: 50 });
     const edge = at('at the edge');
     expect(edge.innerRadiusM).toBeLessThan(4);
     expect(edge.outerRadiusM).toBeGreaterThan(4);
@@ -83,13 +106,13 @@ describe('the ring', () => {
     expect(at('far out').outerRadiusM).toBeLessThanOrEqual(4 * 4);
   });
   test('moves outward with the years: the ball, its surround, the branch edge; and an established trunk is never wetted', () => {
-    const pear = core.treeAsTold(
-      { ...core.newTree(core.cropById('pear'), 0), trunkM: 0.02, canopyM: 0.8 },
+    const pear = treeAsTold(
+      { ...newTree(cropById('pear'), 0), trunkM: 0.02, canopyM: 0.8 },
       '2026-03-20',
       '2026-03-20',
     );
     expect(pear.ring.innerM).toBe(0);
-    const years = core.ringThroughYears(
+    const years = ringThroughYears(
       pear,
       '2026-03-20',
       '2026-07-14',
@@ -107,22 +130,20 @@ describe('the ring', () => {
     ]);
   });
   test('hands over on dates: weeks by what the roots came in, one year, three (common practice)', () => {
-    const dates = core.phaseDates({ cameAs: 'bare-root' }, '2026-03-20');
+    const dates = phaseDates({ cameAs: 'bare-root' }, '2026-03-20');
     expect(dates.map(({ from }) => from)).toEqual(['2026-03-20', '2026-05-15', '2027-03-20', '2029-03-19']);
-    const [, potted] = core.phaseDates({ cameAs: 'potted' }, '2026-03-20');
+    const [, potted] = phaseDates({ cameAs: 'potted' }, '2026-03-20');
     expect(potted && potted.from < (dates[1]?.from ?? '')).toBe(true);
   });
   test('a new plant is soaked at least as deep as its pot (common practice); a tree of dry summers is known as one', () => {
-    const crop = core.cropById('olive');
-    const big = core.treeAsTold({ ...core.newTree(crop, 0), cameAs: 'potted', potL: 150 }, TODAY, TODAY);
+    const crop = cropById('olive');
+    const big = treeAsTold({ ...newTree(crop, 0), cameAs: 'potted', potL: 150 }, TODAY, TODAY);
     expect(big.depthMm).toBeGreaterThanOrEqual(360);
-    const small = core.treeAsTold({ ...core.newTree(crop, 0), cameAs: 'potted', potL: 5 }, TODAY, TODAY);
+    const small = treeAsTold({ ...newTree(crop, 0), cameAs: 'potted', potL: 5 }, TODAY, TODAY);
     expect(small.depthMm).toBe(300);
     const planted = { cropId: 'olive', plantedOn: '2010-03-01' };
-    expect(core.treePlan(old({ canopyM: 4 }), planted, TODAY, loam, hose).drySummer).toBe(true);
-    expect(
-      core.treePlan(old(), { cropId: 'birch', plantedOn: '2010-03-01' }, TODAY, loam, hose),
-    ).toMatchObject({
+    expect(treePlan(old({ canopyM: 4 }), planted, TODAY, loam, hose).drySummer).toBe(true);
+    expect(treePlan(old(), { cropId: 'birch', plantedOn: '2010-03-01' }, TODAY, loam, hose)).toMatchObject({
       drySummer: false,
       touchy: true,
     });
@@ -130,7 +151,7 @@ describe('the ring', () => {
   test('depth wanted by size lies at 250 to 450 mm (common practice)', () => {
     for (const canopyM of [0.5, 2, 5, 9, 15]) {
       const sort = canopyM < 1 ? 'shrub' : 'tree';
-      const mm = core.usualDepthMm({ sort, canopyM }, 'established');
+      const mm = usualDepthMm({ sort, canopyM }, 'established');
       expect(mm).toBeGreaterThanOrEqual(250);
       expect(mm).toBeLessThanOrEqual(450);
     }
@@ -138,7 +159,7 @@ describe('the ring', () => {
 });
 
 describe('bad input is refused by its field', () => {
-  test.each<[string, Partial<core.ToldTree>]>([
+  test.each<[string, Partial<ToldTree>]>([
     ['canopyM', { canopyM: 0.3, trunkM: 0.46 }],
     ['ring.innerM', { ring: { innerM: 0.2, outerM: 5 } }],
     ['ring.innerM', { ring: { innerM: 6, outerM: 5 } }],
@@ -153,7 +174,7 @@ describe('bad input is refused by its field', () => {
   });
   test('so many litres that nobody carries them in buckets', () => {
     const buckets = old({ layout: { by: 'buckets' }, litresEach: 2000 });
-    expect(() => core.treeGround(buckets, { plantedOn: '1985-03-01', on: TODAY }, loam, hose)).toThrow(
+    expect(() => treeGround(buckets, { plantedOn: '1985-03-01', on: TODAY }, loam, hose)).toThrow(
       /at most 40 a plant/,
     );
   });
@@ -161,13 +182,13 @@ describe('bad input is refused by its field', () => {
 
 describe('the gap', () => {
   const weather = (kind: keyof typeof WEATHERS) => spell(kind, '2026-06-20', 40);
-  const clock = (kind: keyof typeof WEATHERS, soil?: core.TextureClass) =>
-    core.gapClock({ lastSoakOn: '2026-07-01', today: TODAY }, weather(kind), { site, soil });
+  const clock = (kind: keyof typeof WEATHERS, soil?: TextureClass) =>
+    gapClock({ lastSoakOn: '2026-07-01', today: TODAY }, weather(kind), { site, soil });
   test('a warm day is a day, and 21 are the limit', () => {
     expect(clock('warm')).toEqual({ days: 13, clockDays: 13, limitOn: '2026-07-22' });
   });
   test('hot dry wind runs it faster; mild weather on heavy soil at three quarters, so 28 days', () => {
-    const wind = core.gapClock(
+    const wind = gapClock(
       { lastSoakOn: '2026-07-01', today: TODAY },
       weather('warm').map((d) => ({ ...d, tMaxC: 38, tMinC: 21, rhMinPct: 15, windMs: 7 })),
       { site },
@@ -180,25 +201,23 @@ describe('the gap', () => {
     expect(clock('mild', 'sand').clockDays).toBe(13);
   });
   test('refuses a soak that lies ahead', () => {
-    expect(() => core.gapClock({ lastSoakOn: '2026-08-01', today: TODAY }, [], { site })).toThrow(
-      'lastSoakOn',
-    );
+    expect(() => gapClock({ lastSoakOn: '2026-08-01', today: TODAY }, [], { site })).toThrow('lastSoakOn');
   });
 });
 
 describe('layouts', () => {
-  const on = (layout: Layout, change: Partial<core.ToldTree> = {}) =>
-    core.layOut(old({ layout, ...change }), 1, { textureClass: 'loam', infiltrationMmPerHour: 13 }, 8.5);
+  const on = (layout: Layout, change: Partial<ToldTree> = {}) =>
+    layOut(old({ layout, ...change }), 1, { textureClass: 'loam', infiltrationMmPerHour: 13 }, 8.5);
   test('3.8 L/h for 2 to 4 hours give 7.6 to 15 L an emitter, and twice the emitter twice that (common practice)', () => {
     const one = on({ by: 'emitters', pieces: 10, pieceLph: 3.8 });
-    expect(core.layoutMinutes(one, 76).minutes).toBeCloseTo(120, 6);
-    expect(core.layoutMinutes(one, 152).minutes).toBeCloseTo(240, 6);
+    expect(layoutMinutes(one, 76).minutes).toBeCloseTo(120, 6);
+    expect(layoutMinutes(one, 152).minutes).toBeCloseTo(240, 6);
     const two = on({ by: 'emitters', pieces: 10, pieceLph: 7.6 });
     expect(two.litresPerMinute).toBeCloseTo(2 * one.litresPerMinute, 9);
   });
   test('within the drip pattern on half dry loam such a run reaches the depth wanted', () => {
     const emitters = on({ by: 'emitters', pieceLph: 3.8 });
-    const dose = core.depthDose(loam, 400);
+    const dose = depthDose(loam, 400);
     const spot = (Math.PI / 4) * emitters.wetAcrossM ** 2;
     const hours = (dose * spot) / 3.8;
     expect(hours).toBeGreaterThan(1);
@@ -214,7 +233,7 @@ describe('layouts', () => {
     );
   });
   test('76 L in buckets of 19 L are four', () => {
-    const buckets = core.layOut(
+    const buckets = layOut(
       old({ layout: { by: 'buckets' } }),
       1,
       { textureClass: 'loam', infiltrationMmPerHour: 13 },
@@ -222,31 +241,25 @@ describe('layouts', () => {
       76,
     );
     expect(buckets.pieces).toBe(4);
-    expect(core.layoutMinutes(buckets, 76).minutes).toBeCloseTo(30, 6);
+    expect(layoutMinutes(buckets, 76).minutes).toBeCloseTo(30, 6);
   });
   test('a hose is moved round all sides, and more often where soil takes more of its flow', () => {
     const loamStops = on({ by: 'bubbler stops' });
     expect(loamStops.pieces).toBeGreaterThanOrEqual(3);
     expect(loamStops.spots.map(({ number }) => number)).toEqual(loamStops.spots.map((_, i) => i + 1));
     expect(new Set(loamStops.spots.map(({ angleDeg }) => angleDeg)).size).toBe(loamStops.pieces);
-    const { eachMinutes, moves } = core.layoutMinutes(loamStops, 2040);
+    const { eachMinutes, moves } = layoutMinutes(loamStops, 2040);
     expect(eachMinutes * moves * 8.5).toBeCloseTo(2040, 6);
   });
   test('what a part of the ring gets is a part of its litres, and no more', () => {
     const planting = { cropId: 'walnut', plantedOn: '1985-03-01' };
-    const whole = core.treePlan(old({ layout: { by: 'micro-sprays' } }), planting, TODAY, loam, hose);
-    const half = core.treePlan(
-      old({ layout: { by: 'micro-sprays' }, part: 0.5 }),
-      planting,
-      TODAY,
-      loam,
-      hose,
-    );
+    const whole = treePlan(old({ layout: { by: 'micro-sprays' } }), planting, TODAY, loam, hose);
+    const half = treePlan(old({ layout: { by: 'micro-sprays' }, part: 0.5 }), planting, TODAY, loam, hose);
     expect(half.ringM2).toBeCloseTo(whole.ringM2 / 2, 6);
     expect(half.litres / whole.litres).toBeCloseTo(0.5, 1);
   });
   test('a wall three metres off cuts a ring of four and a half metres, and never to nothing', () => {
-    const cut = core.openShare(old({ near: 'building', nearM: 3 }));
+    const cut = openShare(old({ near: 'building', nearM: 3 }));
     expect(cut).toBeGreaterThan(0.6);
     expect(cut).toBeLessThan(0.8);
   });
@@ -258,37 +271,37 @@ function place(
   cropId: string,
   plantedOn: string,
   change: Partial<PlanBed> = {},
-  soil: core.TextureClass = 'loam',
+  soil: TextureClass = 'loam',
 ): PlanBed {
   const ground = { horizons: [{ textureClass: soil }] };
   const planting = { cropId, plantedOn, latitudeDeg: site.latitudeDeg };
-  const made = core.treeGround(tree, { plantedOn, on: TODAY, crop: core.cropById(cropId) }, ground, hose);
+  const made = treeGround(tree, { plantedOn, on: TODAY, crop: cropById(cropId) }, ground, hose);
   return {
     id: 1,
     bed: {
       areaM2: made.areaM2,
       ground,
-      plantings: core.treePlantings([planting], tree, made),
+      plantings: treePlantings([planting], tree, made),
       goal: 'thrifty',
     },
     delivery: made.delivery,
     irrigations: [],
     startOn: '2026-07-01',
     startFullness: 1,
-    soaks: core.treeSoaks(tree, planting, ground, TODAY),
+    soaks: treeSoaks(tree, planting, ground, TODAY),
     ...change,
   };
 }
 
 describe('decided by the rule of the beds, with the gap above it', () => {
   const gapsOf = (bed: PlanBed, kind: keyof typeof WEATHERS): number[] => {
-    const plan = core.planGarden(
+    const plan = planGarden(
       { site, beds: [bed] },
       spell(kind, '2026-06-01', 71),
       {},
       { today: TODAY, horizonDays: 28, members: 0 },
     );
-    const days = plan.waterings.map(({ date }) => core.daysBetween('2026-07-01', date));
+    const days = plan.waterings.map(({ date }) => daysBetween('2026-07-01', date));
     return days.map((d, i) => d - (i === 0 ? 0 : (days[i - 1] ?? 0)));
   };
   test.each(['warm', 'hot'] as const)(
@@ -318,7 +331,7 @@ describe('decided by the rule of the beds, with the gap above it', () => {
       school: 'once a month',
       irrigations: [{ date: '2026-07-02', netMm: 20 }],
     });
-    const plan = core.planGarden(
+    const plan = planGarden(
       { site, beds: [monthly] },
       spell('warm', '2026-06-01', 71),
       {},
@@ -331,45 +344,33 @@ describe('decided by the rule of the beds, with the gap above it', () => {
 
 describe('a bare-root pear in its first fortnight', () => {
   const PLANTED = '2026-04-20';
-  const pear = core.treeAsTold({ ...core.newTree(core.cropById('pear'), 0), canopyM: 0.8 }, PLANTED, PLANTED);
+  const pear = treeAsTold({ ...newTree(cropById('pear'), 0), canopyM: 0.8 }, PLANTED, PLANTED);
   test.each(['mild', 'hot'] as const)(
     'its ball is never drier than its band in %s weather, and rounds come daily to weekly',
     (kind) => {
       const weather = spell(kind, PLANTED, 40);
       const given: { date: string; netMm: number }[] = [];
-      const ball = core.ballOf(
-        pear,
-        'first weeks',
-        core.plantFactorOf(core.cropById('pear')),
-        loam,
-        PLANTED,
-        PLANTED,
-      );
+      const ball = ballOf(pear, 'first weeks', plantFactorOf(cropById('pear')), loam, PLANTED, PLANTED);
       if (!ball) throw new Error('a young tree has a ball');
       let goneL = 0;
       for (let d = 0; d < 14; d += 1) {
-        const today = core.addDays(PLANTED, d);
+        const today = addDays(PLANTED, d);
         const planting = { cropId: 'pear', plantedOn: PLANTED, latitudeDeg: site.latitudeDeg };
-        const made = core.treeGround(
-          pear,
-          { plantedOn: PLANTED, on: today, crop: core.cropById('pear') },
-          loam,
-          hose,
-        );
+        const made = treeGround(pear, { plantedOn: PLANTED, on: today, crop: cropById('pear') }, loam, hose);
         const bed: PlanBed = {
           id: 1,
-          bed: { areaM2: made.areaM2, ground: loam, plantings: core.treePlantings([planting], pear, made) },
+          bed: { areaM2: made.areaM2, ground: loam, plantings: treePlantings([planting], pear, made) },
           delivery: made.delivery,
           irrigations: [...given],
           startOn: PLANTED,
           startFullness: 1,
-          soaks: core.treeSoaks(pear, planting, loam, today),
+          soaks: treeSoaks(pear, planting, loam, today),
         };
-        const plan = core.planGarden({ site, beds: [bed] }, weather, {}, { today, members: 0 });
+        const plan = planGarden({ site, beds: [bed] }, weather, {}, { today, members: 0 });
         const due = plan.waterings.find(({ date }) => date === today);
         if (due) given.push({ date: today, netMm: due.run.bedMm });
-        const et0Mm = core.referenceEt(day(today, WEATHERS[kind]), site).mm;
-        goneL = core.ballAfter(ball, goneL, {
+        const et0Mm = referenceEt(day(today, WEATHERS[kind]), site).mm;
+        goneL = ballAfter(ball, goneL, {
           et0Mm,
           rainMm: 0,
           givenL: due ? due.run.localMm * ball.rainLPerMm : 0,
@@ -384,13 +385,13 @@ describe('a bare-root pear in its first fortnight', () => {
 
 describe('what else drinks, and what is borrowed', () => {
   test('a lawn’s inch never passes its own roots; what is more does (common practice: an inch a week is too little for trees in grass)', () => {
-    expect(core.lawnPasses(25)).toBe(0);
-    expect(core.lawnPasses(40)).toBe(15);
-    expect(core.creditFrom({ mm: 20, areaM2: 50, lawn: true }, 100)).toBe(0);
-    expect(core.creditFrom({ mm: 20, areaM2: 50, lawn: false }, 100)).toBeCloseTo(5, 9);
+    expect(lawnPasses(25)).toBe(0);
+    expect(lawnPasses(40)).toBe(15);
+    expect(creditFrom({ mm: 20, areaM2: 50, lawn: true }, 100)).toBe(0);
+    expect(creditFrom({ mm: 20, areaM2: 50, lawn: false }, 100)).toBeCloseTo(5, 9);
   });
   test('underplanting makes the tree’s ground use more: a small surplus', () => {
-    const kcb = (beneath: core.Beneath): number =>
+    const kcb = (beneath: Beneath): number =>
       place(old({ beneath }), 'walnut', '1985-03-01').bed.plantings[0]?.custom?.kcb.mid ?? 0;
     expect(kcb('planting')).toBeGreaterThan(kcb('mulch'));
   });
@@ -398,20 +399,20 @@ describe('what else drinks, and what is borrowed', () => {
 
 describe('roses and other bushes', () => {
   test('11 to 15 L at 5.33 gal a minute are 34 to 45 seconds (common practice), and a count that is off is told', () => {
-    const litresPerMinute = core.gallonsToLitres(5.33);
-    const litres = core.gallonsToLitres(3);
-    expect(core.doseCheck({ litres, seconds: 34, litresPerMinute })).toMatchObject({ agrees: true });
-    expect(core.doseCheck({ litres, seconds: 34, litresPerMinute }).seconds).toBeCloseTo(33.8, 1);
-    expect(core.doseCheck({ litres, seconds: 80, litresPerMinute }).agrees).toBe(false);
+    const litresPerMinute = gallonsToLitres(5.33);
+    const litres = gallonsToLitres(3);
+    expect(doseCheck({ litres, seconds: 34, litresPerMinute })).toMatchObject({ agrees: true });
+    expect(doseCheck({ litres, seconds: 34, litresPerMinute }).seconds).toBeCloseTo(33.8, 1);
+    expect(doseCheck({ litres, seconds: 80, litresPerMinute }).agrees).toBe(false);
   });
   test('a set volume is what each bush gets', () => {
-    const rose = core.treeAsTold(
-      { ...core.newTree(core.cropById('rose'), 4), count: 9, litresEach: 13 },
+    const rose = treeAsTold(
+      { ...newTree(cropById('rose'), 4), count: 9, litresEach: 13 },
       '2022-03-15',
       TODAY,
     );
     const planting = { cropId: 'rose', plantedOn: '2022-03-15' };
-    const plan = core.treePlan(rose, planting, TODAY, loam, hose);
+    const plan = treePlan(rose, planting, TODAY, loam, hose);
     expect(plan.litres).toBeCloseTo(9 * 13, 6);
     expect(plan.litresEach).toBeCloseTo(13, 6);
   });
@@ -420,24 +421,24 @@ describe('roses and other bushes', () => {
 test('mulch: 10 m² at 100 mm are a cubic metre, thin towards the trunk and none against it (common practice)', () => {
   const planting = { cropId: 'walnut', plantedOn: '1985-03-01' };
   const tree = old({ mulchedM: 3 });
-  const { mulch } = core.treePlan(tree, planting, TODAY, loam, hose);
+  const { mulch } = treePlan(tree, planting, TODAY, loam, hose);
   const thickM2 = Math.PI * (mulch.outerM ** 2 - mulch.meetM ** 2);
   expect(mulch.thickL).toBeCloseTo(thickM2 * 100, 6);
   expect(mulch.thinL).toBeLessThan(Math.PI * mulch.meetM ** 2 * 25);
 });
 
 describe('every figure of a tree’s page has its working', () => {
-  const leavesOf = (working: core.Working): core.Working[] =>
+  const leavesOf = (working: Working): Working[] =>
     working.inputs.length === 0 ? [working] : working.inputs.flatMap(leavesOf);
-  const value = (working: core.Working, label: string): number => {
+  const value = (working: Working, label: string): number => {
     const found = leavesOf(working).find((one) => one.label === label);
     if (!found) throw new Error(`no ${label} in the working`);
     return found.value;
   };
   const planting = { cropId: 'walnut', plantedOn: '1985-03-01' };
   const tree = old({ part: 0.6, mulchedM: 3 });
-  const plan = core.treePlan(tree, planting, TODAY, loam, hose);
-  const made = core.explainTree(tree, plan);
+  const plan = treePlan(tree, planting, TODAY, loam, hose);
+  const made = explainTree(tree, plan);
   test('its own leaves give the number again, by the geometry that it tells', () => {
     const circle = Math.PI * (value(made.ring, 'Outer edge') ** 2 - value(made.ring, 'Inner edge') ** 2);
     expect(made.ring.value).toBeCloseTo(circle * value(made.ring, 'Share that is open'), 6);
@@ -447,8 +448,8 @@ describe('every figure of a tree’s page has its working', () => {
   });
   test('the loss of a day is the standard’s product, and the same as `treeDemand`', () => {
     const danger = day(TODAY, [38, 21, 15, 7]);
-    const { litres, et0Mm } = core.treeDemand({ canopyDiameterM: 9, kind: 'walnut' }, danger, site);
-    const peak = core.explainPeak(tree, walnut, et0Mm);
+    const { litres, et0Mm } = treeDemand({ canopyDiameterM: 9, kind: 'walnut' }, danger, site);
+    const peak = explainPeak(tree, walnut, et0Mm);
     expect(peak.value).toBeCloseTo(litres, 6);
     expect(
       value(peak, 'Plant factor') *
@@ -460,16 +461,12 @@ describe('every figure of a tree’s page has its working', () => {
 
 test('a set dose has a working that says so, and no sum that does not add up to it', () => {
   const roses = place(
-    core.treeAsTold(
-      { ...core.newTree(core.cropById('rose'), 4), count: 7, litresEach: 13 },
-      '2022-03-15',
-      TODAY,
-    ),
+    treeAsTold({ ...newTree(cropById('rose'), 4), count: 7, litresEach: 13 }, '2022-03-15', TODAY),
     'rose',
     '2022-03-15',
     { setMm: 19, startFullness: 0.3 },
   );
-  const plan = core.planGarden(
+  const plan = planGarden(
     { site, beds: [roses] },
     spell('hot', '2026-06-01', 71),
     {},
@@ -481,8 +478,8 @@ test('a set dose has a working that says so, and no sum that does not add up to 
 });
 
 test('a tree’s year: leaves from reserves, food in summer, less as they fall, none on frozen ground (common practice)', () => {
-  const at = (cropId: string, stage: core.StageName | null, date: string, frozen = false) =>
-    core.treeSeason(core.cropById(cropId), stage, date, { frozen, latitudeDeg: 47 });
+  const at = (cropId: string, stage: StageName | null, date: string, frozen = false) =>
+    treeSeason(cropById(cropId), stage, date, { frozen, latitudeDeg: 47 });
   expect(at('pear', 'growing', '2026-05-01')).toBe('leafing out');
   expect(at('pear', 'in full leaf', '2026-07-14')).toBe('making food');
   expect(at('pear', 'ripening', '2026-10-20')).toBe('autumn');

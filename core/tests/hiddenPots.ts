@@ -1,12 +1,12 @@
-import { simulateVessel } from '../places/vessel/simulateVessel.ts';
-import type { VesselInput } from '../places/vessel/vesselModel.ts';
-import { addDays, daysBetween } from '../units/dates.ts';
+import { simulateVessel } from '../src/places/vessel/simulateVessel.ts';
+import type { VesselInput } from '../src/places/vessel/vesselModel.ts';
+import { addDays, daysBetween } from '../src/units/dates.ts';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { Site, WeatherDay } from '../weather/types.ts';
-import { weatherSeries } from '../weather/weatherSeries.ts';
-import type { DatedPotEntry } from './entries.ts';
-import { followPot } from './followPot.ts';
+import type { Site, WeatherDay } from '../src/weather/types.ts';
+import { weatherSeries } from '../src/weather/weatherSeries.ts';
+import type { DatedPotEntry } from '../src/pots/entries.ts';
+import { followPot } from '../src/pots/followPot.ts';
 
 const KINDS: readonly VesselInput[] = [
   {
