@@ -255,3 +255,4 @@ export {
   plantingsOf,
   schoolChosen,
 } from './record/toPlan.ts';
+export { happened, type EventEntry, type Happened } from './record/events.ts';

@@ -63,7 +63,12 @@ export function kibbleApp(
   const services: Services = { ...given, live, checking, wall: momentary(given.wall) };
   const { sharing } = services;
   services.plans.onTouched = (touched, by) =>
-    live.tell({ ...touched, beds: touched?.beds ? [...touched.beds] : undefined, by });
+    live.tell({
+      gardenId: touched?.gardenId,
+      pots: touched?.pots,
+      beds: touched?.beds ? [...touched.beds] : undefined,
+      by,
+    });
   const app = express();
   app.disable('x-powered-by');
   app.enable('case sensitive routing');

@@ -1,5 +1,5 @@
 import { EVENT_KINDS, type BedView, type EventView } from '@kibble/contract';
-import { addDays } from '@kibble/core';
+import { addDays, type EventEntry } from '@kibble/core';
 import { Op } from 'sequelize';
 import { EntryRow, type Garden } from '../db/models.ts';
 import { bedOf, ofBeds } from '../record/log.ts';
@@ -12,7 +12,31 @@ import { gardenToView } from '../services/gardens.ts';
 import { earliestStart } from '../services/earliestStart.ts';
 import { gardenWeather, siteOf } from '../services/weather.ts';
 import { NO_POTS, potsOnRecord } from '../services/potsOnRecord.ts';
-import { eventToView } from '../services/waterings.ts';
+import { eventEntry, eventToView } from '../services/waterings.ts';
+
+/** What was entered of waterings, skips and the gauge, of some beds or of a whole garden. */
+async function eventRows(
+  gardenId: number,
+  options: { from?: string; beds?: readonly number[] } = {},
+): Promise<EntryRow[]> {
+  const { from, beds } = options;
+  return EntryRow.findAll({
+    where: {
+      gardenId,
+      sort: ['watering', 'weather'],
+      kind: [...EVENT_KINDS],
+      removedAt: null,
+      ...(from === undefined ? {} : { on: { [Op.gte]: from } }),
+      ...(beds ? ofBeds(beds) : {}),
+    },
+    order: ['on', 'id'],
+    raw: true,
+  });
+}
+
+/** What was entered of waterings and skips on some beds. */
+export const eventEntries = async (gardenId: number, beds: readonly number[]): Promise<EventEntry[]> =>
+  (await eventRows(gardenId, { beds })).map(eventEntry);
 
 /** What happened on some beds, or in a whole garden, from a day on. */
 async function eventsOf(
@@ -22,18 +46,7 @@ async function eventsOf(
   options: { from?: string; only?: boolean } = {},
 ): Promise<EventView[]> {
   const { from, only = false } = options;
-  const rows = await EntryRow.findAll({
-    where: {
-      gardenId,
-      sort: ['watering', 'weather'],
-      kind: [...EVENT_KINDS],
-      removedAt: null,
-      ...(from === undefined ? {} : { on: { [Op.gte]: from } }),
-      ...(only ? ofBeds(beds.map(({ id }) => id)) : {}),
-    },
-    order: ['on', 'id'],
-    raw: true,
-  });
+  const rows = await eventRows(gardenId, { from, beds: only ? beds.map(({ id }) => id) : undefined });
   const byId = new Map(beds.map((bed) => [bed.id, bed]));
   return rows.map((row) => eventToView(row, byId.get(bedOf(row) ?? 0) ?? null, today));
 }

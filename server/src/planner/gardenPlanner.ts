@@ -24,7 +24,15 @@ import {
   type RoundsTry,
   type TryBody,
 } from '@kibble/contract';
-import { newMemo, type DoneTask, type ProposedRounds, type PlanBed, type PlanMemo } from '@kibble/core';
+import {
+  happened,
+  newMemo,
+  type DoneTask,
+  type EventEntry,
+  type ProposedRounds,
+  type PlanBed,
+  type PlanMemo,
+} from '@kibble/core';
 import { answer, Refusal } from '../errors.ts';
 import { contextOf, type Context, type Fault } from './context.ts';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
@@ -190,6 +198,17 @@ export class GardenPlanner {
       this.planned = { context: { ...context, done }, places, at: new Date(0) };
       this.texts.clear();
     }
+  }
+
+  /** Takes the place of what happened on some beds, which are as they were. */
+  changeEvents(beds: readonly number[], entries: readonly EventEntry[]): void {
+    const { garden, today } = this.facts;
+    const byId = new Map(garden.beds.map((bed) => [bed.id, bed]));
+    const events = entries.map((entry) => happened(entry, byId.get(entry.bedId ?? 0) ?? null, today));
+    this.change(
+      beds.flatMap((id) => byId.get(id) ?? []),
+      events,
+    );
   }
 
   /** Takes the place of some beds and of what happened on them; the rest of the garden is as it was. */

@@ -7,7 +7,7 @@ import { todayOf, type WallClock } from '../services/clock.ts';
 import { saveProposedRounds } from '../services/proposedRounds.ts';
 import { doneTasks } from '../services/doneTasks.ts';
 import { potsOnRecord } from '../services/potsOnRecord.ts';
-import { bedFacts, gardenFacts } from './gardenFacts.ts';
+import { bedFacts, eventEntries, gardenFacts } from './gardenFacts.ts';
 import type { Asked, ViewName } from './gardenPlanner.ts';
 import { NotThere, type Planner, type Viewed } from './planner.ts';
 
@@ -15,6 +15,8 @@ import { NotThere, type Planner, type Viewed } from './planner.ts';
 export interface Touched {
   gardenId: number;
   beds?: readonly number[];
+  /** Of the beds only what happened on them is another; what they are is as it was. */
+  onlyEvents?: boolean;
   /** Pots, what is written down of them, or tasks that were seen to. */
   pots?: boolean;
 }
@@ -28,6 +30,8 @@ interface Held {
   /** What has been touched since. */
   stale: Set<number> | 'all';
   stalePots: boolean;
+  /** Beds on which something happened, which are as they were. */
+  staleEvents: Set<number>;
   /** Facts are brought one after another. */
   turn: Lock;
 }
@@ -65,7 +69,7 @@ export class PlanStore {
     if (touched.pots) held.stalePots = true;
     if (stale === 'all') return;
     if (!touched.beds || stale.size + touched.beds.length > FEW_BEDS) held.stale = 'all';
-    else for (const id of touched.beds) stale.add(id);
+    else for (const id of touched.beds) (touched.onlyEvents ? held.staleEvents : stale).add(id);
   }
 
   /** A view of a garden's plan as it is now, as text. */
@@ -135,6 +139,7 @@ export class PlanStore {
       today: null,
       stale: 'all',
       stalePots: true,
+      staleEvents: new Set(),
       turn: new Lock('plan'),
     };
     this.gardens.set(gardenId, held);
@@ -147,11 +152,12 @@ export class PlanStore {
     await held.turn.run(`the facts of garden ${garden.id}`, async () => {
       const today = todayOf(garden, this.wall);
       if (held.today !== today) held.stale = 'all';
-      const { stale, stalePots } = held;
-      if (stale !== 'all' && stale.size === 0 && !stalePots) return;
+      const { stale, stalePots, staleEvents } = held;
+      if (stale !== 'all' && stale.size + staleEvents.size === 0 && !stalePots) return;
       // What is touched while this is read is stale again.
       held.stale = new Set();
       held.stalePots = false;
+      held.staleEvents = new Set();
       try {
         if (stale === 'all') {
           const onRecord = await gardenFacts(garden, this.wall);
@@ -163,6 +169,11 @@ export class PlanStore {
           if (stale.size > 0) {
             const { beds, events } = await bedFacts(garden, [...stale], this.wall);
             await whileReporting(() => this.planner.change(garden.id, beds, events));
+          }
+          const others = [...staleEvents].filter((id) => !stale.has(id));
+          if (others.length > 0) {
+            const entries = await eventEntries(garden.id, others);
+            await whileReporting(() => this.planner.changeEvents(garden.id, others, entries));
           }
           if (stalePots) {
             const pots = await potsOnRecord(garden);

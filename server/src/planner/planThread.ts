@@ -1,6 +1,6 @@
 import { parentPort } from 'node:worker_threads';
 import type { BedView, EventView } from '@kibble/contract';
-import type { DoneTask } from '@kibble/core';
+import type { DoneTask, EventEntry } from '@kibble/core';
 import { onMisfit, Refusal } from '../errors.ts';
 import type { Fault } from './context.ts';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
@@ -16,6 +16,7 @@ export type Task =
   | { do: 'begin'; gardenId: number; facts: Facts }
   | { do: 'more'; gardenId: number; beds: BedView[]; events: EventView[] }
   | { do: 'change'; gardenId: number; beds: BedView[]; events: EventView[] }
+  | { do: 'events'; gardenId: number; beds: number[]; entries: EventEntry[] }
   | { do: 'pots'; gardenId: number; pots: PotsOnRecord; done: DoneTask[] }
   | { do: 'view'; gardenId: number; name: ViewName; asked: unknown; now: number };
 export type Done =
@@ -59,6 +60,10 @@ export default async function planThread(task: Task): Promise<Done> {
         await planner.put(gardenId, whole);
       }
       if (task.beds.length > 0) await planner.change(gardenId, task.beds, task.events);
+      return { viewed: null };
+    }
+    if (task.do === 'events') {
+      await planner.changeEvents(gardenId, task.beds, task.entries);
       return { viewed: null };
     }
     if (task.do === 'pots') {

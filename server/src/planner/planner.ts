@@ -1,5 +1,5 @@
 import type { BedView, EventView } from '@kibble/contract';
-import type { DoneTask, ProposedRounds } from '@kibble/core';
+import type { DoneTask, EventEntry, ProposedRounds } from '@kibble/core';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
 import type { Fault } from './context.ts';
 import type { Facts } from './facts.ts';
@@ -19,6 +19,8 @@ export interface Planner {
   put(gardenId: number, facts: Facts): Promise<void>;
   /** Takes some beds and what happened on them in the place of what they were. */
   change(gardenId: number, beds: BedView[], events: EventView[]): Promise<void>;
+  /** Takes what happened on some beds in the place of what had; the beds are as they were. */
+  changeEvents(gardenId: number, beds: number[], entries: EventEntry[]): Promise<void>;
   /** Takes the garden's pots, and the tasks that were seen to, in the place of those it had. */
   changePots(gardenId: number, pots: PotsOnRecord, done: DoneTask[]): Promise<void>;
   /** @throws Refusal on what cannot be shown; `NotThere` when the garden's facts are not there (any more) */
@@ -55,6 +57,11 @@ export class InProcessPlanner implements Planner {
 
   change(gardenId: number, beds: BedView[], events: EventView[]): Promise<void> {
     this.of(gardenId).change(beds, events);
+    return Promise.resolve();
+  }
+
+  changeEvents(gardenId: number, beds: number[], entries: EventEntry[]): Promise<void> {
+    this.of(gardenId).changeEvents(beds, entries);
     return Promise.resolve();
   }
 

@@ -1,5 +1,5 @@
 import type { BedView, EventView } from '@kibble/contract';
-import type { DoneTask } from '@kibble/core';
+import type { DoneTask, EventEntry } from '@kibble/core';
 import { Piscina } from 'piscina';
 import { Refusal } from '../errors.ts';
 import type { PotsOnRecord } from '../services/potsOnRecord.ts';
@@ -94,6 +94,10 @@ export class WorkerPlanner implements Planner {
 
   async change(gardenId: number, beds: BedView[], events: EventView[]): Promise<void> {
     await this.run({ do: 'change', gardenId, beds, events });
+  }
+
+  async changeEvents(gardenId: number, beds: number[], entries: EventEntry[]): Promise<void> {
+    await this.run({ do: 'events', gardenId, beds, entries });
   }
 
   async changePots(gardenId: number, pots: PotsOnRecord, done: DoneTask[]): Promise<void> {

@@ -171,7 +171,7 @@ async function naming<T>(i: number, of: number, work: () => Promise<T>): Promise
 /** What was entered or undone, what of the plans it touched, and which beds must be plannable with it. */
 export interface Entered {
   answer: EntriesAnswer;
-  touched: { gardenId: number; beds?: number[]; pots?: boolean };
+  touched: { gardenId: number; beds?: number[]; onlyEvents?: boolean; pots?: boolean };
   dryRun: number[];
   /** Something happened on beds: what of the round is another for it is told with the answer. */
   happened: boolean;
@@ -186,7 +186,12 @@ function together(garden: Garden, made: readonly Made[]): Entered {
       events: made.flatMap(({ event }) => event ?? []),
       touched: { beds: beds && [...beds, ...made.flatMap(({ shownOn }) => shownOn ?? [])], pots },
     },
-    touched: { gardenId: garden.id, ...(beds ? { beds } : {}), ...(pots ? { pots } : {}) },
+    touched: {
+      gardenId: garden.id,
+      ...(beds ? { beds } : {}),
+      ...(made.every(({ event }) => event) ? { onlyEvents: true } : {}),
+      ...(pots ? { pots } : {}),
+    },
     dryRun: [...new Set(made.flatMap(({ dryRun }) => dryRun ?? []))],
     happened: made.some(({ event }) => event && event.bedId !== null),
   };

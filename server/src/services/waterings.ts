@@ -6,14 +6,7 @@ import {
   type SkipBody,
   type WateringBody,
 } from '@kibble/contract';
-import {
-  addDays,
-  type EntryBody,
-  type EntrySource,
-  type GivenWater,
-  type EnteredWater,
-  givenOf,
-} from '@kibble/core';
+import { addDays, givenOf, happened, type EntrySource, type EventEntry } from '@kibble/core';
 import { EntryRow, type Bed } from '../db/models.ts';
 import { append, bedOf, ofBeds } from '../record/log.ts';
 import { Refusal } from '../errors.ts';
@@ -21,61 +14,27 @@ import { beforeItsTime } from './beforeItsTime.ts';
 import { findBedView } from './beds.ts';
 import type { WallClock } from './clock.ts';
 
-/** What of a watering was told: the rest follows from that. */
-const toldOf = ({ litres, minutes, depthMm }: EnteredWater): EventView['told'] =>
-  depthMm !== null ? 'depth' : litres !== null ? 'litres' : minutes !== null ? 'minutes' : null;
-
-/** What a watering came to; of a bed that cannot be computed, only what was told of it. */
-function givenSafely(bed: BedView, today: string, date: string, told: EnteredWater): Partial<GivenWater> {
-  try {
-    return givenOf(bed, today, date, told);
-  } catch {
-    return { litres: told.litres ?? undefined, minutes: told.minutes ?? undefined };
-  }
-}
-
 /** Whether the device's clock, put right as far as the device knew, still said a moment to come: such an entry counts as made on arrival. */
 const wasAhead = ({ at, enteredAt, clockOffsetMs }: EntryRow): boolean =>
   new Date(enteredAt ?? 0).getTime() + (clockOffsetMs ?? 0) > new Date(at).getTime();
 
-const PLANNED = { yes: 'as planned', no: 'done differently' } as const;
+/** A watering, a skip or a gauge reading as it lies in the log. */
+export const eventEntry = (row: EntryRow): EventEntry => ({
+  id: row.id,
+  gardenId: row.gardenId,
+  bedId: bedOf(row),
+  kind: row.kind as EventEntry['kind'],
+  on: row.on,
+  at: new Date(row.at).toISOString(),
+  body: bodyFromStore(row.kind, row.version, row.body),
+  note: row.note ?? null,
+  by: row.by ?? null,
+  clockWasAhead: wasAhead(row),
+});
 
-/** What is shown as a watering's or a skip's reason. */
-function reasonOf(body: EntryBody | null): string | null {
-  if (body?.kind === 'skip') return body.reason ?? null;
-  if (body?.kind !== 'watering') return null;
-  if (body.asPlanned === undefined) return (body as { reason?: string }).reason ?? null;
-  return body.asPlanned ? PLANNED.yes : PLANNED.no;
-}
-
-/** An event as it is shown: what was told, and what follows from it as its day is known now. */
-export function eventToView(row: EntryRow, bed: BedView | null, today: string): EventView {
-  const body = bodyFromStore(row.kind, row.version, row.body);
-  const water = body?.kind === 'watering' ? body : null;
-  const told: EnteredWater | null = water && {
-    litres: water.litres ?? null,
-    minutes: water.minutes ?? null,
-    depthMm: water.depthMm ?? null,
-  };
-  const given = told && bed ? givenSafely(bed, today, row.on, told) : {};
-  return {
-    id: row.id,
-    gardenId: row.gardenId,
-    bedId: bedOf(row),
-    kind: row.kind as EventView['kind'],
-    date: row.on,
-    at: new Date(row.at).toISOString(),
-    litres: given.litres ?? null,
-    minutes: given.minutes ?? null,
-    netMm: given.netMm ?? null,
-    told: told && toldOf(told),
-    rainMm: body?.kind === 'rain' ? body.rainMm : null,
-    reason: reasonOf(body),
-    note: row.note ?? null,
-    by: row.by ?? null,
-    clockWasAhead: wasAhead(row),
-  };
-}
+/** An event as it is shown: what was entered, and what follows from it as its day is known now. */
+export const eventToView = (row: EntryRow, bed: BedView | null, today: string): EventView =>
+  happened(eventEntry(row), bed, today);
 
 /** Deepest watering of one day that is believed, mm over the bed; more is a slip of the keys. */
 const DEEPEST_MM = 400;

@@ -98,7 +98,6 @@ export const GLOSSARY = [
     plain: 'runs off',
     term: 'surface runoff',
     says: 'Water that comes faster than the ground takes it and leaves over the surface.',
-    labels: ['Share that runs off'],
   },
   {
     id: 'settling in',
