@@ -27,9 +27,11 @@ export function PotTasks({ pots }: { pots: readonly PotView[] }) {
       {[...lines].map(([text, { urgent, rescue, of }]) => (
         <li
           key={text}
-          className={`border-t border-rule py-1 ${urgent ? 'border-l-4 border-l-brick pl-2' : ''}`}
+          className={`flex flex-wrap items-center justify-end gap-x-3 border-t border-rule py-1 ${urgent ? 'border-l-4 border-l-brick pl-2' : ''}`}
         >
-          <strong>{of.map(({ pot }) => pot.name).join(' · ')}</strong>: {text}
+          <span className="min-w-0 flex-1">
+            <strong>{of.map(({ pot }) => pot.name).join(' · ')}</strong>: {text}
+          </span>
           {rescue ? <Rescue pot={rescue} /> : <TaskDone of={of} />}
         </li>
       ))}

@@ -149,8 +149,9 @@ function Labels({
   const units = useUnits();
   const step = units.system === 'us' ? 152.4 : 200;
   const rootsAt = y(Math.min(core.rootDepthMm, depthMm));
-  // The two names never stand on one another: whichever lies deeper is written below.
-  const frontAt = y(core.lastFrontMm ?? 0) + 4;
+  // What the edges mean stands in the sky, so that nothing in the ground is ever written over it. Of the two names in the
+  // ground whichever lies deeper is written below.
+  const frontAt = Math.max(y(core.lastFrontMm ?? 0) + 4, y(0) + LABEL_PX - 4);
   const near = Math.abs(frontAt - (rootsAt + 4)) < LABEL_PX;
   const waterAt = !near ? frontAt : rootsAt + 4 + (frontAt >= rootsAt + 4 ? LABEL_PX : -LABEL_PX);
   return (
@@ -166,13 +167,13 @@ function Labels({
       <text x={x1 + 8} y={rootsAt + 4}>
         roots
       </text>
-      <text x={x1 + 8} y={y(0) + 14} fill="var(--quiet)">
+      <text x={x1 + 8} y={y(0) - 34} fill="var(--quiet)">
         - - full
       </text>
-      <text x={x1 + 8} y={y(0) + 30} fill="var(--quiet)">
+      <text x={x1 + 8} y={y(0) - 20} fill="var(--quiet)">
         ··· no more
       </text>
-      <text x={x1 + 8} y={y(0) + 44} fill="var(--quiet)">
+      <text x={x1 + 8} y={y(0) - 6} fill="var(--quiet)">
         to give
       </text>
       {core.lastFrontMm !== null && core.lastFrontMm <= depthMm ? (

@@ -220,8 +220,8 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
           : 'Watered today and then left, it lasts the fortnight.'}
       </p>
       {pot.tasks.map((task) => (
-        <p key={task.code} className="font-semibold">
-          {taskText(task)}
+        <p key={task.key} className="flex items-center font-semibold">
+          <span className="min-w-0">{taskText(task)}</span>
           {task.code === 'rescue' ? null : <TaskDone of={[{ pot, key: task.key }]} />}
         </p>
       ))}

@@ -25,7 +25,8 @@ export function PotWalks({ pots }: { pots: PotsView }) {
     of.filter(({ leave }) => leave?.code === 'look for the signs'),
   );
   const all = pots.spots.flatMap(({ pots: of }) => of);
-  const besides = all.reduce((sum, { tasks }) => sum + tasks.length, 0);
+  // The same thing of several pots is one line.
+  const besides = new Set(all.flatMap(({ tasks }) => tasks.map(taskText))).size;
   const urgent = pots.spots.flatMap(({ pots: of }) =>
     of.flatMap((pot) => pot.tasks.filter(isUrgent).map((task) => ({ name: pot.name, text: taskText(task) }))),
   );
