@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
+import { against } from './axe.ts';
 import { expect, ROUTES, test } from './kibble.ts';
 
 const SIZES = [
@@ -17,16 +17,7 @@ for (const colorScheme of ['light', 'dark'] as const)
       await page.setViewportSize(size);
       const found: string[] = [];
       const look = async (where: string): Promise<void> => {
-        const { violations } = await new AxeBuilder({ page })
-          .options({ rules: { 'label-content-name-mismatch': { enabled: true } } })
-          .analyze();
-        for (const { id, nodes } of violations)
-          found.push(
-            `${where}: ${id}: ${nodes
-              .slice(0, 3)
-              .map(({ target }) => String(target))
-              .join(' | ')}`,
-          );
+        found.push(...(await against(page, where)));
       };
       for (const route of ROUTES) {
         await page.goto(kibble + route);

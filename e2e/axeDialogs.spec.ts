@@ -1,20 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
-import type { Locator, Page } from '@playwright/test';
+import type { Locator } from '@playwright/test';
+import { against } from './axe.ts';
 import { expect, openedStop, test } from './kibble.ts';
-
-/** What axe has against the page as it is now, by rule and place. */
-async function against(page: Page, where: string): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page })
-    .options({ rules: { 'label-content-name-mismatch': { enabled: true } } })
-    .analyze();
-  return violations.map(
-    ({ id, nodes }) =>
-      `${where}: ${id}: ${nodes
-        .slice(0, 2)
-        .map(({ target }) => String(target))
-        .join(' | ')}`,
-  );
-}
 
 for (const colorScheme of ['light', 'dark'] as const)
   test(`every dialog that opens from a room is clean to axe, ${colorScheme}`, async ({
