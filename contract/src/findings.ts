@@ -24,7 +24,7 @@ const horizon = oneOf('Horizon', HORIZONS);
 const flag = (label: string) =>
   z.boolean({ error: ({ input }) => `${label} must be yes or no; got ${givenText(input)}` });
 /** A told figure is checked against its own field's range. */
-const toldValue = z
+const declaredValue = z
   .object({
     kind: z.literal('told'),
     field: oneOf('Figure', Object.keys(TELLABLE) as [Tellable, ...Tellable[]]),
@@ -220,7 +220,7 @@ export const findingInput = z.discriminatedUnion('kind', [
     state: oneOf('What you found', LOOK_STATES),
     mulchMoved: flag('Mulch moved'),
   }),
-  toldValue,
+  declaredValue,
   z.object({
     kind: z.literal('stage'),
     plantingId: z.number().int(),

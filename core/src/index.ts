@@ -132,7 +132,7 @@ export { explainTree, explainPeak } from './places/treeRing/explainTree.ts';
 export { doseCheck } from './places/treeRing/doseCheck.ts';
 export { treeSeason, type TreeSeason } from './places/treeRing/treeSeason.ts';
 export { treeTasks, type TreeTask } from './care/treeTasks.ts';
-export { treeAsTold, newTree } from './places/treeRing/newTree.ts';
+export { treeAsDeclared, newTree } from './places/treeRing/newTree.ts';
 export { intakeRate } from './soil/soilProfile.ts';
 export { SOURCE_KINDS, type SourceKindId } from './sources/index.ts';
 export { roofHarvest } from './sources/roofHarvest.ts';

@@ -4,7 +4,7 @@ import {
   BALANCE_DAYS,
   followSeason,
   METHOD_FACTS,
-  treeAsTold,
+  treeAsDeclared,
   usualWay,
   wateredAsDue,
   weatherSeries,
@@ -97,7 +97,7 @@ async function seedTree(
   today: string,
   wall: WallClock,
 ): Promise<void> {
-  const value = treeAsTold(treeBody.parse(tree), bed.startOn, today);
+  const value = treeAsDeclared(treeBody.parse(tree), bed.startOn, today);
   await firstSettings(bed, [{ kind: 'tree', value }], bed.startOn, wall.now());
 }
 
@@ -198,10 +198,10 @@ async function seedPots(garden: Garden, wall: WallClock): Promise<void> {
       body.plantings.map(({ cropId, plantedOn }) => ({ cropId, plantedOn, latitudeDeg })),
     );
     const tray = body.kind === 'tray';
-    const told = entries.map(({ on, hour, entry }): DatedPotEntry => ({ date: on, hour, entry }));
+    const entered = entries.map(({ on, hour, entry }): DatedPotEntry => ({ date: on, hour, entry }));
     const way = usualWay(vessel, tray).way;
-    const followed = { id: pot.id, vessel, startOn, startFullness: 1, way, entries: told };
-    for (const one of [...wateredAsDue(followed, { ...span, tray }, followedUntil), ...told])
+    const followed = { id: pot.id, vessel, startOn, startFullness: 1, way, entries: entered };
+    for (const one of [...wateredAsDue(followed, { ...span, tray }, followedUntil), ...entered])
       write(pot.id, one);
   }
   for (const { on, of, ph: value } of ph)

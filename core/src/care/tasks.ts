@@ -111,9 +111,9 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
   if (heat && !facts.shaded && !facts.underCover && crops.some((c) => c.traits.boltsWhenDry))
     tasks.push({ code: 'shade before the heat' });
   const toCome = facts.alerts.find((a) => a.code === 'heat wave' && a.from > today);
-  const toldToSoak = tasks.some((t) => t.code === 'mulch before the heat' && t.soakFirst);
+  const asksToSoak = tasks.some((t) => t.code === 'mulch before the heat' && t.soakFirst);
   const thirsty = !facts.dueToday && facts.goneShare > SOAK_BEFORE_SHARE;
-  if (heat && toCome && standing.length > 0 && thirsty && !toldToSoak)
+  if (heat && toCome && standing.length > 0 && thirsty && !asksToSoak)
     tasks.push({ code: 'soak before the heat', from: toCome.from });
   const inHeat = facts.alerts.some(
     (a) => a.code === 'heat wave' && a.from <= today && daysBetween(a.from, today) < a.days,

@@ -1,5 +1,5 @@
 import { treeTasks } from './treeTasks.ts';
-import { newTree, treeAsTold } from '../places/treeRing/newTree.ts';
+import { newTree, treeAsDeclared } from '../places/treeRing/newTree.ts';
 import { type TreeFacts } from '../places/treeRing/treeFacts.ts';
 import { treePlan } from '../places/treeRing/treePlan.ts';
 import { cropById } from '../plants/catalogue/index.ts';
@@ -24,7 +24,7 @@ function tasks(
   facts: Partial<Parameters<typeof treeTasks>[0]> = {},
 ): string[] {
   const crop = cropById(cropId);
-  const tree = treeAsTold({ ...newTree(crop, 10), ...change }, plantedOn, TODAY);
+  const tree = treeAsDeclared({ ...newTree(crop, 10), ...change }, plantedOn, TODAY);
   const plan = treePlan(tree, { cropId, plantedOn }, TODAY, loam, {
     method: 'bubbler',
     litresPerMinute: 8,

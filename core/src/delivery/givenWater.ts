@@ -1,11 +1,11 @@
 import { minutesFor, spotLitres } from './fills.ts';
 import { netDepth, reachingShareOf, type Delivery } from './runPlan.ts';
 
-/** A watering as it was told: litres, or minutes of the tap, or a depth that stands as it was told. Exactly one decides. */
+/** A watering as it was entered: litres, or minutes of the tap, or a depth that stands as it was entered. Exactly one decides. */
 export interface EnteredWater {
   litres: number | null;
   minutes: number | null;
-  /** mm over the bed; of waterings that were kept before minutes and litres were. Where it is told it stands. */
+  /** mm over the bed; of waterings that were kept before minutes and litres were. Where it is entered it stands. */
   depthMm: number | null;
 }
 
@@ -17,15 +17,16 @@ export interface GivenWater {
 }
 
 /**
- * What a watering came to, as the flow, the area and the losses of its day are known now: what was told stands, what
+ * What a watering came to, as the flow, the area and the losses of its day are known now: what was entered stands, what
  * follows from it is worked out anew.
- * @param told of litres and minutes both, litres decide
- * Source: arithmetic, as `netDepth`; 0 where nothing was told.
+ * @param entered of litres and minutes both, litres decide
+ * Source: arithmetic, as `netDepth`; 0 where nothing was entered.
  */
-export function givenWater(told: EnteredWater, areaM2: number, delivery: Delivery): GivenWater {
+export function givenWater(entered: EnteredWater, areaM2: number, delivery: Delivery): GivenWater {
   const { litresPerMinute } = delivery;
-  const litres = told.litres ?? (told.minutes ? spotLitres({ litresPerMinute, minutes: told.minutes }) : 0);
-  const minutes = told.minutes ?? (litres > 0 ? minutesFor({ litres, litresPerMinute }) : 0);
-  const netMm = told.depthMm ?? netDepth(litres, areaM2, reachingShareOf(delivery));
+  const litres =
+    entered.litres ?? (entered.minutes ? spotLitres({ litresPerMinute, minutes: entered.minutes }) : 0);
+  const minutes = entered.minutes ?? (litres > 0 ? minutesFor({ litres, litresPerMinute }) : 0);
+  const netMm = entered.depthMm ?? netDepth(litres, areaM2, reachingShareOf(delivery));
   return { litres, minutes, netMm };
 }

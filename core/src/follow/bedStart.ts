@@ -9,7 +9,7 @@ import type { BedOutlook, Waiting } from './types.ts';
 /** What a place is this morning, with the grounds of its working. */
 export interface Morning {
   grounds: Grounds;
-  told: Pick<
+  figures: Pick<
     BedOutlook,
     'aheadSources' | 'depletionMm' | 'readilyMm' | 'totalMm' | 'stage' | 'stages' | 'gone' | 'spare'
   > &

@@ -232,8 +232,8 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     leave = {
       code: 'enough in store',
       daysInHand,
-      depletionMm: morning.told.depletionMm,
-      readilyMm: morning.told.readilyMm,
+      depletionMm: morning.figures.depletionMm,
+      readilyMm: morning.figures.readilyMm,
       get because() {
         return because();
       },
@@ -249,7 +249,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     bedId: input.id,
     past: now.past,
     ahead,
-    ...morning.told,
+    ...morning.figures,
     next,
     shortDays,
     missedL,
@@ -266,15 +266,15 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       return rootOutlooks(ways);
     },
     leave,
-    soak: clockNow ? soakTold(withToday(clockNow, input, now), input, now) : null,
+    soak: clockNow ? soakOutlook(withToday(clockNow, input, now), input, now) : null,
   };
   const { ensemble } = start;
   // Dozens of ways of the weather for each bed: followed only for those whose window somebody looks at.
   if (ensemble && !options.sketch) {
     const window = once(() => windowOf(input, start, ensemble, options));
     const dates = once(() => dueDatesOf(input, start, ensemble, options));
-    for (const told of next ? [outlook, next] : [outlook])
-      Object.defineProperties(told, {
+    for (const shown of next ? [outlook, next] : [outlook])
+      Object.defineProperties(shown, {
         window: { get: window, enumerable: true },
         dates: { get: dates, enumerable: true },
       });
@@ -283,7 +283,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
 }
 
 /** A clock as it is told, with the day on which it ends. */
-const soakTold = (clock: SoakClock, input: PlanBed, now: PlaceNow): BedOutlook['soak'] =>
+const soakOutlook = (clock: SoakClock, input: PlanBed, now: PlaceNow): BedOutlook['soak'] =>
   input.soaks ? { ...soakNow(clock, input.soaks), limitOn: limitOf(clock, input, now) } : null;
 
 /** What a place is this morning, with the working of it. */
@@ -300,7 +300,7 @@ function morningOf(
   const plant = planting ? plantOnDay(planting, options.today) : null;
   return {
     grounds,
-    told: {
+    figures: {
       aheadSources: now.days.slice(d).map((day) => day.source),
       depletionMm: facts.goneMm,
       readilyMm: facts.evening.readilyMm,
@@ -337,7 +337,7 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
   const made = run.place.give(run.state, d, decision.localMm, {
     pulses: facts.school.pulses,
     // What was set by hand, or goes by the calendar, is not given in parts.
-    told: facts.byHand?.localMm !== undefined || decision.code === 'fixed week',
+    byHand: facts.byHand?.localMm !== undefined || decision.code === 'fixed week',
   });
   const grounds: Grounds | null = explained
     ? { facts, input, site: at.start.site, drawn: run.place.drawn(run.state), days: d }

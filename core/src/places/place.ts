@@ -113,12 +113,12 @@ export interface GrowingPlace<S = unknown> {
   gauge(state: S, into?: Gauge): Gauge;
   /** What the leaves hold back of a watering, litres; none where they do not. */
   leavesL?(d: number): number;
-  /** The run for a net depth on the watered ground, mm, or the part of it that one watering may be; `told` by hand, it is not cut to a person's passes, and `whole` not at all. */
+  /** The run for a net depth on the watered ground, mm, or the part of it that one watering may be; set `byHand`, it is not cut to a person's passes, and `whole` not at all. */
   give(
     state: S,
     d: number,
     localMm: number,
-    how?: { pulses?: { count: number; apartMinutes: number }; told?: boolean; whole?: boolean },
+    how?: { pulses?: { count: number; apartMinutes: number }; byHand?: boolean; whole?: boolean },
   ): RunPlan;
   /** Whether rain reaches it. */
   underCover(d: number): boolean;

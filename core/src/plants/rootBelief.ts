@@ -20,7 +20,7 @@ const SPREAD = 0.15;
 export const rootedAt = (plantings: readonly PlantingInput[], at: number): PlantingInput[] =>
   plantings.map((planting) => ({ ...planting, rootsAt: at }));
 
-/** The depth that doses are measured by and figures are told of: the middle of what is believed. */
+/** The depth that doses are measured by and figures are given for: the middle of what is believed. */
 export function countedOn(belief: RootBelief): RootDepth {
   let upTo = 0;
   for (const depth of ROOT_DEPTHS) {
@@ -43,8 +43,8 @@ export function beliefAfter(
   const planting = standingOn(plantings, seen.on);
   if (!planting) return before;
   const weights = ROOT_DEPTHS.map((depth) => {
-    const told = plantOnDay({ ...planting, rootsAt: ROOTS_AT[depth] }, seen.on)?.rootDepthMm ?? 0;
-    const off = Math.log(Math.max(1, seen.depthMm) / Math.max(1, told)) / SPREAD;
+    const modelled = plantOnDay({ ...planting, rootsAt: ROOTS_AT[depth] }, seen.on)?.rootDepthMm ?? 0;
+    const off = Math.log(Math.max(1, seen.depthMm) / Math.max(1, modelled)) / SPREAD;
     // A little of each stays: a spade may have missed the one root that went down.
     return before[depth] * (0.02 + Math.exp(-0.5 * off ** 2));
   });

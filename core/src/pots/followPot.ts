@@ -115,7 +115,7 @@ const LABELS = { finger: 'finger', meter: 'meter', heft: 'weight in the hand' } 
 function seen(on: Following, { date, hour, entry }: DatedPotEntry): (state: VesselState) => void {
   return (state) => {
     const { model } = on;
-    const told = (what: string, shareNow: number): void => {
+    const observed = (what: string, shareNow: number): void => {
       const foundL = Math.max(0, Math.min(model.holdsL, shareNow * model.holdsL));
       on.found.push({ date, what, reckonedMl: 1000 * state.availableL, foundMl: 1000 * foundL });
       state.availableL = foundL;
@@ -127,7 +127,7 @@ function seen(on: Following, { date, hour, entry }: DatedPotEntry): (state: Vess
         return;
       }
       case 'heft':
-        told(entry.by === 'foot' ? 'push of a foot' : LABELS.heft, into(share, HEFT[entry.felt]));
+        observed(entry.by === 'foot' ? 'push of a foot' : LABELS.heft, into(share, HEFT[entry.felt]));
         return;
       case 'finger':
         // A dry top says little of a deep pot, and nothing beside a weight of the same day.
@@ -138,22 +138,22 @@ function seen(on: Following, { date, hour, entry }: DatedPotEntry): (state: Vess
             reckonedMl: 1000 * state.availableL,
             foundMl: 1000 * state.availableL,
           });
-        else told(LABELS.finger, into(share, FINGER[entry.found]));
+        else observed(LABELS.finger, into(share, FINGER[entry.found]));
         return;
       case 'meter': {
         const { volumeL } = model.shape;
         const level = volumeL * (entry.pct / 100 - MIXES[model.input.mix].unavailable);
         const sd = METER_SD[entry.meter] * volumeL;
         const gain = on.levelSdL ** 2 / (on.levelSdL ** 2 + sd ** 2);
-        told(LABELS.meter, (state.availableL + gain * (level - state.availableL)) / model.holdsL);
+        observed(LABELS.meter, (state.availableL + gain * (level - state.availableL)) / model.holdsL);
         return;
       }
       case 'seen':
         if (entry.sign === 'shrunk from the side') {
-          told(entry.sign, Math.min(share, model.shrinksUnderL / model.holdsL));
+          observed(entry.sign, Math.min(share, model.shrinksUnderL / model.holdsL));
           state.shrunk = true;
-        } else if (entry.sign === 'wholly dry') told(entry.sign, Math.min(share, 0.03));
-        else if (entry.sign === 'droops') told(entry.sign, Math.min(share, 0.5 * (1 - model.p)));
+        } else if (entry.sign === 'wholly dry') observed(entry.sign, Math.min(share, 0.03));
+        else if (entry.sign === 'droops') observed(entry.sign, Math.min(share, 0.5 * (1 - model.p)));
         return;
       default:
         return;

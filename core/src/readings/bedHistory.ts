@@ -12,7 +12,7 @@ import { FINDING_FACTS } from './facts.ts';
 import { whatIsKnown, type KnownBed } from './whatIsKnown.ts';
 import type { Tellable } from '../working/tellable.ts';
 
-/** What of a bed may change, each since when. A soil that was told wrong is put right for all time, so it has no date. */
+/** What of a bed may change, each since when. A soil that was declared wrong is put right for all time, so it has no date. */
 export type DeclaredHistory = { [K in SettingKind]: Dated<SettingValues[K]> } & {
   textureClass: TextureClass;
   subsoilClass: TextureClass | null;
@@ -55,16 +55,21 @@ interface ChangePoint {
 }
 
 /** Days on which something became another, from the dated values and the entries that say so. */
-function changePoints(told: DeclaredHistory, found: readonly Found[]): ChangePoint[] {
+function changePoints(declared: DeclaredHistory, found: readonly Found[]): ChangePoint[] {
   const edges = (thing: ChangeSubject, dated: Dated<unknown>): ChangePoint[] =>
     dated.slice(1).map(({ from }) => ({ thing, on: from, by: null }));
   return [
-    ...edges('area', told.area),
-    ...edges('water', told.watered),
-    ...edges('water', told.tap),
-    ...[told.form, told.cover, told.shade, told.mulched, told.goal, told.tree].flatMap((d) =>
-      edges('other', d as Dated<unknown>),
-    ),
+    ...edges('area', declared.area),
+    ...edges('water', declared.watered),
+    ...edges('water', declared.tap),
+    ...[
+      declared.form,
+      declared.cover,
+      declared.shade,
+      declared.mulched,
+      declared.goal,
+      declared.tree,
+    ].flatMap((d) => edges('other', d as Dated<unknown>)),
     ...found.flatMap((entry): ChangePoint[] =>
       entry.kind === 'amended'
         ? [{ thing: 'ground', on: entry.on, by: entry }]
@@ -80,45 +85,45 @@ const after = (found: Found, edge: ChangePoint): boolean =>
   edge.by ? isLater(found, edge.by) || found === edge.by : found.on >= edge.on;
 
 /**
- * What of a figure told by hand the bed's own form has taken the place of since: the form says how it is from a day on,
- * and what was told before that day no longer counts from there.
+ * What of a figure declared by hand the bed's own form has taken the place of since: the form says how it is from a day on,
+ * and what was declared before that day no longer counts from there.
  */
-function overtaken(found: Found, told: DeclaredHistory, date: IsoDate): boolean {
+function overtaken(found: Found, declared: DeclaredHistory, date: IsoDate): boolean {
   const before = (dated: Dated<unknown>): boolean => {
     const entry = entryOn(dated, date);
     return entry !== dated[0] && found.on < entry.from;
   };
-  if (found.kind === 'told') return before(found.field === 'area' ? told.area : told.watered);
+  if (found.kind === 'told') return before(found.field === 'area' ? declared.area : declared.watered);
   // A flow that the form gives anew outdates a bucket timed before; one at the tap is the tap's.
-  return found.kind === 'bucket' && found.tap === undefined && before(told.watered);
+  return found.kind === 'bucket' && found.tap === undefined && before(declared.watered);
 }
 
 /**
  * A bed from its first day to today, cut where something about it changed. A change holds from its day; a reading puts
  * right what followed from the figure it replaces, back to the last change of that thing, and no further.
- * @param told what may change, each since when; `found` entries in any order, those after `today` left out
+ * @param declared what may change, each since when; `found` entries in any order, those after `today` left out
  * @param startOn its first day
  * @returns the periods, oldest first; the last one is how it is now
  * @throws RangeError when a reading is impossible
  */
 export function bedHistory(
-  told: DeclaredHistory,
+  declared: DeclaredHistory,
   found: readonly Found[],
   startOn: IsoDate,
   today: IsoDate,
 ): BedPeriod[] {
   const until = found.filter((f) => f.on <= today);
-  const edges = changePoints(told, until).filter((edge) => edge.on <= today);
+  const edges = changePoints(declared, until).filter((edge) => edge.on <= today);
   const starts = [startOn, ...edges.map((edge) => edge.on).filter((on) => on > startOn)];
   const days = [...new Set(starts)].sort();
   const periods: BedPeriod[] = [];
   for (const [i, from] of days.entries()) {
     const next = days[i + 1] ?? null;
-    const watering = valueOn(told.watered, from);
-    const tap = valueOn(told.tap, from);
+    const watering = valueOn(declared.watered, from);
+    const tap = valueOn(declared.tap, from);
     const seen = until.filter((f) => {
       if (f.tap !== undefined && f.tap !== tap) return false;
-      if (overtaken(f, told, from)) return false;
+      if (overtaken(f, declared, from)) return false;
       const thing = subjectOfChange(f);
       // An entry that itself says a thing became another tells nothing of the days before.
       const own = edges.some((edge) => edge.by === f && next !== null && edge.on >= next);
@@ -129,11 +134,11 @@ export function bedHistory(
     });
     const known = whatIsKnown(
       {
-        areaM2: valueOn(told.area, from),
-        textureClass: told.textureClass,
-        subsoilClass: told.subsoilClass,
-        underCover: valueOn(told.cover, from),
-        shadeCloth: valueOn(told.shade, from),
+        areaM2: valueOn(declared.area, from),
+        textureClass: declared.textureClass,
+        subsoilClass: declared.subsoilClass,
+        underCover: valueOn(declared.cover, from),
+        shadeCloth: valueOn(declared.shade, from),
         method: watering.method,
         litresPerMinute: watering.litresPerMinute,
         timer: watering.timer,
@@ -142,12 +147,17 @@ export function bedHistory(
       seen,
       today,
     );
-    const facts = valueOn(told.tree, from);
+    const facts = valueOn(declared.tree, from);
     // A tree is as old as it was when that ended.
     const on = next === null ? today : addDays(next, -1);
     const ground =
       facts &&
-      treeGround(facts, { plantedOn: told.plantedOn, crop: told.crop, on }, known.ground, known.delivery);
+      treeGround(
+        facts,
+        { plantedOn: declared.plantedOn, crop: declared.crop, on },
+        known.ground,
+        known.delivery,
+      );
     const { litresPerMinute } = known.delivery;
     // What is known of a tree place is of the ground its roots have.
     if (ground) {
@@ -163,9 +173,9 @@ export function bedHistory(
         areaM2: known.areaM2,
         ground: known.ground,
         place: known.place,
-        form: valueOn(told.form, from),
-        mulch: valueOn(told.mulched, from) ?? undefined,
-        goal: valueOn(told.goal, from),
+        form: valueOn(declared.form, from),
+        mulch: valueOn(declared.mulched, from) ?? undefined,
+        goal: valueOn(declared.goal, from),
       },
     };
     periods.push(period);

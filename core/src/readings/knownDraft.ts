@@ -12,7 +12,7 @@ import type { Provenance } from '../working/types.ts';
 import { isLater, type Stamp, type WaterPath } from './entries.ts';
 
 /** A bed as the gardener described it, before anything was tested. */
-export interface ToldBed {
+export interface DeclaredBed {
   areaM2: number;
   textureClass: TextureClass;
   subsoilClass?: TextureClass | null;
@@ -58,7 +58,7 @@ const nearest = (what: ChangePoint, value: number): number => withinEdge(what, v
 
 /** What is known of a bed while its readings are put together. */
 export class KnownDraft {
-  readonly told: ToldBed;
+  readonly declared: DeclaredBed;
   readonly provenanceOf: (reading: Stamp & { kind: string }) => Provenance;
   readonly beyond: Beyond[] = [];
   readonly place: PlaceWords;
@@ -74,10 +74,10 @@ export class KnownDraft {
   private readonly claims: { [K in keyof Claimed]?: Claim<Claimed[K]> } = {};
   private readonly weighty = new Set<keyof Claimed>();
 
-  constructor(told: ToldBed, provenanceOf: KnownDraft['provenanceOf']) {
-    this.told = told;
+  constructor(declared: DeclaredBed, provenanceOf: KnownDraft['provenanceOf']) {
+    this.declared = declared;
     this.provenanceOf = provenanceOf;
-    this.place = { cover: told.underCover ? 'tunnel' : told.shadeCloth ? 'shade cloth' : 'none' };
+    this.place = { cover: declared.underCover ? 'tunnel' : declared.shadeCloth ? 'shade cloth' : 'none' };
   }
 
   /** Says what a reading makes of a figure; of several the latest counts, but one that outweighs those that do not. */
@@ -103,23 +103,23 @@ export class KnownDraft {
   }
 
   get flowIsKnown(): boolean {
-    return this.claims.flow !== undefined || Boolean(this.told.flowMeasured);
+    return this.claims.flow !== undefined || Boolean(this.declared.flowMeasured);
   }
 
   get areaM2(): number {
-    return nearest('area', this.claims.area?.value ?? this.told.areaM2);
+    return nearest('area', this.claims.area?.value ?? this.declared.areaM2);
   }
 
   get topClass(): TextureClass {
-    return this.claims.top?.value.textureClass ?? this.told.textureClass;
+    return this.claims.top?.value.textureClass ?? this.declared.textureClass;
   }
 
   /** What carries water to the bed, as far as it is known by now. */
   get delivery(): Delivery {
-    const { method, litresPerMinute } = this.told;
+    const { method, litresPerMinute } = this.declared;
     const { wettedShare, reachingShare, evenness, flow } = this.claims;
     const delivery: Delivery = { method, litresPerMinute: nearest('flow', flow?.value ?? litresPerMinute) };
-    if (this.told.timer && canHaveTimer(method)) delivery.timer = true;
+    if (this.declared.timer && canHaveTimer(method)) delivery.timer = true;
     if (wettedShare) delivery.wettedFraction = wettedShare.value;
     if (reachingShare) delivery.efficiency = reachingShare.value;
     if (evenness) delivery.lowQuarterUniformity = evenness.value;
@@ -132,7 +132,7 @@ export class KnownDraft {
   }
 
   get openTap(): boolean {
-    return METHOD_FACTS[this.told.method].openTap;
+    return METHOD_FACTS[this.declared.method].openTap;
   }
 
   /** A figure at the engine's edge where it lies beyond. */
@@ -142,16 +142,16 @@ export class KnownDraft {
 
   ground(): GroundInput {
     const { dig, site } = this;
-    const top = this.of('top')?.value ?? { textureClass: this.told.textureClass };
-    const belowTold = dig?.belowClass ?? this.told.subsoilClass ?? null;
-    const below = this.of('below')?.value ?? { textureClass: belowTold ?? top.textureClass };
+    const top = this.of('top')?.value ?? { textureClass: this.declared.textureClass };
+    const belowDeclared = dig?.belowClass ?? this.declared.subsoilClass ?? null;
+    const below = this.of('below')?.value ?? { textureClass: belowDeclared ?? top.textureClass };
     const organicMatterPct = this.of('organicMatter')?.value;
     const stonesPct = dig?.stonesPct;
     const topsoil: Horizon = { ...top, organicMatterPct, stonesPct };
     const drainage = this.of('drainage');
     return {
       horizons:
-        this.of('below') !== undefined || belowTold !== null
+        this.of('below') !== undefined || belowDeclared !== null
           ? [
               { ...topsoil, thicknessMm: dig?.topsoilMm ?? USUAL_TOPSOIL_MM },
               { ...below, stonesPct },
@@ -168,8 +168,8 @@ export class KnownDraft {
 
   /** What the tap or line gives and how large the bed is, noted where the engine takes another figure. */
   noteEdges(): void {
-    this.edged('area', this.claims.area?.value ?? this.told.areaM2);
-    this.edged('flow', this.claims.flow?.value ?? this.told.litresPerMinute);
+    this.edged('area', this.claims.area?.value ?? this.declared.areaM2);
+    this.edged('flow', this.claims.flow?.value ?? this.declared.litresPerMinute);
   }
 
   /** Where everything that is better known than a usual figure comes from. */
@@ -185,7 +185,10 @@ export class KnownDraft {
     source('layers', this.digSource);
     source('place', this.siteSource);
     source('area', { kind: 'told', on: this.of('area')?.by.on });
-    source('flow', this.of('flow')?.source ?? (this.told.flowMeasured ? { kind: 'measured' } : undefined));
+    source(
+      'flow',
+      this.of('flow')?.source ?? (this.declared.flowMeasured ? { kind: 'measured' } : undefined),
+    );
     source('wettedFraction', this.of('wettedShare')?.source);
     source('efficiency', this.of('reachingShare')?.source);
     source('evenness', this.of('evenness')?.source);

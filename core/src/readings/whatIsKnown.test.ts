@@ -3,18 +3,18 @@ import { METHOD_FACTS } from '../delivery/methods.ts';
 import { deliveryRate, efficiencyOf, runPlan } from '../delivery/runPlan.ts';
 import { soilProfile } from '../soil/soilProfile.ts';
 import type { Found as Dated } from './entries.ts';
-import type { ToldBed } from './knownDraft.ts';
+import type { DeclaredBed } from './knownDraft.ts';
 import { whatIsKnown } from './whatIsKnown.ts';
 
 const TODAY = '2026-07-14';
-const told: ToldBed = {
+const declared: DeclaredBed = {
   areaM2: 24,
   textureClass: 'loam',
   method: 'sprinkler',
   litresPerMinute: 10,
 };
-const known = (findings: Dated[], bed: Partial<ToldBed> = {}) =>
-  whatIsKnown({ ...told, ...bed }, findings, TODAY);
+const known = (findings: Dated[], bed: Partial<DeclaredBed> = {}) =>
+  whatIsKnown({ ...declared, ...bed }, findings, TODAY);
 
 describe('the tap', () => {
   test('nothing tested: the guess stands and nothing claims to be known', () => {
@@ -59,7 +59,7 @@ describe('the tap', () => {
     });
     expect(known([{ ...fresh, on: '2026-07-06' }, changed]).known.flow).not.toHaveProperty('stale');
   });
-  test('a told figure later than a test wins, an earlier one does not', () => {
+  test('a declared figure later than a test wins, an earlier one does not', () => {
     const bucket: Dated = { kind: 'bucket', litres: 20, seconds: 60, on: '2026-07-01' };
     const say = (on: string): Dated => ({ kind: 'told', field: 'flow', value: 7, on });
     expect(known([bucket, say('2026-07-02')]).delivery.litresPerMinute).toBe(7);
@@ -114,7 +114,7 @@ describe('lines', () => {
       emitterLitresPerHour: 2,
       on: '2026-07-02',
     };
-    const on = (textureClass: ToldBed['textureClass']) =>
+    const on = (textureClass: DeclaredBed['textureClass']) =>
       known([drip], { method: 'drip', areaM2: 15, textureClass });
     expect(on('loam').delivery.litresPerMinute).toBeCloseTo(100 / 30, 6);
     expect(on('sand').delivery.wettedFraction ?? 1).toBeLessThan(on('clay').delivery.wettedFraction ?? 0);
@@ -148,7 +148,7 @@ describe('the ground', () => {
     on: '2026-05-01',
   };
   const jar: Dated = { kind: 'jar', horizon: 'top', sandMm: 65, siltMm: 25, clayMm: 10, on: '2026-04-01' };
-  test('fingers replace what was told; a jar outweighs later fingers; compost makes the later fingers count', () => {
+  test('fingers replace what was declared; a jar outweighs later fingers; compost makes the later fingers count', () => {
     expect(known([feel]).ground.horizons[0]).toMatchObject({ textureClass: 'clay' });
     expect(known([feel, jar]).ground.horizons[0]).toMatchObject({ textureClass: 'sandy loam', sandPct: 65 });
     const compost: Dated = { kind: 'amended', material: 'compost', depthMm: 30, on: '2026-04-20' };

@@ -8,7 +8,7 @@ import type { Provenance, StaleReason } from '../working/types.ts';
 import { isLater, type Found, type Read, type ReadingKind, type WaterPath } from './entries.ts';
 import { isReading } from './facts.ts';
 import { READINGS, READING_KINDS } from './kinds/index.ts';
-import { KnownDraft, type ToldBed } from './knownDraft.ts';
+import { KnownDraft, type DeclaredBed } from './knownDraft.ts';
 import type { ReadingRule } from './reading.ts';
 import { fitsMethod, staleReason } from './staleness.ts';
 
@@ -32,19 +32,19 @@ export interface KnownBed {
 }
 
 /**
- * Puts what was read in the place of what was told or assumed. The latest reading of a kind counts; of several
+ * Puts what was read in the place of what was declared or assumed. The latest reading of a kind counts; of several
  * kinds that tell the same, the latest, but a jar outweighs fingers until it is stale. A reading of another
  * way of watering is left aside; a stale one still counts, and says so.
- * @param told the bed as described; `found` in any order, those after `today` left out
+ * @param declared the bed as described; `found` in any order, those after `today` left out
  */
-export function whatIsKnown(told: ToldBed, found: readonly Found[], today: IsoDate): KnownBed {
+export function whatIsKnown(declared: DeclaredBed, found: readonly Found[], today: IsoDate): KnownBed {
   const until = found.filter((f) => f.on <= today);
   const stale = (f: Found): StaleReason | null => staleReason(f, until, today);
-  const draft = new KnownDraft(told, (reading): Provenance => {
+  const draft = new KnownDraft(declared, (reading): Provenance => {
     const why = stale(reading as Found);
     return why ? { kind: 'measured', on: reading.on, stale: why } : { kind: 'measured', on: reading.on };
   });
-  const counted = latestOfEach(until.filter((f) => isReading(f) && fitsMethod(f, told.method)));
+  const counted = latestOfEach(until.filter((f) => isReading(f) && fitsMethod(f, declared.method)));
   for (const kind of READING_KINDS) {
     const rule = READINGS[kind] as unknown as ReadingRule<ReadingKind>;
     for (const reading of counted) if (reading.kind === kind) rule.tell(reading, draft);
@@ -53,7 +53,7 @@ export function whatIsKnown(told: ToldBed, found: readonly Found[], today: IsoDa
   return {
     areaM2: draft.areaM2,
     ground: draft.ground(),
-    place: { ...placeFactors(draft.place), underCover: told.underCover ?? false },
+    place: { ...placeFactors(draft.place), underCover: declared.underCover ?? false },
     delivery: draft.delivery,
     known: draft.sources(),
     supplyLitresPerMinute: draft.supplyLitresPerMinute,

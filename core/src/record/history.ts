@@ -73,9 +73,9 @@ export function historyOf(bed: BedOnRecord, today: string, tried?: TriedOnBed): 
 }
 
 function made(bed: BedOnRecord, today: string, { inputs = [], settings = [] }: TriedOnBed): HistoryOfBed {
-  const told = declaredHistory(bed);
+  const declared = declaredHistory(bed);
   for (const { kind, value } of settings)
-    (told as Record<string, unknown>)[kind] = [...told[kind], { from: today, value }];
+    (declared as Record<string, unknown>)[kind] = [...declared[kind], { from: today, value }];
   const kept = bed.findings.map(foundOf);
   const trial = inputs.map((input, i): Found => ({
     ...input,
@@ -83,7 +83,7 @@ function made(bed: BedOnRecord, today: string, { inputs = [], settings = [] }: T
     on: today,
     method: bed.delivery.method,
   }));
-  const history = (found: readonly Found[]): BedPeriod[] => bedHistory(told, found, bed.startOn, today);
+  const history = (found: readonly Found[]): BedPeriod[] => bedHistory(declared, found, bed.startOn, today);
   try {
     return { periods: history([...kept, ...trial]), unread: [] };
   } catch (error) {
@@ -108,9 +108,9 @@ export function knownBed(bed: BedOnRecord, today: string, tried?: readonly Findi
 }
 
 /** What a watering came to, as its day is known now. */
-export function givenOf(bed: BedOnRecord, today: string, date: string, told: EnteredWater): GivenWater {
+export function givenOf(bed: BedOnRecord, today: string, date: string, declared: EnteredWater): GivenWater {
   const { known: then } = periodOn(historyOf(bed, today).periods, date);
-  return givenWater(told, then.areaM2, then.delivery);
+  return givenWater(declared, then.areaM2, then.delivery);
 }
 
 function computes(work: () => unknown): boolean {

@@ -74,9 +74,9 @@ export function planBed(
   const { periods }: HistoryOfBed = historyOf(bed, today, tried);
   const now = nowOf(periods);
   const { tree } = now;
-  const told = plantingsOf(bed, latitudeDeg);
-  const woody = tree ? mainPlanting(told) : undefined;
-  const plantings = tree ? treePlantings(told, tree.facts, tree.ground) : told;
+  const declared = plantingsOf(bed, latitudeDeg);
+  const woody = tree ? mainPlanting(declared) : undefined;
+  const plantings = tree ? treePlantings(declared, tree.facts, tree.ground) : declared;
   const start = balanceStart(bed.startOn, bed.startWetness, today, bed.wetnessOn);
   // What happened before the balance begins, or lies ahead of a practice date set back, is not in it.
   const mine = events.filter(

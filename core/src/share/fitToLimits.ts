@@ -123,7 +123,7 @@ export function fitToLimits(
     for (const [tap, source] of sources) source.step(0, litresOf(onTap(current, date, tap)));
   }
   if (quick) goOnUntil(addDays(options.today, options.horizonDays));
-  return { plans: current, leftOut: told(leftOut, current), schedule };
+  return { plans: current, leftOut: eachOnce(leftOut, current), schedule };
 }
 
 /**
@@ -284,7 +284,7 @@ function overWeek(
 }
 
 /** Each putting off told once, from its first day to the day it finds room. */
-function told(leftOut: LeftOut[], plans: readonly BedPlan[]): LeftOut[] {
+function eachOnce(leftOut: LeftOut[], plans: readonly BedPlan[]): LeftOut[] {
   const byBed = new Map(plans.map((plan) => [plan.bed.id, plan.waterings]));
   const first = new Map<string, LeftOut>();
   for (const left of leftOut) {

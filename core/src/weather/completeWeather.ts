@@ -114,9 +114,9 @@ export function completeWeather(options: {
       const day = said ? saidOfPast(said, real) : real;
       return { ...day, source: 'record', rainChance: day.rainMm > 0 ? 1 : 0 };
     }
-    const told = forecast.get(date);
-    const usual: SourcedDay = told
-      ? { ...told, source: 'forecast' }
+    const foreseen = forecast.get(date);
+    const usual: SourcedDay = foreseen
+      ? { ...foreseen, source: 'forecast' }
       : (fromOwnRecord(date) ?? { ...ordinaryDay(date, site), source: 'ordinary day', rainChance: 0 });
     if (!said) return usual;
     const day = manualForecastDay(said, usual, site);

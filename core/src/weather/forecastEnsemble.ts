@@ -125,7 +125,7 @@ export function forecastEnsemble(options: {
               TEMP_SD_MOST_C,
               TEMP_SD_C + TEMP_SD_PER_DAY_C * d + (day.source === 'said' ? SAID_SD_C : 0),
             ),
-      told: day.source === 'forecast' || day.source === 'said',
+      forecastGiven: day.source === 'forecast' || day.source === 'said',
       like: day.source === 'own record' && (day[LIKE]?.at.length ?? 0) >= ENOUGH_DAYS ? day[LIKE] : undefined,
       member: { ...day },
     };
@@ -136,7 +136,7 @@ export function forecastEnsemble(options: {
     const season = Math.exp(SEASON_SD * normal());
     // The day before: of the record, or only whether it was wet.
     let before: number | boolean | null = options.yesterday ? options.yesterday.rainMm >= WET_DAY_MM : null;
-    for (const [d, { day, known, told, sky, windMs, sd, like, member }] of each.entries()) {
+    for (const [d, { day, known, forecastGiven, sky, windMs, sd, like, member }] of each.entries()) {
       const at = m * days.length + d;
       if (like) {
         const { et0, rain, climate, index } = resample(like, day.date, before);
@@ -160,9 +160,9 @@ export function forecastEnsemble(options: {
       const other = uniform();
       if (uniform() > SAME_LUCK) luck = other;
       const amount = normal();
-      const chance = known ? 0 : told ? day.rainChance : climate.chance;
+      const chance = known ? 0 : forecastGiven ? day.rainChance : climate.chance;
       if (known) ensemble.rain[at] = day.rainMm;
-      else if (told) {
+      else if (forecastGiven) {
         const sdLog = RAIN_LOG_SD + RAIN_LOG_SD_PER_DAY * d;
         const mean = day.rainMm > 0 ? day.rainMm : CHANCE_SHOWER_MM;
         ensemble.rain[at] = luck < day.rainChance ? mean * Math.exp(sdLog * amount - sdLog ** 2 / 2) : 0;

@@ -82,11 +82,11 @@ export function manualForecastDay(
   const sky = said.sky ? SKY[said.sky] : undefined;
   const usualRange = usual.tMaxC - usual.tMinC;
   const range = sky ? sky.rangeC : Math.max(2, usualRange || USUAL_RANGE_C);
-  const told = said.heat || said.tMaxC !== undefined || said.tMinC !== undefined;
+  const given = said.heat || said.tMaxC !== undefined || said.tMinC !== undefined;
   const tMaxC =
     said.tMaxC ??
     (said.heat ? HEAT[said.heat](usual.tMaxC) : said.tMinC === undefined ? usual.tMaxC : said.tMinC + range);
-  const tMinC = said.tMinC ?? (told || sky ? tMaxC - range : usual.tMinC);
+  const tMinC = said.tMinC ?? (given || sky ? tMaxC - range : usual.tMinC);
   const rain = said.rain ? RAIN[said.rain] : { mm: usual.rainMm, chance: usual.rainChance ?? 0 };
   return {
     date: usual.date,

@@ -5,7 +5,7 @@ export interface Acting {
   /** When it was done, corrected by the server's own clock; null for now. */
   moment: Date | null;
   /** What the device's own clock said, and how far the server's is ahead of that, ms; null where the device said nothing. */
-  told: { at: Date; offsetMs: number } | null;
+  clock: { at: Date; offsetMs: number } | null;
   /** Name and id of the device; null at this computer itself. */
   by: string | null;
   deviceId: string | null;

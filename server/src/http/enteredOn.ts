@@ -10,13 +10,13 @@ const MOST_OFFSET_MS = 50 * 366 * 86_400_000;
 
 /** How far the server's clock is ahead of the device's, as the device found it when both last met, ms. */
 function offsetOf(req: Request): number {
-  const told = req.get('Kibble-Offset');
-  if (told === undefined) return 0;
-  const offset = Number(told);
-  if (!/^-?\d{1,15}$/.test(told) || Math.abs(offset) > MOST_OFFSET_MS)
+  const header = req.get('Kibble-Offset');
+  if (header === undefined) return 0;
+  const offset = Number(header);
+  if (!/^-?\d{1,15}$/.test(header) || Math.abs(offset) > MOST_OFFSET_MS)
     throw new Refusal(
       'invalid',
-      `Kibble-Offset must be whole milliseconds; got "${told.slice(0, 40)}"`,
+      `Kibble-Offset must be whole milliseconds; got "${header.slice(0, 40)}"`,
       'Kibble-Offset',
     );
   return offset;
@@ -26,13 +26,13 @@ function offsetOf(req: Request): number {
 export function enteredOn(req: Request, now: Date, sharing: Sharing | undefined): Acting {
   const device = sharing && !sharing.isHere(req) ? sharing.deviceOf(req) : null;
   const who = { by: device?.name ?? null, deviceId: device?.id ?? null };
-  const told = req.get('Kibble-Moment');
-  if (told === undefined) return { ...who, moment: null, told: null };
-  const at = Date.parse(told);
-  if (!/^\d{4}-\d\d-\d\dT[\d:.]+Z$/.test(told) || Number.isNaN(at))
+  const header = req.get('Kibble-Moment');
+  if (header === undefined) return { ...who, moment: null, clock: null };
+  const at = Date.parse(header);
+  if (!/^\d{4}-\d\d-\d\dT[\d:.]+Z$/.test(header) || Number.isNaN(at))
     throw new Refusal(
       'invalid',
-      `Kibble-Moment must be a moment, as 2026-07-14T06:30:00Z; got "${told.slice(0, 40)}"`,
+      `Kibble-Moment must be a moment, as 2026-07-14T06:30:00Z; got "${header.slice(0, 40)}"`,
       'Kibble-Moment',
     );
   const offsetMs = offsetOf(req);
@@ -47,6 +47,6 @@ export function enteredOn(req: Request, now: Date, sharing: Sharing | undefined)
     ...who,
     // A moment still to come is a clock that is wrong: the entry counts as made now, and both clocks are saved with it.
     moment: corrected > now.getTime() ? null : new Date(corrected),
-    told: { at: new Date(at), offsetMs },
+    clock: { at: new Date(at), offsetMs },
   };
 }

@@ -85,11 +85,11 @@ export const errorHandler =
         : (MACHINE[isFullDisk(error) ? 'SQLITE_FULL' : (sqliteCode(error) ?? '')] ?? []);
     const refusal =
       error instanceof Refusal ? error : code && words ? new Refusal(code, words) : bodyRefusal(error);
-    const tell = (status: number, told: ApiError['error']): void => {
+    const tell = (status: number, refused: ApiError['error']): void => {
       res.status(status);
       // Programs ask under /api and are answered in JSON; elsewhere a person looks for a page.
-      if (/^\/(api|calendar)(\/|$)/.test(req.path)) res.json({ error: told });
-      else res.type('html').send(errorPage(told.code));
+      if (/^\/(api|calendar)(\/|$)/.test(req.path)) res.json({ error: refused });
+      else res.type('html').send(errorPage(refused.code));
     };
     const url = loggedUrl(req.originalUrl);
     if (refusal) {

@@ -27,10 +27,10 @@ export class Live {
     res.on('close', () => this.pages.delete(res));
   }
 
-  tell(told: LiveMessage): void {
-    const text = `data: ${JSON.stringify(told)}\n\n`;
+  tell(message: LiveMessage): void {
+    const text = `data: ${JSON.stringify(message)}\n\n`;
     for (const [res, { gardens }] of this.pages)
-      if (!gardens || told.gardenId === undefined || gardens.includes(told.gardenId)) res.write(text);
+      if (!gardens || message.gardenId === undefined || gardens.includes(message.gardenId)) res.write(text);
   }
 
   /** Whoever is let in no longer hears no more. */

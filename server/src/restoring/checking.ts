@@ -80,13 +80,13 @@ export function checkingBeside(
         );
         running.kill('SIGKILL');
       }, limits.ms);
-      running.on('message', (told: FromChild) => {
-        if ('rows' in told) onProgress?.(told.rows, told.of);
+      running.on('message', (message: FromChild) => {
+        if ('rows' in message) onProgress?.(message.rows, message.of);
         else {
-          if ('done' in told) done();
-          else if ('refused' in told)
-            failed(new Refusal(told.refused.code, told.refused.message, told.refused.field));
-          else failed(new Error(told.fault));
+          if ('done' in message) done();
+          else if ('refused' in message)
+            failed(new Refusal(message.refused.code, message.refused.message, message.refused.field));
+          else failed(new Error(message.fault));
           running.kill();
         }
       });

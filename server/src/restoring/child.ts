@@ -10,7 +10,7 @@ export type FromChild =
 
 /** Checks one file in a process of its own, which may be ended at any moment: `child.cjs BROUGHT TARGET`. */
 const [brought = '', target = ''] = process.argv.slice(2);
-const say = (told: FromChild): void => void process.send?.(told);
+const say = (message: FromChild): void => void process.send?.(message);
 // Whoever asked is gone: nobody wants to know any more.
 process.on('disconnect', () => process.exit(1));
 

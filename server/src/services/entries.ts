@@ -140,10 +140,10 @@ async function checkDrySpell(
   const { view, today } = await findBedView(bed.id, wall);
   const planting = view.plantings.find(({ id }) => id === input.plantingId);
   if (!planting) return;
-  const told: PlantingInput = { ...planting, endedOn: planting.endedOn ?? undefined };
-  if (mayToughen(told, today)) return;
+  const entered: PlantingInput = { ...planting, endedOn: planting.endedOn ?? undefined };
+  if (mayToughen(entered, today)) return;
   const { toughening } = planting.custom ?? cropById(planting.cropId);
-  const window = toughenWindow(told, today);
+  const window = toughenWindow(entered, today);
   const why = window
     ? `its time is from ${window.from} to ${window.until}`
     : (NOT_DRY[toughening] ?? 'it gains nothing by it where it stands');

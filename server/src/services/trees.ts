@@ -7,7 +7,7 @@ import {
   isWoody,
   LAYOUT_FACTS,
   layOut,
-  treeAsTold,
+  treeAsDeclared,
   type Setting,
   type StartMethod,
   type TreeFacts,
@@ -35,9 +35,9 @@ function checkPlanted(plantedOn: string, today: string): void {
     throw new Refusal('invalid', `Planted on must be ${today} or earlier; got ${plantedOn}`, 'plantedOn');
 }
 
-/** What was told with its ring and depth filled in; what cannot be is refused by its field. */
-const factsOf = (told: TreeBody, plantedOn: string, on: string): TreeFacts =>
-  refusing(() => treeAsTold(told, plantedOn, on), 'tree.');
+/** What was entered with its ring and depth filled in; what cannot be is refused by its field. */
+const factsOf = (declared: TreeBody, plantedOn: string, on: string): TreeFacts =>
+  refusing(() => treeAsDeclared(declared, plantedOn, on), 'tree.');
 
 /** A tree that is laid out once on its soil, so that what cannot be laid is refused before it is kept. */
 function checkLaid(
@@ -122,10 +122,10 @@ export async function changeTree(
   const delivery = body.delivery ?? view.delivery;
   if (facts) checkLaid(facts, view.textureClass, delivery.litresPerMinute);
   // What it was before that day stays what it was.
-  const told = await EntryRow.count({
+  const entries = await EntryRow.count({
     where: { ...ofBeds(bed.id), kind: 'tree', sort: 'setting', removedAt: null },
   });
-  if (told === 0 && since > bed.startOn)
+  if (entries === 0 && since > bed.startOn)
     await firstSettings(bed, [{ kind: 'tree', value: null }], bed.startOn, wall.now());
   const settings: Setting[] = [
     { kind: 'tree', value: facts },

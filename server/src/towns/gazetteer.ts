@@ -88,7 +88,7 @@ export class Gazetteer {
       best.splice(at < 0 ? best.length : at, 0, { city: way.city, worth });
       if (best.length > MOST) best.pop();
     }
-    return best.map(({ city }) => this.told(city));
+    return best.map(({ city }) => this.viewOf(city));
   }
 
   private city(at: number): City {
@@ -121,7 +121,7 @@ export class Gazetteer {
     );
   }
 
-  private told(at: number): TownView {
+  private viewOf(at: number): TownView {
     const city = this.city(at);
     const [longitudeDeg, latitudeDeg] = city.loc.coordinates;
     return {

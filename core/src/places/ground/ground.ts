@@ -135,7 +135,7 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         return into;
       },
       leavesL: (d) => heldByLeaves(on(d), d) * on(d).model.bed.areaM2,
-      give(state, d, localMm, { pulses, told, whole } = {}) {
+      give(state, d, localMm, { pulses, byHand, whole } = {}) {
         const { model, delivery } = on(d);
         return fittingRun(
           {
@@ -152,7 +152,7 @@ export const ground: PlaceKind<BedInput, GroundState> = {
             pulses,
           },
           // Only a timer comes back as often as it likes.
-          whole ? {} : delivery.timer || pulses || told ? span.most : { ...span.most, passes: PASSES },
+          whole ? {} : delivery.timer || pulses || byHand ? span.most : { ...span.most, passes: PASSES },
         );
       },
       underCover: (d) => on(d).model.underCover,

@@ -1,5 +1,5 @@
 import { gapClock } from './gapClock.ts';
-import { treeAsTold } from './newTree.ts';
+import { treeAsDeclared } from './newTree.ts';
 import { BENEATH, CAME_AS, LAYOUTS, REACHES, TREE_SORTS, type TreeFacts } from './treeFacts.ts';
 import { treePlan } from './treePlan.ts';
 import { type TextureClass } from '../../soil/textureClass.ts';
@@ -34,7 +34,7 @@ const flows = fc.double({ min: 0.5, max: 30, noNaN: true });
 
 type Told = typeof anyTree extends fc.Arbitrary<infer T> ? T : never;
 const factsOf = ({ by, plantedOn, lengthM, ...tree }: Told): TreeFacts =>
-  treeAsTold(
+  treeAsDeclared(
     {
       ...tree,
       count: tree.sort === 'hedge' ? 1 : tree.count,

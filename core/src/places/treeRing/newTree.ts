@@ -3,8 +3,8 @@ import type { CropEntry } from '../../plants/types.ts';
 import { checkTree, dryZoneM, type TreeFacts, type TreeSort } from './treeFacts.ts';
 import { ballDepthM, phaseOn, ringFor, usualDepthMm, type TreePhase } from './phases.ts';
 
-/** What is told of a tree: where and how deep it is watered may be left to Kibble. */
-export type ToldTree = Omit<TreeFacts, 'ring' | 'depthMm' | 'part'> &
+/** What is declared of a tree: where and how deep it is watered may be left to Kibble. */
+export type DeclaredTree = Omit<TreeFacts, 'ring' | 'depthMm' | 'part'> &
   Partial<Pick<TreeFacts, 'ring' | 'depthMm' | 'part'>>;
 
 /** How a plant of each group usually stands. */
@@ -19,7 +19,7 @@ const YOUNG_M: Readonly<Record<TreeSort, number>> = { tree: 0.8, shrub: 0.4, hed
 const GROWN_SHARE: Readonly<Record<TreeSort, number>> = { tree: 0.8, shrub: 0.9, hedge: 0.4 };
 
 /** A tree as its kind usually is, to begin with: what is asked is then put in its place. */
-export function newTree(crop: CropEntry, ageYears: number): ToldTree {
+export function newTree(crop: CropEntry, ageYears: number): DeclaredTree {
   const sort = crop.id.endsWith('-hedge') ? 'hedge' : (SORT_OF[crop.group] ?? 'tree');
   const grown = Math.min(1, Math.sqrt(Math.max(0, ageYears) / (sort === 'tree' ? 20 : 6)));
   const full = crop.heightM * GROWN_SHARE[sort];
@@ -47,24 +47,28 @@ export function newTree(crop: CropEntry, ageYears: number): ToldTree {
 }
 
 /** A new plant is soaked at least as deep as the pot or ball it came in. Common practice. */
-const firstDepthMm = (told: ToldTree, phase: TreePhase): number =>
-  Math.max(usualDepthMm(told, phase), phase === 'established' ? 0 : 10 * Math.ceil(100 * ballDepthM(told)));
+const firstDepthMm = (declared: DeclaredTree, phase: TreePhase): number =>
+  Math.max(
+    usualDepthMm(declared, phase),
+    phase === 'established' ? 0 : 10 * Math.ceil(100 * ballDepthM(declared)),
+  );
 
 /**
- * A tree as told, with what was left to Kibble filled in for its phase on the day.
+ * A tree as declared, with what was left to Kibble filled in for its phase on the day.
  * @throws RangeError as `checkTree`, and on a day of planting in the future
  */
-export function treeAsTold(told: ToldTree, plantedOn: IsoDate, on: IsoDate): TreeFacts {
-  const phase = phaseOn(told, plantedOn, on);
+export function treeAsDeclared(declared: DeclaredTree, plantedOn: IsoDate, on: IsoDate): TreeFacts {
+  const phase = phaseOn(declared, plantedOn, on);
   const bare: TreeFacts = {
-    ...told,
-    ring: told.ring ?? { innerM: 0, outerM: 1 },
-    part: told.part ?? 1,
-    depthMm: told.depthMm ?? firstDepthMm(told, phase),
+    ...declared,
+    ring: declared.ring ?? { innerM: 0, outerM: 1 },
+    part: declared.part ?? 1,
+    depthMm: declared.depthMm ?? firstDepthMm(declared, phase),
   };
-  const ring = told.ring ?? ringFor(bare, plantedOn, on);
+  const ring = declared.ring ?? ringFor(bare, plantedOn, on);
   const established = phase === 'established';
   // A ring that touches the dry trunk by a hair is meant to end there.
-  const innerM = established && told.ring === undefined ? Math.max(ring.innerM, dryZoneM(bare)) : ring.innerM;
+  const innerM =
+    established && declared.ring === undefined ? Math.max(ring.innerM, dryZoneM(bare)) : ring.innerM;
   return checkTree({ ...bare, ring: { ...ring, innerM } }, established);
 }

@@ -5,7 +5,7 @@ import { doseCheck } from './doseCheck.ts';
 import { explainPeak, explainTree } from './explainTree.ts';
 import { gapClock } from './gapClock.ts';
 import { layOut, layoutMinutes } from './layouts.ts';
-import { newTree, treeAsTold, type ToldTree } from './newTree.ts';
+import { newTree, treeAsDeclared, type DeclaredTree } from './newTree.ts';
 import { phaseDates, ringThroughYears, usualDepthMm } from './phases.ts';
 import { plantFactorOf, treeDemand } from './treeDemand.ts';
 import { type Beneath, type Layout, type Reach, type TreeFacts } from './treeFacts.ts';
@@ -45,14 +45,15 @@ const spell = (weather: keyof typeof WEATHERS, from: string, days: number): Sour
 const loam = { horizons: [{ textureClass: 'loam' as const }] };
 const hose = { method: 'bubbler' as const, litresPerMinute: 8.5 };
 const walnut = cropById('walnut');
-const told = (change: Partial<ToldTree> = {}): ToldTree => ({
+const told = (change: Partial<DeclaredTree> = {}): DeclaredTree => ({
   ...newTree(walnut, 40),
   canopyM: 9,
   trunkM: 0.58,
   layout: { by: 'bubbler stops' },
   ...change,
 });
-const old = (change: Partial<ToldTree> = {}): TreeFacts => treeAsTold(told(change), '1985-03-01', TODAY);
+const old = (change: Partial<DeclaredTree> = {}): TreeFacts =>
+  treeAsDeclared(told(change), '1985-03-01', TODAY);
 
 describe('what a tree loses on a day', () => {
   const danger: WeatherDay = day(TODAY, [38, 21, 15, 7]);
@@ -106,7 +107,7 @@ describe('the ring', () => {
     expect(at('far out').outerRadiusM).toBeLessThanOrEqual(4 * 4);
   });
   test('moves outward with the years: the ball, its surround, the branch edge; and an established trunk is never wetted', () => {
-    const pear = treeAsTold(
+    const pear = treeAsDeclared(
       { ...newTree(cropById('pear'), 0), trunkM: 0.02, canopyM: 0.8 },
       '2026-03-20',
       '2026-03-20',
@@ -137,9 +138,9 @@ describe('the ring', () => {
   });
   test('a new plant is soaked at least as deep as its pot (common practice); a tree of dry summers is known as one', () => {
     const crop = cropById('olive');
-    const big = treeAsTold({ ...newTree(crop, 0), cameAs: 'potted', potL: 150 }, TODAY, TODAY);
+    const big = treeAsDeclared({ ...newTree(crop, 0), cameAs: 'potted', potL: 150 }, TODAY, TODAY);
     expect(big.depthMm).toBeGreaterThanOrEqual(360);
-    const small = treeAsTold({ ...newTree(crop, 0), cameAs: 'potted', potL: 5 }, TODAY, TODAY);
+    const small = treeAsDeclared({ ...newTree(crop, 0), cameAs: 'potted', potL: 5 }, TODAY, TODAY);
     expect(small.depthMm).toBe(300);
     const planted = { cropId: 'olive', plantedOn: '2010-03-01' };
     expect(treePlan(old({ canopyM: 4 }), planted, TODAY, loam, hose).drySummer).toBe(true);
@@ -159,7 +160,7 @@ describe('the ring', () => {
 });
 
 describe('bad input is refused by its field', () => {
-  test.each<[string, Partial<ToldTree>]>([
+  test.each<[string, Partial<DeclaredTree>]>([
     ['canopyM', { canopyM: 0.3, trunkM: 0.46 }],
     ['ring.innerM', { ring: { innerM: 0.2, outerM: 5 } }],
     ['ring.innerM', { ring: { innerM: 6, outerM: 5 } }],
@@ -206,7 +207,7 @@ describe('the gap', () => {
 });
 
 describe('layouts', () => {
-  const on = (layout: Layout, change: Partial<ToldTree> = {}) =>
+  const on = (layout: Layout, change: Partial<DeclaredTree> = {}) =>
     layOut(old({ layout, ...change }), 1, { textureClass: 'loam', infiltrationMmPerHour: 13 }, 8.5);
   test('3.8 L/h for 2 to 4 hours give 7.6 to 15 L an emitter, and twice the emitter twice that (common practice)', () => {
     const one = on({ by: 'emitters', pieces: 10, pieceLph: 3.8 });
@@ -344,7 +345,7 @@ describe('decided by the rule of the beds, with the gap above it', () => {
 
 describe('a bare-root pear in its first fortnight', () => {
   const PLANTED = '2026-04-20';
-  const pear = treeAsTold({ ...newTree(cropById('pear'), 0), canopyM: 0.8 }, PLANTED, PLANTED);
+  const pear = treeAsDeclared({ ...newTree(cropById('pear'), 0), canopyM: 0.8 }, PLANTED, PLANTED);
   test.each(['mild', 'hot'] as const)(
     'its ball is never drier than its band in %s weather, and rounds come daily to weekly',
     (kind) => {
@@ -406,7 +407,7 @@ describe('roses and other bushes', () => {
     expect(doseCheck({ litres, seconds: 80, litresPerMinute }).agrees).toBe(false);
   });
   test('a set volume is what each bush gets', () => {
-    const rose = treeAsTold(
+    const rose = treeAsDeclared(
       { ...newTree(cropById('rose'), 4), count: 9, litresEach: 13 },
       '2022-03-15',
       TODAY,
@@ -461,7 +462,7 @@ describe('every figure of a tree’s page has its working', () => {
 
 test('a set dose has a working that says so, and no sum that does not add up to it', () => {
   const roses = place(
-    treeAsTold({ ...newTree(cropById('rose'), 4), count: 7, litresEach: 13 }, '2022-03-15', TODAY),
+    treeAsDeclared({ ...newTree(cropById('rose'), 4), count: 7, litresEach: 13 }, '2022-03-15', TODAY),
     'rose',
     '2022-03-15',
     { setMm: 19, startFullness: 0.3 },

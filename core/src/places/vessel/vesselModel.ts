@@ -16,7 +16,7 @@ import { availableOf, MIXES, type Mix } from './mixes.ts';
 import { drinksAtNight, seasonShare } from './restSeason.ts';
 import { vesselShape, type VesselShape } from './size.ts';
 
-/** A pot, planter or tray as it is told. SI: litres, metres. */
+/** A pot, planter or tray as it is described. SI: litres, metres. */
 export interface VesselInput {
   /** Litres to its rim; or its measures: across the top and base, height, in m. Of a trough, length, width and height. */
   volumeL?: number;
@@ -129,11 +129,11 @@ function checked(input: VesselInput): VesselInput {
   withinIfGiven('useFactor', input.useFactor, 0.1, 6);
   if (typeof input.saucer === 'number') within('saucer', input.saucer, 0, 100_000, 'L');
   if (typeof input.indoors === 'object') {
-    const told = { light: LIGHTS, warmth: WARMTHS, air: ROOM_AIRS } as const;
+    const allowed = { light: LIGHTS, warmth: WARMTHS, air: ROOM_AIRS } as const;
     for (const field of ['light', 'warmth', 'air'] as const) {
       const word = input.indoors[field];
-      if (word !== undefined && !(told[field] as readonly string[]).includes(word))
-        throw new OutOfRange(field, `be one of ${told[field].join(', ')}`, word);
+      if (word !== undefined && !(allowed[field] as readonly string[]).includes(word))
+        throw new OutOfRange(field, `be one of ${allowed[field].join(', ')}`, word);
     }
   }
   return input;
@@ -183,7 +183,7 @@ export function vesselModel(
     useFactor,
     leafM2: 0,
   };
-  const toldLeaves =
+  const declaredLeaves =
     input.canopyM2 ?? (input.acrossM === undefined ? undefined : (Math.PI * input.acrossM ** 2) / 4);
   const words = typeof input.indoors === 'object' ? input.indoors : {};
   const dressing = DRESSINGS[input.dressing ?? 'bare'].evaporates;
@@ -195,7 +195,7 @@ export function vesselModel(
     for (const { planting, plant } of plantsOnDay(standing, date)) {
       const crop = cropOf(planting);
       const share = planting.share ?? 1;
-      const full = toldLeaves ?? shape.openingM2 * SPREAD[crop.group] * leaves;
+      const full = declaredLeaves ?? shape.openingM2 * SPREAD[crop.group] * leaves;
       if (d === 0) model.leafM2 += share * full;
       leafM2 += share * full * plant.kcb * seasonShare(crop, date, latitudeDeg);
       cover += share * plant.canopyCover;

@@ -41,7 +41,7 @@ export const cans: ReadingRule<'cans'> = {
       known.claim('evenness', reading, Math.max(LEAST, test.lowQuarterUniformity));
     // The cans caught what reached the ground; the tap gave that and what was lost on the way.
     const caught = (test.rateMmPerHour * known.areaM2 * known.wettedFraction) / 60;
-    const { efficiency } = METHOD_FACTS[known.told.method];
+    const { efficiency } = METHOD_FACTS[known.declared.method];
     if (known.flowIsKnown)
       known.claim(
         'reachingShare',

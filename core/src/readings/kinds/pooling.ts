@@ -23,7 +23,7 @@ export const pooling: ReadingRule<'pooling'> = {
     const seen = poolingTest({
       rateMmPerHour: Math.min(MOST_RATE_MM_PER_HOUR, deliveryRate(known.delivery, known.areaM2)),
       minutes: reading.minutes,
-      surfaceStorageMm: METHOD_FACTS[known.told.method].surfaceStorageMm,
+      surfaceStorageMm: METHOD_FACTS[known.declared.method].surfaceStorageMm,
     });
     known.intake = {
       mmPerHour: seen.infiltrationMmPerHour,

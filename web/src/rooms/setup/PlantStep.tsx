@@ -12,18 +12,18 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
   const typed = useWatch({ control: form.control }) as TypedSetup;
   const { errors } = form.formState;
   const crop = cropById(typed.cropId);
-  const livesOn = typed.cropTold && crop.cycle !== 'annual';
+  const livesOn = typed.cropChosen && crop.cycle !== 'annual';
   return (
     <>
       <div className="grid gap-4 sm:grid-cols-2">
         <CropPicker
           label="What grows there"
-          value={typed.cropTold ? typed.cropId : ''}
-          error={errors.cropTold?.message}
+          value={typed.cropChosen ? typed.cropId : ''}
+          error={errors.cropChosen?.message}
           onChange={(id) => {
             form.setValue('cropId', id);
-            form.setValue('cropTold', true);
-            form.clearErrors('cropTold');
+            form.setValue('cropChosen', true);
+            form.clearErrors('cropChosen');
           }}
         />
         <Field
@@ -51,7 +51,7 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
         )}
         <Field
           label="Call the bed"
-          placeholder={typed.cropTold ? crop.name : ''}
+          placeholder={typed.cropChosen ? crop.name : ''}
           {...form.register('name')}
         />
         <Check {...form.register('underCover')} className="self-end">

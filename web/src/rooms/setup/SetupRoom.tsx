@@ -79,8 +79,8 @@ export function SetupRoom() {
       form.setError('soilBy', { message: 'Soil must be told by its feel, or by its name below.' });
       return false;
     }
-    if (n === 2 && !typed.cropTold) {
-      form.setError('cropTold', { message: 'Crop must be one of the list; type part of its name.' });
+    if (n === 2 && !typed.cropChosen) {
+      form.setError('cropChosen', { message: 'Crop must be one of the list; type part of its name.' });
       return false;
     }
     return form.trigger([...(ASKED[n] ?? [])], { shouldFocus: true });

@@ -41,7 +41,7 @@ export interface TypedSetup extends TypedBed {
   wateredOn: string;
   week: Week | null;
   /** Somebody said which crop it is. */
-  cropTold: boolean;
+  cropChosen: boolean;
   /** It has stood there for years. */
   longStanding: boolean;
 }
@@ -86,7 +86,7 @@ export const emptySetup = (): TypedSetup => {
     ground: null,
     wateredOn: todayIn(timeZone),
     week: null,
-    cropTold: false,
+    cropChosen: false,
     longStanding: false,
   };
 };
@@ -103,8 +103,8 @@ export const setupFields = (units: Units): FieldSchemas<TypedSetup> => ({
   wateredOn: ({ ground, timeZone }) =>
     ground === 'watered' ? beforeTomorrow(timeZone, 'Watered well on') : null,
   area: figure('areaM2', units),
-  plantedOn: ({ longStanding, cropTold, cropId, timeZone }) => {
-    const livesOn = cropTold && CATALOGUE.find(({ id }) => id === cropId)?.cycle !== 'annual';
+  plantedOn: ({ longStanding, cropChosen, cropId, timeZone }) => {
+    const livesOn = cropChosen && CATALOGUE.find(({ id }) => id === cropId)?.cycle !== 'annual';
     return livesOn && longStanding ? null : beforeTomorrow(timeZone, 'Planting date');
   },
   ...(flowFields(units) as FieldSchemas<TypedSetup>),

@@ -3,7 +3,7 @@ import {
   cropById,
   daysBetween,
   newTree,
-  treeAsTold,
+  treeAsDeclared,
   treePlan,
   trunkOfGirth,
   type CropEntry,
@@ -297,10 +297,10 @@ export function sketchOf(
   today: string,
   units: Units,
   ring?: TreeBody['ring'],
-): { plan: TreePlan; facts: ReturnType<typeof treeAsTold> } | null {
+): { plan: TreePlan; facts: ReturnType<typeof treeAsDeclared> } | null {
   if (!crop) return null;
   try {
-    const facts = treeAsTold(treeDraft(typed, units, ring), typed.plantedOn, today);
+    const facts = treeAsDeclared(treeDraft(typed, units, ring), typed.plantedOn, today);
     const litresPerMinute = typedSi('litresPerMinute', typed.flow, units) ?? 0;
     const plan = treePlan(
       facts,
