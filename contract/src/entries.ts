@@ -9,7 +9,7 @@ import { z } from './zod.ts';
 
 /** What an entry is of. A reading of the ground is entered on the bed on which it was made. */
 export const subject = z.object({
-  kind: oneOf('What it is of', SUBJECT_KINDS),
+  kind: oneOf('Kind of the subject', SUBJECT_KINDS),
   id: z.number().int().min(1),
 }) satisfies z.ZodType<Subject>;
 
@@ -76,7 +76,7 @@ export const entryDraft = z.object({
 export const entriesBody = z.object({
   entries: z
     .array(entryDraft)
-    .min(1, { error: 'Entries must be at least one; got none' })
+    .min(1, { error: 'There must be at least one entry; got none' })
     .max(300, { error: 'Entries must be 300 at a time or fewer' }),
   sure: z.boolean().default(false),
 });
@@ -85,7 +85,10 @@ export type EntryDraft = z.input<typeof entryDraft>;
 
 /** Entries to be undone, or brought back. */
 export const entryIdsBody = z.object({
-  ids: z.array(z.number().int().min(1)).min(1, { error: 'Entries must be at least one; got none' }).max(300),
+  ids: z
+    .array(z.number().int().min(1))
+    .min(1, { error: 'There must be at least one entry; got none' })
+    .max(300),
 });
 
 /** What was entered, undone or brought back; what happened on beds as it is shown, and what of the round is another for it. */

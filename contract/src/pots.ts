@@ -138,7 +138,7 @@ export const potEntriesBody = z.object({
     .array(
       z.object({ potId: z.number().int().min(1), entry: potEntry, date: entryDate('Day').optional(), hour }),
     )
-    .min(1, { error: 'Entries must be at least one; got none' })
+    .min(1, { error: 'There must be at least one entry; got none' })
     .max(300, { error: 'Entries must be 300 at a time or fewer' }),
   sure: z.boolean().default(false),
 });

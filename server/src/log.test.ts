@@ -163,7 +163,7 @@ describe('one log', () => {
   test('what it is of must fit what it says', async () => {
     const { status, body } = await send([{ subject: pot, body: { kind: 'watering', litres: 30 } }]);
     expect([status, body.error.field]).toEqual([400, 'subject.kind']);
-    expect(body.error.message).toBe('What it is of must be a bed; got a pot');
+    expect(body.error.message).toBe('Subject of this entry must be a bed; got a pot');
     const other = await send([
       { subject: { kind: 'garden', id: 2 }, body: { kind: 'ph', ph: 7, of: 'tap' } },
     ]);

@@ -107,10 +107,10 @@ export function knownBed(bed: BedOnRecord, today: string, tried?: readonly Findi
   return { ...nowOf(periods).known, unread };
 }
 
-/** What a watering came to, as its day is known now. */
-export function givenOf(bed: BedOnRecord, today: string, date: string, declared: EnteredWater): GivenWater {
+/** What a watering came to, as its day is known now: litres, minutes and mm over the bed. Source: as `givenWater`. */
+export function givenOf(bed: BedOnRecord, today: string, date: string, entered: EnteredWater): GivenWater {
   const { known: then } = periodOn(historyOf(bed, today).periods, date);
-  return givenWater(declared, then.areaM2, then.delivery);
+  return givenWater(entered, then.areaM2, then.delivery);
 }
 
 function computes(work: () => unknown): boolean {

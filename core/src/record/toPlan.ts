@@ -19,6 +19,7 @@ import type { IsoDate } from '../units/dates.ts';
 import { foundOf, historyOf, nowOf, type HistoryOfBed, type TriedOnBed } from './history.ts';
 import type { BedOnRecord, EventOnRecord, GardenOnRecord } from './place.ts';
 
+/** What grows on a bed, each with its share of it, 0–1. Source: none needed, a matter of record. */
 export const plantingsOf = (bed: BedOnRecord, latitudeDeg: number): PlantingInput[] =>
   bed.plantings.map((planting) => ({
     cropId: planting.cropId,
@@ -35,6 +36,7 @@ export const plantingsOf = (bed: BedOnRecord, latitudeDeg: number): PlantingInpu
 export const cropOfBed = (bed: BedOnRecord): CropEntry | null =>
   bed.planting ? (bed.planting.custom ?? cropById(bed.planting.cropId)) : null;
 
+/** The mulch on a bed today, mm deep; none where none lies. Source: none needed, a matter of record. */
 export const mulchOf = (bed: BedOnRecord): BedInput['mulch'] =>
   bed.mulchMaterial && bed.mulchMm ? { material: bed.mulchMaterial, depthMm: bed.mulchMm } : undefined;
 
@@ -46,7 +48,7 @@ export interface Borrowed {
   lawn: boolean;
 }
 
-/** What was given to the places whose ground a tree shares, of all that happened. */
+/** What was given to the places whose ground a tree shares, of all that happened: mm over m². Source: none needed, a matter of record. */
 export function borrowedBy(
   bed: BedOnRecord,
   beds: readonly BedOnRecord[],

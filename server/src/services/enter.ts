@@ -149,7 +149,7 @@ function checkSubject({ subject, body }: Draft): void {
   if (!allowed.includes(subject.kind))
     throw new Refusal(
       'invalid',
-      `What it is of must be a ${allowed.join(' or a ')}; got a ${subject.kind}`,
+      `Subject of this entry must be a ${allowed.join(' or a ')}; got a ${subject.kind}`,
       'subject.kind',
     );
 }

@@ -201,7 +201,7 @@ export async function takeBackSettings(ids: readonly number[], at: Date): Promis
     )
       throw new Refusal(
         'conflict',
-        `A ${subjectKind} is something from its first day on; change it instead.`,
+        `This is how the ${subjectKind} was first described, so it cannot be undone; change it instead.`,
         'ids',
       );
   }

@@ -185,7 +185,7 @@ export const OPTIMISTIC: Readonly<Partial<Record<AddressName, OptimisticAnswer>>
     }),
     gardenOf: idOf,
   },
-  undoEntries: undone('An entry taken back'),
+  undoEntries: undone('An entry undone'),
   restoreEntries: undone('An entry brought back'),
   openRun: { ...onBed(': the tap’s clock'), answer: runOf },
   closeRun: { ...onBed(': the tap is off'), answer: () => ({ dropped: true }) },

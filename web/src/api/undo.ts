@@ -15,7 +15,7 @@ export async function takeBack(done: Done, dispatch: AppDispatch): Promise<boole
     dispatch(takenBack(done.id));
     return true;
   } catch (error) {
-    dispatch(noticeShown({ text: `Not taken back: ${refusal(error).message}` }));
+    dispatch(noticeShown({ text: `That could not be undone: ${refusal(error).message}` }));
     return false;
   }
 }

@@ -61,7 +61,7 @@ export function useStopActs() {
     },
     takeBack: (eventId: number): void =>
       void undo([eventId]).catch((error: unknown) =>
-        dispatch(noticeShown({ text: `Not taken back: ${refusal(error).message}` })),
+        dispatch(noticeShown({ text: `That could not be undone: ${refusal(error).message}` })),
       ),
   };
 }
