@@ -55,8 +55,9 @@ const CORE_ROOMS = {
   rounds: ['units', 'plants'],
   clock: ['units', 'weather', 'plants', 'sources', 'delivery', 'follow', 'rounds'],
   share: ['units', 'weather', 'plants', 'sources', 'delivery', 'schools', 'follow', 'clock'],
-  plan: ['units', 'weather', 'schools', 'places', 'follow', 'rounds', 'clock', 'share'],
+  plan: ['units', 'kinds', 'weather', 'schools', 'places', 'follow', 'rounds', 'clock', 'share'],
   compare: [
+    'kinds',
     'units',
     'working',
     'weather',
@@ -87,6 +88,7 @@ const CORE_ROOMS = {
   pots: ['units', 'working', 'weather', 'plants', 'delivery', 'places', 'follow'],
   entries: ['units', 'weather', 'readings', 'care', 'pots'],
   tasks: ['units', 'care', 'pots', 'entries'],
+  kinds: ['units', 'working', 'weather', 'plants', 'schools', 'places', 'follow', 'care', 'pots', 'record'],
   record: [
     'units',
     'plants',

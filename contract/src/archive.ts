@@ -182,7 +182,7 @@ export const ARCHIVE_TABLES = {
     id: rowId,
     gardenId: rowId,
     position: whole,
-    kind: oneOf(['pot', 'tray']),
+    kind: text,
     name: text,
     startOn: day,
     startWetness: text,

@@ -1,5 +1,6 @@
 import {
   AIRS,
+  bedKinds,
   BED_FORMS,
   CATALOGUE,
   DRAIN_CHOICES,
@@ -10,7 +11,6 @@ import {
   SUMMERS,
   SOURCE_KINDS,
   type CropEntry,
-  type PlaceKindId,
   type SourceKindId,
   type Setting,
   METHODS,
@@ -23,7 +23,7 @@ import { holds, isNumber, isText, shaped } from './shape.ts';
 import { z } from './zod.ts';
 import { findingView } from './findings.ts';
 import { limited, limitedWhole } from './limited.ts';
-import { day, entryDate, name, oneOf, version } from './parts.ts';
+import { day, entryDate, name, kindName, oneOf, version } from './parts.ts';
 import { givenText } from './refusalWords.ts';
 
 export const UNIT_SYSTEMS = ['metric', 'us'] as const;
@@ -72,6 +72,8 @@ export const placeName = z
   .nullish();
 
 export const bedBody = z.object({
+  /** What kind of place it is; it stays that. */
+  kind: kindName('Kind of place', bedKinds).default('ground'),
   name: name('Name of the bed'),
   areaM2: limited('areaM2'),
   textureClass: oneOf('Soil', TEXTURE_CLASSES),
@@ -236,7 +238,9 @@ export type GardenPatch = z.infer<typeof gardenPatch>;
 export type ClockBody = z.infer<typeof clockBody>;
 
 /** A bed as it is changed: of which state, and since when it has been so; today when left out. */
-export const bedChange = bedBody.extend({ version, since: entryDate('Since when').optional() });
+export const bedChange = bedBody
+  .omit({ kind: true })
+  .extend({ version, since: entryDate('Since when').optional() });
 
 // Views tell what stands on record. They are wider than the rules of entering: a row that could not be entered
 // today is shown all the same, and locks nobody out.
@@ -279,7 +283,7 @@ export const settingView = z.object({
 export type SettingView = z.infer<typeof settingView>;
 export const bedView = z.object({
   id: z.number(),
-  kind: storedAs<PlaceKindId>(),
+  kind: z.string(),
   gardenId: z.number(),
   version: z.number(),
   name: z.string(),

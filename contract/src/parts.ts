@@ -37,6 +37,12 @@ export const oneOf = <const T extends readonly [string, ...string[]]>(label: str
     error: ({ input }) => `${label} must be one of ${values.join(', ')}; got ${givenText(input)}`,
   });
 
+/** The name of a kind of place. They are looked up when one is entered: the table of kinds is the core's. */
+export const kindName = (label: string, kinds: () => readonly string[]) =>
+  z.string().refine((kind) => kinds().includes(kind), {
+    error: ({ input }) => `${label} must be one of ${kinds().join(', ')}; got ${givenText(input)}`,
+  });
+
 /** Which state of a thing was seen by whoever changes it; left out, the change is made whatever stands there. */
 export const version = z.number().int().min(0).optional();
 

@@ -12,6 +12,7 @@ import {
   ROOT_FILLS,
   SEQUENCE_KINDS,
   SIGNS,
+  VESSEL_KINDS,
   WARMTHS,
   type PhVerdict,
   type PotEntry,
@@ -28,10 +29,9 @@ import { worded } from './shape.ts';
 import { z } from './zod.ts';
 import { cropId, START_WETNESS } from './garden.ts';
 import { limited, limitedWhole } from './limited.ts';
-import { day, dueSpan, entryDate, name, oneOf, version } from './parts.ts';
+import { day, dueSpan, entryDate, kindName, name, oneOf, version } from './parts.ts';
 import { workingView } from './working.ts';
 
-export const POT_KINDS = ['pot', 'tray'] as const;
 export const STANDS = ['outdoors', 'balcony', 'greenhouse', 'indoors'] as const;
 
 const spotName = z
@@ -86,7 +86,7 @@ const potPlanting = z.object({
 });
 
 export const potBody = z.object({
-  kind: oneOf('Kind', POT_KINDS).default('pot'),
+  kind: kindName('Kind', () => Object.keys(VESSEL_KINDS)).default('pot'),
   name: name('Name of the pot'),
   spot: spotName,
   facts: potFacts,
@@ -220,7 +220,7 @@ const giving = z.object({
 export const potView = z.object({
   id: z.number(),
   version: z.number(),
-  kind: z.enum(POT_KINDS),
+  kind: z.string(),
   name: z.string(),
   spot: z.string(),
   facts: potFacts,

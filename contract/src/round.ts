@@ -8,7 +8,6 @@ import {
   type HandPace,
   type BestHour,
   type LeaveReason,
-  type PlaceKindId,
   type RunsOut,
   type SoakNow,
   type TreeGap,
@@ -123,7 +122,7 @@ const bedHead = z.object({
   /** Where it is a tree place: the tree, its ring and its clock. */
   tree: treeNow.nullable(),
   bedId: z.number(),
-  kind: z.custom<PlaceKindId>((v) => typeof v === 'string'),
+  kind: z.string(),
   bedName: z.string(),
   cropName: z.string().nullable(),
   stage: z.string().nullable(),

@@ -26,7 +26,7 @@ export { weatherFan, type Band, type FanDay } from './weather/weatherFan.ts';
 export { yearsCompared, type YearCourse, type YearsCompared } from './weather/yearsCompared.ts';
 export { explainReferenceEt } from './weather/explainReferenceEt.ts';
 export { explainManualForecast } from './weather/explainManualForecast.ts';
-export { storeRunsOut, type RunsOut } from './follow/storeRunsOut.ts';
+export { storeRunsOut, type RunsOut } from './compare/storeRunsOut.ts';
 export { treeGap, type TreeGap } from './care/treeGaps.ts';
 export { isWoody } from './plants/woody.ts';
 export { daysInStore, fixedWeekShortfall } from './schools/fixedWeek.ts';
@@ -74,7 +74,8 @@ export { isSheet, MULCH_MATERIALS, type Mulch, type MulchMaterial } from './plac
 export { simulateBed } from './places/ground/simulateBed.ts';
 export type { DailyRecord } from './places/dailyRecord.ts';
 export type * from './places/place.ts';
-export { type PlaceKindId } from './places/index.ts';
+export { bedKinds, KINDS, roundsKindOf } from './kinds/index.ts';
+export type * from './kinds/kind.ts';
 export { balanceTotals } from './places/ground/balanceTotals.ts';
 export * from './places/ground/singleStore.ts';
 export * from './places/ground/evaporation.ts';
@@ -126,12 +127,11 @@ export { PHASE_FACTS, ringThroughYears, type TreePhase } from './places/treeRing
 export { LAYOUT_FACTS } from './places/treeRing/layoutFacts.ts';
 export { layOut, USUAL_BUCKET_L, type Spot } from './places/treeRing/layouts.ts';
 export { mainPlanting, openShare } from './places/treeRing/treeGround.ts';
-export { type SoakNow } from './places/treeRing/treeSoaks.ts';
 export { treePlan, THICK_MM, THIN_MM, type TreePlan } from './places/treeRing/treePlan.ts';
 export { explainTree, explainPeak } from './places/treeRing/explainTree.ts';
 export { doseCheck } from './places/treeRing/doseCheck.ts';
 export { treeSeason, type TreeSeason } from './places/treeRing/treeSeason.ts';
-export { treeTasks, type TreeTask } from './care/treeTasks.ts';
+export { type TreeTask } from './care/treeTasks.ts';
 export { treeAsDeclared, newTree } from './places/treeRing/newTree.ts';
 export { intakeRate } from './soil/soilProfile.ts';
 export { SOURCE_KINDS, type SourceKindId } from './sources/index.ts';
@@ -232,7 +232,7 @@ export { potHelp, type PotHelp } from './pots/potHelp.ts';
 export { potWalk, type PotWalk } from './pots/potWalk.ts';
 export { potSanity } from './pots/potSanity.ts';
 export { potStart } from './pots/potStart.ts';
-export { isWaterToStand, likesAcid, potTasks, type PotTask } from './pots/potTasks.ts';
+export { isWaterToStand, likesAcid, type PotTask } from './pots/potTasks.ts';
 export { isUrgent } from './pots/urgentTasks.ts';
 export { checkWeight } from './pots/weighIn.ts';
 export * from './pots/sequences.ts';
@@ -246,13 +246,9 @@ export { alertTasks, tasksOf } from './tasks/list.ts';
 export type * from './tasks/task.ts';
 export * from './record/history.ts';
 export type * from './record/place.ts';
-export {
-  borrowedBy,
-  constraintsOf,
-  cropOfBed,
-  mulchOf,
-  planBed,
-  plantingsOf,
-  schoolChosen,
-} from './record/toPlan.ts';
+export { borrowedBy, constraintsOf, planBed } from './record/toPlan.ts';
+export { cropOfBed, mulchOf, plantingsOf, schoolChosen } from './record/bedFacts.ts';
+export { settingOn } from './record/settingOn.ts';
+export { treeNow, type TreeNow } from './kinds/treeNow.ts';
+export { VESSEL_KINDS, vesselKind, type VesselKind } from './places/vessel/vesselKinds.ts';
 export { happened, type EventEntry, type Happened } from './record/events.ts';

@@ -6,6 +6,7 @@ import {
   METHOD_FACTS,
   treeAsDeclared,
   usualWay,
+  vesselKind,
   wateredAsDue,
   weatherSeries,
   type DatedPotEntry,
@@ -193,16 +194,16 @@ async function seedPots(garden: Garden, wall: WallClock): Promise<void> {
   for (const { startOn, followedUntil, entries = [], ...draft } of pots) {
     const body = potBody.parse(draft);
     const pot = await addPot(garden, body, wall, { startOn });
+    const { seedlings } = vesselKind(body.kind);
     const vessel = vesselOf(
+      body.kind,
       body.facts,
       body.plantings.map(({ cropId, plantedOn }) => ({ cropId, plantedOn, latitudeDeg })),
     );
-    const tray = body.kind === 'tray';
     const entered = entries.map(({ on, hour, entry }): DatedPotEntry => ({ date: on, hour, entry }));
-    const way = usualWay(vessel, tray).way;
-    const followed = { id: pot.id, vessel, startOn, startFullness: 1, way, entries: entered };
-    for (const one of [...wateredAsDue(followed, { ...span, tray }, followedUntil), ...entered])
-      write(pot.id, one);
+    const way = usualWay(vessel, seedlings).way;
+    const followed = { id: pot.id, seedlings, vessel, startOn, startFullness: 1, way, entries: entered };
+    for (const one of [...wateredAsDue(followed, span, followedUntil), ...entered]) write(pot.id, one);
   }
   for (const { on, of, ph: value } of ph)
     rows.push({

@@ -1,4 +1,4 @@
-import type { SoakNow } from '../places/treeRing/treeSoaks.ts';
+import type { SoakNow } from '../places/place.ts';
 import type { Ring, TreeFacts } from '../places/treeRing/treeFacts.ts';
 import { thickMulchL, type TreePlan } from '../places/treeRing/treePlan.ts';
 import type { CropEntry } from '../plants/types.ts';

@@ -1,3 +1,4 @@
+import { placeKinds } from '../kinds/index.ts';
 import { item } from '../units/at.ts';
 import { asHere } from '../follow/asHere.ts';
 import { withDaysToCome } from '../follow/shut.ts';
@@ -24,6 +25,7 @@ export function followBed(
     site,
     today,
     ensemble: null,
+    kinds: placeKinds(),
   });
   return followAhead(start, living, { today, horizonDays, firstReasons: true });
 }

@@ -6,8 +6,8 @@ import { isFrozen } from '../weather/groundWarmth.ts';
 import { plantsOn } from './plantsOn.ts';
 import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow, type PlaceRun, type PlantFacts } from './run.ts';
 import { nextAsked, shutOn, type Shut } from './shut.ts';
-import type { SoakNow } from '../places/treeRing/treeSoaks.ts';
-import { soakDue, type SoakClock, type SoakDue } from './soakClock.ts';
+import { expectedDays } from './clockOf.ts';
+import type { SoakDue, SoakNow } from '../places/place.ts';
 import type { PlanBed, PlannedWatering, Waiting } from './types.ts';
 import { waitingCost, type Path } from './waiting.ts';
 
@@ -124,7 +124,8 @@ export function dayFacts(
     waterings: readonly PlannedWatering[];
     paths: (() => readonly Path[]) | null;
     known?: Map<number, Waiting>;
-    clock?: SoakClock | null;
+    /** How its clock stands that morning; null where none runs, or nothing is to be decided. */
+    clock?: unknown;
   },
 ): DayFacts {
   const { run, d, asked } = from;
@@ -179,9 +180,9 @@ export function dayFacts(
   return facts;
 }
 
-/** What a woody place's clock says on a day. */
+/** What a place's clock says on a day. */
 function soakFacts(
-  clock: SoakClock | null,
+  clock: unknown,
   {
     input,
     now,
@@ -190,23 +191,14 @@ function soakFacts(
     plants,
   }: { input: PlanBed; now: PlaceNow; d: number; until: number; plants: PlantFacts },
 ): Pick<DayFacts, 'forced' | 'soak' | 'ballMm'> {
-  const { soaks } = input;
-  if (!clock || !soaks || !plants.growing) return { forced: null, soak: null, ballMm: 0 };
-  const { ball } = soaks;
+  const { must } = now;
+  if (clock === null || !must || !plants.growing) return { forced: null, soak: null, ballMm: 0 };
   return {
-    forced: soakDue(clock, { input, soaks, now, d }, until, (k) => at(now.series.et0, k)),
-    soak: soakNow(clock, soaks),
-    ballMm: ball ? clock.ballGoneL / ball.rainLPerMm : 0,
+    forced: must.due(clock, { d, until, dayCount: now.days.length }, expectedDays(input, now)),
+    soak: must.now(clock),
+    ballMm: must.lacksMm(clock),
   };
 }
-
-/** A clock as it is told. */
-export const soakNow = (clock: SoakClock, { gapDays, ball }: NonNullable<PlanBed['soaks']>): SoakNow => ({
-  days: clock.days,
-  counted: clock.counted,
-  gapDays,
-  ballGone: ball ? clock.ballGoneL / ball.holdsL : null,
-});
 
 /** What would reach a place if so much were given now, litres. What limits leave of it is another question: the need is the plants'. */
 export const arrivingL = (run: PlaceRun, d: number, localMm: number): number =>

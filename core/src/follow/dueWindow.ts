@@ -8,7 +8,7 @@ import { isFrozen } from '../weather/groundWarmth.ts';
 import { plantsOn } from './plantsOn.ts';
 import type { BedStart } from './bedStart.ts';
 import { pathsOfMembers } from './paths.ts';
-import { clockAfter, clockOf, soakDue } from './soakClock.ts';
+import { clockAfter, clockDay, clockOf } from './clockOf.ts';
 import { gaugeOf, trialOf } from './run.ts';
 import { askedDays, nextAsked } from './shut.ts';
 import { addDay, keptAfter } from './sums.ts';
@@ -38,7 +38,7 @@ function spreadOf(
   { days, firstOnly }: { days: number; firstOnly: boolean },
 ): Spread {
   const { now, school, ways } = start;
-  const { todayIndex } = now;
+  const { todayIndex, must } = now;
   const settled = Boolean(input.settledToday) || at(now.givenL, todayIndex) > 0;
   const { members } = ensemble;
   const dueDay = new Int16Array(members).fill(days);
@@ -55,7 +55,6 @@ function spreadOf(
   );
   const evened = evenedShare(evennessOf(input.delivery));
   const weightOf = (d: number) => plantsOn(now, input, d);
-  const { soaks } = input;
   const clockNow = clockOf(input, now);
   const keepsGap = clockNow !== null && school.rhythm === undefined;
   for (const [m, { way, now: morning, sums: before, sky }] of pathsOfMembers(ways, ensemble).entries()) {
@@ -67,11 +66,10 @@ function spreadOf(
     let clock = clockNow;
     const isForced = (d: number): boolean =>
       keepsGap &&
-      clock !== null &&
-      soaks !== undefined &&
+      must !== null &&
       plantsOn(now, input, d).growing &&
-      soakDue(clock, { input, soaks, now, d }, asked[d] ? nextAsked(asked, d) : d + 1, (k) =>
-        at(sky.et0, Math.min(k - sky.from, sky.et0.length - 1)),
+      must.due(clock, { d, until: asked[d] ? nextAsked(asked, d) : d + 1, dayCount: now.days.length }, (k) =>
+        clockDay(input, now, k, at(sky.et0, Math.min(k - sky.from, sky.et0.length - 1))),
       ) !== null;
     const isKnown = (): boolean => firstOnly && at(dueDay, m) < days;
     for (let i = 0; i < days && !isKnown(); i += 1) {
@@ -100,10 +98,11 @@ function spreadOf(
         sums.wantedL *= kept;
         sums.allowedL *= kept;
       }
-      if (clock && soaks)
+      if (must)
         clock = clockAfter(
+          must,
           clock,
-          { input, soaks, now, d },
+          { input, now, d },
           { et0Mm: at(sky.et0, d - sky.from), rainMm: rain, givenL: enteredL },
         );
       stepUnder(run, sky, d, enteredL);

@@ -3,7 +3,7 @@ import { handsOnMinutes } from '../delivery/handsOn.ts';
 import { plantCount } from '../plants/plantCount.ts';
 import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import { standingOn, stands } from '../plants/standing.ts';
-import type { PlaceKinds } from '../places/index.ts';
+import type { PlaceKinds } from '../places/place.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
 import { schoolOf } from '../schools/schools.ts';
 import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
@@ -14,9 +14,9 @@ import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
 import type { WeatherSeries } from '../weather/weatherSeries.ts';
 import { explainAmount, explainGoneOf, explainSpare, type Grounds } from './because.ts';
-import { arrivingL, dayFacts, soakNow, type DayFacts } from './dayFacts.ts';
+import { arrivingL, dayFacts, type DayFacts } from './dayFacts.ts';
 import { plantsOn } from './plantsOn.ts';
-import { clockAfter, clockOf, limitOf, withToday, type SoakClock } from './soakClock.ts';
+import { clockAfter, clockOf, soakOutlook } from './clockOf.ts';
 import type { BedStart, Morning } from './bedStart.ts';
 import { becauseEnough, decide, type Decision } from './decide.ts';
 import { dueDatesOf, windowOf } from './dueWindow.ts';
@@ -49,12 +49,12 @@ export function startOf(
     today: IsoDate;
     ensemble: ForecastEnsemble | null;
     pastDays?: number;
-    kinds?: PlaceKinds;
+    kinds: PlaceKinds;
   },
 ): BedStart {
   const { today, ensemble, site } = options;
   const follow = (bed: PlanBed, pastDays?: number): PlaceNow =>
-    followPast(bed, weather, series, first, today, pastDays, options.kinds);
+    followPast(bed, weather, series, first, today, options.kinds, pastDays);
   const now = follow(input, options.pastDays);
   return {
     now,
@@ -71,7 +71,7 @@ export interface Resume {
   paths: { state: unknown; sums: StressTotals; lostL: number; wantedL: number; missedL: number }[];
   waterings: readonly PlannedWatering[];
   shortDays: number;
-  clock: SoakClock | null;
+  clock: unknown;
 }
 
 export interface AheadOptions {
@@ -213,10 +213,11 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       stepPath(path, d, givenL, path === main && givenL <= 0);
       countDay(path, facts);
     }
-    if (clock && input.soaks)
+    if (now.must)
       clock = clockAfter(
+        now.must,
         clock,
-        { input, soaks: input.soaks, now, d },
+        { input, now, d },
         { et0Mm: at(now.series.et0, d), rainMm: at(now.rain, d), givenL },
       );
     const evening = gaugeOf(run);
@@ -266,7 +267,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       return rootOutlooks(ways);
     },
     leave,
-    soak: clockNow ? soakOutlook(withToday(clockNow, input, now), input, now) : null,
+    soak: soakOutlook(clockNow, input, now),
   };
   const { ensemble } = start;
   // Dozens of ways of the weather for each bed: followed only for those whose window somebody looks at.
@@ -281,10 +282,6 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
   }
   return { bed: input, outlook, waterings, open };
 }
-
-/** A clock as it is told, with the day on which it ends. */
-const soakOutlook = (clock: SoakClock, input: PlanBed, now: PlaceNow): BedOutlook['soak'] =>
-  input.soaks ? { ...soakNow(clock, input.soaks), limitOn: limitOf(clock, input, now) } : null;
 
 /** What a place is this morning, with the working of it. */
 function morningOf(

@@ -1,7 +1,14 @@
 import { at, item } from '../units/at.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
-import { emptyGauge, type Gauge, type GrowingPlace } from '../places/place.ts';
-import { USUAL_KINDS, type PlaceKinds } from '../places/index.ts';
+import {
+  emptyGauge,
+  type Gauge,
+  type GrowingPlace,
+  type MustWater,
+  type PlaceInput,
+  type PlaceKind,
+  type PlaceKinds,
+} from '../places/place.ts';
 import { irrigationSeries } from '../places/irrigationSeries.ts';
 import type { StageName } from '../plants/types.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
@@ -43,6 +50,8 @@ export interface PlantFacts {
 
 /** A place followed up to this morning: from here the same past serves every try at the days ahead. */
 export interface PlaceNow extends PlaceRun {
+  /** What forces a watering whatever the balance says. */
+  must: MustWater | null;
   /** Days from the place's first on, and the litres that reached it on each. */
   days: readonly SourcedDay[];
   givenL: Float64Array;
@@ -105,7 +114,7 @@ export const recordRun = (
 const LAYER_DAYS = 14;
 
 /** The kind of a place. */
-function kindOf(input: PlanBed, kinds: PlaceKinds): PlaceKinds[string] {
+function kindOf(input: PlanBed, kinds: PlaceKinds): PlaceKind<PlaceInput, unknown> {
   const name = input.kind ?? 'ground';
   const kind = Object.hasOwn(kinds, name) ? kinds[name] : undefined;
   if (!kind) throw new OutOfRange('kind', `be one of ${Object.keys(kinds).join(', ')}`, name);
@@ -134,12 +143,13 @@ export function followPast(
   series: WeatherSeries,
   first: IsoDate,
   today: IsoDate,
+  kinds: PlaceKinds,
   pastDays = Number.POSITIVE_INFINITY,
-  kinds: PlaceKinds = USUAL_KINDS,
 ): PlaceNow {
   const offset = daysBetween(first, input.startOn);
   const days = weather.slice(offset);
-  const place = kindOf(input, kinds).prepare({ ...input, dayCount: days.length });
+  const kind = kindOf(input, kinds);
+  const place = kind.prepare({ ...input, dayCount: days.length });
   const given = irrigationSeries(
     input.irrigations.filter((i) => i.date >= input.startOn && i.date <= today),
     input.startOn,
@@ -148,6 +158,7 @@ export function followPast(
   const todayIndex = daysBetween(input.startOn, today);
   const now: PlaceNow = {
     place,
+    must: kind.mustWater?.(input.bed) ?? null,
     state: place.start(input.startFullness),
     gauge: emptyGauge(),
     series: {

@@ -1,8 +1,7 @@
 import type { Delivery, RunPlan } from '../delivery/runPlan.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
 import type { BedInput } from '../places/ground/bedModel.ts';
-import type { SoakNow, TreeSoaks } from '../places/treeRing/treeSoaks.ts';
-import type { Earlier, Irrigation } from '../places/place.ts';
+import type { Earlier, Irrigation, SoakNow } from '../places/place.ts';
 import type { Rank } from '../plants/rank.ts';
 import type { RootBelief, RootDepth } from '../plants/rootBelief.ts';
 import type { StageName } from '../plants/types.ts';
@@ -57,8 +56,6 @@ export interface PlanBed {
   windy?: IsoDate[];
   /** Most that one watering may be: litres through the tap, and minutes from first drop to last. A larger one is given in parts, day after day. */
   most?: { litres?: number; totalMinutes?: number };
-  /** What forces a watering of a woody place: its longest gap, and its ball while it is young. */
-  soaks?: TreeSoaks;
   /** A set dose, mm where it falls: given in the place of what is gone, whenever it is due. */
   setMm?: number;
   /** Days on which it was left on purpose. */

@@ -132,8 +132,50 @@ export interface GrowingPlace<S = unknown> {
   drawn(state: S): Drawn;
 }
 
-/** A kind of growing place: how one is laid out over a span of days. */
+/** How long a place has stood since its last soak, in days and as its kind counts them, and the most it is to stand; gone from a store that its plants live on meanwhile, share, where it has one. */
+export interface SoakNow {
+  days: number;
+  counted: number;
+  gapDays: number;
+  ballGone: number | null;
+}
+
+/** What forces a watering: the longest gap, or a young plant's own ball. */
+export type SoakDue = 'gap' | 'ball';
+
+/** A day as a place's clock reads it: reference demand, mm, and whether its plants stand without leaves. */
+export interface ClockDay {
+  et0Mm: number;
+  leafless: boolean;
+}
+
+/** What forces a watering of a place whatever its balance says. It never delays one. `C` is its clock on a morning. */
+export interface MustWater<C = unknown> {
+  /** The clock on the first day, by the share of its water the place then had, 0–1. */
+  start(fullness: number): C;
+  /** After another day, with the rain that reached the place and what it was given, mm where it falls. */
+  after(clock: C, day: ClockDay & { rainMm: number; givenMm: number }): C;
+  /** Once what was given today, mm, is counted. */
+  withToday(clock: C, givenMm: number): C;
+  /** Whether it forces a watering on day `d`: it could not wait until day `until`, of `dayCount` days. */
+  due(
+    clock: C,
+    days: { d: number; until: number; dayCount: number },
+    dayOf: (k: number) => ClockDay,
+  ): SoakDue | null;
+  /** The first day from `d` on with which it has stood too long if no water comes; null within `dayCount`. */
+  limit(clock: C, days: { d: number; dayCount: number }, dayOf: (k: number) => ClockDay): number | null;
+  now(clock: C): SoakNow;
+  /** What its own store lacks, mm where water falls. */
+  lacksMm(clock: C): number;
+}
+
+/** A kind of growing place: how one is laid out over a span of days, and what forces water there, where anything does. */
 export interface PlaceKind<I extends PlaceInput, S> {
   kind: string;
   prepare(span: PlaceSpan<I>): GrowingPlace<S>;
+  mustWater?(bed: I): MustWater | null;
 }
+
+/** Kinds as the plan takes them, by name: what each counts in inside is its own. */
+export type PlaceKinds = Readonly<Record<string, PlaceKind<PlaceInput, unknown>>>;

@@ -1,3 +1,4 @@
+import { placeKinds } from '../kinds/index.ts';
 import { item } from '../units/at.ts';
 import { closedDays, windyDays } from '../clock/closures.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
@@ -119,7 +120,7 @@ export function planGarden(
       today,
       ensemble: ensemble(),
       pastDays: options.pastDays,
-      kinds: options.kinds,
+      kinds: options.kinds ?? placeKinds(),
     }),
     tried: new Map(),
   });

@@ -1,5 +1,5 @@
 import type { BedOutlook, PlannedWatering } from '../follow/types.ts';
-import type { PlaceKinds } from '../places/index.ts';
+import type { PlaceKinds } from '../places/place.ts';
 import type { ClockedDay, LeftOut } from '../share/types.ts';
 import type { RoundDays } from '../rounds/types.ts';
 import type { IsoDate } from '../units/dates.ts';

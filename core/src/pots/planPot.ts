@@ -86,8 +86,6 @@ export interface PotSpan {
   weather: PotWeather;
   sourced: readonly SourcedDay[];
   ensemble: ForecastEnsemble | null;
-  /** Seedlings: asked by what is seen, not by a date, and rather dry in winter. */
-  tray?: boolean;
 }
 
 interface Ahead {
@@ -120,7 +118,7 @@ function isDue(on: Ahead, state: VesselState, d: number, et0: number, rain: numb
   if (goneL < LEAST_SHARE * model.holdsL) return false;
   if (way.asksDry) return goneL >= lineOf(model, way);
   const line =
-    on.span.tray && isCold(on, d)
+    now.pot.seedlings && isCold(on, d)
       ? Math.min(0.9 * model.holdsL, COLD_TRAY * lineOf(model, way))
       : lineOf(model, way);
   return model.holdsL - evening(on, state, d, et0, rain).availableL > line;
@@ -326,7 +324,7 @@ export function planPot(pot: Pot, span: PotSpan): PotPlan {
   }
   const planned = givings[0]?.date === today ? givings[0] : null;
   // Seedlings and what is to dry out are asked by what is seen.
-  const asks = on.way.asksDry || span.tray;
+  const asks = on.way.asksDry || pot.seedlings;
   const confirmed =
     now.pot.entries.some(
       ({ date, entry }) =>
@@ -382,6 +380,6 @@ function leaveOf(on: Ahead, due: boolean): PotLeave {
   if (now.givenToday || now.leftToday) return { code: 'seen to today' };
   const why = held(on, span.today);
   if (why) return why;
-  if (due) return { code: span.tray ? 'look for the signs' : 'look if it is dry' };
+  if (due) return { code: now.pot.seedlings ? 'look for the signs' : 'look if it is dry' };
   return { code: 'enough' };
 }

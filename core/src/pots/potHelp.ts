@@ -76,6 +76,7 @@ export function potHelp(
     planPot(
       {
         id: pot.id,
+        seedlings: pot.seedlings,
         vessel: { ...vessel, useFactor: plan.useFactor },
         startOn: span.today,
         startFullness: plan.holdsMl > 0 ? Math.min(1, plan.heldMl / plan.holdsMl) : 1,

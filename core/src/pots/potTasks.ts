@@ -37,23 +37,21 @@ const PRICK_OUT_DAYS = 21;
 const POTATO_FROM_DAYS = 25;
 const POTATO_UNTIL_DAYS = 34;
 
-/**
- * What there is to do about a pot today besides watering.
- * @param weather the days from yesterday on
- */
-export function potTasks(
-  pot: Pot,
-  plan: PotPlan,
-  at: {
-    today: IsoDate;
-    latitudeDeg: number;
-    weather: readonly SourcedDay[];
-    tray: boolean;
-    changedOn: IsoDate | null;
-  },
-): PotTask[] {
-  const { today, latitudeDeg, weather, tray, changedOn } = at;
-  const { vessel } = pot;
+/** A pot as it stands today, with what its tasks follow from. */
+export interface PotToday {
+  pot: Pot;
+  plan: PotPlan;
+  today: IsoDate;
+  latitudeDeg: number;
+  /** The days from yesterday on. */
+  weather: readonly SourcedDay[];
+  /** The day on which it was last moved, repotted or changed. */
+  changedOn: IsoDate | null;
+}
+
+/** What there is to do about a pot today besides watering. Source: common practice, with the judgements named above. */
+export function potTasks({ pot, plan, today, latitudeDeg, weather, changedOn }: PotToday): PotTask[] {
+  const { vessel, seedlings } = pot;
   const crops = vessel.plantings.map(cropOf);
   const day = weather.find(({ date }) => date === today);
   const outdoors = !vessel.indoors;
@@ -75,15 +73,15 @@ export function potTasks(
     if (day.tMaxC >= HOT_C && (day.rhMinPct ?? 100) < DRY_PCT) tasks.push({ code: 'rinse dust' });
     if (day.tMaxC < COOL_C) tasks.push({ code: 'wet bodies' });
   }
-  if (day && tray && day.tMinC < COLD_NIGHT_C && plan.heldMl > WET * plan.holdsMl)
+  if (day && seedlings && day.tMinC < COLD_NIGHT_C && plan.heldMl > WET * plan.holdsMl)
     tasks.push({ code: 'damping off' });
   const tonight = weather.find(({ date }) => date === addDays(today, 1));
   if (outdoors && tonight && tonight.tMinC <= TENDER_C && crops.some(({ frost }) => frost === 'tender'))
     tasks.push({ code: 'bring in' });
   for (const planting of vessel.plantings) {
     const age = daysBetween(planting.plantedOn, today);
-    if (tray && age < UP_DAYS) tasks.push({ code: 'keep moist' });
-    if (tray && age >= PRICK_OUT_DAYS) tasks.push({ code: 'prick out' });
+    if (seedlings && age < UP_DAYS) tasks.push({ code: 'keep moist' });
+    if (seedlings && age >= PRICK_OUT_DAYS) tasks.push({ code: 'prick out' });
     if (
       cropOf(planting).toughening === 'potted potato' &&
       age >= POTATO_FROM_DAYS &&

@@ -453,13 +453,15 @@ test('a walk: 14 pots of 0.7 L are one can, and a quarter of an hour', () => {
 });
 
 describe('what there is to do', () => {
-  const tasks = (pot: Pot, days: WeatherDay[], now: string, tray = false) => {
-    const span = { ...spanOf(days, now), tray };
-    return potTasks(pot, planPot(pot, span), {
+  const tasks = (pot: Pot, days: WeatherDay[], now: string, seedlings = false) => {
+    const span = spanOf(days, now);
+    const of = { ...pot, seedlings };
+    return potTasks({
+      pot: of,
+      plan: planPot(of, span),
       today: now,
       latitudeDeg: 46.9,
       weather: span.sourced,
-      tray,
       changedOn: null,
     }).map(({ code }) => code);
   };

@@ -6,6 +6,8 @@ import type { PotWay } from './ways.ts';
 /** A pot as its plan takes it. */
 export interface Pot {
   id: number;
+  /** It holds seedlings: asked by what is seen, not by a date, and rather dry in winter. */
+  seedlings?: boolean;
   vessel: VesselInput;
   /** How it was before, oldest first: each up to and without a day on which it was moved, repotted or changed. */
   earlier?: { until: IsoDate; vessel: VesselInput }[];

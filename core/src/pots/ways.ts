@@ -94,8 +94,8 @@ export const POT_WAY_FACTS: Readonly<Record<PotWay, PotWayFacts>> = {
 };
 
 /** The way that suits a pot, and why. Common practice. */
-export function usualWay(vessel: VesselInput, tray = false): { way: PotWay; why: string } {
-  if (tray) return { way: 'from below', why: 'a can flattens seedlings and splashes the mix' };
+export function usualWay(vessel: VesselInput, seedlings = false): { way: PotWay; why: string } {
+  if (seedlings) return { way: 'from below', why: 'a can flattens seedlings and splashes the mix' };
   if (vessel.reservoirL) return { way: 'reservoir', why: 'it has a tank' };
   const crops = vessel.plantings.map(cropOf);
   if (crops.length > 0 && crops.every(({ group }) => group === 'cacti and succulents'))

@@ -1,7 +1,7 @@
 import type { PlanConstraints } from '../clock/constraints.ts';
 import type { Method } from '../delivery/methods.ts';
 import type { Mulch } from '../places/ground/mulch.ts';
-import type { PlaceKindId } from '../places/index.ts';
+import type { Goal } from '../plants/goals.ts';
 import type { CropEntry, PlantingInput } from '../plants/types.ts';
 import type { Rank } from '../plants/rank.ts';
 import type { Finding, Setting, DeclaredWatering } from '../readings/entries.ts';
@@ -44,7 +44,8 @@ export interface PlantingOnRecord {
 /** A bed, or a tree with its ring, as it lies on record. */
 export interface BedOnRecord {
   id: number;
-  kind: PlaceKindId;
+  /** What kind of place it was added as: a name in `KINDS`. */
+  kind: string;
   startOn: IsoDate;
   startWetness: string;
   /** The day on which the ground was so; null for its first day. */
@@ -65,6 +66,10 @@ export interface BedOnRecord {
   delivery: DeclaredWatering;
   mulchMaterial: Mulch['material'] | null;
   mulchMm: number | null;
+  mulchLaidOn: IsoDate | null;
+  underCover: boolean;
+  shadeCloth: boolean;
+  goal: Goal;
 }
 
 /** What happened on a place or in the garden: what was told of it, and what a watering came to. */

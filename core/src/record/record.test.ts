@@ -45,6 +45,10 @@ const BED: BedOnRecord = {
   delivery: hose,
   mulchMaterial: null,
   mulchMm: null,
+  mulchLaidOn: null,
+  underCover: false,
+  shadeCloth: false,
+  goal: 'steady',
 };
 
 const entry = (body: EventEntry['body'], more: Partial<EventEntry> = {}): EventEntry => ({

@@ -4,41 +4,18 @@ import { NO_TIME } from '../entries/bodies.ts';
 import { balanceStart } from '../follow/balanceStart.ts';
 import { byHand } from '../follow/byHand.ts';
 import type { PlanBed } from '../follow/types.ts';
-import type { BedInput } from '../places/ground/bedModel.ts';
 import { creditFrom } from '../places/treeRing/credit.ts';
 import { mainPlanting, treePlantings, treeSetMm } from '../places/treeRing/treeGround.ts';
 import { treeSoaks } from '../places/treeRing/treeSoaks.ts';
-import { cropById } from '../plants/catalogue/index.ts';
 import { beliefAfter } from '../plants/rootBelief.ts';
-import type { CropEntry, PlantingInput } from '../plants/types.ts';
 import { afterPots } from '../pots/afterPots.ts';
 import type { ProposedRounds } from '../rounds/types.ts';
-import { defaultSchool, type SchoolId } from '../schools/schools.ts';
 import { givenSoFar } from '../share/givenSoFar.ts';
 import type { IsoDate } from '../units/dates.ts';
+import { kindOfBed } from './kindOfBed.ts';
+import { cropOfBed, plantingsOf, schoolChosen } from './bedFacts.ts';
 import { foundOf, historyOf, nowOf, type HistoryOfBed, type TriedOnBed } from './history.ts';
 import type { BedOnRecord, EventOnRecord, GardenOnRecord } from './place.ts';
-
-/** What grows on a bed, each with its share of it, 0–1. Source: none needed, a matter of record. */
-export const plantingsOf = (bed: BedOnRecord, latitudeDeg: number): PlantingInput[] =>
-  bed.plantings.map((planting) => ({
-    cropId: planting.cropId,
-    custom: planting.custom,
-    plantedOn: planting.plantedOn,
-    endedOn: planting.endedOn ?? undefined,
-    method: planting.method,
-    share: planting.share,
-    seen: planting.seen,
-    latitudeDeg,
-  }));
-
-/** The plant that stands on a bed, of the catalogue or the gardener's own. */
-export const cropOfBed = (bed: BedOnRecord): CropEntry | null =>
-  bed.planting ? (bed.planting.custom ?? cropById(bed.planting.cropId)) : null;
-
-/** The mulch on a bed today, mm deep; none where none lies. Source: none needed, a matter of record. */
-export const mulchOf = (bed: BedOnRecord): BedInput['mulch'] =>
-  bed.mulchMaterial && bed.mulchMm ? { material: bed.mulchMaterial, depthMm: bed.mulchMm } : undefined;
 
 /** A watering of a place whose ground a tree's roots share. */
 export interface Borrowed {
@@ -86,8 +63,12 @@ export function planBed(
   );
   return {
     id: bed.id,
-    kind: bed.kind,
-    bed: { ...now.bed, plantings },
+    kind: kindOfBed(bed, today),
+    bed: {
+      ...now.bed,
+      plantings,
+      ...(tree && woody ? { soaks: treeSoaks(tree.facts, woody, now.bed.ground, today) } : {}),
+    },
     delivery: now.delivery,
     earlier: periods.slice(1).flatMap(({ from }, i) => {
       const was = periods[i];
@@ -96,12 +77,7 @@ export function planBed(
     known: now.known.known,
     rootBelief: now.known.rootsSeen && beliefAfter(plantings, now.known.rootsSeen),
     ...start,
-    ...(tree && woody
-      ? {
-          soaks: treeSoaks(tree.facts, woody, now.bed.ground, today),
-          setMm: tree.facts.litresEach && treeSetMm(tree.facts, tree.ground),
-        }
-      : {}),
+    ...(tree && woody ? { setMm: tree.facts.litresEach && treeSetMm(tree.facts, tree.ground) } : {}),
     irrigations: [
       ...mine
         .filter((event) => event.kind === 'watering')
@@ -126,19 +102,6 @@ export function planBed(
     school: schoolChosen(bed).id,
     ...byHand(bed.findings.map(foundOf), today, now.known.areaM2, now.delivery, plantings),
   };
-}
-
-/** The school that decides on a bed: the gardener's choice, or the usual one for what stands there. */
-export function schoolChosen(bed: BedOnRecord): {
-  id: SchoolId;
-  own: boolean;
-  usual: ReturnType<typeof defaultSchool> | null;
-} {
-  const crop = cropOfBed(bed);
-  if (!crop) return { id: 'as seldom as it can', own: false, usual: null };
-  const usual = defaultSchool(crop);
-  const own = bed.planting?.school ?? null;
-  return { id: own ?? usual.id, own: own !== null, usual };
 }
 
 /** Where the water of each tap comes from, and what was taken from it today. */

@@ -66,7 +66,7 @@ export class PotRow extends Model<InferAttributes<PotRow>, InferCreationAttribut
   declare id: CreationOptional<number>;
   declare gardenId: number;
   declare position: CreationOptional<number>;
-  declare kind: 'pot' | 'tray';
+  declare kind: string;
   declare name: string;
   declare startOn: string;
   declare startWetness: string;

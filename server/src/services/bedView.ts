@@ -71,7 +71,7 @@ export function bedToView(of: {
   const laid = settings.findLast(({ setting, from }) => setting.kind === 'mulched' && from <= today);
   return {
     id: bed.id,
-    kind: bed.kind as BedView['kind'],
+    kind: bed.kind,
     version: bed.version,
     gardenId: bed.gardenId,
     name: bed.name,

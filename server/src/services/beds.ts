@@ -16,7 +16,7 @@ import { firstSettings, setSince, settingsOf, settingsToView } from './settings.
 type BedChange = z.infer<typeof bedChange>;
 
 /** A bed's own columns; what of it may change is written down with its day. */
-const bedColumns = (body: BedBody) => ({
+const bedColumns = (body: Omit<BedBody, 'kind'>) => ({
   name: body.name,
   startOn: body.planting.plantedOn,
   startWetness: body.startWetness,
@@ -39,7 +39,13 @@ export async function createBed(gardenId: number, body: BedBody, at: Date): Prom
   checkTogether([plantingColumns(body.planting)], 'planting.');
   const position = await Bed.count({ where: { gardenId } });
   const ground = await Ground.create({ gardenId, ...groundColumns(body) });
-  const bed = await Bed.create({ gardenId, position, groundId: ground.id, ...bedColumns(body) });
+  const bed = await Bed.create({
+    gardenId,
+    position,
+    groundId: ground.id,
+    kind: body.kind,
+    ...bedColumns(body),
+  });
   await Planting.create({ bedId: bed.id, ...plantingColumns(body.planting) });
   await firstSettings(bed, [...settingsOf(body), { kind: 'tap', value: null }], bed.startOn, at);
   return bed;

@@ -102,7 +102,7 @@ async function startWithFirst(bed: Bed): Promise<void> {
 }
 
 /** A planting lies in the past or today: a plan cannot water what is not there. */
-export function checkPlantedBy(body: BedBody, today: string, prefix = ''): void {
+export function checkPlantedBy(body: Pick<BedBody, 'planting'>, today: string, prefix = ''): void {
   if (body.planting.plantedOn > today) {
     throw new Refusal(
       'invalid',

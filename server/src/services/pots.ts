@@ -62,7 +62,7 @@ async function checkPot(garden: Garden, body: PotBody): Promise<void> {
         `plantings.${i}.endedOn`,
       );
   }
-  const unplanted = vesselOf(body.facts, []);
+  const unplanted = vesselOf(body.kind, body.facts, []);
   refusing(() => vesselModel(unplanted, { startOn: '2026-01-01', dayCount: 1, latitudeDeg: 0 }), 'facts.');
 }
 

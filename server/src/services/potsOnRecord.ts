@@ -20,7 +20,8 @@ interface Earlier {
 export interface PotOnRecord {
   id: number;
   version: number;
-  kind: 'pot' | 'tray';
+  /** What kind of vessel it is: a name in `VESSEL_KINDS`. */
+  kind: string;
   name: string;
   spot: string;
   startOn: string;
@@ -110,7 +111,7 @@ export function potOfRow(
   return {
     id: row.id,
     version: row.version,
-    kind: row.kind === 'tray' ? 'tray' : 'pot',
+    kind: row.kind,
     name: row.name,
     spot: now.spot,
     startOn: row.startOn,

@@ -1,5 +1,5 @@
 import { settingFromStore, type BedBody, type SettingView } from '@kibble/contract';
-import { SETTING_KINDS, type Setting, type SettingKind, type SettingValues } from '@kibble/core';
+import { SETTING_KINDS, settingOn, type Setting, type SettingKind, type SettingValues } from '@kibble/core';
 import { Op } from 'sequelize';
 import { EntryRow } from '../db/models.ts';
 import { append, appendAll, ofBeds, type NewEntry } from '../record/log.ts';
@@ -22,7 +22,7 @@ const USUAL: Readonly<SettingValues> = {
 };
 
 /** What a bed's body says of what may change. */
-export const settingsOf = (body: BedBody): Setting[] => [
+export const settingsOf = (body: Omit<BedBody, 'kind'>): Setting[] => [
   { kind: 'area', value: body.areaM2 },
   { kind: 'form', value: body.form },
   { kind: 'cover', value: body.underCover },
@@ -70,9 +70,8 @@ export function settingNow<K extends SettingKind>(
   kind: K,
   today: string,
 ): SettingValues[K] {
-  const of = settings.filter(({ setting }) => setting.kind === kind);
-  const now = of.findLast(({ from }) => from <= today) ?? of[0];
-  return (now ? now.setting.value : USUAL[kind]) as SettingValues[K];
+  const now = settingOn(settings, kind, today);
+  return now === undefined ? USUAL[kind] : now;
 }
 
 /** Whether two settings say the same; when a mulch was laid is no part of what it is. */

@@ -70,6 +70,7 @@ export async function addTree(gardenId: number, body: NewTreeBody, today: string
   const bed = await createBed(
     gardenId,
     {
+      kind: 'ground',
       name: body.name,
       place: body.place,
       areaM2: Math.max(0.1, facts.count * bandM2(facts, facts.ring.innerM, facts.ring.outerM)),

@@ -1,10 +1,11 @@
 import type { PotFacts } from '@kibble/contract';
-import type { PlantingInput, VesselInput } from '@kibble/core';
+import { vesselKind, type PlantingInput, type VesselInput } from '@kibble/core';
 
-/** What is told of a pot, as the core takes it. */
-export function vesselOf(facts: PotFacts, plantings: PlantingInput[]): VesselInput {
+/** What is declared of a pot of a kind, as the core takes it. */
+export function vesselOf(kind: string, facts: PotFacts, plantings: PlantingInput[]): VesselInput {
+  const { asBuilt } = vesselKind(kind);
   const { stands, sun, wind, wall, light, warmth, air } = facts;
-  return {
+  const declared: VesselInput = {
     volumeL: facts.volumeL ?? undefined,
     topM: facts.topM ?? undefined,
     baseM: facts.baseM ?? undefined,
@@ -23,4 +24,5 @@ export function vesselOf(facts: PotFacts, plantings: PlantingInput[]): VesselInp
     // A balcony has a roof or another one over it.
     place: { sun, wind, wall, underCover: stands === 'balcony' || undefined },
   };
+  return asBuilt ? asBuilt(declared) : declared;
 }

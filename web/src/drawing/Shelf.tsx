@@ -3,12 +3,12 @@ import { clsx } from 'clsx';
 import { Link, useParams } from 'react-router';
 import { potState } from '../words/potWords.ts';
 import { useUnits } from '../words/units.ts';
-import { PotGlyph } from './PotGlyph.tsx';
+import { shootPxOf, VesselGlyph } from './VesselGlyph.tsx';
 
 /** Height of the tallest pot, and of what grows on top, px. */
 const POT_PX = 92;
-const SHOOT_PX = 38;
-const TRAY_SHOOT_PX = 14;
+/** Plants on a shelf are drawn smaller than on a pot’s own page, share. */
+const SHOOT_SHARE = 0.6;
 const LEAST_SLOT = 96;
 const TALLEST_M = 0.3;
 /** What the scale’s bar is long. */
@@ -20,8 +20,8 @@ export function Shelf({ pots, today, label }: { pots: readonly PotView[]; today:
   const { gardenId } = useParams();
   const bar = BAR_M[units.system];
   const pxPerM = POT_PX / Math.max(TALLEST_M, ...pots.map(({ shape }) => shape.heightM));
-  const shoot = (pot: PotView): number => (pot.kind === 'tray' ? TRAY_SHOOT_PX : SHOOT_PX);
-  const height = Math.ceil(Math.max(...pots.map((pot) => pot.shape.heightM * pxPerM + shoot(pot)))) + 12;
+  const height =
+    Math.ceil(Math.max(...pots.map((pot) => pot.shape.heightM * pxPerM + shootPxOf(pot, SHOOT_SHARE)))) + 12;
   return (
     <div>
       <ul aria-label={label} className="flex flex-wrap gap-y-3" data-testid="shelf">
@@ -33,7 +33,7 @@ export function Shelf({ pots, today, label }: { pots: readonly PotView[]; today:
             <li key={pot.id} style={{ width }} className="shrink-0">
               <Link to={`/garden/${gardenId}/pots/${pot.id}`} className="block h-full hover:bg-sheet">
                 <svg aria-hidden width={width} height={height} className="block border-b-2 border-ink">
-                  <PotGlyph pot={pot} x={width / 2} y={height - 6} pxPerM={pxPerM} shootPx={shoot(pot)} />
+                  <VesselGlyph pot={pot} x={width / 2} y={height - 6} pxPerM={pxPerM} share={SHOOT_SHARE} />
                 </svg>
                 <span className="block px-1 pt-1 leading-tight">
                   <span className="block font-serif text-[0.95rem] font-semibold">{pot.name}</span>

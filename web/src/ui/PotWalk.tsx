@@ -15,7 +15,7 @@ export function PotWalk({ spot, titled = false }: { spot: SpotView; titled?: boo
   const units = useUnits();
   const acts = usePotActs();
   const due = spot.pots.filter(({ give }) => give);
-  const look = spot.pots.filter(({ leave, kind }) => leave?.code === 'look if it is dry' && kind === 'pot');
+  const look = spot.pots.filter(({ leave }) => leave?.code === 'look if it is dry');
   const done = spot.pots.filter(({ today }) => today.some(({ entry }) => entry.kind === 'given'));
   const { walk } = spot;
   const under = useUnderFinger(spot);

@@ -1,5 +1,5 @@
 import type { PotView } from '@kibble/contract';
-import { daysBetween, type PotEntry, type PotHelp, type PotTask } from '@kibble/core';
+import { daysBetween, vesselKind, type PotEntry, type PotHelp, type PotTask } from '@kibble/core';
 import type { Units } from './units.ts';
 import { days, shortDay } from './words.ts';
 
@@ -118,6 +118,13 @@ export const HELP_WORDS: Readonly<Record<PotHelp['code'], string>> = {
   glazed: 'a glazed pot in the place of clay',
   reservoir: 'a planter with a tank',
 };
+
+/** Vessels with how many they are: by their kind where they are all of one, as pots where they are not. */
+export function vesselsText(pots: readonly PotView[]): string {
+  const kinds = new Set(pots.map(({ kind }) => kind));
+  const { one, many } = vesselKind(kinds.size === 1 ? (pots[0]?.kind ?? '') : '');
+  return `${pots.length} ${pots.length === 1 ? one : many}`;
+}
 
 /** The plants of a pot, by name. */
 export const plantsText = ({ plantings }: Pick<PotView, 'plantings'>): string =>

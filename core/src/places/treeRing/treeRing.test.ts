@@ -13,6 +13,7 @@ import { openShare, treeGround, treePlantings } from './treeGround.ts';
 import { depthDose, treePlan } from './treePlan.ts';
 import { treeRing } from './treeRing.ts';
 import { treeSeason } from './treeSeason.ts';
+import type { TreeRingInput } from './treeRingPlace.ts';
 import { treeSoaks } from './treeSoaks.ts';
 import { planGarden } from '../../plan/planGarden.ts';
 import { cropById } from '../../plants/catalogue/index.ts';
@@ -279,17 +280,18 @@ function place(
   const made = treeGround(tree, { plantedOn, on: TODAY, crop: cropById(cropId) }, ground, hose);
   return {
     id: 1,
+    kind: 'tree ring',
     bed: {
       areaM2: made.areaM2,
       ground,
       plantings: treePlantings([planting], tree, made),
       goal: 'thrifty',
-    },
+      soaks: treeSoaks(tree, planting, ground, TODAY),
+    } as TreeRingInput,
     delivery: made.delivery,
     irrigations: [],
     startOn: '2026-07-01',
     startFullness: 1,
-    soaks: treeSoaks(tree, planting, ground, TODAY),
     ...change,
   };
 }
@@ -360,12 +362,17 @@ describe('a bare-root pear in its first fortnight', () => {
         const made = treeGround(pear, { plantedOn: PLANTED, on: today, crop: cropById('pear') }, loam, hose);
         const bed: PlanBed = {
           id: 1,
-          bed: { areaM2: made.areaM2, ground: loam, plantings: treePlantings([planting], pear, made) },
+          kind: 'tree ring',
+          bed: {
+            areaM2: made.areaM2,
+            ground: loam,
+            plantings: treePlantings([planting], pear, made),
+            soaks: treeSoaks(pear, planting, loam, today),
+          } as TreeRingInput,
           delivery: made.delivery,
           irrigations: [...given],
           startOn: PLANTED,
           startFullness: 1,
-          soaks: treeSoaks(pear, planting, loam, today),
         };
         const plan = planGarden({ site, beds: [bed] }, weather, {}, { today, members: 0 });
         const due = plan.waterings.find(({ date }) => date === today);

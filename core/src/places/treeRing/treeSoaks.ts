@@ -19,14 +19,6 @@ export interface TreeSoaks {
   count: number;
 }
 
-/** A woody place's clock on a morning: days since its last soak, as they count, and the most it is to stand; gone from its ball, share. */
-export interface SoakNow {
-  days: number;
-  counted: number;
-  gapDays: number;
-  ballGone: number | null;
-}
-
 /** @param planting the woody plant; `on` the day of the plan. Source: as `phases` and `ballOf`. */
 export function treeSoaks(
   tree: TreeFacts,

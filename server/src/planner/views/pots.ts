@@ -5,6 +5,7 @@ import {
   drinksAtNight,
   forecastEnsemble,
   isWaterToStand,
+  KINDS,
   latestClimatology,
   likesAcid,
   phVerdict,
@@ -12,11 +13,11 @@ import {
   potHelp,
   potSanity,
   potStart,
-  potTasks,
   potWalk,
   tasksOf,
   unplannedBy,
   usualWay,
+  vesselKind,
   vesselModel,
   weatherSeries,
   type CropEntry,
@@ -24,6 +25,7 @@ import {
   type Pot,
   type PotPlan,
   type PotSpan,
+  type PotTask,
 } from '@kibble/core';
 import { rangeWordsOf } from '../../errors.ts';
 import type { PotOnRecord } from '../../services/potsOnRecord.ts';
@@ -58,22 +60,27 @@ const cropOfPot = (facts: Facts, cropId: string): CropEntry | undefined =>
 
 function potOf(facts: Facts, record: PotOnRecord): Pot {
   const { latitudeDeg } = facts.site;
+  const { seedlings } = vesselKind(record.kind);
   const plantings = record.plantings.map(({ cropId, plantedOn, endedOn }): PlantingInput => ({
     cropId,
     custom: cropOfPot(facts, cropId),
     plantedOn,
     endedOn: endedOn ?? undefined,
-    method: record.kind === 'tray' ? undefined : 'pot',
+    method: seedlings ? undefined : 'pot',
     latitudeDeg,
   }));
-  const vessel = vesselOf(record.facts, plantings);
+  const vessel = vesselOf(record.kind, record.facts, plantings);
   const first = facts.weather[0]?.date ?? facts.today;
   return {
     id: record.id,
+    seedlings,
     vessel,
-    earlier: record.earlier.map(({ until, facts: was }) => ({ until, vessel: vesselOf(was, plantings) })),
+    earlier: record.earlier.map(({ until, facts: was }) => ({
+      until,
+      vessel: vesselOf(record.kind, was, plantings),
+    })),
     ...potStart(record, first, facts.today),
-    way: record.facts.way ?? usualWay(vessel, record.kind === 'tray').way,
+    way: record.facts.way ?? usualWay(vessel, seedlings).way,
     entries: record.entries.filter(({ date }) => date <= facts.today),
   };
 }
@@ -110,7 +117,7 @@ function viewOf(facts: Facts, record: PotOnRecord, pot: Pot, plan: PotPlan): Pot
       heightM: model.shape.heightM,
     },
     way: pot.way,
-    usual: usualWay(pot.vessel, record.kind === 'tray'),
+    usual: usualWay(pot.vessel, pot.seedlings),
     holdsMl: plan.holdsMl,
     heldMl: plan.heldMl,
     lineMl: plan.lineMl,
@@ -139,13 +146,14 @@ function viewOf(facts: Facts, record: PotOnRecord, pot: Pot, plan: PotPlan): Pot
       .flatMap(({ date, entry }) => (entry.kind === 'weighed' ? [{ kg: entry.kg, date }] : []))
       .slice(-2),
     lostMl: plan.spans.at(-1)?.until === plan.weighedOn ? (plan.spans.at(-1)?.lostMl ?? null) : null,
-    tasks: tasksOf(
+    tasks: tasksOf<PotTask>(
       { kind: 'pot', id: record.id },
-      potTasks(pot, plan, {
+      KINDS.vessel.tasks({
+        pot,
+        plan,
         today,
         latitudeDeg: facts.site.latitudeDeg,
         weather: facts.weather.filter(({ date }) => date >= addDays(today, -1)),
-        tray: record.kind === 'tray',
         changedOn,
       }),
       facts.done,
@@ -242,7 +250,7 @@ export function shelfOf(facts: Facts, before: Shelf | null = null): Shelf {
           continue;
         }
         const pot = potOf(facts, record);
-        const plan = planPot(pot, { ...seen, tray: record.kind === 'tray' });
+        const plan = planPot(pot, seen);
         potted.push({ record, pot, plan, view: viewOf(facts, record, pot, plan), from });
       } catch (error) {
         const { range, message } = unplannedBy(record.id, error);
@@ -321,7 +329,7 @@ export function potPageOf(facts: Facts, { potted, span }: Shelf, id: number): Po
     ],
     found: plan.found.slice(-20).reverse(),
     spans: plan.spans.slice(-10).reverse(),
-    help: potHelp(pot, plan, { ...span, tray: record.kind === 'tray' }, model.leafM2),
+    help: potHelp(pot, plan, span, model.leafM2),
     working: plan.because ?? plan.holding,
     log: [...record.entries]
       .reverse()

@@ -22,10 +22,10 @@ import {
   MOIST,
   cropOfBed,
   plantingsOf,
+  treeNow,
 } from '@kibble/core';
 import type { Context } from '../context.ts';
 import { coreView } from './core.ts';
-import { treeNowOf } from './treeNow.ts';
 
 function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: number): CoreView {
   const planting = standingOn(plantingsOf(bed, latitudeDeg), today);
@@ -52,7 +52,7 @@ export function headOf(bed: BedView, outlook: BedOutlook, context: Context) {
     textureClass: known.ground.horizons[0]?.textureClass ?? bed.textureClass,
     areaM2: known.areaM2,
     core: coreOf(bed, outlook, today, site.latitudeDeg),
-    tree: treeNowOf(bed, outlook, context),
+    tree: treeNow(bed, outlook, context),
     beyond: known.beyond,
     unread: known.unread.map(({ id = 0, on, kind }) => ({ id, on, label: FINDING_FACTS[kind].label })),
   };
@@ -176,7 +176,7 @@ export function stopOf(
     spray: sprayOf(bed, runs, context),
     tapName: context.garden.taps.find(({ id }) => id === bed.tapId)?.name ?? null,
     aim: aimOfBed(bed, context),
-    fills: fillsOf(bed, watering, treeNowOf(bed, outlook, context)),
+    fills: fillsOf(bed, watering, treeNow(bed, outlook, context)),
     byHand: byHandOf(bed, planned, watering, known),
     keepLeavesDry: crop?.traits.foliageDiseaseProne ?? false,
   };

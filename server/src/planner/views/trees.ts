@@ -1,8 +1,7 @@
 import type { BedView, TreesView } from '@kibble/contract';
-import { isWoody, cropOfBed } from '@kibble/core';
+import { isWoody, cropOfBed, treeNow } from '@kibble/core';
 import type { Context } from '../context.ts';
 import type { Places } from '../places.ts';
-import { treeNowOf } from './treeNow.ts';
 
 /** All trees, shrubs and hedges: their clocks, what is theirs of all water, and what lives without its lawn's. */
 export function treesOf(context: Context, { places }: Places): TreesView {
@@ -10,7 +9,7 @@ export function treesOf(context: Context, { places }: Places): TreesView {
   const litresOf = (bedId: number): number =>
     plan.waterings.filter((w) => w.bedId === bedId).reduce((sum, w) => sum + w.run.litres, 0);
   const told = places.flatMap(({ bed, outlook }): TreesView['trees'] => {
-    const tree = treeNowOf(bed, outlook, context);
+    const tree = treeNow(bed, outlook, context);
     if (!tree) return [];
     return [
       {

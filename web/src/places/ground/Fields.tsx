@@ -28,6 +28,8 @@ import { figure, filled, isDay, obeys, type FieldSchemas } from '../../words/for
 
 /** A bed as it is typed: text, in the gardener's units. */
 export interface TypedBed {
+  /** What kind of place it is. */
+  kind: string;
   name: string;
   area: string;
   textureClass: TextureClass;
@@ -72,6 +74,7 @@ const USUAL_FLOW: Readonly<Record<Method, number>> = {
 };
 
 export const emptyBed = (plantedOn: string): TypedBed => ({
+  kind: 'ground',
   name: '',
   area: '',
   textureClass: 'loam',
@@ -105,6 +108,7 @@ const shown = (value: number): string => String(Math.round(value * 100) / 100);
 export function typedFrom(bed: BedView, units: Units): TypedBed {
   return {
     ...emptyBed(bed.startOn),
+    kind: bed.kind,
     name: bed.name,
     area: shown(units.of('area').fromSi(bed.areaM2)),
     textureClass: bed.textureClass,
@@ -136,6 +140,7 @@ export function typedFrom(bed: BedView, units: Units): TypedBed {
 export function bedDraft(typed: TypedBed, units: Units, bed?: BedView | null): BedDraft {
   const mulchMm = typedSi('mulchMm', typed.mulch, units) ?? null;
   return {
+    kind: typed.kind,
     name: typed.name,
     areaM2: typedSi('areaM2', typed.area, units) ?? 0,
     textureClass: typed.textureClass,

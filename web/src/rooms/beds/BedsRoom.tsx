@@ -19,6 +19,8 @@ import { CopySheet } from './CopySheet.tsx';
 import { bedFacts } from '../ground/facts.ts';
 import { Mark } from '../ground/Mark.tsx';
 import { PlaceForm } from '../../places/index.tsx';
+import { KindChoice } from '../../places/KindChoice.tsx';
+import { useWatch } from 'react-hook-form';
 import { bedDraft, bedFields, emptyBed, typedFrom, type TypedBed } from '../../places/ground/Fields.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
@@ -195,6 +197,7 @@ function BedForm({
     fields: bedFields(units),
     defaultValues: bed ? typedFrom(bed, units) : emptyBed(today),
   });
+  const kind = useWatch({ control: form.control, name: 'kind' });
   const [since, setSince] = useState(today);
   const dispatch = useAppDispatch();
   const send = (version: number | undefined) =>
@@ -225,7 +228,8 @@ function BedForm({
     >
       <DraftNote draft={form.draft} />
       <h2 className="text-2xl">{bed ? `Change ${bed.name}` : 'A new bed'}</h2>
-      <PlaceForm kind={bed?.kind ?? 'ground'} form={form} />
+      {bed ? null : <KindChoice {...form.register('kind')} />}
+      <PlaceForm kind={kind} form={form} />
       {bed ? <SinceField bed={bed} today={today} value={since} onChange={setSince} /> : null}
       <RefusalOrConflict
         error={error}

@@ -12,6 +12,7 @@ import {
   POT_WAYS,
   ROOM_AIRS,
   WARMTHS,
+  VESSEL_KINDS,
 } from '@kibble/core';
 import { useState } from 'react';
 import { useFieldArray, useWatch, type UseFormReturn } from 'react-hook-form';
@@ -91,8 +92,11 @@ export function PotForm({
         <DraftNote draft={form.draft} />
         <div className={PAIR}>
           <Choice label="It is" {...form.register('kind')}>
-            <option value="pot">a pot or planter</option>
-            <option value="tray">a tray of seedlings</option>
+            {Object.entries(VESSEL_KINDS).map(([kind, { choice }]) => (
+              <option key={kind} value={kind}>
+                {choice}
+              </option>
+            ))}
           </Choice>
           <Field label="Name" error={form.formState.errors.name?.message} {...form.register('name')} />
         </div>

@@ -1,5 +1,5 @@
 import type { PotPageView, PotView } from '@kibble/contract';
-import { HEAVY_KG, MATERIALS, MIXES, POT_WAY_FACTS, POT_WAYS, type PotWay } from '@kibble/core';
+import { HEAVY_KG, MATERIALS, MIXES, POT_WAY_FACTS, POT_WAYS, vesselKind, type PotWay } from '@kibble/core';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { refusal, usePotPageQuery, usePotsQuery } from '../../api/api.ts';
@@ -19,7 +19,7 @@ import {
 import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { dayMonth, plainDate, shareWords } from '../../words/words.ts';
-import { PotGlyph } from '../../drawing/PotGlyph.tsx';
+import { VesselGlyph } from '../../drawing/VesselGlyph.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
@@ -122,7 +122,7 @@ function Large({ pot }: { pot: PotView }) {
       role="img"
       aria-label={`${pot.name}: it can still give ${doseText(pot.heldMl, units)} of ${doseText(pot.holdsMl, units)}`}
     >
-      <PotGlyph pot={pot} x={130} y={HEIGHT - 8} pxPerM={pxPerM} shootPx={pot.kind === 'tray' ? 22 : 64} />
+      <VesselGlyph pot={pot} x={130} y={HEIGHT - 8} pxPerM={pxPerM} />
       <path d={`M6 ${HEIGHT - 4}H254`} stroke="var(--ink)" strokeWidth={2} />
     </svg>
   );
@@ -250,7 +250,7 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
             With a clock for the rest
           </Button>
         ) : null}
-        {pot.kind === 'tray' ? (
+        {vesselKind(pot.kind).seedlings ? (
           <Button look="quiet" disabled={isLoading} onClick={() => started('tray soak')}>
             Soak it, with a clock
           </Button>

@@ -1,11 +1,12 @@
 import type { PotsView, PotView, SpotView } from '@kibble/contract';
-import { isColdWater, summed } from '@kibble/core';
+import { isColdWater, summed, vesselKind } from '@kibble/core';
 import { useContext, useState } from 'react';
 import { Link } from 'react-router';
 import { usePotsQuery } from '../../api/api.ts';
 import { useArchivePotMutation, useBeginSequenceMutation } from '../../api/pots.ts';
 import { RoundContext, useGarden } from '../../state/gardenRound.ts';
 import { minutesText, useUnits } from '../../words/units.ts';
+import { vesselsText } from '../../words/potWords.ts';
 import { dayMonth, timeOfDay } from '../../words/words.ts';
 import { Shelf, ShelfKey } from '../../drawing/Shelf.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
@@ -117,14 +118,13 @@ export function PotsRoom() {
 /** Pots that stand together: their walk, their shelf, what to mind. */
 function Spot({ spot, view }: { spot: SpotView; view: PotsView }) {
   const units = useUnits();
-  const trays = spot.pots.filter(({ kind }) => kind === 'tray');
+  const trays = spot.pots.filter(({ kind }) => vesselKind(kind).seedlings);
   return (
     <section aria-label={spot.name} className="mt-4 border-t-2 border-ink pt-2">
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h2 className="text-2xl">{spot.name}</h2>
         <p className="text-sm text-quiet">
-          {spot.pots.length}{' '}
-          {spot.pots.length === 1 ? 'pot' : trays.length === spot.pots.length ? 'trays' : 'pots'}
+          {vesselsText(spot.pots)}
           {spot.away.first
             ? `; watered today and then left, the first hangs on ${dayMonth(spot.away.first)}`
             : '; watered today and then left, all last the fortnight'}

@@ -8,7 +8,7 @@ type Facts = PotView['facts'];
 
 /** A pot as it is typed: text, in the gardener's units. */
 export interface TypedPot {
-  kind: 'pot' | 'tray';
+  kind: string;
   name: string;
   spot: string;
   sizeBy: 'litres' | 'measures' | 'trough';

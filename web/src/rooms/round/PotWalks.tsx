@@ -15,11 +15,7 @@ export function PotWalks({ pots }: { pots: PotsView }) {
   const { totals } = pots;
   const walked = pots.spots.filter(
     ({ walk, pots: of }) =>
-      walk.pots > 0 ||
-      of.some(
-        ({ leave, kind, today }) =>
-          (leave?.code === 'look if it is dry' && kind === 'pot') || today.length > 0,
-      ),
+      walk.pots > 0 || of.some(({ leave, today }) => leave?.code === 'look if it is dry' || today.length > 0),
   );
   const trays = pots.spots.flatMap(({ pots: of }) =>
     of.filter(({ leave }) => leave?.code === 'look for the signs'),

@@ -5,7 +5,7 @@ import { daysBetween } from '../units/dates.ts';
 import { completeWeather } from '../weather/completeWeather.ts';
 import { plantingsHere } from '../plants/plantingsHere.ts';
 import { storeRunsOut } from './storeRunsOut.ts';
-import type { PlanBed } from './types.ts';
+import type { PlanBed } from '../follow/types.ts';
 
 /** An old apple on a deep loam, full after the winter, that nobody waters. */
 const apple: PlanBed = {

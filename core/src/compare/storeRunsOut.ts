@@ -1,3 +1,4 @@
+import { placeKinds } from '../kinds/index.ts';
 import { at, item } from '../units/at.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import { quantile } from '../units/quantile.ts';
@@ -5,13 +6,13 @@ import { completeWeather, type SourcedDay } from '../weather/completeWeather.ts'
 import { forecastEnsemble, latestClimatology } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
 import { weatherSeries } from '../weather/weatherSeries.ts';
-import { asHere } from './asHere.ts';
-import { plantsOn } from './plantsOn.ts';
-import { startOf } from './follow.ts';
-import { pathsOfMembers } from './paths.ts';
-import { gaugeOf, trialOf } from './run.ts';
-import type { DueDates, PlanBed } from './types.ts';
-import { stepUnder } from './waiting.ts';
+import { asHere } from '../follow/asHere.ts';
+import { plantsOn } from '../follow/plantsOn.ts';
+import { startOf } from '../follow/follow.ts';
+import { pathsOfMembers } from '../follow/paths.ts';
+import { gaugeOf, trialOf } from '../follow/run.ts';
+import type { DueDates, PlanBed } from '../follow/types.ts';
+import { stepUnder } from '../follow/waiting.ts';
 
 /** Days ahead that are looked at: a growing season. */
 const DAYS = 150;
@@ -59,7 +60,13 @@ export function storeRunsOut(
     climatology: latestClimatology(record),
     yesterday: days[from - 1],
   });
-  const start = startOf(bed, days, weatherSeries(days, site), first, { site, today, ensemble, pastDays: 0 });
+  const start = startOf(bed, days, weatherSeries(days, site), first, {
+    site,
+    today,
+    ensemble,
+    pastDays: 0,
+    kinds: placeKinds(),
+  });
   const slows = new Float64Array(MEMBERS).fill(DAYS);
   const wilts = new Float64Array(MEMBERS).fill(DAYS);
   for (const [m, path] of pathsOfMembers(start.ways, ensemble).entries()) {
