@@ -69,9 +69,9 @@ export async function startHouse(kind: 'demo' | 'own', args: string[] = []): Pro
     kill: () => end('SIGKILL'),
     end: () => end('SIGTERM'),
     again: async () => void (await begin()),
-    // It answers what was asked and closes its file first; then the folder can go.
+    // What it is still planning for the page that was just left is wanted by nobody, nor is its folder.
     stop: async () => {
-      await end('SIGTERM');
+      await end('SIGKILL');
       rmSync(data, { recursive: true, force: true });
     },
   };

@@ -24,13 +24,13 @@ test('a double tap on Done writes the watering down once', async ({ page, kibble
     ).length;
   expect(await of()).toBe(0);
   // Two taps before the page has had time to grey the button.
-  await stop.getByRole('button', { name: /^Done: / }).evaluate((button: HTMLButtonElement) => {
+  await stop.getByRole('button', { name: /^Done: / }).evaluate(async (button: HTMLButtonElement) => {
     button.click();
-    setTimeout(() => button.click(), 120);
+    button.click();
+    await new Promise((after) => setTimeout(after, 120));
     button.click();
   });
   await expect(page.getByRole('status')).toContainText('written down');
-  await page.waitForTimeout(1000);
   expect(await of()).toBe(1);
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect.poll(of).toBe(0);

@@ -31,7 +31,7 @@ test('a week at Three Poplars: the round, an interruption, a dragged watering, a
   await page.mouse.down();
   await page.mouse.move(from.x + from.width, from.y + from.height / 2, { steps: 4 });
   await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 6 });
-  await page.waitForTimeout(200);
+  await restingBox(corn);
   await page.mouse.up();
   const sheet = page.getByRole('dialog', { name: 'Sweetcorn block, Fri 17 Jul' });
   await expect(sheet.getByLabel('On', { exact: true })).toHaveAttribute('data-value', '2026-07-21');
