@@ -28,13 +28,13 @@ export const tubPlace: PlaceKind<PlaceInput, Tub> = {
       state.supplied = Math.min(state.wanted, TUB_HOLDS_L - state.gone);
       state.gone += state.supplied;
     },
-    goneL: ({ gone }) => gone,
+    depletionL: ({ gone }) => gone,
     holdsL: () => TUB_HOLDS_L,
     airlessDays: () => 0,
     gauge: ({ gone, wanted, supplied }) => ({
-      goneL: gone,
-      spareL: TUB_HOLDS_L / 2,
-      spareShare: 0.5,
+      depletionL: gone,
+      readilyAvailableL: TUB_HOLDS_L / 2,
+      depletionFraction: 0.5,
       holdsL: TUB_HOLDS_L,
       wantedL: wanted,
       suppliedL: supplied,

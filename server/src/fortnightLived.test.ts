@@ -93,7 +93,9 @@ test('a hot fortnight lived by the round: work on at most ten days, and at most 
     }
     expect((await round()).stops).toEqual([]);
     date = addDays(date, 1);
-    await ask(app).patch('/api/gardens/1').send({ clock: { mode: 'practice', date } });
+    await ask(app)
+      .patch('/api/gardens/1')
+      .send({ clock: { mode: 'practice', date } });
   }
   expect(worked).toBeLessThanOrEqual(10);
 

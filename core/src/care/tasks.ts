@@ -45,7 +45,7 @@ export interface TaskFacts {
   /** Days of the last seven on which it was watered though the plan did not ask. */
   offPlanDays?: number;
   /** Gone from the root zone as a share of what it can spare. */
-  goneShare: number;
+  depletionShare: number;
   /** It is on today's round. */
   dueToday?: boolean;
   /** Pulses a day were chosen on this day. */
@@ -63,8 +63,8 @@ const STAGE_DAYS = 4;
 /** Mulch keeps water out of dry ground too: soak first when this much of the spare is gone. Judgement. */
 const SOAK_FIRST_SHARE = 0.4;
 
-/** Whether ground is to be soaked before it is mulched. @param goneShare gone as a share of what can be spared. Source: common practice. */
-export const soakBeforeMulch = (goneShare: number): boolean => goneShare > SOAK_FIRST_SHARE;
+/** Whether ground is to be soaked before it is mulched. @param depletionShare gone as a share of what can be spared. Source: common practice. */
+export const soakBeforeMulch = (depletionShare: number): boolean => depletionShare > SOAK_FIRST_SHARE;
 /** Crops with roots no deeper gain most from mulch. Common practice; the depth is a judgement. */
 const SHALLOW_M = 0.6;
 
@@ -107,12 +107,12 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
     tasks.push({ code: 'a little every day', days: facts.offPlanDays ?? 0 });
   const crops: CropEntry[] = standing.map((s) => s.crop);
   if (heat && !facts.mulch && crops.some((c) => c.roots.minM <= SHALLOW_M))
-    tasks.push({ code: 'mulch before the heat', soakFirst: soakBeforeMulch(facts.goneShare) });
+    tasks.push({ code: 'mulch before the heat', soakFirst: soakBeforeMulch(facts.depletionShare) });
   if (heat && !facts.shaded && !facts.underCover && crops.some((c) => c.traits.boltsWhenDry))
     tasks.push({ code: 'shade before the heat' });
   const toCome = facts.alerts.find((a) => a.code === 'heat wave' && a.from > today);
   const asksToSoak = tasks.some((t) => t.code === 'mulch before the heat' && t.soakFirst);
-  const thirsty = !facts.dueToday && facts.goneShare > SOAK_BEFORE_SHARE;
+  const thirsty = !facts.dueToday && facts.depletionShare > SOAK_BEFORE_SHARE;
   if (heat && toCome && standing.length > 0 && thirsty && !asksToSoak)
     tasks.push({ code: 'soak before the heat', from: toCome.from });
   const inHeat = facts.alerts.some(

@@ -39,7 +39,7 @@ function tasks(
     scarce: false,
     heat: false,
     freezing: false,
-    goneShare: 0,
+    depletionShare: 0,
     ahead: [day(TODAY, 4, 2), day('2026-12-21', -1, 8)],
     ...facts,
   }).map(({ code }) => code);
@@ -54,10 +54,10 @@ test('icy wind is told of evergreens and of first-years, not of what has lost it
 });
 
 test('dry ground goes into frost moist; a moist one is left', () => {
-  expect(tasks('pear', '2015-03-20', {}, { freezing: true, goneShare: 0.7 })).toContain(
+  expect(tasks('pear', '2015-03-20', {}, { freezing: true, depletionShare: 0.7 })).toContain(
     'moist into the frost',
   );
-  expect(tasks('pear', '2015-03-20', {}, { freezing: true, goneShare: 0.1 })).not.toContain(
+  expect(tasks('pear', '2015-03-20', {}, { freezing: true, depletionShare: 0.1 })).not.toContain(
     'moist into the frost',
   );
 });

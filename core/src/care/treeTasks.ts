@@ -48,7 +48,7 @@ export function treeTasks(facts: {
   scarce: boolean;
   heat: boolean;
   freezing: boolean;
-  goneShare: number;
+  depletionShare: number;
   ahead: readonly SourcedDay[];
 }): TreeTask[] {
   const { tree, plan, crop, today, soak } = facts;
@@ -70,7 +70,7 @@ export function treeTasks(facts: {
       date < addDays(today, ICY_AHEAD_DAYS) && tMaxC <= ICY_C && (windMs ?? 0) >= ICY_WIND_MS,
   );
   if (icy && (crop.cycle === 'evergreen' || fresh)) tasks.push({ code: 'icy wind', on: icy.date });
-  if (facts.freezing && facts.goneShare > DRY_BEFORE_FROST) tasks.push({ code: 'moist into the frost' });
+  if (facts.freezing && facts.depletionShare > DRY_BEFORE_FROST) tasks.push({ code: 'moist into the frost' });
   const dry = soak !== null && soak.counted >= DRY_SHARE * soak.gapDays;
   if (dry && tree.sort === 'tree' && tree.canopyM >= BIG_M && tree.near !== 'nothing')
     tasks.push({ code: 'a dry tree by a wall', near: tree.near });

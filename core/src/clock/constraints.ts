@@ -30,7 +30,7 @@ export interface PlanConstraints {
   /** What can run at once. */
   lines?: DayLines;
   /** The gardener's own round days, Sunday 0, or days proposed before; default proposed anew. */
-  rounds?: { weekdays?: number[]; kept?: ProposedRounds };
+  rounds?: { weekdays?: number[]; proposal?: ProposedRounds };
   /** Days on which nobody is there, both ends of them: only what is on a timer is watered. */
   away?: { from: IsoDate; until: IsoDate }[];
   /** Hours in which a person waters, and a timer runs what drips and what sprays; default `USUAL_HOURS`. */

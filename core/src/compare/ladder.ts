@@ -65,7 +65,7 @@ export function rungOn(
 export const setsFrom = ({ constraints, today }: Pick<Alone, 'constraints' | 'today'>): number[][] =>
   weekdaySets(
     constraints.restricts === 'sprays' ? EVERY_DAY : (constraints.weekdays ?? EVERY_DAY),
-    constraints.rounds?.kept?.anchor ?? weekdayOf(today),
+    constraints.rounds?.proposal?.anchor ?? weekdayOf(today),
   );
 
 /**

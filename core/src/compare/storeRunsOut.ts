@@ -77,8 +77,8 @@ export function storeRunsOut(
       // What has ripened or died back wants no store.
       if (!plantsOn(path.now, bed, d).growing) break;
       stepUnder(run, path.sky, d, 0);
-      const { goneL, spareL, ks } = gaugeOf(run);
-      if (goneL > spareL && at(slows, m) === DAYS) slows[m] = ahead;
+      const { depletionL, readilyAvailableL, ks } = gaugeOf(run);
+      if (depletionL > readilyAvailableL && at(slows, m) === DAYS) slows[m] = ahead;
       if (ks <= WILTS_AT_KS) {
         wilts[m] = ahead;
         break;

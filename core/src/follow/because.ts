@@ -23,7 +23,7 @@ const provenanceOf = (source: string): Provenance =>
 
 /** What is gone from the root zone: what it holds when full less what it holds now. @param days of the balance so far */
 export function explainGone(
-  goneMm: number,
+  depletionMm: number,
   drawn: Drawn,
   days: number,
   { bed, known }: Pick<PlanBed, 'bed' | 'known'>,
@@ -33,7 +33,9 @@ export function explainGone(
   if (drawn.layersMm.length === 0)
     return named(
       'gone',
-      worked('Gone this morning', goneMm, 'mm', 'what it holds when full − what it holds now', [counted]),
+      worked('Gone this morning', depletionMm, 'mm', 'what it holds when full − what it holds now', [
+        counted,
+      ]),
     );
   let full = 0;
   let now = 0;
@@ -47,7 +49,7 @@ export function explainGone(
     'gone',
     worked(
       'Gone this morning',
-      goneMm,
+      depletionMm,
       'mm',
       'what the root zone holds when full − what it holds now, layer by layer',
       [
@@ -72,7 +74,7 @@ function explainShare({ facts, input, site }: Grounds): Working {
   const planting = standingOn(input.bed.plantings, day.date);
   const crop = planting ? cropOf(planting) : null;
   const { form } = input.bed;
-  const own = crop?.p.value ?? evening.spareShare;
+  const own = crop?.p.value ?? evening.depletionFraction;
   const ownLeaf = leaf(
     'The crop’s share',
     own,
@@ -81,11 +83,15 @@ function explainShare({ facts, input, site }: Grounds): Working {
   );
   // A bed of several crops takes the tenderest one's share.
   const moved =
-    Math.abs(own - evening.spareShare) < 1e-9
+    Math.abs(own - evening.depletionFraction) < 1e-9
       ? ownLeaf
-      : worked('The share for this bed', evening.spareShare, 'share', 'that of the tenderest crop on it', [
-          ownLeaf,
-        ]);
+      : worked(
+          'The share for this bed',
+          evening.depletionFraction,
+          'share',
+          'that of the tenderest crop on it',
+          [ownLeaf],
+        );
   return worked(
     'Share that may go',
     evening.readilyMm / Math.max(1e-9, evening.totalMm),
@@ -150,7 +156,7 @@ export interface Grounds {
 }
 
 export const explainGoneOf = ({ facts, drawn, days, input }: Grounds): Working =>
-  explainGone(facts.goneMm, drawn, days, input);
+  explainGone(facts.depletionMm, drawn, days, input);
 
 /** The line of the way of watering, or what can be spared where it has none. */
 export function explainLineOf(grounds: Grounds): Working {

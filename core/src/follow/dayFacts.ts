@@ -18,7 +18,7 @@ export interface Evening {
   totalMm: number;
   useTodayMm: number;
   cropUseMm: number;
-  spareShare: number;
+  depletionFraction: number;
 }
 
 /** Everything a day's decision is made from. */
@@ -27,7 +27,7 @@ export interface DayFacts extends PlantFacts {
   isToday: boolean;
   school: School;
   /** Gone from the root zone this morning, mm in the watered ground. */
-  goneMm: number;
+  depletionMm: number;
   airlessDays: number;
   evening: Evening;
   /** Gone at the day's end beyond which a way of watering with a line of its own waters. */
@@ -67,12 +67,12 @@ function lookAhead(run: PlaceRun, d: number, rain: number): Evening {
   const perMm = trial.place.litresPerMm(d);
   const areaM2 = trial.place.areaM2(d);
   return {
-    depletionMm: gauge.goneL / perMm,
-    readilyMm: gauge.spareL / perMm,
+    depletionMm: gauge.depletionL / perMm,
+    readilyMm: gauge.readilyAvailableL / perMm,
     totalMm: gauge.holdsL / perMm,
     useTodayMm: (gauge.evaporatedL + gauge.suppliedL) / areaM2,
     cropUseMm: (gauge.evaporatedL + gauge.wantedL) / areaM2,
-    spareShare: gauge.spareShare,
+    depletionFraction: gauge.depletionFraction,
   };
 }
 
@@ -101,8 +101,8 @@ function rhythmDepth(
 /** Plants hang from thirst only where so much of what can be spared is gone. Judgement. */
 const THIRSTY_SHARE = 0.5;
 /** Whether it is thirst: somebody felt dry soil, or the log shows it. */
-const isDry = ({ foundDry }: PlanBed, goneMm: number, { readilyMm }: Evening): boolean =>
-  foundDry ?? goneMm >= THIRSTY_SHARE * readilyMm;
+const isDry = ({ foundDry }: PlanBed, depletionMm: number, { readilyMm }: Evening): boolean =>
+  foundDry ?? depletionMm >= THIRSTY_SHARE * readilyMm;
 
 /** Of a small store it is worth carrying water for a tenth. Judgement. */
 const LEAST_SHARE = 0.1;
@@ -135,7 +135,7 @@ export function dayFacts(
   const evening = lookAhead(run, d, at(now.rain, d));
   const plants = plantsOn(now, input, d);
   const until = nextAsked(asked, d);
-  const goneMm = depthOf(run, d, run.place.goneL(run.state));
+  const depletionMm = depthOf(run, d, run.place.depletionL(run.state));
   const leastMm = Math.min(school.leastMm, LEAST_SHARE * evening.totalMm);
   let rainByThenMm = 0;
   if (!run.place.underCover(d)) for (let k = d; k < until; k += 1) rainByThenMm += at(now.rain, k);
@@ -144,13 +144,13 @@ export function dayFacts(
     day,
     isToday,
     school,
-    goneMm,
+    depletionMm,
     airlessDays,
     evening,
     lineMm: thresholdOf(school, evening.readilyMm, evening.totalMm),
     ...plants,
-    wilting: isToday && Boolean(input.wilting) && airlessDays <= 1 && isDry(input, goneMm, evening),
-    hangsWet: isToday && Boolean(input.wilting) && !(airlessDays <= 1 && isDry(input, goneMm, evening)),
+    wilting: isToday && Boolean(input.wilting) && airlessDays <= 1 && isDry(input, depletionMm, evening),
+    hangsWet: isToday && Boolean(input.wilting) && !(airlessDays <= 1 && isDry(input, depletionMm, evening)),
     soaks: input.soakOn === day.date,
     stopped: school.stopsAt !== undefined && plants.stage === school.stopsAt,
     byHand: input.fixed?.find((f) => f.date === day.date),
@@ -171,7 +171,7 @@ export function dayFacts(
       waitingCost(from.paths(), {
         from: d,
         until,
-        givenL: () => arrivingL(run, d, Math.max(leastMm, goneMm - rainByThenMm)),
+        givenL: () => arrivingL(run, d, Math.max(leastMm, depletionMm - rainByThenMm)),
         weightOf: (k) => plantsOn(now, input, k),
         days: now.days,
       });

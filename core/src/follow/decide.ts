@@ -23,7 +23,7 @@ export interface WaterRule {
 }
 
 /** What fills the root zone. */
-const refillMm = ({ goneMm }: DayFacts): number => Math.max(LEAST_RUN_MM, goneMm);
+const refillMm = ({ depletionMm }: DayFacts): number => Math.max(LEAST_RUN_MM, depletionMm);
 
 const filling =
   (formula: string, more: (grounds: Grounds) => Working[]) =>
@@ -35,7 +35,7 @@ const filling =
 
 /** Fills the root zone of the depth that is counted on, less the rain that is likely before the next round. */
 const forGrowth = (facts: DayFacts, code: 'growth' | 'floor', input: PlanBed): Decision | null => {
-  const localMm = facts.goneMm - facts.rainByThenMm;
+  const localMm = facts.depletionMm - facts.rainByThenMm;
   if (localMm < facts.leastMm) return null;
   if (input.setMm !== undefined) return setDose(code, input.setMm, localMm);
   return {
@@ -84,7 +84,7 @@ function forced(facts: DayFacts, input: PlanBed): Decision | null {
   const code = facts.forced;
   if (!soak || !code) return null;
   const rainMm = code === 'ball' || soak.counted >= soak.gapDays - 1 ? 0 : facts.rainByThenMm;
-  const wantedMm = (code === 'ball' ? Math.max(facts.goneMm, facts.ballMm) : facts.goneMm) - rainMm;
+  const wantedMm = (code === 'ball' ? Math.max(facts.depletionMm, facts.ballMm) : facts.depletionMm) - rainMm;
   if (wantedMm < facts.leastMm) return null;
   if (input.setMm !== undefined) return setDose(code, input.setMm, wantedMm);
   const localMm = wantedMm;
@@ -187,11 +187,11 @@ export const WATER_RULES: readonly WaterRule[] = [
     when: (f) => f.plantedOut,
     says: (f) => ({
       code: 'planting drench',
-      localMm: Math.max(f.goneMm, DRENCH_MM),
+      localMm: Math.max(f.depletionMm, DRENCH_MM),
       because: (grounds) =>
         worked(
           'Depth where it falls',
-          Math.max(f.goneMm, DRENCH_MM),
+          Math.max(f.depletionMm, DRENCH_MM),
           'mm',
           'the larger of what is gone and what settles the soil round new roots',
           [
@@ -205,7 +205,7 @@ export const WATER_RULES: readonly WaterRule[] = [
     }),
   },
   {
-    when: (f) => f.soaks && f.goneMm >= f.leastMm,
+    when: (f) => f.soaks && f.depletionMm >= f.leastMm,
     says: (f) => ({
       code: 'after the dry spell',
       localMm: refillMm(f),
@@ -222,7 +222,7 @@ export const WATER_RULES: readonly WaterRule[] = [
     when: (f) => f.school.line === 'growth',
     says: (f, input) => (f.waiting?.due ? forGrowth(f, f.waiting.due, input) : null),
   },
-  { when: (f) => f.goneMm < f.leastMm || f.evening.depletionMm <= f.lineMm, says: () => null },
+  { when: (f) => f.depletionMm < f.leastMm || f.evening.depletionMm <= f.lineMm, says: () => null },
   {
     when: () => true,
     says: (f) => ({

@@ -80,20 +80,20 @@ function spreadOf(
       place.dawn(run.state, d);
       const forced = !(i === 0 && settled) && !isFrozen(now.series.warmth, d) && isForced(d);
       if ((asked[d] || forced) && !(i === 0 && settled)) {
-        const goneL = place.goneL(run.state);
+        const depletionL = place.depletionL(run.state);
         const leastL = Math.min(school.leastMm * perMm, place.holdsL(run.state) / 10);
         const leavesL = place.leavesL?.(d) ?? 0;
-        const arrivingL = goneL / evened + leavesL;
-        if (goneL >= leastL && (forced || isDue(path, { asked, d, arrivingL }))) {
+        const arrivingL = depletionL / evened + leavesL;
+        if (depletionL >= leastL && (forced || isDue(path, { asked, d, arrivingL }))) {
           if (at(dueDay, m) === days) dueDay[m] = i;
-          givenL[m] = at(givenL, m) + goneL + evened * leavesL;
+          givenL[m] = at(givenL, m) + depletionL + evened * leavesL;
           enteredL += arrivingL;
         }
       }
       const rain = at(sky.rain, d - sky.from);
       if (enteredL > 0 || rain > 0) {
         const inL = enteredL + (place.underCover(d) ? 0 : rain * perMm);
-        const kept = keptAfter(place.goneL(run.state), inL, place.holdsL(run.state));
+        const kept = keptAfter(place.depletionL(run.state), inL, place.holdsL(run.state));
         sums.missedL *= kept;
         sums.wantedL *= kept;
         sums.allowedL *= kept;
@@ -108,7 +108,7 @@ function spreadOf(
       stepUnder(run, sky, d, enteredL);
       const gauge = gaugeOf(run);
       addDay(sums, gauge, weightOf(d), place.airlessDays(run.state) > 0);
-      depletionMm[m * days + i] = gauge.goneL / perMm;
+      depletionMm[m * days + i] = gauge.depletionL / perMm;
     }
   }
   return { dueDay, givenL, depletionMm, counted };
@@ -129,8 +129,8 @@ function spreadOf(
       );
     const trial = trialOf(path.run, 'evening');
     stepUnder(trial, path.sky, d, 0);
-    const { goneL, spareL, holdsL } = gaugeOf(trial);
-    return goneL > thresholdOf(school, spareL, holdsL);
+    const { depletionL, readilyAvailableL, holdsL } = gaugeOf(trial);
+    return depletionL > thresholdOf(school, readilyAvailableL, holdsL);
   }
 }
 

@@ -111,7 +111,7 @@ function stepPath(path: Ahead, d: number, givenL: number, isLookedAhead: boolean
   const rain = at(sky.rain, d - sky.from);
   if (givenL > 0 || rain > 0) {
     const enteredL = givenL + (place.underCover(d) ? 0 : rain * place.litresPerMm(d));
-    const kept = keptAfter(place.goneL(run.state), enteredL, place.holdsL(run.state));
+    const kept = keptAfter(place.depletionL(run.state), enteredL, place.holdsL(run.state));
     sums.missedL *= kept;
     sums.wantedL *= kept;
     sums.allowedL *= kept;
@@ -299,7 +299,7 @@ function morningOf(
     grounds,
     figures: {
       aheadSources: now.days.slice(d).map((day) => day.source),
-      depletionMm: facts.goneMm,
+      depletionMm: facts.depletionMm,
       readilyMm: facts.evening.readilyMm,
       totalMm: now.place.holdsL(now.state) / now.place.litresPerMm(d),
       ...drawn,
@@ -330,7 +330,7 @@ const spotsOf = ({ plantings, areaM2 }: PlanBed['bed'], date: IsoDate): number =
 /** A decision as a watering: its run, why, and the working of both. */
 function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean): PlannedWatering {
   const { input, run, d } = at;
-  const { readilyMm, totalMm, useTodayMm, cropUseMm, spareShare } = facts.evening;
+  const { readilyMm, totalMm, useTodayMm, cropUseMm, depletionFraction } = facts.evening;
   const made = run.place.give(run.state, d, decision.localMm, {
     pulses: facts.school.pulses,
     // What was set by hand, or goes by the calendar, is not given in parts.
@@ -355,9 +355,9 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
       totalMm,
       useTodayMm,
       cropUseMm,
-      depletionShare: spareShare,
+      depletionShare: depletionFraction,
       code: decision.code,
-      depletionMm: facts.goneMm,
+      depletionMm: facts.depletionMm,
       carriedFrom: facts.isToday ? (input.carriedFrom ?? null) : null,
       wantedMm: decision.localMm,
       waiting: facts.waiting,
@@ -383,7 +383,7 @@ function rainComing(
   const without = waitingCost(dry, {
     from: d,
     until,
-    givenL: () => arrivingL(now, d, Math.max(facts.leastMm, facts.goneMm)),
+    givenL: () => arrivingL(now, d, Math.max(facts.leastMm, facts.depletionMm)),
     weightOf: (k) => plantsOn(now, input, k),
     days: now.days,
   });

@@ -128,7 +128,7 @@ function countedStep(now: PlaceNow, d: number): void {
   const givenL = at(now.givenL, d);
   if (givenL > 0 || rain > 0) {
     const enteredL = givenL + (place.underCover(d) ? 0 : rain * place.litresPerMm(d));
-    now.pastKept[d] = keptAfter(place.goneL(state), enteredL, place.holdsL(state));
+    now.pastKept[d] = keptAfter(place.depletionL(state), enteredL, place.holdsL(state));
   } else now.pastKept[d] = 1;
   stepRun(now, d, rain, givenL);
   const { wantedL, suppliedL } = gaugeOf(now);

@@ -13,13 +13,13 @@ const FULL_SHARE = 0.1;
 
 /**
  * What is left of the sums after water: nothing after a full watering, and in proportion after less.
- * @param goneL missing that morning, `enteredL` that came in, `holdsL` the store
+ * @param depletionL missing that morning, `enteredL` that came in, `holdsL` the store
  * @returns a factor, 0–1
  */
-export function keptAfter(goneL: number, enteredL: number, holdsL: number): number {
-  if (enteredL <= 0 || goneL <= 0) return 1;
-  const left = Math.max(0, goneL - enteredL);
-  return left < FULL_SHARE * holdsL ? 0 : left / goneL;
+export function keptAfter(depletionL: number, enteredL: number, holdsL: number): number {
+  if (enteredL <= 0 || depletionL <= 0) return 1;
+  const left = Math.max(0, depletionL - enteredL);
+  return left < FULL_SHARE * holdsL ? 0 : left / depletionL;
 }
 
 /** A day's weight: yield response of what stands there, and share of the growth that its goal lets it lose. */

@@ -194,7 +194,7 @@ export interface RootOutlook {
   /** It is the depth that the plan counts on. */
   counted: boolean;
   rootDepthMm: number;
-  goneMm: number;
+  depletionMm: number;
   readilyMm: number;
 }
 

@@ -56,8 +56,8 @@ export const rootOutlooks = (ways: readonly RootWay[]): RootOutlook[] =>
       share,
       counted,
       rootDepthMm: now.place.drawn(now.state).rootDepthMm,
-      goneMm: depthOf(now, d, now.place.goneL(now.state)),
-      readilyMm: depthOf(now, d, gaugeOf(trial).spareL),
+      depletionMm: depthOf(now, d, now.place.depletionL(now.state)),
+      readilyMm: depthOf(now, d, gaugeOf(trial).readilyAvailableL),
     };
   });
 
@@ -78,6 +78,6 @@ export function rootDoubt(
   return {
     countedMm: counted.rootDepthMm,
     upToMm: deep.rootDepthMm,
-    leftIfDeepMm: deep.readilyMm - deep.goneMm,
+    leftIfDeepMm: deep.readilyMm - deep.depletionMm,
   };
 }

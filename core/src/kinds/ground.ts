@@ -15,7 +15,7 @@ function sinceWatering({ bed, events, today, now }: BedToday): number | undefine
 }
 
 /** Gone from the root zone as a share of what it can spare. */
-export const goneShareOf = ({ outlook: { depletionMm, readilyMm } }: BedToday): number =>
+export const depletionShareOf = ({ outlook: { depletionMm, readilyMm } }: BedToday): number =>
   readilyMm > 0 ? depletionMm / readilyMm : 0;
 
 /** What there is to do on a bed today besides watering. Source: as `bedTasks`. */
@@ -56,7 +56,7 @@ export function groundTasks(at: BedToday): BedTask[] {
     dueToday: outlook.next?.date === today,
     pulsesSince:
       bed.planting?.school === 'little and often' ? (bed.planting.schoolSince ?? undefined) : undefined,
-    goneShare: goneShareOf(at),
+    depletionShare: depletionShareOf(at),
   });
 }
 

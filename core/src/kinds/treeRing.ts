@@ -3,7 +3,7 @@ import { treeTasks } from '../care/treeTasks.ts';
 import { treeRingPlace } from '../places/treeRing/treeRingPlace.ts';
 import { cropOfBed } from '../record/bedFacts.ts';
 import { treeNow } from './treeNow.ts';
-import { goneShareOf, groundTasks } from './ground.ts';
+import { depletionShareOf, groundTasks } from './ground.ts';
 import type { BedToday, RoundsKind } from './kind.ts';
 
 /** What there is to do at a tree today: what there is on any ground, and what only a tree asks. Source: as `bedTasks` and `treeTasks`. */
@@ -24,7 +24,7 @@ function tasks(at: BedToday): BedTask[] {
       scarce: tree.scarce,
       heat: alerts.some(({ code }) => code === 'heat wave' || code === 'hot dry wind'),
       freezing: alerts.some(({ code }) => code === 'ground about to freeze'),
-      goneShare: goneShareOf(at),
+      depletionShare: depletionShareOf(at),
       ahead: weather.filter(({ date }) => date >= today),
     }),
   ];

@@ -40,10 +40,10 @@ export interface PlaceSpan<I> {
 
 /** What a day came to, litres. Gone, spare and held are of the watered ground, the rest of the whole place. */
 export interface Gauge {
-  goneL: number;
+  depletionL: number;
   /** What may go before the plant slows, and the share of what it holds that this is before the day's use moves it. */
-  spareL: number;
-  spareShare: number;
+  readilyAvailableL: number;
+  depletionFraction: number;
   holdsL: number;
   /** Transpiration wanted and had, and what dried from the surface. */
   wantedL: number;
@@ -57,9 +57,9 @@ export interface Gauge {
 }
 
 export const emptyGauge = (): Gauge => ({
-  goneL: 0,
-  spareL: 0,
-  spareShare: 0,
+  depletionL: 0,
+  readilyAvailableL: 0,
+  depletionFraction: 0,
   holdsL: 0,
   wantedL: 0,
   suppliedL: 0,
@@ -105,7 +105,7 @@ export interface GrowingPlace<S = unknown> {
     warmth?: number,
   ): void;
   /** Gone from its watered ground as it stands, and what that can hold. */
-  goneL(state: S): number;
+  depletionL(state: S): number;
   holdsL(state: S): number;
   /** Days in a row with too little air at the roots. */
   airlessDays(state: S): number;

@@ -148,7 +148,7 @@ describe('tasks', () => {
     shaded: false,
     underCover: false,
     standSeen: [],
-    goneShare: 0.6,
+    depletionShare: 0.6,
   };
   const codes = (change: Partial<TaskFacts>): string[] =>
     bedTasks({ ...facts, ...change }).map((t) => t.code);
@@ -158,17 +158,17 @@ describe('tasks', () => {
       expect.arrayContaining(['mulch before the heat', 'shade before the heat']),
     );
     expect(bedTasks({ ...facts, alerts: heat })[0]).toMatchObject({ soakFirst: true });
-    expect(bedTasks({ ...facts, alerts: heat, goneShare: 0.1 })[0]).toMatchObject({ soakFirst: false });
+    expect(bedTasks({ ...facts, alerts: heat, depletionShare: 0.1 })[0]).toMatchObject({ soakFirst: false });
     const covered = { alerts: heat, mulch: { material: 'straw', depthMm: 50 } as const, shaded: true };
     // A covered bed only has to go into the heat full.
     expect(codes(covered)).toEqual(['soak before the heat']);
-    expect(codes({ ...covered, goneShare: 0.1 })).toEqual([]);
+    expect(codes({ ...covered, depletionShare: 0.1 })).toEqual([]);
     expect(codes({ ...covered, dueToday: true })).toEqual([]);
   });
   // Common practice: rinse roses and cacti on hot dry mornings only; damp spots join in one to three weeks.
   test('in the heat roses may be rinsed; pulses are looked at on days 7, 14 and 21', () => {
     const now = heat.map((a) => ({ ...a, from: facts.today }));
-    const rose = { plantings: [{ cropId: 'rose', plantedOn: '2012-03-01' }], goneShare: 0 };
+    const rose = { plantings: [{ cropId: 'rose', plantedOn: '2012-03-01' }], depletionShare: 0 };
     expect(codes({ ...rose, alerts: now })).toContain('rinse against mites');
     expect(codes(rose)).not.toContain('rinse against mites');
     const onDay = (day: number): boolean =>

@@ -77,12 +77,17 @@ export function askedOn({
 }
 
 /** Whether proposed days still hold: until Monday, a heat wave, its end, or another place. */
-const stillHolds = (kept: ProposedRounds, today: IsoDate, hot: boolean, ids: readonly number[]): boolean =>
-  mondayOf(kept.madeOn) === mondayOf(today) &&
-  kept.madeOn <= today &&
-  kept.hot === hot &&
-  kept.places.length === ids.length &&
-  ids.every((id) => kept.places.some(({ bedId }) => bedId === id));
+const stillHolds = (
+  proposal: ProposedRounds,
+  today: IsoDate,
+  hot: boolean,
+  ids: readonly number[],
+): boolean =>
+  mondayOf(proposal.madeOn) === mondayOf(today) &&
+  proposal.madeOn <= today &&
+  proposal.hot === hot &&
+  proposal.places.length === ids.length &&
+  ids.every((id) => proposal.places.some(({ bedId }) => bedId === id));
 
 /**
  * The days on which a garden is walked, and each place's plan on them: the gardener's own, or proposed ones, by which each place
@@ -103,7 +108,7 @@ export function gardenRounds(
   const { today, hot, planOn, tryOn } = options;
   const onTimer = places.filter(({ input }) => input.delivery.timer).map(({ input }) => input.id);
   const own = rounds?.weekdays;
-  const asked = rounds?.kept?.asked;
+  const asked = rounds?.proposal?.asked;
   const lossOn = (days: readonly number[]): number =>
     gardenLoss(places.map((place) => tryOn(place, days).outlook)).lostShare;
   if (own) {
@@ -116,7 +121,7 @@ export function gardenRounds(
           weekdays: own,
           between: [],
           onTimer,
-          kept: { madeOn: today, anchor: own[0] ?? USUAL_ANCHOR, perWeek: own.length, hot, places: [] },
+          proposal: { madeOn: today, anchor: own[0] ?? USUAL_ANCHOR, perWeek: own.length, hot, places: [] },
         },
         () => sparser && { perWeek: sparser.length, lostShare: lossOn(sparser) },
       ),
@@ -125,8 +130,8 @@ export function gardenRounds(
   const open = weekdays && restricts !== 'sprays' ? weekdays : EVERY_DAY;
   const bound = places.filter(({ input }) => !isAskedDaily(input));
   const ids = places.map(({ input }) => input.id);
-  const kept = rounds?.kept && stillHolds(rounds.kept, today, hot, ids) ? rounds.kept : null;
-  const anchor = kept?.anchor ?? anchorFor(bound, open, today, tryOn);
+  const proposal = rounds?.proposal && stillHolds(rounds.proposal, today, hot, ids) ? rounds.proposal : null;
+  const anchor = proposal?.anchor ?? anchorFor(bound, open, today, tryOn);
   const sets = weekdaySets(open, anchor);
   const perWeek = sets.map((set) => set.length);
   const setOf = (many: number): number =>
@@ -134,9 +139,9 @@ export function gardenRounds(
       0,
       perWeek.findLastIndex((n) => n <= many),
     );
-  const keptOf = new Map(kept?.places.map((place) => [place.bedId, place.perWeek]));
+  const proposedOf = new Map(proposal?.places.map((place) => [place.bedId, place.perWeek]));
   const choose = (place: RoundPlace): number => {
-    const before = keptOf.get(place.input.id);
+    const before = proposedOf.get(place.input.id);
     if (before !== undefined) return setOf(before);
     const allowed = tryOn(place, sets[0] as number[]).outlook.allowedShare;
     return chooseSet(perWeek, allowed, (i) => tryOn(place, sets[i] as number[]).outlook.lostShare);
@@ -146,13 +151,15 @@ export function gardenRounds(
   const thirsty = bound.filter(
     (place) => tryOn(place, sets[chosen.get(place) ?? 0] as number[]).waterings.length > 0,
   );
-  const main = kept ? setOf(kept.perWeek) : roundOfGarden(thirsty.map((place) => chosen.get(place) ?? 0));
+  const main = proposal
+    ? setOf(proposal.perWeek)
+    : roundOfGarden(thirsty.map((place) => chosen.get(place) ?? 0));
   const daysOf = (place: RoundPlace): readonly number[] =>
     sets[Math.max(main, chosen.get(place) ?? 0)] ?? open;
   const sparser = sets[main - 1];
   return {
     plans: places.map((place) =>
-      withCarriedOver(place, daysOf(place), kept?.madeOn ?? today, today, asked, planOn),
+      withCarriedOver(place, daysOf(place), proposal?.madeOn ?? today, today, asked, planOn),
     ),
     rounds: lazySparser(
       {
@@ -162,8 +169,8 @@ export function gardenRounds(
           .filter((place) => (chosen.get(place) ?? 0) > main)
           .map((place) => ({ bedId: place.input.id, weekdays: [...daysOf(place)] })),
         onTimer,
-        kept: {
-          madeOn: kept?.madeOn ?? today,
+        proposal: {
+          madeOn: proposal?.madeOn ?? today,
           anchor,
           perWeek: perWeek[main] ?? open.length,
           hot,

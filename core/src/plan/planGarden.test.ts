@@ -81,7 +81,7 @@ describe('roots as a belief', () => {
     expect(spare).toEqual([...spare].sort((a, b) => a - b));
     const doubt = rootDoubt(ways);
     expect(doubt?.countedMm).toBeLessThan(doubt?.upToMm ?? 0);
-    expect(doubt?.leftIfDeepMm).toBeCloseTo((ways[2]?.readilyMm ?? 0) - (ways[2]?.goneMm ?? 0), 12);
+    expect(doubt?.leftIfDeepMm).toBeCloseTo((ways[2]?.readilyMm ?? 0) - (ways[2]?.depletionMm ?? 0), 12);
     expect(rootDoubt(ways.slice(0, 1))).toBeNull();
   });
   test('the window is as wide as the roots are in doubt, and a dig narrows it', () => {

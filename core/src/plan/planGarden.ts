@@ -58,7 +58,7 @@ export function planGarden(
     return {
       waterings: [],
       todayTotals: { handsOnMinutes: 0, minutes: 0, litres: 0 },
-      rounds: { by: 'proposed', weekdays: [], between: [], onTimer: [], sparser: null, kept: null },
+      rounds: { by: 'proposed', weekdays: [], between: [], onTimer: [], sparser: null, proposal: null },
       leftOut: [],
       givenUp: [],
       schedule: [],
@@ -206,14 +206,19 @@ export function planGarden(
   };
   const { fitted, settled, ...cost } = weighContained(free, weigh, unplanned);
   const beds: BedOutlook[] = settled.map((p) => p.outlook);
-  const kept = settled.flatMap((p) => p.waterings);
-  kept.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.bedId - b.bedId));
-  const now = kept.filter((w) => w.date === today);
-  if (rounds.kept) {
+  const waterings = settled.flatMap((p) => p.waterings);
+  waterings.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : a.bedId - b.bedId));
+  const now = waterings.filter((w) => w.date === today);
+  if (rounds.proposal) {
     const walked = [rounds.weekdays, ...rounds.between.map((b) => b.weekdays)].flat();
     const due = now.map(({ bedId }) => bedId);
-    const asked = askedFor(constraints.rounds?.kept?.asked, today, due, walked.includes(weekdayOf(today)));
-    rounds.kept = { ...rounds.kept, asked };
+    const asked = askedFor(
+      constraints.rounds?.proposal?.asked,
+      today,
+      due,
+      walked.includes(weekdayOf(today)),
+    );
+    rounds.proposal = { ...rounds.proposal, asked };
   }
   const todayTotals = {
     handsOnMinutes: now.reduce((sum, w) => sum + w.handsOnMinutes, 0),
@@ -221,7 +226,7 @@ export function planGarden(
     litres: now.reduce((sum, w) => sum + w.run.litres, 0),
   };
   return {
-    waterings: kept,
+    waterings,
     todayTotals,
     rounds,
     leftOut: fitted.leftOut,

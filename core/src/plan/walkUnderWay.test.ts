@@ -45,7 +45,7 @@ test.each(['2015-06-26', '2015-07-17'])('a walk stands while it is walked, in an
   const morning = plan(beds, today);
   const stops = morning.waterings.filter(({ date }) => date === today);
   expect(stops.length).toBeGreaterThan(3);
-  const constraints: PlanConstraints = { rounds: { kept: morning.rounds.kept ?? undefined } };
+  const constraints: PlanConstraints = { rounds: { proposal: morning.rounds.proposal ?? undefined } };
   for (const order of [stops, [...stops].reverse()]) {
     let now = beds;
     order.forEach((stop, done) => {

@@ -113,10 +113,10 @@ function evening({ now }: Ahead, state: VesselState, d: number, et0: number, rai
 function isDue(on: Ahead, state: VesselState, d: number, et0: number, rain: number): boolean {
   const { now, way } = on;
   const { model } = now;
-  const goneL = model.holdsL - state.availableL;
-  if (way.how === 'reservoir') return state.reservoirL <= 0.1 * model.reservoirL && goneL >= 0;
-  if (goneL < LEAST_SHARE * model.holdsL) return false;
-  if (way.asksDry) return goneL >= lineOf(model, way);
+  const depletionL = model.holdsL - state.availableL;
+  if (way.how === 'reservoir') return state.reservoirL <= 0.1 * model.reservoirL && depletionL >= 0;
+  if (depletionL < LEAST_SHARE * model.holdsL) return false;
+  if (way.asksDry) return depletionL >= lineOf(model, way);
   const line =
     now.pot.seedlings && isCold(on, d)
       ? Math.min(0.9 * model.holdsL, COLD_TRAY * lineOf(model, way))
@@ -133,10 +133,10 @@ const isCold = ({ now, span }: Ahead, d: number): boolean =>
 
 /** Litres by its way on a morning. */
 function doseL({ now: { model }, way }: Ahead, state: VesselState): number {
-  const goneL = model.holdsL - state.availableL;
+  const depletionL = model.holdsL - state.availableL;
   return way.how === 'reservoir'
-    ? goneL + model.reservoirL - state.reservoirL
-    : way.fills * goneL + way.drains * model.holdsL;
+    ? depletionL + model.reservoirL - state.reservoirL
+    : way.fills * depletionL + way.drains * model.holdsL;
 }
 
 /** A day on which it is watered, in place; what comes of it, and a second watering where it runs dry before evening. */

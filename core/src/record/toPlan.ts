@@ -128,14 +128,14 @@ export interface GardenFacts {
   events: readonly EventOnRecord[];
   today: IsoDate;
   /** Round days proposed before. */
-  kept: ProposedRounds | null;
+  proposal: ProposedRounds | null;
   /** By how much the garden's clock is ahead of UTC today, hours. */
   utcOffsetHours: number;
 }
 
 /** A garden's limits, its clock and its taps as the plan takes them; `potDays` is what pots take of each day. Source: none needed, a matter of record. */
 export function constraintsOf(
-  { garden, events, today, kept, utcOffsetHours }: GardenFacts,
+  { garden, events, today, proposal, utcOffsetHours }: GardenFacts,
   potDays: readonly { date: IsoDate; minutes: number; litres: number }[],
 ): PlanConstraints {
   const { limits, longitudeDeg, taps } = garden;
@@ -155,7 +155,7 @@ export function constraintsOf(
     hours: limits.hours ?? undefined,
     restricts: limits.restricts ?? undefined,
     windHoldMs: limits.windHoldMs ?? undefined,
-    rounds: { weekdays: limits.roundDays ?? undefined, kept: kept ?? undefined },
+    rounds: { weekdays: limits.roundDays ?? undefined, proposal: proposal ?? undefined },
     away: limits.away ?? undefined,
     people: limits.people ?? undefined,
     timers: limits.timers ?? undefined,

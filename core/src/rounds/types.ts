@@ -26,5 +26,5 @@ export interface RoundDays {
   /** What one round a week less would cost, growth lost over the garden, 0–1; null where there is none less. */
   sparser: { perWeek: number; lostShare: number } | null;
   /** To be handed back with the next plan; null where there is nothing to plan. */
-  kept: ProposedRounds | null;
+  proposal: ProposedRounds | null;
 }

@@ -129,7 +129,10 @@ export function contextOf(
     });
   const made = plan(planBeds, memo);
   // What is tried is tried on the days that stand.
-  const standing = { ...constraints, rounds: { ...constraints.rounds, kept: made.rounds.kept ?? undefined } };
+  const standing = {
+    ...constraints,
+    rounds: { ...constraints.rounds, proposal: made.rounds.proposal ?? undefined },
+  };
   return {
     ...facts,
     plan: made,

@@ -14,5 +14,5 @@ export interface Facts {
   /** Tasks that were seen to. */
   done: DoneTask[];
   /** Round days proposed before. */
-  kept: ProposedRounds | null;
+  proposal: ProposedRounds | null;
 }

@@ -64,7 +64,7 @@ export async function gardenFacts(garden: Garden, wall: WallClock): Promise<Fact
     site: siteOf(garden),
     today,
     weather,
-    kept: await proposedRoundsOf(garden.id),
+    proposal: await proposedRoundsOf(garden.id),
     done: await doneTasks(garden.id),
     pots: await potsOnRecord(garden),
   };
@@ -87,5 +87,14 @@ export async function glanceFacts(garden: Garden, bedId: number, wall: WallClock
   const from = addDays(today, -GLANCE_DAYS);
   const weather = await gardenWeather(garden, today, from, HORIZON_DAYS, { pastYears: false });
   const events = await eventsOf(garden.id, view.beds, today, { from, only: true });
-  return { garden: view, events, site: siteOf(garden), today, weather, kept: null, done: [], pots: NO_POTS };
+  return {
+    garden: view,
+    events,
+    site: siteOf(garden),
+    today,
+    weather,
+    proposal: null,
+    done: [],
+    pots: NO_POTS,
+  };
 }

@@ -92,7 +92,7 @@ const hasLimits = ({ garden: { limits } }: Facts): boolean =>
   [limits.litresPerDay, limits.litresPerWeek, limits.minutesPerDay].some((limit) => (limit ?? null) !== null);
 
 /** Views that hang on nothing but the plan. */
-const KEPT: ReadonlySet<ViewName> = new Set(['garden', 'round', 'fortnight', 'sharpen', 'trees']);
+const MADE_ONCE: ReadonlySet<ViewName> = new Set(['garden', 'round', 'fortnight', 'sharpen', 'trees']);
 
 const VIEWS: {
   [K in ViewName]: (
@@ -243,7 +243,7 @@ export class GardenPlanner {
           onProgress,
         });
         this.planned = { context, places: placesOf(context, now, this.before?.places), at: now };
-        this.keep(context.plan.rounds.kept);
+        this.propose(context.plan.rounds.proposal);
       } else if (isPast(this.planned, now)) {
         const { context, places } = this.planned;
         this.planned = { context, places: placesOf(context, now, places), at: now };
@@ -253,11 +253,11 @@ export class GardenPlanner {
     };
     const shelf = (): Shelf => (this.shelf ??= this.lastShelf = shelfOf(this.facts, this.lastShelf));
     try {
-      const known = this.kept(name, now);
+      const known = this.madeBefore(name, now);
       if (known !== undefined) return known;
       const text = JSON.stringify(VIEWS[name](planned, asked, this.facts, this.before, shelf));
       if (name === 'changed') this.before = null;
-      if (KEPT.has(name) && this.planned) this.texts.set(name, text);
+      if (MADE_ONCE.has(name) && this.planned) this.texts.set(name, text);
       return text;
     } finally {
       if (this.planned) this.faults.push(...this.planned.context.faults.splice(0));
@@ -265,19 +265,19 @@ export class GardenPlanner {
   }
 
   /** A view as it was made before, unless the clock has gone on since. */
-  private kept(name: ViewName, now: Date): string | undefined {
+  private madeBefore(name: ViewName, now: Date): string | undefined {
     return this.planned && !isPast(this.planned, now) ? this.texts.get(name) : undefined;
   }
 
   /** What was proposed stands for the plans to come. */
-  private keep(kept: ProposedRounds | null): void {
-    if (!kept || JSON.stringify(kept) === JSON.stringify(this.facts.kept)) return;
-    this.facts = { ...this.facts, kept };
-    this.proposed = kept;
+  private propose(proposal: ProposedRounds | null): void {
+    if (!proposal || JSON.stringify(proposal) === JSON.stringify(this.facts.proposal)) return;
+    this.facts = { ...this.facts, proposal };
+    this.proposed = proposal;
   }
 
   /** Round days proposed since this was last asked for. */
-  takeKept(): ProposedRounds | null {
+  takeProposal(): ProposedRounds | null {
     const { proposed } = this;
     this.proposed = null;
     return proposed;

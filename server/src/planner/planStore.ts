@@ -77,9 +77,9 @@ export class PlanStore {
     for (let again = false; ; again = true) {
       try {
         await this.bring(garden);
-        const { text, faults, kept } = await this.planner.view(garden.id, name, asked, this.wall.now());
+        const { text, faults, proposal } = await this.planner.view(garden.id, name, asked, this.wall.now());
         this.tell(faults);
-        if (kept) this.saveLater(garden, kept);
+        if (proposal) this.saveLater(garden, proposal);
         return text;
       } catch (error) {
         if (!(error instanceof NotThere) || again) throw error;
@@ -92,9 +92,9 @@ export class PlanStore {
    * The watering days that a plan proposes are saved after it was shown: a view writes nothing, and waits for nobody who
    * writes. No full disk takes the round away: they are worked out again after a start.
    */
-  private saveLater(garden: Garden, kept: ProposedRounds): void {
+  private saveLater(garden: Garden, proposal: ProposedRounds): void {
     const waits = this.unsaved.has(garden.id);
-    this.unsaved.set(garden.id, kept);
+    this.unsaved.set(garden.id, proposal);
     if (waits) return;
     const save = async (): Promise<void> => {
       // Read once its turn has come: what was proposed meanwhile is saved with it, what was dropped is not.
@@ -161,7 +161,7 @@ export class PlanStore {
       try {
         if (stale === 'all') {
           const onRecord = await gardenFacts(garden, this.wall);
-          const facts = { ...onRecord, kept: this.unsaved.get(garden.id) ?? onRecord.kept };
+          const facts = { ...onRecord, proposal: this.unsaved.get(garden.id) ?? onRecord.proposal };
           // The thread that plans may have something else under way: that is computed, not waited for in vain.
           await whileReporting(() => this.planner.put(garden.id, facts));
           held.today = today;

@@ -10,7 +10,7 @@ export interface Viewed {
   text: string;
   faults: Fault[];
   /** Round days that were proposed anew, to be kept. */
-  kept: ProposedRounds | null;
+  proposal: ProposedRounds | null;
 }
 
 /** Where plans are made and kept: in this thread, or beside it. Gardens are named by number. */
@@ -74,7 +74,7 @@ export class InProcessPlanner implements Planner {
     const planner = this.of(gardenId);
     const told = (done: number, of: number): void => this.options.onProgress?.(gardenId, done, of);
     const text = planner.view(name, asked, now, told);
-    return Promise.resolve({ text, faults: planner.takeFaults(), kept: planner.takeKept() });
+    return Promise.resolve({ text, faults: planner.takeFaults(), proposal: planner.takeProposal() });
   }
 
   progress(): null {

@@ -6,14 +6,16 @@ export async function proposedRoundsOf(gardenId: number): Promise<ProposedRounds
   const row = await ProposedRoundsRow.findByPk(gardenId);
   if (!row) return null;
   try {
-    const kept = JSON.parse(row.body) as Partial<ProposedRounds> | null;
-    return Array.isArray(kept?.places) && typeof kept.madeOn === 'string' ? (kept as ProposedRounds) : null;
+    const proposal = JSON.parse(row.body) as Partial<ProposedRounds> | null;
+    return Array.isArray(proposal?.places) && typeof proposal.madeOn === 'string'
+      ? (proposal as ProposedRounds)
+      : null;
   } catch {
     return null;
   }
 }
 
 /** Keeps the days that were proposed, so that they stand until Monday however often Kibble is started. */
-export async function saveProposedRounds(gardenId: number, kept: ProposedRounds): Promise<void> {
-  await ProposedRoundsRow.upsert({ gardenId, body: JSON.stringify(kept) });
+export async function saveProposedRounds(gardenId: number, proposal: ProposedRounds): Promise<void> {
+  await ProposedRoundsRow.upsert({ gardenId, body: JSON.stringify(proposal) });
 }

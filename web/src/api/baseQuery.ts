@@ -23,7 +23,7 @@ import { PAGE } from '../state/page.ts';
 import type { Call } from './call.ts';
 import { gardenOfBed, OPTIMISTIC, type Known } from './optimistic.ts';
 import { unitsOf, type Units } from '../words/units.ts';
-import { accessLost, cameOnline, wentOffline, type Way } from '../state/waySlice.ts';
+import { accessLost, cameOnline, wentOffline, type Connection } from '../state/connectionSlice.ts';
 
 /** No answer within this time is none, ms. */
 const PATIENCE_MS = 20_000;
@@ -61,7 +61,8 @@ function byKibble(result: Result, key?: string): Result {
   return { error: { status: 'FETCH_ERROR', error: 'not Kibble' }, meta: result.meta };
 }
 
-const wayOf = (api: BaseQueryApi): Way => (api.getState() as { way: Way }).way;
+const connectionOf = (api: BaseQueryApi): Connection =>
+  (api.getState() as { connection: Connection }).connection;
 let lastAnswerAt: number | null = null;
 
 /** Takes note of whether there is a way home. */
@@ -77,7 +78,7 @@ function noteWay(result: Result, api: BaseQueryApi): void {
     const house = answer && houseThatAnswered(answer);
     const offsetMs = answer && clockOffset(answer, lastAnswerAt);
     if (house && typeof offsetMs === 'number') void noteContact(house, offsetMs).catch(() => undefined);
-    if (!wayOf(api).home) api.dispatch(cameOnline());
+    if (!connectionOf(api).online) api.dispatch(cameOnline());
     if ((result.error?.data as ApiError | undefined)?.error?.code === 'not-paired')
       api.dispatch(accessLost());
   }
@@ -197,12 +198,13 @@ export const baseQuery: BaseQueryFn<Call, unknown, FetchBaseQueryError, object, 
   headers.set('Kibble-Page', PAGE);
   const sent: FetchArgs = { ...asked, url, body: sentBody, headers };
   // What waits here goes first: home learns of things in the order in which they were done.
-  const waits = wayOf(api).kept.some(({ refused }) => !refused) && (await sendWaiting()) !== 'all sent';
+  const waits =
+    connectionOf(api).waiting.some(({ refused }) => !refused) && (await sendWaiting()) !== 'all sent';
   if (waits && mayWait) return saveForLater(asked, act, api);
   const sendIt = async (): Promise<Result> =>
     byKibble(await (slow ? askPatiently : ask)(sent, api, extra), key);
   let result = await sendIt();
-  for (const pause of wayOf(api).home && navigator.onLine ? AGAIN_AFTER_MS : []) {
+  for (const pause of connectionOf(api).online && navigator.onLine ? AGAIN_AFTER_MS : []) {
     if (!noAnswer(result)) break;
     await new Promise((after) => setTimeout(after, pause));
     result = await sendIt();

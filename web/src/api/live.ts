@@ -7,7 +7,7 @@ import { beginAnewIfLacking } from '../state/lacking.ts';
 import { PAGE } from '../state/page.ts';
 import type { store as Store } from './store.ts';
 import { staleIn } from './tags.ts';
-import { waitingRead } from '../state/waySlice.ts';
+import { waitingRead } from '../state/connectionSlice.ts';
 
 /** While there is no way home it is looked for so often, ms. */
 const LOOK_AGAIN_MS = 3000;
@@ -41,11 +41,11 @@ export function keepInStep(store: typeof Store): void {
 
   const send = async (): Promise<void> => {
     await readKept();
-    if (!getState().way.kept.some(({ refused }) => !refused)) return;
-    const before = getState().way.kept.length;
+    if (!getState().connection.waiting.some(({ refused }) => !refused)) return;
+    const before = getState().connection.waiting.length;
     await sendWaiting();
     await readKept();
-    if (getState().way.kept.length < before) fresh(ALL);
+    if (getState().connection.waiting.length < before) fresh(ALL);
   };
   const sendSoon = (): void => void send().catch(() => undefined);
 
@@ -78,23 +78,23 @@ export function keepInStep(store: typeof Store): void {
     }
     listen();
   });
-  const lookForWay = (): void => {
+  const lookForHome = (): void => {
     if (document.visibilityState === 'hidden') return;
-    const { home, kept } = getState().way;
+    const { online, waiting } = getState().connection;
     const closed = stream?.readyState === EventSource.CLOSED;
-    if (home && !closed && kept.every(({ refused }) => refused)) return;
+    if (online && !closed && waiting.every(({ refused }) => refused)) return;
     void fetch('/api/who')
       .then((answer) => {
         if (!isFromKibble(answer) || answer.headers.has(SAVED_HEADER)) return;
-        if (!home && beginAnewIfLacking()) return;
-        if (!home) fresh(ALL);
+        if (!online && beginAnewIfLacking()) return;
+        if (!online) fresh(ALL);
         if (closed) listen();
         sendSoon();
       })
       .catch(() => undefined);
   };
-  setInterval(lookForWay, LOOK_AGAIN_MS);
-  window.addEventListener('online', lookForWay);
+  setInterval(lookForHome, LOOK_AGAIN_MS);
+  window.addEventListener('online', lookForHome);
   sendSoon();
   listen();
 }

@@ -4,10 +4,14 @@ import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api.ts';
 import { roundListener } from './roundListener.ts';
 import { noticeSlice } from '../state/noticeSlice.ts';
-import { waySlice } from '../state/waySlice.ts';
+import { connectionSlice } from '../state/connectionSlice.ts';
 
 export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, notice: noticeSlice.reducer, way: waySlice.reducer },
+  reducer: {
+    [api.reducerPath]: api.reducer,
+    notice: noticeSlice.reducer,
+    connection: connectionSlice.reducer,
+  },
   middleware: (defaults) => defaults().prepend(roundListener.middleware).concat(api.middleware),
 });
 

@@ -58,7 +58,7 @@ export function GardenShell() {
   const [day, setDay] = useState<string | null>(null);
   const [finding, setFinding] = useState(false);
   const { data: who } = useWhoQuery(null);
-  const shut = useAppSelector((state) => state.way.shut) || who?.letIn === false;
+  const shut = useAppSelector((state) => state.connection.shut) || who?.letIn === false;
   const roundOnly = who?.rights === 'round only';
   const needsRound = /\/(round|fortnight)$/.test(pathname);
   const system = garden?.units ?? 'metric';

@@ -7,10 +7,10 @@ import { Drawer } from '../ui/Drawer.tsx';
 
 /** What was done here and is not yet at home, in the order in which it was done; what home refused waits for a word. */
 export function KeptHere({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const { kept } = useAppSelector((state) => state.way);
+  const { waiting } = useAppSelector((state) => state.connection);
   return (
     <Drawer open={open} onClose={onClose} title="Kept here">
-      {kept.length === 0 ? (
+      {waiting.length === 0 ? (
         <p>Everything is at home.</p>
       ) : (
         <p className="mb-2">
@@ -18,7 +18,7 @@ export function KeptHere({ open, onClose }: { open: boolean; onClose: () => void
         </p>
       )}
       <ol>
-        {kept.map((act) => (
+        {waiting.map((act) => (
           <Kept key={act.seq} act={act} />
         ))}
       </ol>

@@ -1,30 +1,30 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { WaitingAct } from '../outbox/acts.ts';
 
-/** The way to the machine at home, and what waits here for it. */
-export interface Way {
-  home: boolean;
-  /** Since when there is none, and of when what is shown is, ms. */
+/** Whether the machine at home can be reached, and what waits on this device for it. */
+export interface Connection {
+  online: boolean;
+  /** Since when it cannot, and of when what is shown is, ms. */
   lostAt: number | null;
   shownOf: number | null;
-  /** What was done here and is not yet at home. */
-  kept: WaitingAct[];
+  /** Acts made here that are not yet at home. */
+  waiting: WaitingAct[];
   /** This device has not been let in, or is no longer. */
   shut: boolean;
 }
-const initialState: Way = { home: true, lostAt: null, shownOf: null, kept: [], shut: false };
+const initialState: Connection = { online: true, lostAt: null, shownOf: null, waiting: [], shut: false };
 
-export const waySlice = createSlice({
-  name: 'way',
+export const connectionSlice = createSlice({
+  name: 'connection',
   initialState,
   reducers: {
     wentOffline(state, { payload: { at, shownOf } }: PayloadAction<{ at: number; shownOf: number | null }>) {
-      if (state.home) state.lostAt = at;
-      state.home = false;
+      if (state.online) state.lostAt = at;
+      state.online = false;
       state.shownOf = shownOf ?? state.shownOf;
     },
     cameOnline(state) {
-      state.home = true;
+      state.online = true;
       state.lostAt = null;
       state.shownOf = null;
       state.shut = false;
@@ -33,8 +33,8 @@ export const waySlice = createSlice({
       state.shut = true;
     },
     waitingRead(state, { payload }: PayloadAction<WaitingAct[]>) {
-      state.kept = payload;
+      state.waiting = payload;
     },
   },
 });
-export const { wentOffline, cameOnline, accessLost, waitingRead } = waySlice.actions;
+export const { wentOffline, cameOnline, accessLost, waitingRead } = connectionSlice.actions;

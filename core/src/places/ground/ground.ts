@@ -27,7 +27,7 @@ const heldByLeaves = ({ model, delivery }: Stretch, d: number): number =>
 export interface GroundState {
   stretch: number;
   /** Share of the store that might go on the day just stepped, before its use moved that. */
-  spareShare: number;
+  depletionFraction: number;
   water: BedState;
 }
 
@@ -77,12 +77,12 @@ export const ground: PlaceKind<BedInput, GroundState> = {
       areaM2: (d) => on(d).model.bed.areaM2,
       start: (fullness) => ({
         stretch: 0,
-        spareShare: 0,
+        depletionFraction: 0,
         water: startState(item(stretches, 0).model, fullness),
       }),
       clone: (state) => ({ ...state, water: cloneState(state.water) }),
       copy(from, to) {
-        to.spareShare = from.spareShare;
+        to.depletionFraction = from.depletionFraction;
         if (from.stretch === to.stretch) copyState(from.water, to.water);
         else {
           to.stretch = from.stretch;
@@ -99,7 +99,7 @@ export const ground: PlaceKind<BedInput, GroundState> = {
       step(state, d, et0, rain, climate, givenL, warmth) {
         if (state.stretch < last) place.dawn(state, d);
         const model = modelOf(state);
-        state.spareShare = at(model.p, d);
+        state.depletionFraction = at(model.p, d);
         const given = givenL / model.bed.areaM2;
         // What the leaves hold back was given, and dries from them.
         const held = given > 0 ? Math.min(given, heldByLeaves(on(d), d)) : 0;
@@ -108,7 +108,7 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         out[OUT.irrigation] = at(out, OUT.irrigation) + held;
         out[OUT.evaporation] = at(out, OUT.evaporation) + held;
       },
-      goneL(state) {
+      depletionL(state) {
         const model = modelOf(state);
         return perMm(model) * rootZoneDepletion(model, state.water);
       },
@@ -122,9 +122,9 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         const { out } = state.water;
         const wetted = perMm(model);
         const { areaM2 } = model.bed;
-        into.goneL = wetted * at(out, OUT.depletion);
-        into.spareL = wetted * at(out, OUT.readily);
-        into.spareShare = state.spareShare;
+        into.depletionL = wetted * at(out, OUT.depletion);
+        into.readilyAvailableL = wetted * at(out, OUT.readily);
+        into.depletionFraction = state.depletionFraction;
         into.holdsL = wetted * at(out, OUT.available);
         into.wantedL = areaM2 * at(out, OUT.transpirationWanted);
         into.suppliedL = areaM2 * at(out, OUT.transpiration);

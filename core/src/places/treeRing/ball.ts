@@ -58,10 +58,10 @@ export function ballOf(
 /** Gone from a ball, L, after another day. @param givenL what of a watering fell on it */
 export const ballAfter = (
   ball: RootBall,
-  goneL: number,
+  depletionL: number,
   day: { et0Mm: number; rainMm: number; givenL: number },
 ): number =>
   Math.min(
     ball.holdsL,
-    Math.max(0, goneL - day.givenL - ball.rainLPerMm * day.rainMm) + ball.usesLPerMm * day.et0Mm,
+    Math.max(0, depletionL - day.givenL - ball.rainLPerMm * day.rainMm) + ball.usesLPerMm * day.et0Mm,
   );

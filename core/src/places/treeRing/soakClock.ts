@@ -74,12 +74,12 @@ export function soakClock({ gapDays, heavy, ball }: TreeSoaks): MustWater<SoakCl
       for (let k = d; k < before && k < dayCount; k += 1) counted += rateOn(dayOf(k));
       if (counted > gapDays - EARLY_DAYS) return 'gap';
       if (!ball) return null;
-      let goneL = clock.ballGoneL;
+      let depletionL = clock.ballGoneL;
       for (let k = d; k < before; k += 1) {
         const day = dayOf(k);
-        goneL += ball.usesLPerMm * day.et0Mm * leavesOn(day);
+        depletionL += ball.usesLPerMm * day.et0Mm * leavesOn(day);
       }
-      return goneL > ball.bandShare * ball.holdsL ? 'ball' : null;
+      return depletionL > ball.bandShare * ball.holdsL ? 'ball' : null;
     },
     limit(clock, { d, dayCount }, dayOf) {
       let { counted } = clock;

@@ -355,7 +355,7 @@ describe('a bare-root pear in its first fortnight', () => {
       const given: { date: string; netMm: number }[] = [];
       const ball = ballOf(pear, 'first weeks', plantFactorOf(cropById('pear')), loam, PLANTED, PLANTED);
       if (!ball) throw new Error('a young tree has a ball');
-      let goneL = 0;
+      let depletionL = 0;
       for (let d = 0; d < 14; d += 1) {
         const today = addDays(PLANTED, d);
         const planting = { cropId: 'pear', plantedOn: PLANTED, latitudeDeg: site.latitudeDeg };
@@ -378,12 +378,12 @@ describe('a bare-root pear in its first fortnight', () => {
         const due = plan.waterings.find(({ date }) => date === today);
         if (due) given.push({ date: today, netMm: due.run.bedMm });
         const et0Mm = referenceEt(day(today, WEATHERS[kind]), site).mm;
-        goneL = ballAfter(ball, goneL, {
+        depletionL = ballAfter(ball, depletionL, {
           et0Mm,
           rainMm: 0,
           givenL: due ? due.run.localMm * ball.rainLPerMm : 0,
         });
-        expect(goneL).toBeLessThanOrEqual(ball.bandShare * ball.holdsL + 1e-9);
+        expect(depletionL).toBeLessThanOrEqual(ball.bandShare * ball.holdsL + 1e-9);
       }
       expect(given.length).toBeGreaterThanOrEqual(2);
       expect(given.length).toBeLessThanOrEqual(14);

@@ -67,15 +67,15 @@ export const vessel: PlaceKind<VesselPlace, State> = {
           givenL > 0 ? [{ hour: 0, litres: givenL }] : [],
         );
       },
-      goneL: (state) => modelOf(state).holdsL - state.water.availableL,
+      depletionL: (state) => modelOf(state).holdsL - state.water.availableL,
       holdsL: (state) => modelOf(state).holdsL,
       airlessDays: () => 0,
       gauge(state, into = emptyGauge()) {
         const { holdsL, p } = modelOf(state);
         const { water } = state;
-        into.goneL = holdsL - water.availableL;
-        into.spareShare = p;
-        into.spareL = p * holdsL;
+        into.depletionL = holdsL - water.availableL;
+        into.depletionFraction = p;
+        into.readilyAvailableL = p * holdsL;
         into.holdsL = holdsL;
         into.wantedL = water.wantedL;
         into.suppliedL = water.drunkL;

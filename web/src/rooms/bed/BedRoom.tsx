@@ -177,7 +177,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
               <CoverAdvice
                 key={bedId}
                 bed={page.bed}
-                goneShare={core.readilyMm > 0 ? core.depletionMm / core.readilyMm : 0}
+                depletionShare={core.readilyMm > 0 ? core.depletionMm / core.readilyMm : 0}
               />
               <BedLog bed={page.bed} events={page.events} today={today} />
               <SettingsLog bed={page.bed} />

@@ -41,7 +41,7 @@ interface Typed {
 }
 
 /** What straw, shade or another goal would do here, tried on the bed's own plan before it is done. */
-export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: number }) {
+export function CoverAdvice({ bed, depletionShare }: { bed: BedView; depletionShare: number }) {
   const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
@@ -144,7 +144,7 @@ export function CoverAdvice({ bed, goneShare }: { bed: BedView; goneShare: numbe
       {data && !same ? <Changes before={data.before} after={data.after} today={garden.today} /> : null}
       {laying && volume ? (
         <p className="mt-2">
-          {soakBeforeMulch(goneShare)
+          {soakBeforeMulch(depletionShare)
             ? 'The ground is dry: soak it first, then mulch. '
             : 'The ground is moist: mulch it now. '}
           Get {cubic(volume.looseM3)} of {material}
