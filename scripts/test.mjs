@@ -89,7 +89,7 @@ const browserTests = () =>
 const bodies = step(
   'generated bodies',
   process.execPath,
-  ['scripts/fuzz.mjs', '--cases', '1000', '--calls', '1000', '--seed', '20261125'],
+  ['scripts/fuzz.mjs', '--cases', '600', '--calls', '800', '--seed', '20261125'],
   GIVES_WAY,
 );
 await stepsSideBySide();

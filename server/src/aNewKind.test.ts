@@ -26,7 +26,7 @@ import { GARDEN, POT } from '../tests/oneBed.ts';
 import { writeArchive } from './services/archive.ts';
 
 /**
- * docs/adding-a-place.md, walked: a tub that knows no soil joins the rounds, and a basket that hangs joins the shelf. Each is a
+ * docs/adding-a-place.md, walked: a tub that knows no soil joins the rounds, and a pocket that hangs on a wall joins the shelf. Each is a
  * line in a table of the core; from there it is entered, planned, shown, watered, undone and put into an archive as any other.
  */
 const dir = mkdtempSync(join(tmpdir(), 'kibble-kind-'));
@@ -43,11 +43,11 @@ async function ask<T>(method: 'get' | 'post', path: string, body?: object): Prom
 /** What it was known as when the tests began: the tables are put back as they were. */
 beforeAll(async () => {
   KINDS.tub = tub;
-  VESSEL_KINDS.basket = {
-    one: 'basket',
-    many: 'baskets',
-    choice: 'a hanging basket',
-    // Wind takes it from all sides.
+  VESSEL_KINDS.wallpocket = {
+    one: 'pocket',
+    many: 'pockets',
+    choice: 'a pocket on a wall',
+    // Wind and the wall take from it on all sides.
     asBuilt: (declared) => ({ ...declared, place: { ...declared.place, wind: 'exposed' } }),
   };
   sequelize = await freshDatabase(join(dir, 'kibble.sqlite'));
@@ -60,7 +60,7 @@ beforeAll(async () => {
 });
 afterAll(async () => {
   delete KINDS.tub;
-  delete VESSEL_KINDS.basket;
+  delete VESSEL_KINDS.wallpocket;
   await settled(app);
   await sequelize.close();
   rmSync(dir, { recursive: true, force: true });
@@ -142,21 +142,21 @@ test('a tub that no version knows any more is named, and the rest of the garden 
   }
 });
 
-test('a hanging basket is entered, drinks more than a pot of its size, is walked, watered and undone', async () => {
+test('a pocket on a wall is entered, drinks more than a pot of its size, is walked, watered and undone', async () => {
   const add = async (kind: string): Promise<number> =>
     (await ask<{ id: number }>('post', '/gardens/1/pots', { ...POT, kind, name: kind, startWetness: 'dry' }))
       .id;
-  const [pot, basket] = [await add('pot'), await add('basket')];
+  const [pot, pocket] = [await add('pot'), await add('wallpocket')];
   const page = (id: number): Promise<PotPageView> => ask('get', `/pots/${id}`);
-  expect((await page(basket)).pot.kind).toBe('basket');
+  expect((await page(pocket)).pot.kind).toBe('wallpocket');
   // Wind shortens the days between two waterings (common practice).
-  expect((await page(basket)).pot.dayUseMl).toBeGreaterThan((await page(pot)).pot.dayUseMl);
+  expect((await page(pocket)).pot.dayUseMl).toBeGreaterThan((await page(pot)).pot.dayUseMl);
   const walked = async (): Promise<PotsView['totals']> =>
     (await ask<PotsView>('get', '/gardens/1/pots')).totals;
   const before = await walked();
   const { ids } = await ask<EntriesAnswer>('post', '/gardens/1/entries', {
     entries: [
-      { subject: { kind: 'pot', id: basket }, body: { kind: 'given', millilitres: 3000, how: 'poured' } },
+      { subject: { kind: 'pot', id: pocket }, body: { kind: 'given', millilitres: 3000, how: 'poured' } },
     ],
   });
   expect((await walked()).pots).toBe(before.pots - 1);

@@ -166,6 +166,7 @@ export function followPast(
       rain: series.rain.subarray(offset),
       climate: series.climate.subarray(offset),
       warmth: series.warmth.subarray(offset),
+      potWarmth: series.potWarmth.subarray(offset),
       routes: series.routes.slice(offset),
     },
     days,

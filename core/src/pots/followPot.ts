@@ -72,6 +72,7 @@ export function followPot(pot: Pot, weather: PotWeather, today: IsoDate, dayCoun
       startOn: pot.startOn,
       dayCount: todayIndex + dayCount,
       latitudeDeg: weather.latitudeDeg,
+      warmth: weather.series.potWarmth.subarray(offset),
     });
   const periods = [...(pot.earlier ?? []), { until: addDays(today, dayCount + 1), vessel: pot.vessel }];
   let period = 0;

@@ -1,4 +1,5 @@
-import { cropOf } from '../plants/plantOnDay.ts';
+import type { Night } from '../plants/frostKill.ts';
+import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import { stands } from '../plants/standing.ts';
 import { restOf } from '../places/vessel/restSeason.ts';
 import { runHours, stepVessel, pour, type VesselAct, type VesselState } from '../places/vessel/stepVessel.ts';
@@ -10,9 +11,11 @@ import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import { quantile } from '../units/quantile.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
+import { isFrozen } from '../weather/groundWarmth.ts';
 import { explainDose, explainHolds } from './explainPot.ts';
 import { followPot, type PotNow, type PotWeather } from './followPot.ts';
 import type { PotGiving } from './potGiving.ts';
+import { potHere } from './potHere.ts';
 import type { Pot } from './pots.ts';
 import { POT_WAY_FACTS, potRests, type PotWayFacts } from './ways.ts';
 import type { Working } from '../working/types.ts';
@@ -24,6 +27,8 @@ export type PotLeave =
   | { code: 'look if it is dry' }
   | { code: 'look for the signs' }
   | { code: 'nothing growing' }
+  /** All that stands in it has ended. */
+  | { code: 'ripened' | 'killed by frost'; on: IsoDate }
   | { code: 'frozen' }
   | { code: 'seen to today' };
 
@@ -77,6 +82,8 @@ const AFTERNOON = 14;
 const LATEST_SHORT = 17;
 /** Less than this of what it holds is not worth a can. Judgement. */
 const LEAST_SHARE = 0.12;
+/** A day no warmer thaws nothing, °C. Judgement. */
+const THAWS_C = 1;
 /** From so little drunk of what is wanted on a day a plant hangs. Judgement. */
 const HANGS = 0.6;
 
@@ -86,6 +93,8 @@ export interface PotSpan {
   weather: PotWeather;
   sourced: readonly SourcedDay[];
   ensemble: ForecastEnsemble | null;
+  /** Nights up to today, of which some may have killed; none where left out. */
+  nights?: readonly Night[];
 }
 
 interface Ahead {
@@ -95,6 +104,8 @@ interface Ahead {
   offset: number;
   /** Rain of each day of the plan as one path has it, mm: what is likely. */
   rain: readonly number[];
+  /** Why nothing is asked of it, by day, as far as that was asked. */
+  left: Map<IsoDate, PotLeave | null>;
 }
 
 /** What is gone from which on it is due, L. */
@@ -181,15 +192,45 @@ function waterOn(on: Ahead, state: VesselState, d: number, et0: number, rain: nu
   };
 }
 
-/** Why nothing is asked of it on a day, whatever it holds. */
-function held({ now, span }: Ahead, date: IsoDate): PotLeave | null {
+/** Why and since when all that stands in a pot has ended; null while something lives. */
+function endOf({ now, span }: Ahead, date: IsoDate): PotLeave | null {
+  const standing = now.pot.vessel.plantings.filter((planting) => stands(planting, date));
+  const ends = standing.map((planting) => {
+    const here = { latitudeDeg: span.weather.latitudeDeg, ...planting };
+    const over = plantOnDay(here, date)?.over;
+    if (!over) return null;
+    const past = stageDates(here, date).find(({ stage }) => stage === 'past')?.from;
+    return { code: over, on: (over === 'ripened' ? past : planting.killedOn) ?? date };
+  });
+  return ends.every((end) => end !== null) ? (ends[0] ?? null) : null;
+}
+
+/** Why nothing is asked of it on a day, whatever it holds. It is the same however often the days ahead are tried. */
+function held(on: Ahead, date: IsoDate): PotLeave | null {
+  const known = on.left.get(date);
+  if (known !== undefined) return known;
+  const left = leftOn(on, date);
+  on.left.set(date, left);
+  return left;
+}
+
+function leftOn(on: Ahead, date: IsoDate): PotLeave | null {
+  const { now, span } = on;
   const { vessel } = now.pot;
   if (!vessel.plantings.some((planting) => stands(planting, date))) return { code: 'nothing growing' };
+  const ended = endOf(on, date);
+  if (ended) return ended;
   const resting = potRests(vessel, date, span.weather.latitudeDeg);
   if (resting && vessel.plantings.every((p) => (restOf(cropOf(p))?.drinks ?? 1) < 0.3))
     return { code: 'rests' };
-  const day = span.sourced.find((one) => one.date === date);
-  if (day && !vessel.indoors && !vessel.greenhouse && day.tMaxC < 1) return { code: 'frozen' };
+  if (!vessel.indoors && !vessel.greenhouse) {
+    const { potWarmth } = span.weather.series;
+    const d = daysBetween(span.weather.from, date);
+    if (d < potWarmth.length && isFrozen(potWarmth, d)) return { code: 'frozen' };
+    // By day it does not thaw: what is poured stands as ice.
+    const day = span.sourced.find((one) => one.date === date);
+    if (day && day.tMaxC < THAWS_C) return { code: 'frozen' };
+  }
   return null;
 }
 
@@ -275,7 +316,12 @@ function shadedModel({ model, pot, todayIndex }: PotNow, { days, weather }: PotS
         ? vessel.place
         : { ...vessel.place, sun: 'shade', wind: 'sheltered', wall: false },
     },
-    { startOn: pot.startOn, dayCount: todayIndex + days, latitudeDeg: weather.latitudeDeg },
+    {
+      startOn: pot.startOn,
+      dayCount: todayIndex + days,
+      latitudeDeg: weather.latitudeDeg,
+      warmth: weather.series.potWarmth.subarray(daysBetween(weather.from, pot.startOn)),
+    },
   );
   shaded.useFactor = model.useFactor;
   return shaded;
@@ -287,12 +333,13 @@ const vwc = ({ tightL, shape }: VesselModel, availableL: number): number =>
 
 /**
  * A pot's plan: followed to this moment, then ahead day by day, watered when a day would take it past the line of its way.
- * @param pot with its entries; `span` today, days ahead, the garden's weather and, for the windows, its ensemble
+ * @param declared the pot with its entries; `span` today, days ahead, the garden's weather and, for the windows, its ensemble
  * @throws RangeError on a pot that cannot be
  * Source: the lines are common practice (`ways`); the balance as `stepVessel`.
  */
-export function planPot(pot: Pot, span: PotSpan): PotPlan {
+export function planPot(declared: Pot, span: PotSpan): PotPlan {
   const { today, days, weather } = span;
+  const pot = potHere(declared, span.nights ?? []);
   const now = followPot(pot, weather, today, days);
   const on: Ahead = {
     now,
@@ -300,6 +347,7 @@ export function planPot(pot: Pot, span: PotSpan): PotPlan {
     span,
     offset: daysBetween(weather.from, pot.startOn),
     rain: rainAhead(span, daysBetween(weather.from, today)),
+    left: new Map(),
   };
   const { model } = now;
   const { et0 } = weather.series;

@@ -1,8 +1,9 @@
 import { vesselShape } from '../places/vessel/size.ts';
 import type { VesselInput } from '../places/vessel/vesselModel.ts';
 import { OutOfRange } from '../units/guard.ts';
+import { potHere } from './potHere.ts';
 import { planPot, type PotPlan, type PotSpan } from './planPot.ts';
-import type { PotWay } from './ways.ts';
+import { POT_WAY_FACTS, type PotWay } from './ways.ts';
 import type { Pot } from './pots.ts';
 
 /** Something that would make a pot last longer, with how often it is then watered over the plan and what it still misses. */
@@ -34,6 +35,9 @@ const CHANGES: readonly {
   },
   { code: 'reservoir', when: (v) => !v.reservoirL, as: (v) => ({ ...v, reservoirL: 3 }) },
 ];
+
+/** What keeps a mix wet for longer. */
+const STORES: ReadonlySet<PotHelp['code']> = new Set(['saucer', 'reservoir', 'bark', 'larger pot', 'glazed']);
 
 /** A pot that holds twice as much. */
 function twice(v: VesselInput): VesselInput {
@@ -67,11 +71,12 @@ const wateringsOf = (givings: readonly { again: unknown }[]): number =>
  * Source: the pot's own balance from today on, with one thing another.
  */
 export function potHelp(
-  pot: Pot,
+  declared: Pot,
   plan: Pick<PotPlan, 'heldMl' | 'holdsMl' | 'useFactor'>,
   span: PotSpan,
   leafM2: number,
 ): { now: number; helps: PotHelp[] } {
+  const pot = potHere(declared, span.nights ?? []);
   const ahead = (vessel: VesselInput, way: PotWay) =>
     planPot(
       {
@@ -83,12 +88,15 @@ export function potHelp(
         way,
         entries: [],
       },
-      { ...span, ensemble: null },
+      { ...span, ensemble: null, nights: [] },
     );
   // The leaves stay as they are; an empty pot has none.
   const canopyM2 = pot.vessel.canopyM2 ?? (leafM2 > 0 ? leafM2 : undefined);
   const now = wateringsOf(ahead(pot.vessel, pot.way).givings);
-  const helps = CHANGES.filter(({ when }) => when(pot.vessel)).map(({ code, as }) => {
+  // What is to dry out, and seedlings that are soaked by what is seen, want no store beneath and no cover.
+  const suits = ({ code }: (typeof CHANGES)[number]): boolean =>
+    !(POT_WAY_FACTS[pot.way].asksDry || pot.seedlings) || !STORES.has(code);
+  const helps = CHANGES.filter((change) => change.when(pot.vessel) && suits(change)).map(({ code, as }) => {
     const made = ahead({ ...as(pot.vessel), canopyM2 }, code === 'reservoir' ? 'reservoir' : pot.way);
     return { code, waterings: wateringsOf(made.givings), missedShare: made.missedShare };
   });

@@ -33,6 +33,7 @@ const TENDER_C = 3;
 /** A tray is kept moist on top until it is up, and looked at for pricking out from here on, days from sowing. Common practice; the figures are judgements. */
 const UP_DAYS = 8;
 const PRICK_OUT_DAYS = 21;
+const PRICK_OUT_UNTIL_DAYS = 60;
 /** A potted potato is let go dry once, when it stands about so tall: that many days from planting. Common practice: at 15 cm. */
 const POTATO_FROM_DAYS = 25;
 const POTATO_UNTIL_DAYS = 34;
@@ -51,6 +52,8 @@ export interface PotToday {
 
 /** What there is to do about a pot today besides watering. Source: common practice, with the judgements named above. */
 export function potTasks({ pot, plan, today, latitudeDeg, weather, changedOn }: PotToday): PotTask[] {
+  // What is dead or over asks for nothing more.
+  if (plan.leave && (plan.leave.code === 'killed by frost' || plan.leave.code === 'ripened')) return [];
   const { vessel, seedlings } = pot;
   const crops = vessel.plantings.map(cropOf);
   const day = weather.find(({ date }) => date === today);
@@ -73,7 +76,9 @@ export function potTasks({ pot, plan, today, latitudeDeg, weather, changedOn }: 
     if (day.tMaxC >= HOT_C && (day.rhMinPct ?? 100) < DRY_PCT) tasks.push({ code: 'rinse dust' });
     if (day.tMaxC < COOL_C) tasks.push({ code: 'wet bodies' });
   }
-  if (day && seedlings && day.tMinC < COLD_NIGHT_C && plan.heldMl > WET * plan.holdsMl)
+  // What is not up yet is kept moist all the same; a room is not cold.
+  const isUp = vessel.plantings.some(({ plantedOn }) => daysBetween(plantedOn, today) >= UP_DAYS);
+  if (day && seedlings && outdoors && isUp && day.tMinC < COLD_NIGHT_C && plan.heldMl > WET * plan.holdsMl)
     tasks.push({ code: 'damping off' });
   const tonight = weather.find(({ date }) => date === addDays(today, 1));
   if (outdoors && tonight && tonight.tMinC <= TENDER_C && crops.some(({ frost }) => frost === 'tender'))
@@ -81,7 +86,7 @@ export function potTasks({ pot, plan, today, latitudeDeg, weather, changedOn }: 
   for (const planting of vessel.plantings) {
     const age = daysBetween(planting.plantedOn, today);
     if (seedlings && age < UP_DAYS) tasks.push({ code: 'keep moist' });
-    if (seedlings && age >= PRICK_OUT_DAYS) tasks.push({ code: 'prick out' });
+    if (seedlings && age >= PRICK_OUT_DAYS && age <= PRICK_OUT_UNTIL_DAYS) tasks.push({ code: 'prick out' });
     if (
       cropOf(planting).toughening === 'potted potato' &&
       age >= POTATO_FROM_DAYS &&

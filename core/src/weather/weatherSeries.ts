@@ -1,7 +1,7 @@
 import { addDays, daysBetween } from '../units/dates.ts';
 import { OutOfRange, within } from '../units/guard.ts';
 import { climateTerm } from './climateTerm.ts';
-import { groundWarmth } from './groundWarmth.ts';
+import { groundWarmth, POT_DAYS } from './groundWarmth.ts';
 import { dayMinimumHumidity, dayWind, referenceEt, type ReferenceEtRoute } from './referenceEt.ts';
 import type { Site, WeatherDay } from './types.ts';
 
@@ -12,16 +12,20 @@ export interface WeatherSeries {
   climate: Float64Array;
   /** How freely roots take up water in the cold: 1 unhindered, 0 in frozen ground. */
   warmth: Float64Array;
+  /** The same in the mix of a pot outdoors, which follows the air faster. */
+  potWarmth: Float64Array;
   routes: ReferenceEtRoute[];
 }
 
 /** Checks that weather days follow one another without a gap, and works out each day's demand. */
 export function weatherSeries(weather: readonly WeatherDay[], site: Site): WeatherSeries {
+  const meansC = weather.map(({ tMinC, tMaxC }) => (tMinC + tMaxC) / 2);
   const series: WeatherSeries = {
     et0: new Float64Array(weather.length),
     rain: new Float64Array(weather.length),
     climate: new Float64Array(weather.length),
-    warmth: groundWarmth(weather.map(({ tMinC, tMaxC }) => (tMinC + tMaxC) / 2)),
+    warmth: groundWarmth(meansC),
+    potWarmth: groundWarmth(meansC, POT_DAYS),
     routes: [],
   };
   for (const [d, day] of weather.entries()) {

@@ -56,7 +56,12 @@ export async function stepOn(
   if (row.endedAt) throw new Refusal('conflict', 'This is over already.', 'sequence');
   if (body.act === 'give up') {
     await row.update({ endedAt: wall.now() });
-    return { entries: [], ended: true };
+    // What stood in water to its end took up what it could, whatever comes of it.
+    const shown = view.sequences.find(({ id }) => id === row.id);
+    const hasSoaked = shown?.steps.slice(0, row.step).some(({ id }) => id === 'soak');
+    if (!hasSoaked) return { entries: [], ended: true };
+    await row.update({ count: DONE });
+    return { entries: await writeDown(row, garden, view, wall, 'not recovered'), ended: true };
   }
   if (body.act === 'count') {
     await row.update({ count: body.count });
@@ -72,17 +77,28 @@ export async function stepOn(
     return { entries: [], ended: false };
   }
   await row.update({ step: next, count: row.kind === 'acid batch' ? row.count : DONE, endedAt: wall.now() });
-  const pots = view.spots.flatMap((spot) => spot.pots).filter(({ id }) => shown.potIds.includes(id));
+  return { entries: await writeDown(row, garden, view, wall, 'recovered'), ended: true };
+}
+
+/** Writes down what pots took up, and of a rescue what came of it. */
+async function writeDown(
+  row: SequenceRow,
+  garden: Garden,
+  view: PotsView,
+  wall: WallClock,
+  sign: 'recovered' | 'not recovered',
+): Promise<number[]> {
+  const potIds = view.sequences.find(({ id }) => id === row.id)?.potIds ?? [];
+  const pots = view.spots.flatMap((spot) => spot.pots).filter(({ id }) => potIds.includes(id));
   const how = row.kind === 'drench twice' ? ('twice' as const) : ('from below' as const);
   const given = pots.flatMap((pot) => {
     const millilitres = Math.round(sequenceMl(row.kind, pot));
     return millilitres >= 1 ? [{ potId: pot.id, entry: { kind: 'given' as const, millilitres, how } }] : [];
   });
-  const recovered =
+  const seen =
     row.kind === 'rescue'
-      ? pots.map(({ id }) => ({ potId: id, entry: { kind: 'seen' as const, sign: 'recovered' as const } }))
+      ? pots.map(({ id }) => ({ potId: id, entry: { kind: 'seen' as const, sign } }))
       : [];
-  const told = [...given, ...recovered];
-  const entries = told.length > 0 ? await logEntries(garden, { entries: told, sure: true }, wall) : [];
-  return { entries, ended: true };
+  const told = [...given, ...seen];
+  return told.length > 0 ? logEntries(garden, { entries: told, sure: true }, wall) : [];
 }

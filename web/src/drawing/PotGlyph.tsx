@@ -4,7 +4,7 @@ import { MulchCap, patternId, Shoots, SoilPatterns } from './coreParts.tsx';
 
 /** The mix by its hatch: mineral grains as sand, soil as loam, the light ones as silt. */
 const HATCH: Readonly<Record<string, string>> = { gritty: 'sand', 'soil-based': 'loam' };
-const hatchOf = (mix: string): string => HATCH[mix] ?? 'silt loam';
+export const hatchOf = (mix: string): string => HATCH[mix] ?? 'silt loam';
 
 /** How a wall is drawn: filled where it is clay, ruled where it is wood, broken where it breathes. */
 const WALLS: Readonly<Record<string, { fill: string; width: number; dash?: string; rim?: boolean }>> = {

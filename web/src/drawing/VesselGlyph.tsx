@@ -1,5 +1,6 @@
 import type { PotView } from '@kibble/contract';
 import type { ComponentType } from 'react';
+import { BasketGlyph } from './BasketGlyph.tsx';
 import { PotGlyph, type PotBox } from './PotGlyph.tsx';
 
 type GlyphProps = { pot: PotView; shootPx: number } & PotBox;
@@ -15,6 +16,7 @@ const POT: VesselFace = { Glyph: PotGlyph, shootPx: 64 };
 export const VESSEL_FACES: Record<string, VesselFace> = {
   pot: POT,
   tray: { Glyph: PotGlyph, shootPx: 22 },
+  basket: { Glyph: BasketGlyph, shootPx: 72 },
 };
 
 const faceOf = (kind: string): VesselFace =>

@@ -15,13 +15,13 @@ const Tub = ({ core: { depletionMm } }: { core: CoreView }) => <p>A tub with {de
 
 beforeAll(() => {
   FACES.tub = { choice: 'a tub', Drawing: Tub, Form: () => <p>How large is the tub?</p> };
-  VESSEL_KINDS.basket = { one: 'basket', many: 'baskets', choice: 'a hanging basket' };
-  VESSEL_FACES.basket = { Glyph: ({ shootPx }) => <text>a basket, {shootPx} px</text>, shootPx: 40 };
+  VESSEL_KINDS.pocket = { one: 'pocket', many: 'pockets', choice: 'a pocket on a wall' };
+  VESSEL_FACES.pocket = { Glyph: ({ shootPx }) => <text>a pocket, {shootPx} px</text>, shootPx: 40 };
 });
 afterAll(() => {
   delete FACES.tub;
-  delete VESSEL_KINDS.basket;
-  delete VESSEL_FACES.basket;
+  delete VESSEL_KINDS.pocket;
+  delete VESSEL_FACES.pocket;
 });
 afterEach(cleanup);
 
@@ -53,14 +53,14 @@ test('while there is one kind nobody is asked which', () => {
 });
 
 test('a new kind of vessel is drawn by its glyph, smaller on a shelf, and counted by its name', () => {
-  const pot = { kind: 'basket' } as PotView;
+  const pot = { kind: 'pocket' } as PotView;
   const { container } = render(
     <svg>
       <VesselGlyph pot={pot} x={0} y={0} pxPerM={10} share={0.5} />
     </svg>,
   );
-  expect(container.textContent).toBe('a basket, 20 px');
-  expect(vesselsText([pot])).toBe('1 basket');
-  expect(vesselsText([pot, pot])).toBe('2 baskets');
+  expect(container.textContent).toBe('a pocket, 20 px');
+  expect(vesselsText([pot])).toBe('1 pocket');
+  expect(vesselsText([pot, pot])).toBe('2 pockets');
   expect(vesselsText([pot, { kind: 'tray' } as PotView])).toBe('2 pots');
 });

@@ -47,12 +47,17 @@ function useStep(of: SequenceView) {
     },
     count: (count: number): void => void step({ id: of.id, body: { act: 'count', count } }),
     giveUp: async (): Promise<void> => {
-      await step({ id: of.id, body: { act: 'give up' } }).unwrap();
+      const { entries } = await step({ id: of.id, body: { act: 'give up' } }).unwrap();
       dispatch(
-        noticeShown({
-          text: 'Given up; nothing is written down.',
-          undo: [{ to: 'stepSequence', at: { id: of.id }, body: { act: 'take up' } }],
-        }),
+        entries.length > 0
+          ? noticeShown({
+              text: `What ${of.names.length === 1 ? 'it' : 'they'} took up is written down. Look again in the evening.`,
+              undo: undoesEntries(garden.id, entries),
+            })
+          : noticeShown({
+              text: 'Given up; nothing is written down.',
+              undo: [{ to: 'stepSequence', at: { id: of.id }, body: { act: 'take up' } }],
+            }),
       );
     },
   };

@@ -54,13 +54,21 @@ export function potState(pot: PotView, today: string, units: Units): string {
     case 'nothing growing':
       return 'nothing planted';
     case 'frozen':
-      return 'frozen';
+      return 'frozen: no water';
+    case 'killed by frost':
+      return `killed by frost on ${shortDay(pot.leave.on)}`;
+    case 'ripened':
+      return `over since ${shortDay(pot.leave.on)}`;
     case 'seen to today':
       return 'seen to today';
     default:
       return nextText(pot, today);
   }
 }
+
+/** Whether all that stands in a pot is dead or over. */
+export const isOver = ({ leave }: Pick<PotView, 'leave'>): boolean =>
+  leave?.code === 'killed by frost' || leave?.code === 'ripened';
 
 /** When it is next due. */
 export function nextText({ next }: PotView, today: string): string {

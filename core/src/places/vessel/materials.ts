@@ -11,10 +11,10 @@ export interface MaterialFacts {
 
 /** Common practice: unglazed clay dries faster than plastic, that than glazed. */
 export const MATERIALS = {
-  terracotta: { label: 'unglazed clay', wallShare: 0.35, heat: 1, kgPerM2: 16 },
+  terracotta: { label: 'unglazed clay', wallShare: 0.15, heat: 1, kgPerM2: 16 },
   plastic: { label: 'plastic', wallShare: 0, heat: 1.05, kgPerM2: 1.5 },
   glazed: { label: 'glazed', wallShare: 0, heat: 0.97, kgPerM2: 18 },
-  fabric: { label: 'fabric', wallShare: 0.45, heat: 1, kgPerM2: 0.5 },
+  fabric: { label: 'fabric', wallShare: 0.2, heat: 1, kgPerM2: 0.5 },
   wood: { label: 'wood', wallShare: 0.06, heat: 0.97, kgPerM2: 10 },
   metal: { label: 'metal', wallShare: 0, heat: 1.15, kgPerM2: 8 },
 } as const satisfies Record<string, MaterialFacts>;

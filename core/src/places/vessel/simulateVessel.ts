@@ -82,7 +82,12 @@ export function simulateVessel(
   const dayCount = weather.length;
   const fullness = within('startFullness', options.startFullness ?? 1, 0, 1);
   const series = weatherSeries(weather, options.site);
-  const model = vesselModel(vessel, { startOn, dayCount, latitudeDeg: options.site.latitudeDeg });
+  const model = vesselModel(vessel, {
+    startOn,
+    dayCount,
+    latitudeDeg: options.site.latitudeDeg,
+    warmth: series.potWarmth,
+  });
   const pours: VesselAct[][] = weather.map(() => []);
   for (const { date, millilitres, hour, how } of givings) {
     within('millilitres', millilitres, 0, 1e6, 'mL');

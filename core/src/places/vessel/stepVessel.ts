@@ -46,7 +46,10 @@ const daySum = byDay.reduce((a, b) => a + b, 0);
 const DAY_WEIGHTS = byDay.map((w) => ((1 - NIGHT) * w) / daySum + NIGHT / HOURS);
 const NIGHT_WEIGHTS = Float64Array.from({ length: HOURS }, (_, h) => (h >= 18 || h < 6 ? 1 / 12 : 0));
 
-/** The surface dries freely until so much of the store is gone, then ever less. Judgement, as FAO-56’s readily evaporable water. */
+/**
+ * The surface and a porous wall dry freely until so much of the store is gone, then ever less, and faster than what is left:
+ * what lies next to the air is dry long before the middle. Judgement, as FAO-56’s readily evaporable water.
+ */
 const DRIES_FREELY = 0.4;
 /** What stands in a saucer is drawn up into a mix with so much room. */
 const WICKED = 0.999;
@@ -104,7 +107,7 @@ function stepHour(model: VesselModel, state: VesselState, d: number, demand: num
   const w = at(model.atNight ? NIGHT_WEIGHTS : DAY_WEIGHTS, h);
   const share = state.availableL / model.holdsL;
   const ks = Math.min(1, share / (1 - model.p));
-  const kr = Math.min(1, share / (1 - DRIES_FREELY));
+  const kr = Math.min(1, share / (1 - DRIES_FREELY)) ** 2;
   const want = w * demand * at(model.leafLPerMm, d);
   let drunk = ks * want;
   let dried = kr * w * demand * (at(model.openLPerMm, d) + model.wallLPerMm);

@@ -16,6 +16,12 @@ export interface VesselKind {
 export const VESSEL_KINDS: Record<string, VesselKind> = {
   pot: { one: 'pot', many: 'pots', choice: 'a pot or planter' },
   tray: { one: 'tray', many: 'trays', choice: 'a tray of seedlings', seedlings: true },
+  basket: {
+    one: 'basket',
+    many: 'baskets',
+    choice: 'a hanging basket',
+    asBuilt: (declared) => ({ ...declared, hung: true }),
+  },
 };
 
 /** What is so of a kind of vessel; of one that no version knows any more, what is so of a pot. */

@@ -1,3 +1,4 @@
+import { at } from '../../units/at.ts';
 import { cropOf, plantsOnDay } from '../../plants/plantOnDay.ts';
 import type { CropEntry, PlantingInput } from '../../plants/types.ts';
 import { addDays, type IsoDate } from '../../units/dates.ts';
@@ -40,6 +41,8 @@ export interface VesselInput {
   /** Leaves, m² of ground they would shade, or how far they reach across, m; default by the kind of plant and the pot. */
   canopyM2?: number;
   acrossM?: number;
+  /** It hangs: air and sun come at it from below too, and what grows in it trails over its rim. */
+  hung?: boolean;
   /** How far roots have filled it. */
   roots?: RootFill;
   /** What it drinks of what is reckoned, once it was weighed. */
@@ -48,11 +51,14 @@ export interface VesselInput {
 
 export const ROOT_FILLS = ['young', 'filled', 'root-bound'] as const;
 export type RootFill = (typeof ROOT_FILLS)[number];
-/** Share of the mix that roots reach, and leaves over a pot's usual ones. Judgements; common practice: a root-bound pot dries fastest. */
+/**
+ * Share of the mix that gives its water to roots, and leaves over a pot's usual ones. Judgements; common practice: a root-bound
+ * pot dries fastest, and one whose plant is new lasts half as long again at least.
+ */
 const ROOTED = {
-  young: { reach: 0.6, leaves: 0.7 },
+  young: { reach: 0.75, leaves: 0.6 },
   filled: { reach: 1, leaves: 1 },
-  'root-bound': { reach: 0.85, leaves: 1.5 },
+  'root-bound': { reach: 0.75, leaves: 1.5 },
 } as const;
 
 /** Leaves, of the pot's open top, when it is filled. Judgements. */
@@ -71,6 +77,9 @@ const SPREAD: Readonly<Record<CropEntry['group'], number>> = {
 
 /** A pot that stands free takes heat from all sides: FAO-56 ch. 9 gives 1.2 to 1.4 of grass for small stands in the open. */
 const STANDS_FREE = 1.2;
+const HANGS_FREE = 1.4;
+/** What trails over the rim of a basket, of the leaves of a pot. Judgement. */
+const TRAILS = 1.4;
 /** Leaves hold rain off the mix. Judgement. */
 const UMBRELLA = 0.5;
 /** Where a saucer is, and nobody measured it: of the mix. Judgement. */
@@ -141,16 +150,16 @@ function checked(input: VesselInput): VesselInput {
 
 /**
  * Lays a pot out over days.
- * @param input the pot; `startOn` the first day, `dayCount` days
+ * @param input the pot; `startOn` the first day, `dayCount` days; how freely its roots take up water in the cold on each of them, 0–1, where it stands outdoors
  * @throws RangeError naming the field on what cannot be: no size, an unknown mix or material, a measure out of range
  * Source: the figures of `mixes`, `materials`, `indoors` and this file, each with where it comes from.
  */
 export function vesselModel(
   input: VesselInput,
-  options: { startOn: IsoDate; dayCount: number; latitudeDeg: number },
+  options: { startOn: IsoDate; dayCount: number; latitudeDeg: number; warmth?: Float64Array },
 ): VesselModel {
   const { plantings, useFactor = 1 } = checked(input);
-  const { startOn, dayCount, latitudeDeg } = options;
+  const { startOn, dayCount, latitudeDeg, warmth } = options;
   const shape = vesselShape(input);
   const { reach, leaves } = ROOTED[input.roots ?? 'filled'];
   const mix = MIXES[input.mix];
@@ -161,7 +170,7 @@ export function vesselModel(
   const here = indoors
     ? 1
     : (input.place?.demandFactor ?? place.demandFactor) *
-      (input.greenhouse ? GREENHOUSE_FACTOR : STANDS_FREE);
+      (input.greenhouse ? GREENHOUSE_FACTOR : input.hung ? HANGS_FREE : STANDS_FREE);
   const heat = indoors ? 1 : material.heat;
   const model: VesselModel = {
     input,
@@ -195,13 +204,16 @@ export function vesselModel(
     for (const { planting, plant } of plantsOnDay(standing, date)) {
       const crop = cropOf(planting);
       const share = planting.share ?? 1;
-      const full = declaredLeaves ?? shape.openingM2 * SPREAD[crop.group] * leaves;
+      const full =
+        declaredLeaves ?? shape.openingM2 * SPREAD[crop.group] * leaves * (input.hung ? TRAILS : 1);
       if (d === 0) model.leafM2 += share * full;
       leafM2 += share * full * plant.kcb * seasonShare(crop, date, latitudeDeg);
       cover += share * plant.canopyCover;
     }
     const open = 1 - Math.min(MOST_SHADE, cover);
-    model.leafLPerMm[d] = here * heat * leafM2;
+    // Cold roots take up slowly; in a room and under glass they are not cold.
+    const warm = warmth && model.rained ? at(warmth, d) : 1;
+    model.leafLPerMm[d] = here * heat * leafM2 * warm;
     model.openLPerMm[d] = here * shape.openingM2 * open * dressing;
     model.rainLPerMm[d] = model.rained ? shape.openingM2 * (1 - UMBRELLA * Math.min(1, cover)) : 0;
     if (model.ownMm) model.ownMm[d] = indoorDemandMm(words, latitudeDeg, date);

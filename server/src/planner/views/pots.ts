@@ -230,6 +230,7 @@ export function shelfOf(facts: Facts, before: Shelf | null = null): Shelf {
       days: HORIZON_DAYS,
       weather: { from: first, series: weatherSeries(weather, site), latitudeDeg: site.latitudeDeg },
       sourced: ahead,
+      nights: weather.filter(({ date }) => date < today),
       ensemble: forecastEnsemble({
         days: ahead,
         site,

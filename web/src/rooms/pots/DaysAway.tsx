@@ -2,6 +2,7 @@ import type { PotsView } from '@kibble/contract';
 import { addDays } from '@kibble/core';
 import { useState } from 'react';
 import { useGarden } from '../../state/gardenRound.ts';
+import { isOver } from '../../words/potWords.ts';
 import { dayMonth } from '../../words/words.ts';
 import { Field } from '../../ui/Field.tsx';
 
@@ -14,10 +15,11 @@ export function DaysAway({ view }: { view: PotsView }) {
   const { limits } = useGarden();
   const set = limits.away?.find(({ until }) => until >= view.date);
   const [until, setUntil] = useState(set?.until ?? addDays(view.date, USUAL_DAYS));
-  const pots = view.spots.flatMap(({ pots: of }) => of).filter(({ resting }) => !resting);
+  const pots = view.spots.flatMap(({ pots: of }) => of).filter((pot) => !pot.resting && !isOver(pot));
   const hang = pots.filter(({ lastsUntil }) => lastsUntil !== null && lastsUntil <= until);
   const even = hang.filter(({ lastsShaded }) => lastsShaded !== null && lastsShaded <= until);
   const saved = hang.filter((pot) => !even.includes(pot));
+  if (pots.length === 0) return null;
   const names = (of: typeof pots): string => of.map(({ name }) => name).join(' · ');
   return (
     <section aria-label="Days away" className="mt-8 border-t-2 border-ink pt-2">

@@ -15,6 +15,7 @@ import {
   plantsText,
   potState,
   taskText,
+  isOver,
 } from '../../words/potWords.ts';
 import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
@@ -201,24 +202,32 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
           </span>
         ) : null}
       </p>
-      <p>
-        {way.label}: {way.does}. {pot.facts.way ? '' : `That suits it: ${pot.usual.why}. `}
-        {pot.atNight ? 'From sunset on: its pores open at night. ' : ''}
-        {pot.give || pot.leave?.code === 'rests' ? '' : between(pot)}A day like today takes{' '}
-        <span className={pot.weighedOn ? '' : 'assumed'}>{doseText(pot.dayUseMl, units)}</span>, right within{' '}
-        {shareWords(pot.doubt)}; it can still give{' '}
-        {working ? (
-          <OpensTree title={`What ${pot.name} holds`} working={working}>
-            {doseText(pot.heldMl, units)} of {doseText(pot.holdsMl, units)}
-          </OpensTree>
-        ) : (
-          `${doseText(pot.heldMl, units)} of ${doseText(pot.holdsMl, units)}`
-        )}
-        .{' '}
-        {pot.lastsUntil
-          ? `Watered today and then left, it hangs on ${dayMonth(pot.lastsUntil)}.`
-          : 'Watered today and then left, it lasts the fortnight.'}
-      </p>
+      {isOver(pot) ? (
+        <p>
+          {pot.leave?.code === 'killed by frost'
+            ? 'The night was too cold for it outdoors. Clear the pot when it suits you. If it stands alive after all, say so, and it is watered again.'
+            : 'Its season is over, and it asks for no more water. Clear the pot when it suits you.'}
+        </p>
+      ) : (
+        <p>
+          {way.label}: {way.does}. {pot.facts.way ? '' : `That suits it: ${pot.usual.why}. `}
+          {pot.atNight ? 'From sunset on: its pores open at night. ' : ''}
+          {pot.give || pot.leave?.code === 'rests' ? '' : between(pot)}A day like today takes{' '}
+          <span className={pot.weighedOn ? '' : 'assumed'}>{doseText(pot.dayUseMl, units)}</span>, right
+          within {shareWords(pot.doubt)}; it can still give{' '}
+          {working ? (
+            <OpensTree title={`What ${pot.name} holds`} working={working}>
+              {doseText(pot.heldMl, units)} of {doseText(pot.holdsMl, units)}
+            </OpensTree>
+          ) : (
+            `${doseText(pot.heldMl, units)} of ${doseText(pot.holdsMl, units)}`
+          )}
+          .{' '}
+          {pot.lastsUntil
+            ? `Watered today and then left, it hangs on ${dayMonth(pot.lastsUntil)}.`
+            : 'Watered today and then left, it lasts the fortnight.'}
+        </p>
+      )}
       {pot.tasks.map((task) => (
         <p key={task.key} className="flex items-center font-semibold">
           <span className="min-w-0">{taskText(task)}</span>
@@ -229,6 +238,19 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
         {pot.give ? (
           <Button disabled={acts.isLoading} onClick={() => void acts.give([pot]).catch(() => undefined)}>
             It had {doseText(pot.give.millilitres, units)}
+          </Button>
+        ) : null}
+        {pot.leave?.code === 'killed by frost' ? (
+          <Button
+            look="quiet"
+            disabled={acts.isLoading}
+            onClick={() =>
+              void acts
+                .one(pot, { kind: 'seen', sign: 'recovered' }, 'alive after the frost.')
+                .catch(() => undefined)
+            }
+          >
+            It is alive
           </Button>
         ) : null}
         {dryFirst ? (

@@ -6,7 +6,7 @@ import { usePotsQuery } from '../../api/api.ts';
 import { useArchivePotMutation, useBeginSequenceMutation } from '../../api/pots.ts';
 import { RoundContext, useGarden } from '../../state/gardenRound.ts';
 import { minutesText, useUnits } from '../../words/units.ts';
-import { vesselsText } from '../../words/potWords.ts';
+import { isOver, vesselsText } from '../../words/potWords.ts';
 import { dayMonth, timeOfDay } from '../../words/words.ts';
 import { Shelf, ShelfKey } from '../../drawing/Shelf.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
@@ -127,7 +127,9 @@ function Spot({ spot, view }: { spot: SpotView; view: PotsView }) {
           {vesselsText(spot.pots)}
           {spot.away.first
             ? `; watered today and then left, the first hangs on ${dayMonth(spot.away.first)}`
-            : '; watered today and then left, all last the fortnight'}
+            : spot.pots.every(isOver)
+              ? '; what stood here is over'
+              : '; watered today and then left, all last the fortnight'}
           {spot.again ? `; a second look this afternoon, ${units.text('litresFine', spot.again.litres)}` : ''}
           .
         </p>
