@@ -209,5 +209,7 @@ test('pots stand in the section, in the fortnight under their place, and on pape
   await expect(row.getByRole('cell').first()).toContainText(String(spots[0]?.perDay[0]?.pots));
   await page.goto(`${kibble}/garden/1/round`);
   await page.emulateMedia({ media: 'print' });
-  await expect(page.getByTestId('round-sheet')).toContainText('Terrace (4 pots');
+  const due = (await shelf(page, kibble)).spots.find(({ name }) => name === 'Terrace')?.walk.pots ?? 0;
+  expect(due).toBeGreaterThan(1);
+  await expect(page.getByTestId('round-sheet')).toContainText(`Terrace (${due} pots`);
 });
