@@ -226,6 +226,7 @@ export const findingInput = z.discriminatedUnion('kind', [
     plantingId: z.number().int(),
     stage: oneOf('Stage', STAGE_NAMES),
   }),
+  z.object({ kind: z.literal('up'), plantingId: z.number().int() }),
   z.object({
     kind: z.literal('stand'),
     plantingId: z.number().int(),

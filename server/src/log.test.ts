@@ -123,6 +123,7 @@ const ONE_OF_EACH: { readonly [K in EntryKind]?: EntryDraft } = {
     body: { kind: 'look', tool: 'finger', depthMm: 80, state: 'damp', mulchMoved: false },
   },
   stage: { subject: bed, body: { kind: 'stage', plantingId: planting, stage: 'in full leaf' } },
+  up: { subject: bed, body: { kind: 'up', plantingId: planting } },
   stand: { subject: bed, body: { kind: 'stand', plantingId: planting, lost: 1 } },
   mulch: { subject: bed, body: { kind: 'mulch', what: 'looked at' } },
   wilt: { subject: bed, body: { kind: 'wilt', recovers: true } },

@@ -6,8 +6,8 @@ import { unzipSync } from 'fflate';
 import { settled } from '../tests/appHere.ts';
 import { RECORDED } from '../tests/recorded/gardens.ts';
 import { openRecorded, readArchive, readViews, unpackRecorded } from '../tests/recorded/recorded.ts';
+import { entryNumbers, renumbered } from '../tests/recorded/renumbered.ts';
 import { viewsOf } from '../tests/recorded/views.ts';
-import { EntryNumberRow } from './db/models.ts';
 import { bringUpToDate } from './db/open.ts';
 import { openRaw } from './db/raw.ts';
 import { prepareRestore } from './restoring/prepare.ts';
@@ -16,30 +16,6 @@ import { prepareRestore } from './restoring/prepare.ts';
 // that program showed of them is shown still, to the last digit.
 const folder = mkdtempSync(join(tmpdir(), 'kibble-recorded-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
-
-type Numbers = ReadonlyMap<string, number>;
-
-/** From which table an entry that is shown came, by what is shown of it; null where it kept its number. */
-function tableOf(shown: Record<string, unknown>): string | null {
-  if ('clockWasAhead' in shown) return 'events';
-  if ('verdict' in shown || ('entry' in shown && 'id' in shown)) return 'pot_entries';
-  return null;
-}
-
-/** What was shown, with the numbers that its entries have now. */
-function renumbered(view: unknown, numbers: Numbers): unknown {
-  if (Array.isArray(view)) return view.map((one) => renumbered(one, numbers));
-  if (typeof view !== 'object' || view === null) return view;
-  const shown = view as Record<string, unknown>;
-  const table = tableOf(shown);
-  return Object.fromEntries(
-    Object.entries(shown).map(([name, value]) => {
-      if (name === 'id' && table) return [name, numbers.get(`${table} ${String(value)}`)];
-      if (name === 'gaugeEventId' && value !== null) return [name, numbers.get(`events ${String(value)}`)];
-      return [name, renumbered(value, numbers)];
-    }),
-  );
-}
 
 /** What is on record of a file, but the id of the file itself. */
 async function rowsOf(file: string): Promise<unknown> {
@@ -73,14 +49,10 @@ describe.each(RECORDED)('$name', (garden) => {
   test('every view is as it was when it was recorded', async () => {
     const { sequelize, app } = await openRecorded(garden, folder);
     const views = await viewsOf(app);
-    const numbers: Numbers = new Map(
-      (await EntryNumberRow.findAll({ raw: true })).map(
-        ({ oldTable, oldId, entryId }) => [`${oldTable} ${oldId}`, entryId] as const,
-      ),
-    );
+    const { now } = await entryNumbers();
     await settled(app);
     await sequelize.close();
-    const was = renumbered(readViews(garden.name), numbers) as Record<string, unknown>;
+    const was = renumbered(readViews(garden.name), now) as Record<string, unknown>;
     expect(Object.keys(views)).toEqual(Object.keys(was));
     // More may be shown of it since; nothing is shown otherwise.
     for (const [address, view] of Object.entries(was))

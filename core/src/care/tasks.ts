@@ -1,5 +1,6 @@
 import type { TreeTask } from './treeTasks.ts';
 import type { Mulch } from '../places/ground/mulch.ts';
+import { isGerminating, upAfterDays } from '../plants/emergence.ts';
 import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import type { CropEntry, PlantingInput, StageName } from '../plants/types.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
@@ -8,6 +9,8 @@ import type { WeatherAlert } from '../weather/alerts.ts';
 /** Something to do or look at on a bed besides watering. */
 export type BedTask =
   | { code: 'are all standing'; days: number }
+  /** A sowing is usually up by now; until somebody says so it is kept moist. */
+  | { code: 'are they up'; days: number }
   | { code: 'put the mulch back'; days: number }
   | { code: 'look at the mulch'; days: number }
   | { code: 'mulch before the heat'; soakFirst: boolean }
@@ -123,7 +126,10 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
   if (SPOT_DAYS.includes(spots)) tasks.push({ code: 'do the spots join', day: spots });
   for (const { planting, i, crop } of standing) {
     const age = daysBetween(planting.plantedOn, today);
+    if (isGerminating(planting, today) && age >= upAfterDays(planting.cropId))
+      tasks.push({ code: 'are they up', days: age });
     if (
+      !isGerminating(planting, today) &&
       age >= STAND_FROM_DAYS &&
       age <= STAND_UNTIL_DAYS &&
       !facts.standSeen.includes(i) &&

@@ -4,17 +4,24 @@ import { plantsOn } from './plantsOn.ts';
 import type { PlaceNow } from './run.ts';
 import type { PlanBed } from './types.ts';
 
-/** A day of a place as its clock reads it. @param et0Mm reference demand of the day */
-export const clockDay = (input: PlanBed, now: PlaceNow, d: number, et0Mm: number): ClockDay => ({
+/** A day of a place as its clock reads it. @param day reference demand and rain of it, mm */
+export const clockDay = (
+  input: PlanBed,
+  now: PlaceNow,
+  d: number,
+  { et0Mm, rainMm }: { et0Mm: number; rainMm: number },
+): ClockDay => ({
+  date: item(now.days, d).date,
   et0Mm,
+  rainMm: now.place.underCover(d) ? 0 : rainMm,
   leafless: plantsOn(now, input, d).stage === 'past',
 });
 
-/** The same of every day of the span, by the demand that is expected. */
+/** The same of every day of the span, by the demand and the rain that are expected. */
 export const expectedDays =
   (input: PlanBed, now: PlaceNow) =>
   (k: number): ClockDay =>
-    clockDay(input, now, k, at(now.series.et0, k));
+    clockDay(input, now, k, { et0Mm: at(now.series.et0, k), rainMm: at(now.rain, k) });
 
 /** A clock after another day. @param day rain of it, mm, and litres that reached the place */
 export const clockAfter = (
@@ -24,8 +31,7 @@ export const clockAfter = (
   day: { et0Mm: number; rainMm: number; givenL: number },
 ): unknown =>
   must.after(clock, {
-    ...clockDay(input, now, d, day.et0Mm),
-    rainMm: now.place.underCover(d) ? 0 : day.rainMm,
+    ...clockDay(input, now, d, day),
     givenMm: day.givenL / now.place.litresPerMm(d),
   });
 
@@ -53,6 +59,8 @@ export function soakOutlook(
   const { must, todayIndex: d } = now;
   if (!must || morning === null) return null;
   const clock = must.withToday(morning, at(now.givenL, d) / now.place.litresPerMm(d));
+  const stands = must.now(clock);
+  if (!stands) return null;
   const limit = must.limit(clock, { d, dayCount: now.days.length }, expectedDays(input, now));
-  return { ...must.now(clock), limitOn: limit === null ? null : item(now.days, limit).date };
+  return { ...stands, limitOn: limit === null ? null : item(now.days, limit).date };
 }

@@ -19,6 +19,8 @@ export interface Evening {
   useTodayMm: number;
   cropUseMm: number;
   depletionFraction: number;
+  /** How dry the top then is, 0 at field capacity, 1 at the wilting point. */
+  topDryShare: number;
 }
 
 /** Everything a day's decision is made from. */
@@ -57,6 +59,9 @@ export interface DayFacts extends PlantFacts {
   forced: SoakDue | null;
   soak: SoakNow | null;
   ballMm: number;
+  /** How dry the top is this morning, and what it lacks, mm in the watered ground. */
+  topDryShare: number;
+  topLacksMm: number;
 }
 
 /** How the day would end if no water came. */
@@ -73,6 +78,7 @@ function lookAhead(run: PlaceRun, d: number, rain: number): Evening {
     useTodayMm: (gauge.evaporatedL + gauge.suppliedL) / areaM2,
     cropUseMm: (gauge.evaporatedL + gauge.wantedL) / areaM2,
     depletionFraction: gauge.depletionFraction,
+    topDryShare: trial.place.top?.(trial.state).dryShare ?? 0,
   };
 }
 
@@ -103,6 +109,8 @@ const THIRSTY_SHARE = 0.5;
 /** Whether it is thirst: somebody felt dry soil, or the log shows it. */
 const isDry = ({ foundDry }: PlanBed, depletionMm: number, { readilyMm }: Evening): boolean =>
   foundDry ?? depletionMm >= THIRSTY_SHARE * readilyMm;
+
+const NO_TOP = { dryShare: 0, lacksMm: 0 };
 
 /** Of a small store it is worth carrying water for a tenth. Judgement. */
 const LEAST_SHARE = 0.1;
@@ -139,6 +147,7 @@ export function dayFacts(
   const leastMm = Math.min(school.leastMm, LEAST_SHARE * evening.totalMm);
   let rainByThenMm = 0;
   if (!run.place.underCover(d)) for (let k = d; k < until; k += 1) rainByThenMm += at(now.rain, k);
+  const top = run.place.top?.(run.state) ?? NO_TOP;
   const isAsked = asked[d] ?? false;
   const facts: DayFacts = {
     day,
@@ -160,6 +169,8 @@ export function dayFacts(
     frozen: isFrozen(run.series.warmth, d),
     rainByThenMm,
     leastMm,
+    topDryShare: top.dryShare,
+    topLacksMm: top.lacksMm,
     waiting: null,
     ...soakFacts(from.clock ?? null, { input, now, d, until: isAsked ? until : d + 1, plants }),
   };

@@ -75,6 +75,52 @@ const setDose = (code: WaterReason['code'], localMm: number, lacksMm: number): D
     ),
 });
 
+/** Fills the balls of what was planted out; the ground round them is filled on its own round. */
+const forPlugs = ({ ballMm }: DayFacts): Decision => ({
+  code: 'plug',
+  localMm: Math.max(LEAST_ON_TOP_MM, ballMm),
+  because: () =>
+    worked(
+      'Depth where it falls',
+      Math.max(LEAST_ON_TOP_MM, ballMm),
+      'mm',
+      'what the balls of the young plants lack: they dry before the ground round them',
+      [leaf('Gone from a ball, as a depth on its spot', ballMm, 'mm', { kind: 'worked out' })],
+    ),
+});
+
+/** Seed is kept moist until it is up: where the top 50 mm would be so far from field capacity to wilting point by evening, it is watered that morning. Judgement. */
+export const TOP_MAY_DRY = 0.95;
+/** A top that lacks less has no room for a watering, mm. Judgement. */
+const NO_ROOM_MM = 1;
+/** Sown into ground as moist as this on top, it needs no more water that day. Judgement. */
+const SOWN_MOIST = 0.15;
+/** Least that is worth sprinkling on a seedbed or a plug, mm. Judgement. */
+const LEAST_ON_TOP_MM = 3;
+const wantsTop = ({ germinating, sownToday, topDryShare, topLacksMm, evening }: DayFacts): boolean =>
+  germinating &&
+  topLacksMm >= NO_ROOM_MM &&
+  (evening.topDryShare > TOP_MAY_DRY ||
+    (sownToday && topDryShare > SOWN_MOIST && evening.topDryShare > SOWN_MOIST));
+const forSeed = (facts: DayFacts): Decision => {
+  const localMm = Math.max(LEAST_ON_TOP_MM, facts.topLacksMm);
+  return {
+    code: 'seedbed',
+    localMm,
+    because: () =>
+      worked(
+        'Depth where it falls',
+        localMm,
+        'mm',
+        'what the top 100 mm lacks: seed that is not up yet drinks from there alone',
+        [
+          leaf('Lacking in the top 100 mm', facts.topLacksMm, 'mm', { kind: 'worked out' }),
+          leaf('Dry of the top 50 mm by evening', facts.evening.topDryShare, 'share', { kind: 'worked out' }),
+        ],
+      ),
+  };
+};
+
 /**
  * Fills what is gone, or the ball, less the rain that is likely before the next round; at the end of a gap no rain is waited
  * for, and a ball never waits. Wet ground gets nothing.
@@ -82,6 +128,7 @@ const setDose = (code: WaterReason['code'], localMm: number, lacksMm: number): D
 function forced(facts: DayFacts, input: PlanBed): Decision | null {
   const { soak } = facts;
   const code = facts.forced;
+  if (code === 'plug') return forPlugs(facts);
   if (!soak || !code) return null;
   const rainMm = code === 'ball' || soak.counted >= soak.gapDays - 1 ? 0 : facts.rainByThenMm;
   const wantedMm = (code === 'ball' ? Math.max(facts.depletionMm, facts.ballMm) : facts.depletionMm) - rainMm;
@@ -204,6 +251,7 @@ export const WATER_RULES: readonly WaterRule[] = [
         ),
     }),
   },
+  { when: wantsTop, says: forSeed },
   {
     when: (f) => f.soaks && f.depletionMm >= f.leastMm,
     says: (f) => ({

@@ -8,6 +8,7 @@ import { isFrozen } from '../weather/groundWarmth.ts';
 import { plantsOn } from './plantsOn.ts';
 import type { BedStart } from './bedStart.ts';
 import { pathsOfMembers } from './paths.ts';
+import { TOP_MAY_DRY } from './decide.ts';
 import { clockAfter, clockDay, clockOf } from './clockOf.ts';
 import { gaugeOf, trialOf } from './run.ts';
 import { askedDays, nextAsked } from './shut.ts';
@@ -64,12 +65,25 @@ function spreadOf(
     const path: Path = { share: 1, run, sums, sky };
     if (way.counted) counted.push(m);
     let clock = clockNow;
-    const isForced = (d: number): boolean =>
+    const isForced = (d: number): boolean => topDries(d) || clockForces(d);
+    /** Seed that is not up yet would lie dry by evening. */
+    const topDries = (d: number): boolean => {
+      if (!plantsOn(now, input, d).germinating) return false;
+      const evening = trialOf(run, 'evening');
+      stepUnder(evening, sky, d, 0);
+      return (evening.place.top?.(evening.state).dryShare ?? 0) > TOP_MAY_DRY;
+    };
+    const clockForces = (d: number): boolean =>
       keepsGap &&
       must !== null &&
       plantsOn(now, input, d).growing &&
-      must.due(clock, { d, until: asked[d] ? nextAsked(asked, d) : d + 1, dayCount: now.days.length }, (k) =>
-        clockDay(input, now, k, at(sky.et0, Math.min(k - sky.from, sky.et0.length - 1))),
+      must.due(
+        clock,
+        { d, until: asked[d] ? nextAsked(asked, d) : d + 1, dayCount: now.days.length },
+        (k) => {
+          const i = Math.min(k - sky.from, sky.et0.length - 1);
+          return clockDay(input, now, k, { et0Mm: at(sky.et0, i), rainMm: at(sky.rain, i) });
+        },
       ) !== null;
     const isKnown = (): boolean => firstOnly && at(dueDay, m) < days;
     for (let i = 0; i < days && !isKnown(); i += 1) {

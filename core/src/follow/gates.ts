@@ -13,6 +13,12 @@ export interface Held {
 
 type Gate = (facts: DayFacts, decision: Decision | null, input: PlanBed) => boolean;
 
+/** What waits for no calm, and what is given on its day whatever was put off. */
+const CANNOT_WAIT: Readonly<Record<'windy' | 'put off', ReadonlySet<string>>> = {
+  windy: new Set(['planting drench', 'seedbed', 'plug']),
+  'put off': new Set(['planting drench']),
+};
+
 const GATES: readonly (readonly [GateName, Gate])[] = [
   // What has ended still has what the gardener sets by hand.
   ['nothing growing', (f) => !f.growing && !(f.ended && f.byHand !== undefined)],
@@ -23,12 +29,12 @@ const GATES: readonly (readonly [GateName, Gate])[] = [
     'toughening',
     (f, _due, input) => input.holdUntil !== undefined && f.day.date < input.holdUntil && !f.wilting,
   ],
-  // A rule of the garden holds for all; wind and a spared round give way to hand and wilting.
+  // A rule of the garden holds for all; wind and a spared round give way to hand and wilting, and wind to what dies by evening.
   [
     'shut',
     (f, due) =>
       f.shut === 'closed' ||
-      (f.shut !== null && !f.wilting && f.byHand === undefined && due?.code !== 'planting drench'),
+      (f.shut !== null && !f.wilting && f.byHand === undefined && !CANNOT_WAIT[f.shut].has(due?.code ?? '')),
   ],
 ];
 

@@ -1,5 +1,6 @@
 import { item } from '../units/at.ts';
 import { cropOf, plantOnDay, plantsOnDay, stageDates, type Standing } from '../plants/plantOnDay.ts';
+import { isGerminating, isSown } from '../plants/emergence.ts';
 import { standingOn } from '../plants/standing.ts';
 import { GOAL_FACTS, type Goal } from '../plants/goals.ts';
 import type { PlantingInput } from '../plants/types.ts';
@@ -20,6 +21,8 @@ function plantFacts(plantings: readonly PlantingInput[], date: IsoDate, goal: Go
     stage: standing.find(({ planting }) => planting === main)?.plant.stage,
     young: standing.some(({ plant }) => !plant.over && !plant.rooted),
     plantedOut: somethingPlantedOut(plantings, date),
+    sownToday: plantings.some((planting) => planting.plantedOn === date && isSown(planting)),
+    germinating: plantings.some((planting) => isGerminating(planting, date)),
     ky: responseOf(standing),
     lossShare: GOAL_FACTS[goal].lossShare,
     floor: floorOf(standing, goal),

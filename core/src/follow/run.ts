@@ -38,9 +38,11 @@ export interface PlantFacts {
   ended: { why: 'ripened' | 'killed by frost'; on: IsoDate } | null;
   /** Stage of what takes most room. */
   stage: StageName | undefined;
-  /** Something on it is not yet rooted; something is planted out today. */
+  /** Something on it is not yet rooted; something is planted out today; seed is sown today, or lies there and is not up yet. */
   young: boolean;
   plantedOut: boolean;
+  sownToday: boolean;
+  germinating: boolean;
   /** Yield response of what stands there, by what each part of it drinks. */
   ky: number;
   /** Share of the growth that may be lost, and how freely it is to drink on the worst day (FAO-56 Ks). */
@@ -158,7 +160,7 @@ export function followPast(
   const todayIndex = daysBetween(input.startOn, today);
   const now: PlaceNow = {
     place,
-    must: kind.mustWater?.(input.bed) ?? null,
+    must: kind.mustWater?.(input.bed, today) ?? null,
     state: place.start(input.startFullness),
     gauge: emptyGauge(),
     series: {

@@ -92,6 +92,10 @@ export interface WaterReason {
     /** Its longest gap would be passed, or its ball dry out, before the next round. */
     | 'gap'
     | 'ball'
+    /** The balls of what was planted out would dry. */
+    | 'plug'
+    /** Seed is sown today, or not up yet, and its top would dry out. */
+    | 'seedbed'
     | 'planting drench'
     | 'after the dry spell'
     | 'wilting'

@@ -107,6 +107,8 @@ export interface GrowingPlace<S = unknown> {
   /** Gone from its watered ground as it stands, and what that can hold. */
   depletionL(state: S): number;
   holdsL(state: S): number;
+  /** How dry its top is in the watered ground, 0 at field capacity, 1 at the wilting point, and what it lacks, mm; none where it has no ground. */
+  top?(state: S): { dryShare: number; lacksMm: number };
   /** Days in a row with too little air at the roots. */
   airlessDays(state: S): number;
   /** What the day just stepped came to, in `into` where a kind can write it there: thousands of days then leave nothing behind. */
@@ -140,12 +142,14 @@ export interface SoakNow {
   ballGone: number | null;
 }
 
-/** What forces a watering: the longest gap, or a young plant's own ball. */
-export type SoakDue = 'gap' | 'ball';
+/** What forces a watering: the longest gap, a young tree's own ball, or that of plugs that were planted out. */
+export type SoakDue = 'gap' | 'ball' | 'plug';
 
-/** A day as a place's clock reads it: reference demand, mm, and whether its plants stand without leaves. */
+/** A day as a place's clock reads it: reference demand and the rain that reaches the place, mm, and whether its plants stand without leaves. */
 export interface ClockDay {
+  date: IsoDate;
   et0Mm: number;
+  rainMm: number;
   leafless: boolean;
 }
 
@@ -153,8 +157,8 @@ export interface ClockDay {
 export interface MustWater<C = unknown> {
   /** The clock on the first day, by the share of its water the place then had, 0–1. */
   start(fullness: number): C;
-  /** After another day, with the rain that reached the place and what it was given, mm where it falls. */
-  after(clock: C, day: ClockDay & { rainMm: number; givenMm: number }): C;
+  /** After another day, with what the place was given, mm where it falls. */
+  after(clock: C, day: ClockDay & { givenMm: number }): C;
   /** Once what was given today, mm, is counted. */
   withToday(clock: C, givenMm: number): C;
   /** Whether it forces a watering on day `d`: it could not wait until day `until`, of `dayCount` days. */
@@ -165,7 +169,8 @@ export interface MustWater<C = unknown> {
   ): SoakDue | null;
   /** The first day from `d` on with which it has stood too long if no water comes; null within `dayCount`. */
   limit(clock: C, days: { d: number; dayCount: number }, dayOf: (k: number) => ClockDay): number | null;
-  now(clock: C): SoakNow;
+  /** How long it has stood; null where nothing but its own store is counted. */
+  now(clock: C): SoakNow | null;
   /** What its own store lacks, mm where water falls. */
   lacksMm(clock: C): number;
 }
@@ -174,7 +179,8 @@ export interface MustWater<C = unknown> {
 export interface PlaceKind<I extends PlaceInput, S> {
   kind: string;
   prepare(span: PlaceSpan<I>): GrowingPlace<S>;
-  mustWater?(bed: I): MustWater | null;
+  /** @param from the first day on which it may force anything */
+  mustWater?(bed: I, from: IsoDate): MustWater | null;
 }
 
 /** Kinds as the plan takes them, by name: what each counts in inside is its own. */

@@ -89,6 +89,8 @@ export interface PlantingInput {
   share?: number;
   /** Stages the gardener saw begin: each re-anchors the rest of the curve. */
   seen?: { stage: StageName; on: string }[];
+  /** The day on which a sowing was seen to be up. */
+  upOn?: string;
   /** Month and day (MM-DD) on which a perennial comes into leaf; default the usual one at its latitude. */
   leafOut?: string;
   /** Where it grows, for its winter: the days of the season in which nothing grows. Default: without a winter, in the north. */

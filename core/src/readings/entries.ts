@@ -73,6 +73,8 @@ export type Observation =
   | { kind: 'look'; tool: LookTool; depthMm: number; state: LookState; mulchMoved: boolean }
   | { kind: 'stage'; plantingId: number; stage: StageName }
   | { kind: 'stand'; plantingId: number; lost: number }
+  /** Seedlings of a sowing stand in rows. */
+  | { kind: 'up'; plantingId: number }
   | { kind: 'mulch'; what: 'moved aside' | 'put back' | 'looked at' }
   /** Plants that hang: only in the heat, or also when it is cool; and what the soil was like a hand deep, where somebody looked. */
   | { kind: 'wilt'; recovers: boolean; soil?: LookState };

@@ -18,6 +18,7 @@ const OBSERVATIONS: Readonly<Record<Observation['kind'], Short>> = {
   look: { label: 'Look', about: 'check', minutes: 3 },
   stage: { label: 'Stage seen', about: 'plant', minutes: 1 },
   stand: { label: 'Stand', about: 'plant', minutes: 3 },
+  up: { label: 'Seedlings up', about: 'plant', minutes: 1 },
   mulch: { label: 'Mulch', about: 'plant', minutes: 1 },
   wilt: { label: 'Wilting', about: 'plant', minutes: 1 },
 };

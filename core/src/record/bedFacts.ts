@@ -14,6 +14,7 @@ export const plantingsOf = (bed: BedOnRecord, latitudeDeg: number): PlantingInpu
     method: planting.method,
     share: planting.share,
     seen: planting.seen,
+    upOn: bed.findings.find(({ input }) => input.kind === 'up' && input.plantingId === planting.id)?.on,
     latitudeDeg,
   }));
 

@@ -17,6 +17,8 @@ const STAYS: ReadonlySet<PlannedWatering['reason']['code']> = new Set([
   'fixed week',
   'gap',
   'ball',
+  'plug',
+  'seedbed',
 ]);
 
 /**

@@ -49,6 +49,11 @@ const DUE: { readonly [C in Code]: Due<C> } = {
       of: planted,
     };
   },
+  'are they up': ({ days }, at) => ({
+    from: at.today,
+    until: at.today,
+    of: `${daysAgo(days, at)} ${at.today}`,
+  }),
   'put the mulch back': ({ days }, at) => since(daysAgo(days, at)),
   'look at the mulch': ({ days }, at) => since(at.today, daysAgo(days, at)),
   'mulch before the heat': beforeHeat,

@@ -7,6 +7,7 @@ import { appHere, settled } from '../appHere.ts';
 import { freshDatabase } from '../fresh.ts';
 import { RECORDED, type RecordedGarden } from './gardens.ts';
 import { FOLDER, openRecorded, saveArchive, saveViews } from './recorded.ts';
+import { entryNumbers, renumbered } from './renumbered.ts';
 import { viewsOf } from './views.ts';
 
 // node --import tsx server/tests/recorded/record.ts            builds the gardens that are not recorded yet, named
@@ -36,7 +37,8 @@ for (const garden of RECORDED) {
   if (how === '--build') await build(garden);
   const { sequelize, app } = await openRecorded(garden, folder);
   const views = await viewsOf(app);
-  saveViews(garden.name, views);
+  // Entries bear the numbers they had when the archive was made.
+  saveViews(garden.name, renumbered(views, (await entryNumbers()).then) as typeof views);
   console.log(`${garden.name}: ${Object.keys(views).length} views`);
   await settled(app);
   await sequelize.close();

@@ -24,6 +24,11 @@ function words(
                 ['Some are lost', { kind: 'stand', plantingId, lost: 1 }],
               ],
       };
+    case 'are they up':
+      return {
+        text: `Sown ${task.days} days ago: are they up? Until you say so, the top is kept moist.`,
+        answers: plantingId === null ? [] : [['They are up', { kind: 'up', plantingId }]],
+      };
     case 'put the mulch back':
       return {
         text: `The mulch was moved aside ${task.days === 0 ? 'today' : `${task.days} days ago`}: put it back.`,

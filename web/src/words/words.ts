@@ -53,6 +53,9 @@ export function waitingWords(waiting: Waiting): Sentence {
   return [`Waiting until ${until} would cost `, lost, ' of its growth till then.'];
 }
 
+/** Use of a day from which bare ground is dry on top by evening. */
+const DRIES_IN_A_DAY_MM = 5;
+
 /** Given less than what is wanted by more than this, it is a part. */
 const PART = 1.02;
 
@@ -70,6 +73,21 @@ export function waterSentence(
   if (reason.code === 'planting drench')
     return [
       'Planted today: a drench settles the soil round the roots and is theirs for the first days. It goes ',
+      deep,
+      ' deep.',
+    ];
+  if (reason.code === 'seedbed')
+    return [
+      'Sown, and not up yet: seed drinks from the top alone, and this keeps it moist. A fine spray, little and often. It goes ',
+      deep,
+      ' deep.',
+      reason.useTodayMm >= DRIES_IN_A_DAY_MM
+        ? ' In this heat the top dries within the day. A board or a fleece over the rows spares most of it, then shade at noon, then a second light sprinkle.'
+        : '',
+    ];
+  if (reason.code === 'plug')
+    return [
+      'Young plants still drink from the ball they came in, which dries before the ground round it. Water each at its foot. It goes ',
       deep,
       ' deep.',
     ];

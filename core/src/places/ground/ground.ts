@@ -8,6 +8,7 @@ import { bedModel, plantDays, type BedInput, type BedModel } from './bedModel.ts
 import { cloneState, copyState, OUT, startState, type BedState } from './bedState.ts';
 import { capillaryPullMm } from './capillaryPull.ts';
 import { carriedOver } from './carriedOver.ts';
+import { plugClock } from './plugClock.ts';
 import { rootZoneCapacity, rootZoneDepletion } from './rootZone.ts';
 import { dailyRecord } from './simulateBed.ts';
 import { stepDay } from './stepDay.ts';
@@ -17,6 +18,9 @@ import { stepDay } from './stepDay.ts';
  * Common practice: two or three.
  */
 const PASSES = 3;
+
+/** A seedbed’s water is that of its first layers: twice the depth of most seed. */
+const TOP_LAYERS = 2;
 
 /** Water that full leaves hold back from a spray, mm a watering. Judgement; a canopy holds 0.5–1.5 mm. */
 const LEAVES_HOLD_MM = 1;
@@ -62,6 +66,7 @@ function stretchesOf(span: PlaceSpan<BedInput>): Stretch[] {
 /** A bed of ground: layers of soil, in mm inside. */
 export const ground: PlaceKind<BedInput, GroundState> = {
   kind: 'ground',
+  mustWater: ({ plantings }, from) => plugClock(plantings, from),
   prepare(span) {
     const stretches = stretchesOf(span);
     const last = stretches.length - 1;
@@ -115,6 +120,15 @@ export const ground: PlaceKind<BedInput, GroundState> = {
       holdsL(state) {
         const model = modelOf(state);
         return perMm(model) * rootZoneCapacity(model, state.water);
+      },
+      top(state) {
+        const { profile } = modelOf(state);
+        let lacksMm = 0;
+        for (let i = 0; i < TOP_LAYERS && i < profile.layers; i += 1)
+          lacksMm += Math.max(0, at(profile.fieldCapacityMm, i) - at(state.water.water, i));
+        const available = at(profile.fieldCapacityMm, 0) - at(profile.wiltingPointMm, 0);
+        const gone = at(profile.fieldCapacityMm, 0) - at(state.water.water, 0);
+        return { dryShare: available > 0 ? gone / available : 0, lacksMm };
       },
       airlessDays: (state) => state.water.wetDays,
       gauge(state, into = emptyGauge()) {

@@ -119,6 +119,9 @@ function fillsOf(bed: BedView, { run }: PlannedWatering, tree: TreeNow | null): 
   return { count: fills, litresEach: fillLitres };
 }
 
+/** What cannot wait for a look, or is seen on top. */
+const LOOKS_LATER: ReadonlySet<string> = new Set(['wilting', 'planting drench', 'seedbed', 'plug']);
+
 /** The last day on which a bed was left or found moist. */
 function foundMoistOn(bed: BedView, { events }: Context): string | undefined {
   const skipped = events
@@ -163,16 +166,15 @@ export function stopOf(
       wilting: watering.reason.code === 'wilting',
     }),
     runs,
-    checkFirst:
-      watering.reason.code === 'wilting' || watering.reason.code === 'planting drench'
-        ? null
-        : checkFirst({
-            today,
-            startOn: planned.startOn,
-            rootDepthMm: outlook.rootDepthMm,
-            window: watering.dates,
-            foundMoistOn: foundMoistOn(bed, context),
-          }),
+    checkFirst: LOOKS_LATER.has(watering.reason.code)
+      ? null
+      : checkFirst({
+          today,
+          startOn: planned.startOn,
+          rootDepthMm: outlook.rootDepthMm,
+          window: watering.dates,
+          foundMoistOn: foundMoistOn(bed, context),
+        }),
     spray: sprayOf(bed, runs, context),
     tapName: context.garden.taps.find(({ id }) => id === bed.tapId)?.name ?? null,
     aim: aimOfBed(bed, context),

@@ -72,6 +72,8 @@ export function findingWords(input: Finding, units: Units): string {
     }
     case 'stage':
       return `${input.stage} seen`;
+    case 'up':
+      return 'seedlings are up';
     case 'stand':
       return input.lost === 0 ? 'all standing' : `${input.lost} lost`;
     case 'mulch':

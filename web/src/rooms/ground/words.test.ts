@@ -75,6 +75,7 @@ const READINGS: readonly (readonly [Finding, RegExp])[] = [
   [{ kind: 'told', field: 'flow', value: 8.4 }, /^flow 8.4 L\/min$/],
   [{ kind: 'stage', plantingId: 1, stage: 'ripening' }, /^ripening seen$/],
   [{ kind: 'stand', plantingId: 1, lost: 0 }, /^all standing$/],
+  [{ kind: 'up', plantingId: 1 }, /^seedlings are up$/],
   [{ kind: 'mulch', what: 'put back' }, /^mulch put back$/],
   [{ kind: 'toughen', plantingId: 1, what: 'start', days: 6 }, /^dry spell of 6 days$/],
   [{ kind: 'wilt', recovers: true }, /recovers by evening$/],
