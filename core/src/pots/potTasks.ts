@@ -62,7 +62,8 @@ export function potTasks({ pot, plan, today, latitudeDeg, weather, changedOn }: 
   const tasks: PotTask[] = [];
   const rests = (date: IsoDate): boolean =>
     crops.length > 0 && crops.every((crop) => isResting(crop, date, latitudeDeg));
-  if (plan.shrunk && !plan.resting) tasks.push({ code: 'rescue' });
+  // In a frozen mix there is nothing to be rescued today.
+  if (plan.shrunk && !plan.resting && plan.leave?.code !== 'frozen') tasks.push({ code: 'rescue' });
   if (rests(today) !== rests(addDays(today, -7)))
     tasks.push({ code: rests(today) ? 'rest begins' : 'rest ends' });
   if (vessel.roots === 'root-bound') tasks.push({ code: 'root-bound' });

@@ -14,6 +14,8 @@ const TALLEST_M = 0.3;
 /** What the scale’s bar is long. */
 const BAR_M = { metric: 0.2, us: 0.2032 };
 
+const asksRescue = ({ tasks }: PotView): boolean => tasks.some(({ code }) => code === 'rescue');
+
 /** Pots on a board, all on one scale, each with the water it can still give. */
 export function Shelf({ pots, today, label }: { pots: readonly PotView[]; today: string; label: string }) {
   const units = useUnits();
@@ -41,10 +43,10 @@ export function Shelf({ pots, today, label }: { pots: readonly PotView[]; today:
                     className={clsx(
                       'block text-sm',
                       asks ? 'font-bold' : 'text-quiet',
-                      pot.shrunk && 'font-bold text-brick',
+                      asksRescue(pot) && 'font-bold text-brick',
                     )}
                   >
-                    {pot.shrunk && !asks ? 'shrunk: rescue' : state}
+                    {asksRescue(pot) && !asks ? 'shrunk: rescue' : state}
                   </span>
                 </span>
               </Link>

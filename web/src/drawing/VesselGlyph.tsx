@@ -1,5 +1,6 @@
 import type { PotView } from '@kibble/contract';
 import type { ComponentType } from 'react';
+import { isOver } from '../words/potWords.ts';
 import { BasketGlyph } from './BasketGlyph.tsx';
 import { PotGlyph, type PotBox } from './PotGlyph.tsx';
 
@@ -27,7 +28,9 @@ export const shootPxOf = ({ kind }: Pick<PotView, 'kind'>, share = 1): number =>
   Math.round(share * faceOf(kind).shootPx);
 
 /** A pot, tray or whatever it is, cut open as its kind is drawn. */
-export function VesselGlyph({ share, ...of }: Omit<GlyphProps, 'shootPx'> & { share?: number }) {
-  const { Glyph } = faceOf(of.pot.kind);
-  return <Glyph {...of} shootPx={shootPxOf(of.pot, share)} />;
+export function VesselGlyph({ share, pot, ...box }: Omit<GlyphProps, 'shootPx'> & { share?: number }) {
+  const { Glyph } = faceOf(pot.kind);
+  // What is dead or over stands no more.
+  const shown = isOver(pot) ? { ...pot, plantings: [] } : pot;
+  return <Glyph {...box} pot={shown} shootPx={shootPxOf(pot, share)} />;
 }

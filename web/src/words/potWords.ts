@@ -1,7 +1,7 @@
 import type { PotView } from '@kibble/contract';
 import { daysBetween, vesselKind, type PotEntry, type PotHelp, type PotTask } from '@kibble/core';
 import type { Units } from './units.ts';
-import { days, shortDay } from './words.ts';
+import { dayMonth, days, shortDay } from './words.ts';
 
 /** From here on a dose is told in litres. */
 const LITRE_ML = 1000;
@@ -56,9 +56,9 @@ export function potState(pot: PotView, today: string, units: Units): string {
     case 'frozen':
       return 'frozen: no water';
     case 'killed by frost':
-      return `killed by frost on ${shortDay(pot.leave.on)}`;
+      return `killed by frost on ${dayMonth(pot.leave.on)}`;
     case 'ripened':
-      return `over since ${shortDay(pot.leave.on)}`;
+      return `over since ${dayMonth(pot.leave.on)}`;
     case 'seen to today':
       return 'seen to today';
     default:

@@ -67,6 +67,7 @@ function byHandOf(
   if (!METHOD_FACTS[bed.delivery.method].byHand) return null;
   const { run } = watering;
   const { passes, restMinutes } = passesOf(planned, watering);
+  if (watering.reason.code === 'seedbed') return { passes, restMinutes, pace: null };
   const crop = cropOfBed(bed);
   if (!crop) return { passes, restMinutes, pace: null };
   const { spacing } = crop;
@@ -177,7 +178,8 @@ export function stopOf(
         }),
     spray: sprayOf(bed, runs, context),
     tapName: context.garden.taps.find(({ id }) => id === bed.tapId)?.name ?? null,
-    aim: aimOfBed(bed, context),
+    // Seed is sprinkled over; there is no foot to water at.
+    aim: watering.reason.code === 'seedbed' ? null : aimOfBed(bed, context),
     fills: fillsOf(bed, watering, treeNow(bed, outlook, context)),
     byHand: byHandOf(bed, planned, watering, known),
     keepLeavesDry: crop?.traits.foliageDiseaseProne ?? false,
