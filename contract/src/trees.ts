@@ -1,6 +1,7 @@
 import {
   BENEATH,
   CAME_AS,
+  GAP_SCHOOLS,
   GOALS,
   LAYOUTS,
   MULCH_MATERIALS,
@@ -38,6 +39,7 @@ export const treeBody = z.object({
   ring: z.object({ innerM: limited('ringInnerM'), outerM: limited('ringOuterM') }).optional(),
   part: limited('ringPart').optional(),
   depthMm: limited('soakDepthMm').optional(),
+  gap: oneOf('Longest gap', GAP_SCHOOLS).optional(),
   layout: z.object({
     by: oneOf('Way of watering', LAYOUTS),
     pieces: limitedWhole('layoutPieces').optional(),

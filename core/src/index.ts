@@ -104,7 +104,7 @@ export { soakerTest } from './delivery/soakerTest.ts';
 export { spreadShare, wettedShare } from './delivery/wettedStrip.ts';
 export { treeRing } from './places/treeRing/treeRing.ts';
 export { treeDemand } from './places/treeRing/treeDemand.ts';
-export { gapClock, GAP_DAYS } from './places/treeRing/gapClock.ts';
+export { gapClock, GAP_DAYS, GAP_RULES, GAP_SCHOOLS, type GapSchool } from './places/treeRing/gapClock.ts';
 export {
   TREE_SORTS,
   CAME_AS,

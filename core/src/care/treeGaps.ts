@@ -3,30 +3,24 @@ import { ALERT_LIMITS } from '../weather/alerts.ts';
 
 /** A watering worth the name, mm over the place. Judgement. */
 const LEAST_MM = 1;
-/** Days by whose mean a drying day is measured. Judgement. */
-const USUAL_DAYS = 30;
 
-/** How long a woody place has stood without water, by the calendar and by what the days took. */
+/** How long a woody place that bears no clock of its own has stood without water, days. */
 export interface TreeGap {
   days: number;
-  /** Each day counted by what sun and wind took on it, in usual days of the month: hot dry wind runs the clock faster. */
   counted: number;
 }
 
 /**
- * The gap since a place's last watering or soaking rain.
- * @param past its days up to yesterday; `ahead` what the drying day to come takes, in usual days
+ * The gap since a woody bed's last watering or soaking rain; a tree with its ring has a clock of its own.
+ * @param past its days up to yesterday
  * @returns null while no day is known
- * Source: common practice (the gap is what matters to trees, and wind shortens it); how days are counted is a judgement.
+ * Source: common practice: the gap is what matters to trees.
  */
-export function treeGap(past: readonly DailyRecord[], ahead = 0): TreeGap | null {
-  const month = past.slice(-USUAL_DAYS);
-  const usual = month.reduce((sum, day) => sum + day.et0Mm, 0) / month.length;
-  if (month.length === 0 || usual <= 0) return null;
+export function treeGap(past: readonly DailyRecord[]): TreeGap | null {
+  if (past.length === 0) return null;
   const last = past.findLastIndex(
     (day) => day.irrigationMm >= LEAST_MM || day.rainMm >= ALERT_LIMITS.soakingMm,
   );
-  const since = past.slice(last + 1);
-  const counted = since.reduce((sum, day) => sum + day.et0Mm / usual, 0) + ahead;
-  return { days: since.length, counted };
+  const days = past.length - 1 - last;
+  return { days, counted: days };
 }

@@ -23,15 +23,16 @@ export const expectedDays =
   (k: number): ClockDay =>
     clockDay(input, now, k, { et0Mm: at(now.series.et0, k), rainMm: at(now.rain, k) });
 
-/** A clock after another day. @param day rain of it, mm, and litres that reached the place */
+/** A clock after another day. @param day what the place lacked that morning and the rain, mm, and litres that reached it */
 export const clockAfter = (
   must: MustWater,
   clock: unknown,
   { input, now, d }: { input: PlanBed; now: PlaceNow; d: number },
-  day: { et0Mm: number; rainMm: number; givenL: number },
+  day: { et0Mm: number; rainMm: number; givenL: number; lacksMm: number },
 ): unknown =>
   must.after(clock, {
     ...clockDay(input, now, d, day),
+    lacksMm: day.lacksMm,
     givenMm: day.givenL / now.place.litresPerMm(d),
   });
 
@@ -45,7 +46,12 @@ export function clockOf(input: PlanBed, now: PlaceNow): unknown {
       must,
       clock,
       { input, now, d },
-      { et0Mm: at(now.series.et0, d), rainMm: at(now.rain, d), givenL: at(now.givenL, d) },
+      {
+        et0Mm: at(now.series.et0, d),
+        rainMm: at(now.rain, d),
+        givenL: at(now.givenL, d),
+        lacksMm: at(now.pastLacksMm, d),
+      },
     );
   return clock;
 }
@@ -58,7 +64,8 @@ export function soakOutlook(
 ): (SoakNow & { limitOn: string | null }) | null {
   const { must, todayIndex: d } = now;
   if (!must || morning === null) return null;
-  const clock = must.withToday(morning, at(now.givenL, d) / now.place.litresPerMm(d));
+  const perMm = now.place.litresPerMm(d);
+  const clock = must.withToday(morning, at(now.givenL, d) / perMm, now.place.depletionL(now.state) / perMm);
   const stands = must.now(clock);
   if (!stands) return null;
   const limit = must.limit(clock, { d, dayCount: now.days.length }, expectedDays(input, now));

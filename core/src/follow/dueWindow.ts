@@ -117,7 +117,12 @@ function spreadOf(
           must,
           clock,
           { input, now, d },
-          { et0Mm: at(sky.et0, d - sky.from), rainMm: rain, givenL: enteredL },
+          {
+            et0Mm: at(sky.et0, d - sky.from),
+            rainMm: rain,
+            givenL: enteredL,
+            lacksMm: place.depletionL(run.state) / perMm,
+          },
         );
       stepUnder(run, sky, d, enteredL);
       const gauge = gaugeOf(run);

@@ -218,7 +218,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
         now.must,
         clock,
         { input, now, d },
-        { et0Mm: at(now.series.et0, d), rainMm: at(now.rain, d), givenL },
+        { et0Mm: at(now.series.et0, d), rainMm: at(now.rain, d), givenL, lacksMm: facts.depletionMm },
       );
     const evening = gaugeOf(run);
     if (evening.ks < SHORT_OF_WATER) shortDays += 1;

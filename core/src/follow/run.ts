@@ -64,6 +64,8 @@ export interface PlaceNow extends PlaceRun {
   pastWantedL: Float64Array;
   pastMissedL: Float64Array;
   pastKept: Float64Array;
+  /** What the watered ground lacked on each morning, mm. */
+  pastLacksMm: Float64Array;
   past: DailyRecord[];
   /** What stands on each day, as far as it was asked for. */
   plants: PlantFacts[];
@@ -128,6 +130,7 @@ function countedStep(now: PlaceNow, d: number): void {
   const { place, state } = now;
   const rain = at(now.rain, d);
   const givenL = at(now.givenL, d);
+  now.pastLacksMm[d] = place.depletionL(state) / place.litresPerMm(d);
   if (givenL > 0 || rain > 0) {
     const enteredL = givenL + (place.underCover(d) ? 0 : rain * place.litresPerMm(d));
     now.pastKept[d] = keptAfter(place.depletionL(state), enteredL, place.holdsL(state));
@@ -178,6 +181,7 @@ export function followPast(
     pastWantedL: new Float64Array(todayIndex),
     pastMissedL: new Float64Array(todayIndex),
     pastKept: new Float64Array(todayIndex),
+    pastLacksMm: new Float64Array(todayIndex),
     past: [],
     plants: [],
     trials: {},

@@ -157,10 +157,10 @@ export interface ClockDay {
 export interface MustWater<C = unknown> {
   /** The clock on the first day, by the share of its water the place then had, 0–1. */
   start(fullness: number): C;
-  /** After another day, with what the place was given, mm where it falls. */
-  after(clock: C, day: ClockDay & { givenMm: number }): C;
-  /** Once what was given today, mm, is counted. */
-  withToday(clock: C, givenMm: number): C;
+  /** After another day, with what the place lacked that morning and was given, mm where it falls. */
+  after(clock: C, day: ClockDay & { lacksMm: number; givenMm: number }): C;
+  /** Once what was given today of what it lacked this morning, mm, is counted. */
+  withToday(clock: C, givenMm: number, lacksMm: number): C;
   /** Whether it forces a watering on day `d`: it could not wait until day `until`, of `dayCount` days. */
   due(
     clock: C,

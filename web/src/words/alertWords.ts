@@ -78,7 +78,7 @@ export function groundWords({ figure, limit, side, days: its }: AlertGround, uni
   return `${words}${from} ${values} ${unit} (${side} ${units.text(quantity, limit)})`;
 }
 
-/** Trees by how long they stood without water; told in usual days too where wind and heat made them more. */
+/** Trees by how long they stood without a whole soak, and what that counts as. */
 export const treesWords = (trees: NonNullable<AlertView['trees']>): string =>
   trees
     .map(({ bedName, days: gone, counted }) => {

@@ -1,9 +1,7 @@
-import { gapClock } from './gapClock.ts';
 import { treeAsDeclared } from './newTree.ts';
 import { BENEATH, CAME_AS, LAYOUTS, REACHES, TREE_SORTS, type TreeFacts } from './treeFacts.ts';
 import { treePlan } from './treePlan.ts';
 import { type TextureClass } from '../../soil/textureClass.ts';
-import { addDays } from '../../units/dates.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 
@@ -107,38 +105,6 @@ describe('whatever is told of a tree', () => {
         const whole = planOf({ ...told, part: 1 }, soil, flow, 20).plan;
         expect(planOf(told, soil, flow, 20).plan.litres).toBeLessThanOrEqual(whole.litres * (1 + 1e-9));
       }),
-    );
-  });
-
-  test('a hotter, drier or windier day never slows the clock', () => {
-    const site = { latitudeDeg: 46.9, elevationM: 112 };
-    const clock = (tMaxC: number, rhMinPct: number, windMs: number): number =>
-      gapClock(
-        { lastSoakOn: TODAY, today: '2026-07-24' },
-        Array.from({ length: 10 }, (_, i) => ({
-          date: addDays(TODAY, i),
-          tMaxC,
-          tMinC: 14,
-          rhMinPct,
-          windMs,
-          rainMm: 0,
-        })),
-        { site, soil: 'clay loam' },
-      ).clockDays;
-    fc.assert(
-      fc.property(
-        fc.double({ min: 16, max: 38, noNaN: true }),
-        fc.double({ min: 15, max: 70, noNaN: true }),
-        fc.double({ min: 0.5, max: 8, noNaN: true }),
-        (tMaxC, rhMinPct, windMs) => {
-          const now = clock(tMaxC, rhMinPct, windMs);
-          expect(now).toBeGreaterThanOrEqual(7.5 - 1e-9);
-          expect(clock(tMaxC, rhMinPct - 10 > 5 ? rhMinPct - 10 : 5, windMs)).toBeGreaterThanOrEqual(
-            now - 1e-9,
-          );
-          expect(clock(tMaxC, rhMinPct, windMs + 1)).toBeGreaterThanOrEqual(now - 1e-9);
-        },
-      ),
     );
   });
 });

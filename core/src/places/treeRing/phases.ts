@@ -1,3 +1,5 @@
+import { gapLimit } from './gapClock.ts';
+import type { TextureClass } from '../../soil/textureClass.ts';
 import { addDays, daysBetween, type IsoDate } from '../../units/dates.ts';
 import type { CropEntry } from '../../plants/types.ts';
 import { dryZoneM, type CameAs, type Ring, type TreeFacts } from './treeFacts.ts';
@@ -85,9 +87,16 @@ export const phaseDates = (
   { phase: 'established', from: addDays(plantedOn, ESTABLISHED_AFTER) },
 ];
 
-/** Longest gap a plant is to stand, days as the clock counts them. */
-export const longestGap = (crop: CropEntry, phase: TreePhase): number =>
-  Math.round(PHASE_FACTS[phase].gapDays * (isTouchy(crop) ? TOUCHY_SHARE : 1));
+/** Longest gap a plant is to stand, days: by its phase, and by its school and soil once it is established. */
+export const longestGap = (
+  crop: CropEntry,
+  phase: TreePhase,
+  { gap }: Pick<TreeFacts, 'gap'>,
+  soil: TextureClass,
+): number => {
+  const days = phase === 'established' ? gapLimit(soil, gap) : PHASE_FACTS[phase].gapDays;
+  return Math.round(days * (isTouchy(crop) ? TOUCHY_SHARE : 1));
+};
 
 /** How much of what its ball holds may go, share. */
 export const ballBandOf = ({ cameAs }: Pick<TreeFacts, 'cameAs'>, phase: TreePhase): number =>

@@ -1,7 +1,5 @@
-import { ALERT_LIMITS } from '../../weather/alerts.ts';
 import type { ClockDay, MustWater } from '../place.ts';
 import { ballAfter } from './ball.ts';
-import { clockRate } from './gapClock.ts';
 import type { TreeSoaks } from './treeSoaks.ts';
 
 /** How long a woody place has stood since its last soak, and what is gone from each of its balls. */
@@ -12,29 +10,29 @@ export interface SoakClock {
   ballGoneL: number;
 }
 
-/** A watering worth the name, mm on what it wets. Judgement. */
-const SOAK_MM = 3;
 /** Short cool days count less, up to this reference demand, mm; without leaves a day counts a quarter. Judgements; that trees get less, not none, as days shorten and leaves go is common practice. */
 const COOL_MM = 2.5;
 const LEAFLESS = 0.25;
 
-/** A gap is ended so much before its limit, days: the weather may take more than is forecast. Judgement. */
-const EARLY_DAYS = 0.5;
-
-/** Real rain short of a soak sets a clock back in proportion, from so much on, mm. Judgement. */
+/** Rain under this wets leaves and litter, mm. Judgement. */
 const RAIN_MM = 5;
-const leftAfter = (rainMm: number): number =>
-  rainMm < RAIN_MM ? 1 : Math.max(0, 1 - rainMm / ALERT_LIMITS.soakingMm);
+/** Less than this is no soak, however little a place lacks, mm. Judgement. */
+const LEAST_MM = 10;
+/** So much of a soak is one: from then on the days are counted anew. Judgement. */
+const A_SOAK = 0.8;
 
 /** A ball without leaves above it loses so much of what it does in leaf, share. Judgement. */
 const BARE_USE = 0.2;
 const leavesOn = ({ leafless }: ClockDay): number => (leafless ? BARE_USE : 1);
 
 /** The clock of a woody place: its longest gap, and its ball while it is young. Source: as `gapClock` and `ballOf`, with the judgements named above. */
-export function soakClock({ gapDays, heavy, ball }: TreeSoaks): MustWater<SoakClock> {
-  /** Days that a day counts for, on its season. */
+export function soakClock({ gapDays, earliestDays, soakMm, ball }: TreeSoaks): MustWater<SoakClock> {
+  /** Days that a day counts for: one, and less in its season of rest. */
   const rateOn = ({ et0Mm, leafless }: ClockDay): number =>
-    clockRate(et0Mm, heavy) * Math.min(1, et0Mm / COOL_MM) * (leafless ? LEAFLESS : 1);
+    Math.min(1, et0Mm / COOL_MM) * (leafless ? LEAFLESS : 1);
+  /** What of a whole soak water was, share: of what it lacked, or of a usual soak where it lacked more. */
+  const shareOf = (waterMm: number, lacksMm: number): number =>
+    Math.min(1, waterMm / Math.max(LEAST_MM, Math.min(soakMm, lacksMm)));
   return {
     // How it was told to be on its first day is how far its clock had run.
     start(fullness) {
@@ -46,10 +44,10 @@ export function soakClock({ gapDays, heavy, ball }: TreeSoaks): MustWater<SoakCl
       };
     },
     after(clock, day) {
-      const isSoaked = day.givenMm >= SOAK_MM || day.rainMm >= ALERT_LIMITS.soakingMm;
+      const share = shareOf(day.givenMm + (day.rainMm < RAIN_MM ? 0 : day.rainMm), day.lacksMm);
       return {
-        days: isSoaked ? 1 : clock.days + 1,
-        counted: (isSoaked ? 0 : clock.counted * leftAfter(day.rainMm)) + rateOn(day),
+        days: share >= A_SOAK ? 1 : clock.days + 1,
+        counted: clock.counted * (1 - share) + rateOn(day),
         ballGoneL: ball
           ? ballAfter(ball, clock.ballGoneL, {
               et0Mm: day.et0Mm * leavesOn(day),
@@ -59,20 +57,22 @@ export function soakClock({ gapDays, heavy, ball }: TreeSoaks): MustWater<SoakCl
           : 0,
       };
     },
-    withToday(clock, givenMm) {
-      if (givenMm < SOAK_MM) return clock;
+    withToday(clock, givenMm, lacksMm) {
+      const share = shareOf(givenMm, lacksMm);
       return {
-        days: 0,
-        counted: 0,
+        days: share >= A_SOAK ? 0 : clock.days,
+        counted: clock.counted * (1 - share),
         ballGoneL: Math.max(0, clock.ballGoneL - givenMm * (ball?.rainLPerMm ?? 0)),
       };
     },
     due(clock, { d, until, dayCount }, dayOf) {
+      // Its day is its day; between two rounds it is met on the one before, where that shortens it by little.
+      if (clock.counted >= gapDays - 1e-6) return 'gap';
       let { counted } = clock;
+      for (let k = d; k < until && k < dayCount; k += 1) counted += rateOn(dayOf(k));
+      if (until > d + 1 && counted > gapDays && clock.counted >= earliestDays) return 'gap';
       // A ball waits for no round: it is looked at each morning for its evening, on a round for the next day's too.
       const before = ball ? Math.min(until, d + 2) : until;
-      for (let k = d; k < before && k < dayCount; k += 1) counted += rateOn(dayOf(k));
-      if (counted > gapDays - EARLY_DAYS) return 'gap';
       if (!ball) return null;
       let depletionL = clock.ballGoneL;
       for (let k = d; k < before; k += 1) {

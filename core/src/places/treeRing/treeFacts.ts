@@ -1,3 +1,4 @@
+import type { GapSchool } from './gapClock.ts';
 import { OutOfRange, positive, within, withinIfGiven } from '../../units/guard.ts';
 
 /** How a woody plant stands: alone with its trunk, as a bush, or in a row that is one thing. */
@@ -72,6 +73,8 @@ export interface TreeFacts {
   part: number;
   /** Depth to be wetted, mm. */
   depthMm: number;
+  /** How its longest gap is counted once it is established; default 21 days at most. */
+  gap?: GapSchool;
   layout: Layout;
   /** A set volume for each plant, L, in the place of what the balance asks. */
   litresEach?: number;

@@ -1,3 +1,4 @@
+import { item } from '../../units/at.ts';
 import { reachingShareOf, efficiencyOf, type Delivery } from '../../delivery/runPlan.ts';
 import { cropOf } from '../../plants/plantOnDay.ts';
 import type { PlantingInput } from '../../plants/types.ts';
@@ -120,7 +121,7 @@ export function treePlan(
     handsOver: phaseDates(tree, plantedOn),
     touchy: isTouchy(crop),
     drySummer: isDrySummer(crop),
-    gapDays: longestGap(crop, phase),
+    gapDays: longestGap(crop, phase, tree, item(ground.horizons, 0).textureClass),
     wanted,
     moveOut: lag > WORTH_MOVING * wanted.outerM,
     dryM: phase === 'established' ? dryZoneM(tree) : 0,

@@ -3,7 +3,7 @@ import { ballAfter, ballOf } from './ball.ts';
 import { creditFrom, lawnPasses } from './credit.ts';
 import { doseCheck } from './doseCheck.ts';
 import { explainPeak, explainTree } from './explainTree.ts';
-import { gapClock } from './gapClock.ts';
+import { gapClock, type GapSchool } from './gapClock.ts';
 import { layOut, layoutMinutes } from './layouts.ts';
 import { newTree, treeAsDeclared, type DeclaredTree } from './newTree.ts';
 import { phaseDates, ringThroughYears, usualDepthMm } from './phases.ts';
@@ -13,6 +13,7 @@ import { openShare, treeGround, treePlantings } from './treeGround.ts';
 import { depthDose, treePlan } from './treePlan.ts';
 import { treeRing } from './treeRing.ts';
 import { treeSeason } from './treeSeason.ts';
+import { soakClock } from './soakClock.ts';
 import type { TreeRingInput } from './treeRingPlace.ts';
 import { treeSoaks } from './treeSoaks.ts';
 import { planGarden } from '../../plan/planGarden.ts';
@@ -184,23 +185,23 @@ describe('bad input is refused by its field', () => {
 
 describe('the gap', () => {
   const weather = (kind: keyof typeof WEATHERS) => spell(kind, '2026-06-20', 40);
-  const clock = (kind: keyof typeof WEATHERS, soil?: TextureClass) =>
-    gapClock({ lastSoakOn: '2026-07-01', today: TODAY }, weather(kind), { site, soil });
-  test('a warm day is a day, and 21 are the limit', () => {
+  const clock = (kind: keyof typeof WEATHERS, soil?: TextureClass, school?: GapSchool) =>
+    gapClock({ lastSoakOn: '2026-07-01', today: TODAY }, weather(kind), { site, soil, school });
+  test('a day is a day, and 21 are the limit, whatever the weather: it was said of hot, dry and windy weather (common practice)', () => {
     expect(clock('warm')).toEqual({ days: 13, clockDays: 13, limitOn: '2026-07-22' });
-  });
-  test('hot dry wind runs it faster; mild weather on heavy soil at three quarters, so 28 days', () => {
     const wind = gapClock(
       { lastSoakOn: '2026-07-01', today: TODAY },
       weather('warm').map((d) => ({ ...d, tMaxC: 38, tMinC: 21, rhMinPct: 15, windMs: 7 })),
       { site },
     );
-    expect(wind.clockDays).toBeGreaterThan(1.25 * wind.days);
-    expect(wind.limitOn < '2026-07-18').toBe(true);
-    const heavy = clock('mild', 'clay loam');
-    expect(heavy.clockDays).toBeCloseTo(0.75 * 13, 6);
-    expect(heavy.limitOn).toBe('2026-07-29');
-    expect(clock('mild', 'sand').clockDays).toBe(13);
+    expect(wind).toEqual(clock('warm'));
+    expect(clock('mild', 'clay loam')).toEqual(clock('warm'));
+  });
+  test('by soil it is 10 days in sand and 28 in clay, and 14 to 21 ends at 21 (common practice)', () => {
+    expect(clock('hot', 'sand', 'by soil').limitOn).toBe('2026-07-11');
+    expect(clock('hot', 'clay', 'by soil').limitOn).toBe('2026-07-29');
+    expect(clock('hot', 'clay loam', 'by soil').limitOn > '2026-07-22').toBe(true);
+    expect(clock('hot', 'sand', '14 to 21').limitOn).toBe('2026-07-22');
   });
   test('refuses a soak that lies ahead', () => {
     expect(() => gapClock({ lastSoakOn: '2026-08-01', today: TODAY }, [], { site })).toThrow('lastSoakOn');
@@ -318,14 +319,54 @@ describe('decided by the rule of the beds, with the gap above it', () => {
       }
     },
   );
-  test('in mild weather on heavy soil up to 28 days, on loam 21', () => {
-    expect(
-      Math.max(...gapsOf(place(old(), 'walnut', '1985-03-01', {}, 'clay loam'), 'mild')),
-    ).toBeGreaterThan(21);
+  test('counted by its soil it may stand longer on clay than 21 days, and on sand no longer than ten', () => {
+    // The first one began before the plan.
+    const bySoil = (soil: TextureClass) =>
+      Math.max(
+        ...gapsOf(place(old({ gap: 'by soil' }), 'walnut', '1985-03-01', {}, soil), 'mild').slice(
+          soil === 'sand' ? 1 : 0,
+        ),
+      );
+    expect(bySoil('clay')).toBeGreaterThan(21);
+    expect(bySoil('sand')).toBeLessThanOrEqual(10);
     expect(Math.max(...gapsOf(place(old(), 'walnut', '1985-03-01'), 'mild'))).toBeLessThanOrEqual(21);
   });
+  test('on weekly rounds 21 days stay 21: it is met on its own day, or on the round before where that is near', () => {
+    const weekly = Array.from({ length: 8 }, (_, week) => addDays('2026-07-07', 7 * week));
+    const bed = place(old(), 'walnut', '1985-03-01', { asked: weekly }, 'clay loam');
+    const plan = planGarden(
+      { site, beds: [bed] },
+      spell('mild', '2026-06-01', 71),
+      {},
+      {
+        today: TODAY,
+        horizonDays: 28,
+        members: 0,
+      },
+    );
+    const due = plan.waterings.filter(({ reason }) => reason.code === 'gap');
+    expect(due.length).toBeGreaterThan(0);
+    for (const { reason } of due) {
+      expect(reason.soak?.counted).toBeGreaterThanOrEqual(0.75 * 21);
+      expect(reason.soak?.counted).toBeLessThanOrEqual(21.01);
+    }
+  });
+  test('a soak counts by its share: three millimetres set the clock back by a tenth or so and end nothing', () => {
+    const { ground } = place(old(), 'walnut', '1985-03-01').bed;
+    const must = soakClock(treeSoaks(old(), { cropId: 'walnut', plantedOn: '1985-03-01' }, ground, TODAY));
+    const day = { date: TODAY, et0Mm: 5, lacksMm: 60, leafless: false };
+    const counted = (givenMm: number, rainMm = 0): number =>
+      must.now(must.after({ days: 10, counted: 10, ballGoneL: 0 }, { ...day, givenMm, rainMm }))?.counted ??
+      0;
+    expect(counted(0)).toBeCloseTo(11, 9);
+    expect(counted(3)).toBeGreaterThan(9);
+    expect(counted(200)).toBeCloseTo(1, 9);
+    // A shower of 3 mm does not reach the ground that matters; a soaking rain does.
+    expect(counted(0, 3)).toBeCloseTo(11, 9);
+    expect(counted(0, 20)).toBeLessThan(counted(0, 8));
+  });
   test('it only forces: wet ground gets nothing, and a soak starts it anew', () => {
-    const soaked = place(old(), 'walnut', '1985-03-01', { irrigations: [{ date: '2026-07-13', netMm: 20 }] });
+    const soaked = place(old(), 'walnut', '1985-03-01', { irrigations: [{ date: '2026-07-13', netMm: 60 }] });
     const [gap] = gapsOf(soaked, 'warm');
     expect(gap).toBeGreaterThan(21);
   });

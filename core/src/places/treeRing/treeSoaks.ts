@@ -4,16 +4,19 @@ import type { GroundInput } from '../../soil/soilProfile.ts';
 import type { IsoDate } from '../../units/dates.ts';
 import { item } from '../../units/at.ts';
 import { ballOf, type RootBall } from './ball.ts';
-import { isHeavy } from './gapClock.ts';
+import { GAP_RULES } from './gapClock.ts';
 import { longestGap, phaseOn } from './phases.ts';
+import { depthDose } from './treePlan.ts';
 import { plantFactorOf } from './treeDemand.ts';
 import type { TreeFacts } from './treeFacts.ts';
 
 /** What forces a watering of a tree place whatever its balance says: the longest gap, and its ball. It never delays one. */
 export interface TreeSoaks {
-  /** Longest gap, days as the clock counts them, and whether mild days count less on its soil. */
+  /** Longest gap, days, and the least of it after which a soak on the round before may stand for it. */
   gapDays: number;
-  heavy: boolean;
+  earliestDays: number;
+  /** A whole soak, mm where it falls: less sets its clock back in proportion. */
+  soakMm: number;
   /** Of one plant, and how many there are. */
   ball: RootBall | null;
   count: number;
@@ -28,9 +31,11 @@ export function treeSoaks(
 ): TreeSoaks {
   const crop = cropOf(planting);
   const phase = phaseOn(tree, planting.plantedOn, on);
+  const gapDays = longestGap(crop, phase, tree, item(ground.horizons, 0).textureClass);
   return {
-    gapDays: longestGap(crop, phase),
-    heavy: phase === 'established' && isHeavy(item(ground.horizons, 0).textureClass),
+    gapDays,
+    earliestDays: GAP_RULES[tree.gap ?? 'at most 21'].earliest * gapDays,
+    soakMm: depthDose(ground, tree.depthMm),
     ball: ballOf(tree, phase, plantFactorOf(crop), ground, planting.plantedOn, on),
     count: tree.count,
   };

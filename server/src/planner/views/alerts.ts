@@ -1,14 +1,5 @@
 import type { AlertView, TaskView } from '@kibble/contract';
-import {
-  actsOf,
-  cropOf,
-  isBeforeHeat,
-  isWoody,
-  METHOD_FACTS,
-  stands,
-  treeGap,
-  type AlertAhead,
-} from '@kibble/core';
+import { actsOf, cropOf, isBeforeHeat, isWoody, METHOD_FACTS, stands, treeGap } from '@kibble/core';
 import type { Context } from '../context.ts';
 
 /** So many are named: with more, whoever walks sees them. */
@@ -21,13 +12,14 @@ export function alertsOf(context: Context, tasks: readonly TaskView[]): AlertVie
   const woody = planBeds.filter(({ bed }) =>
     bed.plantings.some((p) => stands(p, today) && isWoody(cropOf(p))),
   );
-  const treesIn = (alert: AlertAhead): AlertView['trees'] =>
+  const treesIn = (): AlertView['trees'] =>
     woody
       .flatMap(({ id }) => {
-        const past = plan.beds.find(({ bedId }) => bedId === id)?.past ?? [];
-        const gap = treeGap(past, alert.usualDays);
+        const outlook = plan.beds.find(({ bedId }) => bedId === id);
+        // A tree with its ring has a clock; every room tells the same of it.
+        const gap = outlook?.soak ?? treeGap(outlook?.past ?? []);
         const bedName = beds.find((bed) => bed.id === id)?.name ?? '';
-        return gap ? [{ ...gap, bedId: id, bedName }] : [];
+        return gap ? [{ days: gap.days, counted: gap.counted, bedId: id, bedName }] : [];
       })
       .sort((a, b) => b.counted - a.counted)
       .slice(0, TREES_TOLD);
@@ -39,6 +31,6 @@ export function alertsOf(context: Context, tasks: readonly TaskView[]): AlertVie
   };
   return context.alerts.map((alert) => {
     const acts = actsOf(alert.code, facts);
-    return { ...alert, acts, trees: acts.includes('look at trees') ? treesIn(alert) : undefined };
+    return { ...alert, acts, trees: acts.includes('look at trees') ? treesIn() : undefined };
   });
 }

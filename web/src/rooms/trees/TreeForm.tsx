@@ -14,6 +14,8 @@ import {
   TREE_SORTS,
   USUAL_BUCKET_L,
   type CropEntry,
+  GAP_RULES,
+  GAP_SCHOOLS,
 } from '@kibble/core';
 import { useState } from 'react';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
@@ -243,6 +245,13 @@ export function TreeForm({
             label="Mulched out to"
             hint="From the trunk; left empty: not."
           />
+          <Choice label="Longest time without a soak" {...form.register('gap')}>
+            {GAP_SCHOOLS.map((id) => (
+              <option key={id} value={id}>
+                {GAP_RULES[id].label}
+              </option>
+            ))}
+          </Choice>
           <Choice label="Near it" {...form.register('near')}>
             {NEARBY.map((id) => (
               <option key={id} value={id}>

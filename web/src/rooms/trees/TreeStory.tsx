@@ -2,7 +2,6 @@ import type { BedPageView, Quantity, TreeNow } from '@kibble/contract';
 import {
   cropOf,
   explainTree,
-  GAP_DAYS,
   RING_FORTNIGHT_MM_A_DAY,
   RING_MONTH_MM_A_DAY,
   THICK_MM,
@@ -148,7 +147,7 @@ export function WhenShort({ tree, plan, page }: { tree: TreeNow; plan: TreePlan;
           {units.text('volume', plan.monthL)}
         </OpensTree>
         , which is {aDay(RING_MONTH_MM_A_DAY)}. That is for established trees only, because it leaves more
-        than {GAP_DAYS.limit} days between soaks.
+        than {plan.gapDays} days between soaks.
       </p>
       <p className="mt-1">
         {tree.scarce

@@ -37,6 +37,7 @@ export interface TypedTree {
   pot: string;
   beneath: TreeBody['beneath'];
   mulched: string;
+  gap: NonNullable<TreeBody['gap']>;
   near: TreeBody['near'];
   nearOff: string;
   reach: TreeBody['reach'];
@@ -182,6 +183,7 @@ export const emptyTree = (today: string, units: Units): TypedTree => ({
   pot: '',
   beneath: 'mulch',
   mulched: '',
+  gap: 'at most 21',
   near: 'nothing',
   nearOff: '',
   reach: 'at the edge',
@@ -221,6 +223,7 @@ export function typedFromTree(
     pot: text('pot', facts.potL),
     beneath: facts.beneath,
     mulched: text('mulched', facts.mulchedM),
+    gap: facts.gap ?? 'at most 21',
     near: facts.near,
     nearOff: text('nearOff', facts.nearM),
     reach: facts.reach,
@@ -252,6 +255,7 @@ export function treeDraft(typed: TypedTree, units: Units, ring?: TreeBody['ring'
     potL: typed.cameAs === 'potted' ? si('pot') : undefined,
     beneath: typed.beneath,
     mulchedM: si('mulched'),
+    gap: typed.gap === 'at most 21' ? undefined : typed.gap,
     near: typed.near,
     nearM: typed.near === 'nothing' ? undefined : si('nearOff'),
     reach: typed.reach,
