@@ -14,13 +14,33 @@ export interface RootBall {
   /** What it holds for the roots, L, of one plant, and how much of that may go. */
   holdsL: number;
   bandShare: number;
-  /** What a millimetre of reference demand takes from it, and what rain of one brings, L. */
+  /** What a millimetre of reference demand takes from it on the day it is planted, and what rain of one brings, L. */
   usesLPerMm: number;
+  plantedOn: IsoDate;
   rainLPerMm: number;
 }
 
-/** In a year the roots come to draw this much of their water from the ground round the ball. Judgement. */
-const OUTSIDE_AFTER_YEAR = 0.7;
+/**
+ * Roots leave the ball week by week: so much of their water they come to draw from the ground round it, and most of that within so
+ * many days. Judgement, fitted to the rhythm of `ballRhythmDays`.
+ */
+const OUTSIDE = 0.9;
+const ROOTING_DAYS = 35;
+
+/**
+ * How often a ball is watered at most, days: daily in its first two weeks, every second day to three months, weekly from then on.
+ * Source: University of Minnesota Extension, Watering newly planted trees and shrubs (daily for one to two weeks, every two to three
+ * days for three to twelve weeks, then weekly until roots are established), from memory.
+ */
+const RHYTHM: readonly { untilDays: number; every: number }[] = [
+  { untilDays: 14, every: 1 },
+  { untilDays: 84, every: 2 },
+  { untilDays: Number.POSITIVE_INFINITY, every: 7 },
+];
+export const ballRhythmDays = (plantedOn: IsoDate, on: IsoDate): number => {
+  const age = daysBetween(plantedOn, on);
+  return RHYTHM.find(({ untilDays }) => age < untilDays)?.every ?? 1;
+};
 
 /** Water a litre of it holds for roots, share. @param ground that it stands in: bare roots and a dug ball have their own soil or this one's */
 function heldShare({ cameAs }: TreeFacts, ground: GroundInput): number {
@@ -40,28 +60,36 @@ export function ballOf(
   factor: number,
   ground: GroundInput,
   plantedOn: IsoDate,
-  on: IsoDate,
 ): RootBall | null {
   if (phase === 'established' || phase === 'years two and three' || tree.sort === 'hedge') return null;
   const radius = ballRadiusM(tree);
   const topM2 = Math.PI * radius ** 2;
   const volumeL = tree.potL ?? topM2 * ballDepthM(tree) * 1000;
-  const age = daysBetween(plantedOn, on) / 365;
   return {
     holdsL: volumeL * heldShare(tree, ground),
     bandShare: ballBandOf(tree, phase),
-    usesLPerMm: factor * LEAF_SHARES[phase] * canopyM2(tree) * (1 - OUTSIDE_AFTER_YEAR * Math.min(1, age)),
+    usesLPerMm: factor * LEAF_SHARES[phase] * canopyM2(tree),
+    plantedOn,
     rainLPerMm: topM2,
   };
 }
+
+/** What a ball loses to its leaves on a day, L: ever less as roots leave it. @param leaves share of them that it bears, 0–1 */
+export const ballLossL = (
+  { usesLPerMm, plantedOn }: RootBall,
+  { date, et0Mm, leaves = 1 }: { date: IsoDate; et0Mm: number; leaves?: number },
+): number => {
+  const age = Math.max(0, daysBetween(plantedOn, date));
+  return usesLPerMm * (1 - OUTSIDE * (1 - Math.exp(-age / ROOTING_DAYS))) * et0Mm * leaves;
+};
 
 /** Gone from a ball, L, after another day. @param givenL what of a watering fell on it */
 export const ballAfter = (
   ball: RootBall,
   depletionL: number,
-  day: { et0Mm: number; rainMm: number; givenL: number },
+  day: { date: IsoDate; et0Mm: number; leaves?: number; rainMm: number; givenL: number },
 ): number =>
   Math.min(
     ball.holdsL,
-    Math.max(0, depletionL - day.givenL - ball.rainLPerMm * day.rainMm) + ball.usesLPerMm * day.et0Mm,
+    Math.max(0, depletionL - day.givenL - ball.rainLPerMm * day.rainMm) + ballLossL(ball, day),
   );

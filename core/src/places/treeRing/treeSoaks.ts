@@ -3,7 +3,7 @@ import type { PlantingInput } from '../../plants/types.ts';
 import type { GroundInput } from '../../soil/soilProfile.ts';
 import type { IsoDate } from '../../units/dates.ts';
 import { item } from '../../units/at.ts';
-import { ballOf, type RootBall } from './ball.ts';
+import { ballOf, ballRhythmDays, type RootBall } from './ball.ts';
 import { GAP_RULES } from './gapClock.ts';
 import { longestGap, phaseOn } from './phases.ts';
 import { depthDose } from './treePlan.ts';
@@ -17,8 +17,9 @@ export interface TreeSoaks {
   earliestDays: number;
   /** A whole soak, mm where it falls: less sets its clock back in proportion. */
   soakMm: number;
-  /** Of one plant, and how many there are. */
+  /** Of one plant, the days between two waterings of it at least, and how many there are. */
   ball: RootBall | null;
+  ballEveryDays: number;
   count: number;
 }
 
@@ -36,7 +37,8 @@ export function treeSoaks(
     gapDays,
     earliestDays: GAP_RULES[tree.gap ?? 'at most 21'].earliest * gapDays,
     soakMm: depthDose(ground, tree.depthMm),
-    ball: ballOf(tree, phase, plantFactorOf(crop), ground, planting.plantedOn, on),
+    ball: ballOf(tree, phase, plantFactorOf(crop), ground, planting.plantedOn),
+    ballEveryDays: ballRhythmDays(planting.plantedOn, on),
     count: tree.count,
   };
 }
