@@ -151,7 +151,7 @@ function forced(facts: DayFacts, input: PlanBed): Decision | null {
         [
           explainGoneOf(grounds),
           told('Days since its last soak', soak.days, 'd'),
-          told('as hot dry wind and short days count them', soak.counted, 'd'),
+          told('as parts of soaks and short days count them', soak.counted, 'd'),
           leaf('It is to stand at most', soak.gapDays, 'd', {
             kind: 'assumed',
             why: 'common practice: 7 days fine, 14 better, 21 the limit; less in its first years',

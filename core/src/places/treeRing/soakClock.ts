@@ -4,7 +4,7 @@ import type { TreeSoaks } from './treeSoaks.ts';
 
 /** How long a woody place has stood since its last soak, and what is gone from each of its balls. */
 export interface SoakClock {
-  /** Days since by the calendar, and as hot dry wind counts them. */
+  /** Days since by the calendar, and as parts of soaks and the season count them. */
   days: number;
   counted: number;
   ballGoneL: number;
