@@ -10,7 +10,6 @@ import {
   type LeaveReason,
   type RunsOut,
   type SoakNow,
-  type TreeGap,
   type StageStep,
   type Waiting,
   type WaterReason,
@@ -230,7 +229,7 @@ export const leaveView = z.object({
 export type AlertView = AlertAhead & {
   acts: AlertAct[];
   /** Trees and shrubs by how long they stood without water, the longest first; where it asks to look at them. */
-  trees?: (TreeGap & { bedId: number; bedName: string })[];
+  trees?: { days: number; counted: number; bedId: number; bedName: string }[];
 };
 
 export const roundView = z.object({

@@ -27,7 +27,7 @@ export { yearsCompared, type YearCourse, type YearsCompared } from './weather/ye
 export { explainReferenceEt } from './weather/explainReferenceEt.ts';
 export { explainManualForecast } from './weather/explainManualForecast.ts';
 export { storeRunsOut, type RunsOut } from './compare/storeRunsOut.ts';
-export { treeGap, type TreeGap } from './care/treeGaps.ts';
+export { treeGap } from './care/treeGaps.ts';
 export { isWoody } from './plants/woody.ts';
 export { daysInStore, fixedWeekShortfall } from './schools/fixedWeek.ts';
 export { RING_FORTNIGHT_MM_A_DAY, RING_MONTH_MM_A_DAY } from './plants/ringDoses.ts';

@@ -84,8 +84,8 @@ const forPlugs = ({ ballMm }: DayFacts): Decision => ({
       'Depth where it falls',
       Math.max(LEAST_ON_TOP_MM, ballMm),
       'mm',
-      'what the balls of the young plants lack: they dry before the ground round them',
-      [leaf('Gone from a ball, as a depth on its spot', ballMm, 'mm', { kind: 'worked out' })],
+      'the water missing from the root balls of the young plants, which dry out before the soil around them',
+      [leaf('Missing from a root ball, as a depth over it', ballMm, 'mm', { kind: 'worked out' })],
     ),
 });
 
@@ -112,10 +112,12 @@ const forSeed = (facts: DayFacts): Decision => {
         'Depth where it falls',
         localMm,
         'mm',
-        'what the top 100 mm lacks: seed that is not up yet drinks from there alone',
+        'the water missing from the top 100 mm, the only place from which seed can drink before it comes up',
         [
-          leaf('Lacking in the top 100 mm', facts.topLacksMm, 'mm', { kind: 'worked out' }),
-          leaf('Dry of the top 50 mm by evening', facts.evening.topDryShare, 'share', { kind: 'worked out' }),
+          leaf('Missing from the top 100 mm', facts.topLacksMm, 'mm', { kind: 'worked out' }),
+          leaf('Of the top 50 mm, dry by evening', facts.evening.topDryShare, 'share', {
+            kind: 'worked out',
+          }),
         ],
       ),
   };

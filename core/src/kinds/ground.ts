@@ -64,6 +64,6 @@ export function groundTasks(at: BedToday): BedTask[] {
 export const ground: RoundsKind = {
   schedule: 'rounds',
   subject: 'bed',
-  place: place,
+  place,
   tasks: groundTasks,
 };

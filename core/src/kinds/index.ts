@@ -15,13 +15,13 @@ export const KINDS: Record<string, KindOfPlace> & { vessel: DailyKind } = {
   vessel,
 };
 
-/** Kinds that a bed can be chosen to be as it is added. */
+/** Kinds that a bed can be chosen to be as it is added. Source: none needed, a table. */
 export const bedKinds = (): string[] =>
   Object.entries(KINDS).flatMap(([name, { schedule }]) =>
     schedule === 'rounds' && !KIND_WHILE.some(([, by]) => by === name) ? [name] : [],
   );
 
-/** The kind of a bed. @throws RangeError where no version of Kibble knows its name any more: such a bed cannot be planned. */
+/** The kind of a bed. @throws RangeError where no version of Kibble knows its name any more: such a bed cannot be planned. Source: none needed, a table. */
 export function roundsKindOf(bed: BedOnRecord, today: IsoDate): RoundsKind {
   const name = kindOfBed(bed, today);
   const kind = Object.hasOwn(KINDS, name) ? KINDS[name] : undefined;

@@ -4,7 +4,7 @@ import type { VesselModel } from '../places/vessel/vesselModel.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { DatedPotEntry, Felt, PotEntry, PotEntryKind, Sign } from './entries.ts';
 
-/** What was found, against what had been reckoned, mL that it could still give. */
+/** What was found, against what had been calculated, mL that it could still give. */
 export interface PotFound {
   date: IsoDate;
   what: string;
@@ -28,7 +28,7 @@ const SCALE_SHARE = 0.002;
 const SPAN_DOUBT = 0.08;
 /** Less than this lost says nothing, L. */
 const LEAST_LOST_L = 0.01;
-/** How far a use factor may be from what is reckoned. */
+/** How far a use factor may be from what is calculated. */
 const LEAST_FACTOR = 0.15;
 const MOST_FACTOR = 5;
 
@@ -65,7 +65,7 @@ export interface Following {
 /** An entry of one kind, on its day. */
 type Of<K extends PotEntryKind> = Omit<DatedPotEntry, 'entry'> & { entry: Extract<PotEntry, { kind: K }> };
 
-/** What was found takes the place of what had been reckoned. @param share of what the pot holds for plants */
+/** What was found takes the place of what had been calculated. @param share of what the pot holds for plants */
 function levelFound(
   { model, found }: Following,
   state: VesselState,
@@ -88,22 +88,22 @@ function weighed(
   const { model, last } = on;
   if (last) {
     const lostL = last.kg - kg;
-    const reckonedL = last.levelL - state.availableL;
+    const calculatedL = last.levelL - state.availableL;
     const hours = 24 * daysBetween(last.date, date) + hour - last.hour;
-    if (!full && lostL > 0 && reckonedL > LEAST_LOST_L && hours > 0) {
+    if (!full && lostL > 0 && calculatedL > LEAST_LOST_L && hours > 0) {
       on.spans.push({
         from: last.date,
         until: date,
         hours,
         lostMl: 1000 * lostL,
-        reckonedMl: 1000 * reckonedL,
+        reckonedMl: 1000 * calculatedL,
       });
       const scale = Math.max(SCALE_KG, SCALE_SHARE * kg);
       const noise = (scale / Math.max(lostL, scale)) ** 2 + SPAN_DOUBT ** 2;
       const gain = on.doubt ** 2 / (on.doubt ** 2 + noise);
       model.useFactor = Math.min(
         MOST_FACTOR,
-        Math.max(LEAST_FACTOR, model.useFactor * Math.exp(gain * Math.log(lostL / reckonedL))),
+        Math.max(LEAST_FACTOR, model.useFactor * Math.exp(gain * Math.log(lostL / calculatedL))),
       );
       on.doubt *= Math.sqrt(1 - gain);
     }
@@ -114,7 +114,7 @@ function weighed(
     on.fullOn = date;
   } else if (on.fullKg === null || on.fullKg - kg > most) {
     // The first weight of a pot that was not just filled, or one that shows the full weight to have been a slip: as full as
-    // it was reckoned to be.
+    // it was calculated to be.
     on.fullKg = kg + (model.holdsL - state.availableL);
     on.fullOn = date;
   }

@@ -26,7 +26,7 @@ function words(
       };
     case 'are they up':
       return {
-        text: `Sown ${task.days} days ago: are they up? Until you say so, the top is kept moist.`,
+        text: `Sown ${task.days} days ago. Have the seedlings come up? Until you say so, Kibble keeps the top of the soil moist.`,
         answers: plantingId === null ? [] : [['They are up', { kind: 'up', plantingId }]],
       };
     case 'put the mulch back':

@@ -51,7 +51,7 @@ function useStep(of: SequenceView) {
       dispatch(
         entries.length > 0
           ? noticeShown({
-              text: `What ${of.names.length === 1 ? 'it' : 'they'} took up is written down. Look again in the evening.`,
+              text: `What ${of.names.length === 1 ? 'it' : 'they'} took up is written down. Look again this evening.`,
               undo: undoesEntries(garden.id, entries),
             })
           : noticeShown({

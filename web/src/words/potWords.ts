@@ -54,11 +54,11 @@ export function potState(pot: PotView, today: string, units: Units): string {
     case 'nothing growing':
       return 'nothing planted';
     case 'frozen':
-      return 'frozen: no water';
+      return 'frozen: do not water';
     case 'killed by frost':
       return `killed by frost on ${dayMonth(pot.leave.on)}`;
     case 'ripened':
-      return `over since ${dayMonth(pot.leave.on)}`;
+      return `finished on ${dayMonth(pot.leave.on)}`;
     case 'seen to today':
       return 'seen to today';
     default:

@@ -96,8 +96,8 @@ export function gapWords({ soak }: TreeNow): string {
     Math.abs(counted - soak.days) < 1
       ? ''
       : counted > soak.days
-        ? ` They count as ${counted}: its last soaks were short of a whole one.`
-        : ` Rain, part of a soak and short days make them count as ${counted}.`;
+        ? ` They count as ${counted}, because its last watering was not a full one.`
+        : ` They count as ${counted}, because of rain, a part of a watering, or short days.`;
   const ends =
     soak.counted >= soak.gapDays
       ? ` That is past the ${days(soak.gapDays)} it should stand.`

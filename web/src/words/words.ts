@@ -78,16 +78,16 @@ export function waterSentence(
     ];
   if (reason.code === 'seedbed')
     return [
-      'Sown, and not up yet: seed drinks from the top alone, and this keeps it moist. A fine spray, little and often. It goes ',
+      'The seed has not come up yet, so the top of the soil must stay moist. Use a fine spray, little and often. This wets the soil ',
       deep,
       ' deep.',
       reason.useTodayMm >= DRIES_IN_A_DAY_MM
-        ? ' In this heat the top dries within the day. A board or a fleece over the rows spares most of it, then shade at noon, then a second light sprinkle.'
+        ? ' In this heat the top dries out within a day. A board or a fleece over the rows helps most, then shade at noon, then a second light sprinkle.'
         : '',
     ];
   if (reason.code === 'plug')
     return [
-      'Young plants still drink from the ball they came in, which dries before the ground round it. Water each at its foot. It goes ',
+      'The young plants still live on the root balls they came in, which dry out before the soil around them. Water each plant at its base. This wets the soil ',
       deep,
       ' deep.',
     ];

@@ -64,7 +64,7 @@ export const gapLimit = (soil: Soil | undefined, school: GapSchool = 'at most 21
 /**
  * How long a tree has stood since its last soak, and until when it may. It forces a watering and never delays one.
  * @param from the day of the last soak, and today
- * @param weather days that are checked; no gap hangs on them, since the limits were said of hot, dry and windy weather
+ * @param weather days that are only checked: the limits were given for hot, dry and windy weather, so no weather changes them
  * @param options where it stands; its soil, and the school by which the gap is counted, default 21 days at most
  * @returns days since, days as the school counts them, and the date on which its limit is reached
  * @throws RangeError when the last soak lies after today, or a day's weather is impossible

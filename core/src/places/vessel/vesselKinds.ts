@@ -24,7 +24,7 @@ export const VESSEL_KINDS: Record<string, VesselKind> = {
   },
 };
 
-/** What is so of a kind of vessel; of one that no version knows any more, what is so of a pot. */
+/** What is so of a kind of vessel; of one that no version knows any more, what is so of a pot. Source: none needed, a table. */
 export const vesselKind = (kind: string): VesselKind =>
   (Object.hasOwn(VESSEL_KINDS, kind) ? VESSEL_KINDS[kind] : undefined) ?? POT;
 const POT: VesselKind = { one: 'pot', many: 'pots', choice: 'a pot or planter' };

@@ -17,9 +17,10 @@ export function alertsOf(context: Context, tasks: readonly TaskView[]): AlertVie
       .flatMap(({ id }) => {
         const outlook = plan.beds.find(({ bedId }) => bedId === id);
         // A tree with its ring has a clock; every room tells the same of it.
-        const gap = outlook?.soak ?? treeGap(outlook?.past ?? []);
+        const days = outlook?.soak?.days ?? treeGap(outlook?.past ?? []);
+        const counted = outlook?.soak?.counted ?? days;
         const bedName = beds.find((bed) => bed.id === id)?.name ?? '';
-        return gap ? [{ days: gap.days, counted: gap.counted, bedId: id, bedName }] : [];
+        return days === null || counted === null ? [] : [{ days, counted, bedId: id, bedName }];
       })
       .sort((a, b) => b.counted - a.counted)
       .slice(0, TREES_TOLD);

@@ -205,8 +205,8 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
       {isOver(pot) ? (
         <p>
           {pot.leave?.code === 'killed by frost'
-            ? 'The night was too cold for it outdoors. Clear the pot when it suits you. If it stands alive after all, say so, and it is watered again.'
-            : 'Its season is over, and it asks for no more water. Clear the pot when it suits you.'}
+            ? 'The night was too cold for this plant outdoors. Empty the pot when you like. If the plant is still alive, say so, and Kibble plans its water again.'
+            : 'The season of this plant is over, and it needs no more water. Empty the pot when you like.'}
         </p>
       ) : (
         <p>
@@ -246,11 +246,11 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
             disabled={acts.isLoading}
             onClick={() =>
               void acts
-                .one(pot, { kind: 'seen', sign: 'recovered' }, 'alive after the frost.')
+                .one(pot, { kind: 'seen', sign: 'recovered' }, 'it is still alive after the frost.')
                 .catch(() => undefined)
             }
           >
-            It is alive
+            It is still alive
           </Button>
         ) : null}
         {dryFirst ? (
@@ -262,7 +262,7 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
             It is wholly dry
           </Button>
         ) : null}
-        {pot.shrunk ? (
+        {pot.shrunk && !isOver(pot) ? (
           <Button look={pot.give ? 'quiet' : 'act'} disabled={isLoading} onClick={() => started('rescue')}>
             Stand it in water, with a clock
           </Button>

@@ -128,7 +128,7 @@ function Spot({ spot, view }: { spot: SpotView; view: PotsView }) {
           {spot.away.first
             ? `; watered today and then left, the first hangs on ${dayMonth(spot.away.first)}`
             : spot.pots.every(isOver)
-              ? '; what stood here is over'
+              ? '; their plants are dead or finished'
               : '; watered today and then left, all last the fortnight'}
           {spot.again ? `; a second look this afternoon, ${units.text('litresFine', spot.again.litres)}` : ''}
           .

@@ -9,7 +9,7 @@ import { LeaveList } from './LeaveList.tsx';
 /** Tasks by what is to be done, a few words each. */
 const SHORT: Readonly<Record<BedTask['code'], string>> = {
   'are all standing': 'Are all standing?',
-  'are they up': 'Are they up?',
+  'are they up': 'Have the seedlings come up?',
   'put the mulch back': 'Put the mulch back',
   'look at the mulch': 'Look at the mulch',
   'mulch before the heat': 'Mulch before the heat',

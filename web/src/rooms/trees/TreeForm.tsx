@@ -245,7 +245,7 @@ export function TreeForm({
             label="Mulched out to"
             hint="From the trunk; left empty: not."
           />
-          <Choice label="Longest time without a soak" {...form.register('gap')}>
+          <Choice label="Longest gap between waterings" {...form.register('gap')}>
             {GAP_SCHOOLS.map((id) => (
               <option key={id} value={id}>
                 {GAP_RULES[id].label}

@@ -105,7 +105,7 @@ export function TreeToday({
       <p className="mt-1">
         {gapWords(tree)}{' '}
         {plan.phase === 'established'
-          ? `${GAP_DAYS.fine} days are plenty, ${GAP_DAYS.better} are good, ${plan.gapDays} are the end.`
+          ? `Every ${GAP_DAYS.fine} days is plenty, every ${GAP_DAYS.better} is good, and ${plan.gapDays} is the limit.`
           : `In ${PHASE_WORDS[plan.phase]}: ${plan.gapDays} at most.`}
       </p>
       {tree.soak && tree.soak.ballGone !== null && stop?.reason.code !== 'ball' ? (
