@@ -7,7 +7,7 @@ import { plantsOn } from './plantsOn.ts';
 import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow, type PlaceRun, type PlantFacts } from './run.ts';
 import { nextAsked, shutOn, type Shut } from './shut.ts';
 import { expectedDays } from './clockOf.ts';
-import type { SoakDue, SoakNow } from '../places/place.ts';
+import type { PlantRhythm, SoakDue, SoakNow } from '../places/place.ts';
 import type { PlanBed, PlannedWatering, Waiting } from './types.ts';
 import { waitingCost, type Path } from './waiting.ts';
 
@@ -59,6 +59,8 @@ export interface DayFacts extends PlantFacts {
   forced: SoakDue | null;
   soak: SoakNow | null;
   ballMm: number;
+  /** The rhythm of a young plant; null where none is kept. */
+  rhythm: PlantRhythm | null;
   /** How dry the top is this morning, and what it lacks, mm in the watered ground. */
   topDryShare: number;
   topLacksMm: number;
@@ -201,13 +203,14 @@ function soakFacts(
     until,
     plants,
   }: { input: PlanBed; now: PlaceNow; d: number; until: number; plants: PlantFacts },
-): Pick<DayFacts, 'forced' | 'soak' | 'ballMm'> {
+): Pick<DayFacts, 'forced' | 'soak' | 'ballMm' | 'rhythm'> {
   const { must } = now;
-  if (clock === null || !must || !plants.growing) return { forced: null, soak: null, ballMm: 0 };
+  if (clock === null || !must || !plants.growing) return { forced: null, soak: null, ballMm: 0, rhythm: null };
   return {
     forced: must.due(clock, { d, until, dayCount: now.days.length }, expectedDays(input, now)),
     soak: must.now(clock),
     ballMm: must.lacksMm(clock),
+    rhythm: must.rhythm?.(clock) ?? null,
   };
 }
 

@@ -38,6 +38,7 @@ const forGrowth = (facts: DayFacts, code: 'growth' | 'floor', input: PlanBed): D
   const localMm = facts.depletionMm - facts.rainByThenMm;
   if (localMm < facts.leastMm) return null;
   if (input.setMm !== undefined) return setDose(code, input.setMm, localMm);
+  if (facts.rhythm?.between) return inRhythm(code, localMm, facts.rhythm.between);
   return {
     code,
     localMm,
@@ -74,6 +75,37 @@ const setDose = (code: WaterReason['code'], localMm: number, lacksMm: number): D
       ],
     ),
 });
+
+/** What a young tree lacks, within what guides give one of its trunk. */
+const inRhythm = (
+  code: WaterReason['code'],
+  lacksMm: number,
+  { leastMm, mostMm }: { leastMm: number; mostMm: number },
+): Decision => {
+  const localMm = Math.min(mostMm, Math.max(leastMm, lacksMm));
+  const guide = (label: string, mm: number): Working =>
+    leaf(label, mm, 'mm', {
+      kind: 'assumed',
+      why: 'published guides for young trees: from 1.5 to 7.5 L for each cm of trunk',
+    });
+  return {
+    code,
+    localMm,
+    because: (grounds) =>
+      worked(
+        'Depth where it falls',
+        localMm,
+        'mm',
+        'what its root ball and the ground round it lack, but no less and no more than guides give a tree with such a trunk',
+        [
+          leaf('It lacks', lacksMm, 'mm', { kind: 'worked out' }),
+          explainGoneOf(grounds),
+          guide('The least that guides give, as a depth', leastMm),
+          guide('The most that guides give, as a depth', mostMm),
+        ],
+      ),
+  };
+};
 
 /** Fills the balls of what was planted out; the ground round them is filled on its own round. */
 const forPlugs = ({ ballMm }: DayFacts): Decision => ({
@@ -134,8 +166,10 @@ function forced(facts: DayFacts, input: PlanBed): Decision | null {
   if (!soak || !code) return null;
   const rainMm = code === 'ball' || soak.counted >= soak.gapDays - 1 ? 0 : facts.rainByThenMm;
   const wantedMm = (code === 'ball' ? Math.max(facts.depletionMm, facts.ballMm) : facts.depletionMm) - rainMm;
-  if (wantedMm < facts.leastMm) return null;
+  const between = facts.rhythm?.between;
+  if (wantedMm < (between ? NO_ROOM_MM : facts.leastMm)) return null;
   if (input.setMm !== undefined) return setDose(code, input.setMm, wantedMm);
+  if (between) return inRhythm(code, wantedMm, between);
   const localMm = wantedMm;
   const told = (label: string, value: number, unit: 'd' | 'share'): Working =>
     leaf(label, value, unit, { kind: 'worked out' });
@@ -267,6 +301,8 @@ export const WATER_RULES: readonly WaterRule[] = [
     when: (f) => f.forced !== null && f.school.rhythm === undefined,
     says: (f, input) => forced(f, input),
   },
+  // A young tree that was watered so lately gets nothing yet, whatever the ground round it could take.
+  { when: (f) => f.rhythm?.tooSoon === true, says: () => null },
   { when: (f) => !f.asked, says: () => null },
   {
     when: (f) => f.school.line === 'growth',

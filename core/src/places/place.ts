@@ -153,7 +153,13 @@ export interface ClockDay {
   leafless: boolean;
 }
 
-/** What forces a watering of a place whatever its balance says. It never delays one. `C` is its clock on a morning. */
+/** Whether a plant was watered so lately that its rhythm gives it nothing yet, and the least and the most of one watering, mm where it falls, where those are known. */
+export interface PlantRhythm {
+  tooSoon: boolean;
+  between: { leastMm: number; mostMm: number } | null;
+}
+
+/** What forces a watering of a place whatever its balance says. It delays one only by a young plant's `rhythm`. `C` is its clock on a morning. */
 export interface MustWater<C = unknown> {
   /** The clock on the first day, by the share of its water the place then had, 0–1. */
   start(fullness: number): C;
@@ -173,6 +179,8 @@ export interface MustWater<C = unknown> {
   now(clock: C): SoakNow | null;
   /** What its own store lacks, mm where water falls. */
   lacksMm(clock: C): number;
+  /** The rhythm in which a young plant is watered whatever its ground lacks, and what one watering of it may be, mm where it falls; null where it has none. */
+  rhythm?(clock: C): PlantRhythm | null;
 }
 
 /** A kind of growing place: how one is laid out over a span of days, and what forces water there, where anything does. */

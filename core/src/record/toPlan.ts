@@ -5,7 +5,7 @@ import { balanceStart } from '../follow/balanceStart.ts';
 import { byHand } from '../follow/byHand.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { creditFrom } from '../places/treeRing/credit.ts';
-import { mainPlanting, treePlantings, treeSetMm } from '../places/treeRing/treeGround.ts';
+import { mainPlanting, treeDepthMm, treePlantings } from '../places/treeRing/treeGround.ts';
 import { treeSoaks } from '../places/treeRing/treeSoaks.ts';
 import { beliefAfter } from '../plants/rootBelief.ts';
 import { afterPots } from '../pots/afterPots.ts';
@@ -67,7 +67,9 @@ export function planBed(
     bed: {
       ...now.bed,
       plantings,
-      ...(tree && woody ? { soaks: treeSoaks(tree.facts, woody, now.bed.ground, today) } : {}),
+      ...(tree && woody
+        ? { soaks: treeSoaks(tree.facts, woody, { ground: now.bed.ground, made: tree.ground, on: today }) }
+        : {}),
     },
     delivery: now.delivery,
     earlier: periods.slice(1).flatMap(({ from }, i) => {
@@ -77,7 +79,9 @@ export function planBed(
     known: now.known.known,
     rootBelief: now.known.rootsSeen && beliefAfter(plantings, now.known.rootsSeen),
     ...start,
-    ...(tree && woody ? { setMm: tree.facts.litresEach && treeSetMm(tree.facts, tree.ground) } : {}),
+    ...(tree && woody
+      ? { setMm: tree.facts.litresEach && treeDepthMm(tree.facts, tree.facts.litresEach, tree.ground) }
+      : {}),
     irrigations: [
       ...mine
         .filter((event) => event.kind === 'watering')

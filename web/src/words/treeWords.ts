@@ -29,7 +29,7 @@ export const BENEATH_WORDS: Readonly<Record<Beneath, string>> = {
 export const PHASE_WORDS: Readonly<Record<TreePhase, string>> = {
   'first weeks': 'its first weeks',
   'first year': 'its first year',
-  'years two and three': 'its second and third year',
+  'rooting out': 'still rooting out',
   established: 'established',
 };
 

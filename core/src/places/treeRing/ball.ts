@@ -2,7 +2,7 @@ import { soilProfile, LAYER_MM, type GroundInput } from '../../soil/soilProfile.
 import { MIXES } from '../vessel/mixes.ts';
 import { at } from '../../units/at.ts';
 import { daysBetween, type IsoDate } from '../../units/dates.ts';
-import { ballDepthM, ballRadiusM, ballBandOf, type TreePhase } from './phases.ts';
+import { ballDepthM, ballRadiusM, ballBandOf, livesOnBall, type TreePhase } from './phases.ts';
 import { LEAF_SHARES } from './treeGround.ts';
 import { canopyM2, type TreeFacts } from './treeFacts.ts';
 
@@ -22,25 +22,10 @@ export interface RootBall {
 
 /**
  * Roots leave the ball week by week: so much of their water they come to draw from the ground round it, and most of that within so
- * many days. Judgement, fitted to the rhythm of `ballRhythmDays`.
+ * many days. Judgement, fitted to `youngRhythm`.
  */
 const OUTSIDE = 0.9;
 const ROOTING_DAYS = 35;
-
-/**
- * How often a ball is watered at most, days: daily in its first two weeks, every second day to three months, weekly from then on.
- * Source: University of Minnesota Extension, Watering newly planted trees and shrubs (daily for one to two weeks, every two to three
- * days for three to twelve weeks, then weekly until roots are established), from memory.
- */
-const RHYTHM: readonly { untilDays: number; every: number }[] = [
-  { untilDays: 14, every: 1 },
-  { untilDays: 84, every: 2 },
-  { untilDays: Number.POSITIVE_INFINITY, every: 7 },
-];
-export const ballRhythmDays = (plantedOn: IsoDate, on: IsoDate): number => {
-  const age = daysBetween(plantedOn, on);
-  return RHYTHM.find(({ untilDays }) => age < untilDays)?.every ?? 1;
-};
 
 /** Water a litre of it holds for roots, share. @param ground that it stands in: bare roots and a dug ball have their own soil or this one's */
 function heldShare({ cameAs }: TreeFacts, ground: GroundInput): number {
@@ -61,7 +46,7 @@ export function ballOf(
   ground: GroundInput,
   plantedOn: IsoDate,
 ): RootBall | null {
-  if (phase === 'established' || phase === 'years two and three' || tree.sort === 'hedge') return null;
+  if (!livesOnBall(tree, phase)) return null;
   const radius = ballRadiusM(tree);
   const topM2 = Math.PI * radius ** 2;
   const volumeL = tree.potL ?? topM2 * ballDepthM(tree) * 1000;

@@ -3,10 +3,11 @@ import type { TextureClass } from '../../soil/textureClass.ts';
 import { addDays, daysBetween, type IsoDate } from '../../units/dates.ts';
 import type { CropEntry } from '../../plants/types.ts';
 import { dryZoneM, type CameAs, type Ring, type TreeFacts } from './treeFacts.ts';
-import { plantFactorOf } from './treeDemand.ts';
+import { isDrySummer } from './treeDemand.ts';
+import { youngRhythm } from './youngRhythm.ts';
 import { ringAt } from './treeRing.ts';
 
-export const TREE_PHASES = ['first weeks', 'first year', 'years two and three', 'established'] as const;
+export const TREE_PHASES = ['first weeks', 'first year', 'rooting out', 'established'] as const;
 export type TreePhase = (typeof TREE_PHASES)[number];
 
 /** Days of the first weeks, by what the roots came in: bare ones have lost their fine roots and their hold of the soil. Common practice; the figures are judgements. */
@@ -16,9 +17,28 @@ const FIRST_WEEKS: Readonly<Record<CameAs, number>> = {
   potted: 28,
   'not known': 42,
 };
-/** One year is critical, three establish it. Common practice. */
 const YEAR = 365;
-const ESTABLISHED_AFTER = 3 * YEAR;
+/** One year is critical; about a year for each 2.5 cm of trunk establishes it. Source: University of Minnesota Extension, and common practice, from memory. */
+const TRUNK_A_YEAR_M = 0.025;
+/** Nothing planted in a garden takes longer, years. Judgement. */
+const LONGEST_YEARS = 8;
+/** A ball is dug, and a pot is chosen, about so many times as wide as the trunk. Source: ANSI Z60.1 (about 12 to 1), from memory. */
+const BALL_TO_TRUNK = 12;
+/** A trunk that is told may have been measured when it had grown: it counts up to so many times what its ball or pot says. Judgement. */
+const GROWN_TRUNK = 1.5;
+
+/** The trunk of a plant with bare roots, m. Common practice. */
+const WHIP_M = 0.02;
+/** Thickness of the trunk when it was planted, m: as told, or by the pot or ball that it came in. */
+export function trunkAtPlantingM(tree: Came & Pick<TreeFacts, 'trunkM'>): number {
+  const byBall = tree.cameAs === 'bare-root' ? WHIP_M : (2 * ballRadiusM(tree)) / BALL_TO_TRUNK;
+  const isKnown = tree.potL !== undefined || tree.ballM !== undefined;
+  if (tree.trunkM === undefined) return byBall;
+  return isKnown ? Math.min(tree.trunkM, GROWN_TRUNK * byBall) : tree.trunkM;
+}
+/** Days until it is established, a year at least. */
+const establishedAfter = (tree: Rooted): number =>
+  Math.round(YEAR * Math.min(LONGEST_YEARS, Math.max(1, trunkAtPlantingM(tree) / TRUNK_A_YEAR_M)));
 
 /** What is done in each phase: longest gap, days as the clock counts them; how much of the ball may dry, share; depth wetted, mm. */
 export interface PhaseFacts {
@@ -31,20 +51,20 @@ export interface PhaseFacts {
 /** Common practice turned into figures by judgement. */
 export const PHASE_FACTS: Readonly<Record<TreePhase, PhaseFacts>> = {
   'first weeks': {
-    often: 'daily to weekly, by how it dries',
+    often: 'daily or every other day for two weeks, then every two to three days',
     gapDays: 7,
     ballBand: 0.35,
     depthMm: 300,
   },
   'first year': {
-    often: 'every few days in heat, weekly when mild',
+    often: 'every two to three days up to three months, then weekly',
     gapDays: 10,
     ballBand: 0.5,
     depthMm: 300,
   },
-  'years two and three': {
-    often: 'weekly to fortnightly',
-    gapDays: 14,
+  'rooting out': {
+    often: 'weekly to every ten days',
+    gapDays: 10,
     ballBand: 0.65,
     depthMm: 350,
   },
@@ -64,39 +84,43 @@ const TOUCHY_SHARE = 2 / 3;
 const comesBack = (crop: CropEntry): boolean => crop.group === 'soft fruit' || crop.id.endsWith('rose');
 export const isTouchy = (crop: CropEntry): boolean => crop.p.value <= TOUCHY_P && !comesBack(crop);
 
-/** Kinds at home where summers are dry: their base expects to be dry in the hottest season. Common practice; fruit trees by name, the rest by the standard's dry class. */
-const DRY_SUMMER: ReadonlySet<string> = new Set(['olive', 'fig', 'almond', 'pomegranate']);
-export const isDrySummer = (crop: CropEntry): boolean =>
-  DRY_SUMMER.has(crop.id) || (crop.group === 'ornamental trees' && plantFactorOf(crop) <= 0.5);
-
-export function phaseOn(tree: Pick<TreeFacts, 'cameAs'>, plantedOn: IsoDate, on: IsoDate): TreePhase {
+type Rooted = Came & Pick<TreeFacts, 'trunkM'>;
+export function phaseOn(tree: Rooted, plantedOn: IsoDate, on: IsoDate): TreePhase {
   const age = daysBetween(plantedOn, on);
   if (age < FIRST_WEEKS[tree.cameAs]) return 'first weeks';
   if (age < YEAR) return 'first year';
-  return age < ESTABLISHED_AFTER ? 'years two and three' : 'established';
+  return age < establishedAfter(tree) ? 'rooting out' : 'established';
 }
 
 /** Since when each phase holds, the dates on which one hands over to the next. */
-export const phaseDates = (
-  tree: Pick<TreeFacts, 'cameAs'>,
-  plantedOn: IsoDate,
-): { phase: TreePhase; from: IsoDate }[] => [
+export const phaseDates = (tree: Rooted, plantedOn: IsoDate): { phase: TreePhase; from: IsoDate }[] => [
   { phase: 'first weeks', from: plantedOn },
   { phase: 'first year', from: addDays(plantedOn, FIRST_WEEKS[tree.cameAs]) },
-  { phase: 'years two and three', from: addDays(plantedOn, YEAR) },
-  { phase: 'established', from: addDays(plantedOn, ESTABLISHED_AFTER) },
+  ...(establishedAfter(tree) > YEAR
+    ? [{ phase: 'rooting out' as const, from: addDays(plantedOn, YEAR) }]
+    : []),
+  { phase: 'established', from: addDays(plantedOn, establishedAfter(tree)) },
 ];
 
+/** Kinds of dry summers stand the longest gap that practice names, days, on any soil. Judgement. */
+const DRY_SUMMER_GAP_DAYS = 28;
 /** Longest gap a plant is to stand, days: by its phase, and by its school and soil once it is established. */
 export const longestGap = (
   crop: CropEntry,
-  phase: TreePhase,
-  { gap }: Pick<TreeFacts, 'gap'>,
+  { gap, ...tree }: TreeFacts,
   soil: TextureClass,
+  { plantedOn, on }: { plantedOn: IsoDate; on: IsoDate },
 ): number => {
+  const phase = phaseOn(tree, plantedOn, on);
+  if (livesOnBall(tree, phase)) return youngRhythm(plantedOn, on).mostDays;
+  if (phase === 'established' && isDrySummer(crop)) return Math.max(DRY_SUMMER_GAP_DAYS, gapLimit(soil, gap));
   const days = phase === 'established' ? gapLimit(soil, gap) : PHASE_FACTS[phase].gapDays;
   return Math.round(days * (isTouchy(crop) ? TOUCHY_SHARE : 1));
 };
+
+/** Whether its roots are still in the ball they came in. A hedge is planted too close for its balls to be counted. */
+export const livesOnBall = ({ sort }: Pick<TreeFacts, 'sort'>, phase: TreePhase): boolean =>
+  sort !== 'hedge' && (phase === 'first weeks' || phase === 'first year');
 
 /** How much of what its ball holds may go, share. */
 export const ballBandOf = ({ cameAs }: Pick<TreeFacts, 'cameAs'>, phase: TreePhase): number =>
@@ -147,7 +171,7 @@ function ringOf(tree: TreeFacts, plantedOn: IsoDate, on: IsoDate): Ring {
   const edge = tree.canopyM / 2;
   const phase = phaseOn(tree, plantedOn, on);
   if (phase === 'first weeks' || phase === 'first year') return { innerM: 0, outerM: ball * 1.5 };
-  if (phase === 'years two and three')
+  if (phase === 'rooting out')
     return {
       innerM: Math.min(ball, edge * 0.5),
       outerM: Math.max(ball * 1.8, Math.min(edge * 1.15, rootReachM(tree, plantedOn, on))),

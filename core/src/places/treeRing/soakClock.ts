@@ -1,6 +1,7 @@
 import type { ClockDay, MustWater } from '../place.ts';
-import { ballAfter, ballLossL } from './ball.ts';
+import { ballAfter, ballLossL, type RootBall } from './ball.ts';
 import type { TreeSoaks } from './treeSoaks.ts';
+import type { YoungRhythm } from './youngRhythm.ts';
 
 /** How long a woody place has stood since its last soak, and what is gone from each of its balls. */
 export interface SoakClock {
@@ -8,8 +9,6 @@ export interface SoakClock {
   days: number;
   counted: number;
   ballGoneL: number;
-  /** Days since its ball was filled, or nearly. */
-  ballDays: number;
 }
 
 /** Short cool days count less, up to this reference demand, mm; without leaves a day counts a quarter. Judgements; that trees get less, not none, as days shorten and leaves go is common practice. */
@@ -33,17 +32,41 @@ export function soakClock({
   earliestDays,
   soakMm,
   ball,
-  ballEveryDays,
+  rhythm,
+  between,
 }: TreeSoaks): MustWater<SoakClock> {
   /** Days that a day counts for: one, and less in its season of rest. */
   const rateOn = ({ et0Mm, leafless }: ClockDay): number =>
     Math.min(1, et0Mm / COOL_MM) * (leafless ? LEAFLESS : 1);
-  /** What of a whole soak water was, share: of what it lacked, or of a usual soak where it lacked more. */
-  const shareOf = (waterMm: number, lacksMm: number): number =>
-    Math.min(1, waterMm / Math.max(LEAST_MM, Math.min(soakMm, lacksMm)));
-  /** Water fills a ball, or most of what is gone from it. */
-  const fillsBall = ({ ballGoneL }: SoakClock, waterMm: number): boolean =>
-    ball !== null && waterMm > 0 && waterMm * ball.rainLPerMm >= A_SOAK * ballGoneL;
+  /** What of a whole soak water was, share: of what it lacked, or of a usual soak where it lacked more. A young tree's is whole once its ball is nearly full again, or it got what its rhythm gives. */
+  const shareOf = (
+    { ballGoneL }: SoakClock,
+    { givenMm, rainMm, lacksMm }: { givenMm: number; rainMm: number; lacksMm: number },
+  ): number => {
+    const waterMm = givenMm + rainMm;
+    if (!ball) return Math.min(1, waterMm / Math.max(LEAST_MM, Math.min(soakMm, lacksMm)));
+    const isFilled =
+      waterMm * ball.rainLPerMm >= A_SOAK * ballGoneL ||
+      (between !== null && givenMm >= A_SOAK * between.leastMm);
+    return waterMm > 0 && isFilled ? 1 : 0;
+  };
+  /** A young tree is watered in its rhythm, and within that by its ball, which waits for no round: it is looked at each morning for its evening, on a round for the next day's too. */
+  const ballDue = (
+    clock: SoakClock,
+    { d, until }: { d: number; until: number },
+    dayOf: (k: number) => ClockDay,
+    young: { ball: RootBall; rhythm: YoungRhythm },
+  ): 'ball' | null => {
+    if (isTooSoon(clock)) return null;
+    if (clock.counted >= gapDays - 1e-6) return 'ball';
+    let depletionL = clock.ballGoneL;
+    for (let k = d; k < Math.min(until, d + 2); k += 1) {
+      const day = dayOf(k);
+      depletionL += ballLossL(young.ball, { ...day, leaves: leavesOn(day) });
+    }
+    return depletionL > young.ball.bandShare * young.ball.holdsL ? 'ball' : null;
+  };
+  const isTooSoon = ({ counted }: SoakClock): boolean => rhythm !== null && counted < rhythm.leastDays - 1e-6;
   return {
     // How it was told to be on its first day is how far its clock had run.
     start(fullness) {
@@ -52,11 +75,11 @@ export function soakClock({
         days: Math.round(dry * gapDays),
         counted: dry * gapDays,
         ballGoneL: dry * (ball?.holdsL ?? 0),
-        ballDays: ballEveryDays,
       };
     },
     after(clock, day) {
-      const share = shareOf(day.givenMm + (day.rainMm < RAIN_MM ? 0 : day.rainMm), day.lacksMm);
+      const rainMm = day.rainMm < RAIN_MM ? 0 : day.rainMm;
+      const share = shareOf(clock, { givenMm: day.givenMm, rainMm, lacksMm: day.lacksMm });
       return {
         days: share >= A_SOAK ? 1 : clock.days + 1,
         counted: clock.counted * (1 - share) + rateOn(day),
@@ -69,33 +92,24 @@ export function soakClock({
               givenL: day.givenMm * ball.rainLPerMm,
             })
           : 0,
-        ballDays: fillsBall(clock, day.givenMm + day.rainMm) ? 1 : clock.ballDays + 1,
       };
     },
     withToday(clock, givenMm, lacksMm) {
-      const share = shareOf(givenMm, lacksMm);
+      const share = shareOf(clock, { givenMm, rainMm: 0, lacksMm });
       return {
         days: share >= A_SOAK ? 0 : clock.days,
         counted: clock.counted * (1 - share),
         ballGoneL: Math.max(0, clock.ballGoneL - givenMm * (ball?.rainLPerMm ?? 0)),
-        ballDays: fillsBall(clock, givenMm) ? 0 : clock.ballDays,
       };
     },
     due(clock, { d, until, dayCount }, dayOf) {
+      if (ball && rhythm) return ballDue(clock, { d, until }, dayOf, { ball, rhythm });
       // Its day is its day; between two rounds it is met on the one before, where that shortens it by little.
       if (clock.counted >= gapDays - 1e-6) return 'gap';
       let { counted } = clock;
       for (let k = d; k < until && k < dayCount; k += 1) counted += rateOn(dayOf(k));
       if (until > d + 1 && counted > gapDays && clock.counted >= earliestDays) return 'gap';
-      // A ball waits for no round: it is looked at each morning for its evening, on a round for the next day's too.
-      const before = ball ? Math.min(until, d + 2) : until;
-      if (!ball || clock.ballDays < ballEveryDays) return null;
-      let depletionL = clock.ballGoneL;
-      for (let k = d; k < before; k += 1) {
-        const day = dayOf(k);
-        depletionL += ballLossL(ball, { ...day, leaves: leavesOn(day) });
-      }
-      return depletionL > ball.bandShare * ball.holdsL ? 'ball' : null;
+      return null;
     },
     limit(clock, { d, dayCount }, dayOf) {
       let { counted } = clock;
@@ -111,6 +125,7 @@ export function soakClock({
       gapDays,
       ballGone: ball ? ballGoneL / ball.holdsL : null,
     }),
+    rhythm: (clock) => (rhythm ? { tooSoon: isTooSoon(clock), between } : null),
     lacksMm: ({ ballGoneL }) => (ball ? ballGoneL / ball.rainLPerMm : 0),
   };
 }

@@ -24,12 +24,16 @@ const BROAD: Readonly<Record<string, number>> = {
 };
 const SOIL_SHARE = 0.05;
 
+/** Kinds at home where summers are dry. Common practice; fruit trees by name. */
+const DRY_SUMMER: ReadonlySet<string> = new Set(['olive', 'fig', 'almond', 'pomegranate']);
+
 /**
- * The landscape plant factor of a plant of the catalogue, 0.2–1. Fruit trees stand in the standard's moist class: FAO-56's
- * coefficients are of an orchard's whole floor, not of one crown.
+ * The landscape plant factor of a plant of the catalogue, 0.2–1. Fruit trees stand in the standard's moist class, those of dry summers
+ * in its dry one: FAO-56's coefficients are of an orchard's whole floor, not of one crown.
  */
 export function plantFactorOf(crop: CropEntry): number {
   if (crop.kc.source === 'ANSI/ASABE S623') return crop.kcb.mid + SOIL_SHARE;
+  if (DRY_SUMMER.has(crop.id)) return DRY;
   return Math.min(MOIST, crop.kc.mid);
 }
 
@@ -56,6 +60,10 @@ export function treeDemand(
   const et0Mm = referenceEt(day, site).mm;
   return { litres: et0Mm * plantFactor * (Math.PI / 4) * across ** 2, plantFactor, et0Mm };
 }
+
+/** Kinds at home where summers are dry: their base expects to be dry in the hottest season. Common practice; ornamental trees by the standard's dry class. */
+export const isDrySummer = (crop: CropEntry): boolean =>
+  DRY_SUMMER.has(crop.id) || (crop.group === 'ornamental trees' && plantFactorOf(crop) <= DRY);
 
 function factorOfKind(kind: string): number {
   const broad = Object.hasOwn(BROAD, kind) ? BROAD[kind] : undefined;

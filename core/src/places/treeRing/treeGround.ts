@@ -40,7 +40,7 @@ const COMPANION_COVER: Readonly<Record<Beneath, number>> = {
 const ROOTS_M: Readonly<Record<TreePhase, readonly [min: number, max: number]>> = {
   'first weeks': [0.3, 0.35],
   'first year': [0.35, 0.45],
-  'years two and three': [0.4, 0.6],
+  'rooting out': [0.4, 0.6],
   established: [0.5, 0.9],
 };
 
@@ -51,7 +51,7 @@ const ROOTS_M: Readonly<Record<TreePhase, readonly [min: number, max: number]>> 
 export const LEAF_SHARES: Readonly<Record<TreePhase, number>> = {
   'first weeks': 0.4,
   'first year': 0.6,
-  'years two and three': 0.8,
+  'rooting out': 0.8,
   established: 1,
 };
 /** Bushes that stand together share their ground: no more than this times the room of their spacing is one plant's. Judgement. */
@@ -182,6 +182,6 @@ export function treePlantings(
 
 export const mainPlanting = mainOf;
 
-/** Depth where it falls that a set volume for each plant is, mm. Source: arithmetic. */
-export const treeSetMm = ({ litresEach = 0, count }: TreeFacts, made: TreeGround): number =>
+/** Depth where it falls that so many litres for each plant are, mm. Source: arithmetic. */
+export const treeDepthMm = ({ count }: TreeFacts, litresEach: number, made: TreeGround): number =>
   localDepth(litresEach * count, made.areaM2, made.delivery);

@@ -7,16 +7,8 @@ import { RING_FORTNIGHT_MM, RING_MONTH_MM } from '../../plants/ringDoses.ts';
 import { at } from '../../units/at.ts';
 import type { IsoDate } from '../../units/dates.ts';
 import { layoutMinutes, type Laid } from './layouts.ts';
-import {
-  isDrySummer,
-  isTouchy,
-  phaseDates,
-  phaseOn,
-  ringFor,
-  rootReachM,
-  longestGap,
-  type TreePhase,
-} from './phases.ts';
+import { isTouchy, phaseDates, phaseOn, ringFor, rootReachM, longestGap, type TreePhase } from './phases.ts';
+import { isDrySummer } from './treeDemand.ts';
 import { openShare, treeGround } from './treeGround.ts';
 import { bandM2, dryZoneM, trunkRadiusM, type Ring, type TreeFacts } from './treeFacts.ts';
 
@@ -121,7 +113,7 @@ export function treePlan(
     handsOver: phaseDates(tree, plantedOn),
     touchy: isTouchy(crop),
     drySummer: isDrySummer(crop),
-    gapDays: longestGap(crop, phase, tree, item(ground.horizons, 0).textureClass),
+    gapDays: longestGap(crop, tree, item(ground.horizons, 0).textureClass, { plantedOn, on: today }),
     wanted,
     moveOut: lag > WORTH_MOVING * wanted.outerM,
     dryM: phase === 'established' ? dryZoneM(tree) : 0,
