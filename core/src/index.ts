@@ -30,7 +30,7 @@ export { storeRunsOut, type RunsOut } from './compare/storeRunsOut.ts';
 export { treeGap } from './care/treeGaps.ts';
 export { isWoody } from './plants/woody.ts';
 export { daysInStore, fixedWeekShortfall } from './schools/fixedWeek.ts';
-export { RING_FORTNIGHT_MM_A_DAY, RING_MONTH_MM_A_DAY } from './plants/ringDoses.ts';
+export { RING_FORTNIGHT_MM, RING_FORTNIGHT_MM_A_DAY, RING_MONTH_MM_A_DAY } from './plants/ringDoses.ts';
 export { ALERT_ACTS, actsOf, type AlertAct } from './care/alertActs.ts';
 export { isSeenTo, stateOf, type Tick } from './care/seenTo.ts';
 export { forecastEnsemble, latestClimatology } from './weather/forecastEnsemble.ts';
@@ -106,6 +106,7 @@ export { treeRing } from './places/treeRing/treeRing.ts';
 export { treeDemand } from './places/treeRing/treeDemand.ts';
 export { gapClock, GAP_DAYS, GAP_RULES, GAP_SCHOOLS, type GapSchool } from './places/treeRing/gapClock.ts';
 export {
+  SOAK_BY,
   TREE_SORTS,
   CAME_AS,
   BENEATH,
@@ -117,12 +118,15 @@ export {
   trunkRadiusM,
   trunkOfGirth,
   bandM2,
+  type SoakBy,
   type TreeFacts,
   type TreeSort,
   type CameAs,
   type Beneath,
   type Ring,
 } from './places/treeRing/treeFacts.ts';
+export { TRUNK_L_PER_CM, type SoakSize } from './places/treeRing/soakSize.ts';
+export { YOUNG_GUIDES } from './places/treeRing/youngRhythm.ts';
 export { PHASE_FACTS, ringThroughYears, type TreePhase } from './places/treeRing/phases.ts';
 export { LAYOUT_FACTS } from './places/treeRing/layoutFacts.ts';
 export { layOut, USUAL_BUCKET_L, type Spot } from './places/treeRing/layouts.ts';

@@ -205,7 +205,8 @@ function soakFacts(
   }: { input: PlanBed; now: PlaceNow; d: number; until: number; plants: PlantFacts },
 ): Pick<DayFacts, 'forced' | 'soak' | 'ballMm' | 'rhythm'> {
   const { must } = now;
-  if (clock === null || !must || !plants.growing) return { forced: null, soak: null, ballMm: 0, rhythm: null };
+  if (clock === null || !must || !plants.growing)
+    return { forced: null, soak: null, ballMm: 0, rhythm: null };
   return {
     forced: must.due(clock, { d, until, dayCount: now.days.length }, expectedDays(input, now)),
     soak: must.now(clock),

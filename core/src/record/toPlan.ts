@@ -5,7 +5,7 @@ import { balanceStart } from '../follow/balanceStart.ts';
 import { byHand } from '../follow/byHand.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { creditFrom } from '../places/treeRing/credit.ts';
-import { mainPlanting, treeDepthMm, treePlantings } from '../places/treeRing/treeGround.ts';
+import { mainPlanting, treePlantings, treeSetMm } from '../places/treeRing/treeGround.ts';
 import { treeSoaks } from '../places/treeRing/treeSoaks.ts';
 import { beliefAfter } from '../plants/rootBelief.ts';
 import { afterPots } from '../pots/afterPots.ts';
@@ -79,9 +79,7 @@ export function planBed(
     known: now.known.known,
     rootBelief: now.known.rootsSeen && beliefAfter(plantings, now.known.rootsSeen),
     ...start,
-    ...(tree && woody
-      ? { setMm: tree.facts.litresEach && treeDepthMm(tree.facts, tree.facts.litresEach, tree.ground) }
-      : {}),
+    ...(tree && woody ? { setMm: treeSetMm(tree.facts, tree.ground) } : {}),
     irrigations: [
       ...mine
         .filter((event) => event.kind === 'watering')

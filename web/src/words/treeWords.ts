@@ -1,9 +1,12 @@
 import type { TreeNow } from '@kibble/contract';
 import {
   LAYOUT_FACTS,
+  RING_FORTNIGHT_MM,
+  TRUNK_L_PER_CM,
   type Beneath,
   type CameAs,
   type Ring,
+  type SoakBy,
   type TreePhase,
   type TreePlan,
   type TreeSeason,
@@ -27,11 +30,19 @@ export const BENEATH_WORDS: Readonly<Record<Beneath, string>> = {
   planting: 'other plants',
 };
 export const PHASE_WORDS: Readonly<Record<TreePhase, string>> = {
-  'first weeks': 'its first weeks',
-  'first year': 'its first year',
+  'first weeks': 'in its first weeks',
+  'first year': 'in its first year',
   'rooting out': 'still rooting out',
   established: 'established',
 };
+
+/** A way of measuring a soak by its name. */
+export const soakByWords = (by: SoakBy, units: Units): string =>
+  by === 'ground'
+    ? 'what its ground lacks'
+    : by === 'trunk'
+      ? `by its trunk, ${units.text('volume', TRUNK_L_PER_CM)} for each cm of it`
+      : `over its ring, ${units.text('depth', RING_FORTNIGHT_MM)}`;
 
 /** Metres from the trunk, as one figure or two. */
 export const ringText = ({ innerM, outerM }: Ring, units: Units): string =>

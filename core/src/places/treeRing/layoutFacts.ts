@@ -34,7 +34,7 @@ export const LAYOUT_FACTS: Readonly<Record<LayoutId, LayoutFacts>> = {
     method: 'soaker hose',
     suits: 'a ring under mulch, from one tap',
     moved: false,
-    piece: 'circle',
+    piece: 'rounds of hose',
   },
   'tube spiral': {
     label: 'emitter tube in a spiral',

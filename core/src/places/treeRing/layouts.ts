@@ -106,7 +106,11 @@ export function layOut(
       return dripped(pieces ?? Math.max(2, Math.round(line / TUBE_EVERY_M)), line);
     }
     case 'soaker ring':
-      return laid(1, { lineM: roundM, wetShare: (roundM * across) / areaM2 });
+      // Circles one inside the other, as long as the one about the middle between them.
+      return laid(pieces ?? 1, {
+        lineM: (pieces ?? 1) * roundM,
+        wetShare: ((pieces ?? 1) * roundM * across) / areaM2,
+      });
     case 'micro-sprays': {
       const throwM2 = Math.PI * THROW_M ** 2;
       const count = pieces ?? Math.max(2, Math.round(areaM2 / throwM2));

@@ -12,6 +12,9 @@ export type Beneath = (typeof BENEATH)[number];
 /** How far out its ring is wanted; people disagree, and all of them are right somewhere. */
 export const REACHES = ['at the edge', 'past the edge', 'far out'] as const;
 export type Reach = (typeof REACHES)[number];
+/** How its soak is measured: by what its ground lacks, or by one of two rules of thumb. */
+export const SOAK_BY = ['ground', 'trunk', 'ring'] as const;
+export type SoakBy = (typeof SOAK_BY)[number];
 export const NEARBY = ['nothing', 'path', 'building'] as const;
 export type Nearby = (typeof NEARBY)[number];
 
@@ -76,6 +79,8 @@ export interface TreeFacts {
   /** How its longest gap is counted once it is established; default 21 days at most. */
   gap?: GapSchool;
   layout: Layout;
+  /** How its soak is measured; default by what its ground lacks. */
+  soakBy?: SoakBy;
   /** A set volume for each plant, L, in the place of what the balance asks. */
   litresEach?: number;
   /** Other places whose watered ground its roots share, by number. */

@@ -8,6 +8,7 @@ import { LAYOUT_FACTS } from './layoutFacts.ts';
 import { BASIN_MM, layOut, type Laid } from './layouts.ts';
 import { phaseOn, rootReachM, type TreePhase } from './phases.ts';
 import { plantFactorOf } from './treeDemand.ts';
+import { setSoakL } from './soakSize.ts';
 import { bandM2, canopyM2, dryZoneM, type Beneath, type TreeFacts } from './treeFacts.ts';
 
 /** A part of a ring lies beyond a wall or under a path: the share that is left. Source: geometry at the ring's middle. */
@@ -25,7 +26,7 @@ const COMPANIONS: Readonly<Record<Beneath, number>> = {
   lawn: 0.1,
   // Brown turf is asleep.
   'lawn, unwatered': 0.03,
-  planting: 0.15,
+  planting: 0.4,
 };
 /** How much of the ground they hide. Judgement. */
 const COMPANION_COVER: Readonly<Record<Beneath, number>> = {
@@ -95,7 +96,7 @@ export function treeGround(
     open,
     { textureClass, infiltrationMmPerHour: intakeRate(ground, tree.beneath === 'mulch') },
     delivery.litresPerMinute,
-    tree.litresEach,
+    setSoakL(tree, ringM2, delivery),
   );
   const reach = Math.max(rootReachM(tree, from.plantedOn, from.on), tree.ring.outerM);
   const dry = phase === 'established' ? Math.min(dryZoneM(tree), tree.ring.innerM) : 0;
@@ -181,6 +182,12 @@ export function treePlantings(
 }
 
 export const mainPlanting = mainOf;
+
+/** Depth where it falls of a soak that is set, mm; undefined where the ground decides. Source: as `setSoakL`. */
+export const treeSetMm = (tree: TreeFacts, made: TreeGround): number | undefined => {
+  const litresEach = setSoakL(tree, made.ringM2 / tree.count, made.delivery);
+  return litresEach === undefined ? undefined : treeDepthMm(tree, litresEach, made);
+};
 
 /** Depth where it falls that so many litres for each plant are, mm. Source: arithmetic. */
 export const treeDepthMm = ({ count }: TreeFacts, litresEach: number, made: TreeGround): number =>

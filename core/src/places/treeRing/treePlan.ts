@@ -9,6 +9,7 @@ import type { IsoDate } from '../../units/dates.ts';
 import { layoutMinutes, type Laid } from './layouts.ts';
 import { isTouchy, phaseDates, phaseOn, ringFor, rootReachM, longestGap, type TreePhase } from './phases.ts';
 import { isDrySummer } from './treeDemand.ts';
+import { guideLitres, setSoakL, soakSizes, type SoakSize } from './soakSize.ts';
 import { openShare, treeGround } from './treeGround.ts';
 import { bandM2, dryZoneM, trunkRadiusM, type Ring, type TreeFacts } from './treeFacts.ts';
 
@@ -61,6 +62,9 @@ export interface TreePlan {
   eachMinutes: number;
   moves: number;
   laid: Laid;
+  /** A soak as people measure it, of one plant, and what guides give a young one. */
+  sizes: SoakSize[];
+  guide: { leastL: number; mostL: number } | null;
   /** What the two rules of thumb for scarce water come to on this ring, and their depths. */
   fortnightL: number;
   fortnightMm: number;
@@ -93,9 +97,11 @@ export function treePlan(
   const made = treeGround(tree, { plantedOn, on: today, crop }, ground, delivery);
   const wetM2 = made.areaM2 * made.wettedFraction;
   const efficiency = efficiencyOf(made.delivery);
-  const set = tree.litresEach === undefined ? undefined : tree.litresEach * tree.count;
-  const depthMm =
-    set === undefined ? (localMm ?? depthDose(ground, tree.depthMm)) : (set * efficiency) / wetM2;
+  const ringOfOneM2 = made.ringM2 / tree.count;
+  const setEach = setSoakL(tree, ringOfOneM2, made.delivery);
+  const set = setEach === undefined ? undefined : setEach * tree.count;
+  const groundMm = localMm !== undefined && set === undefined ? localMm : depthDose(ground, tree.depthMm);
+  const depthMm = set === undefined ? groundMm : (set * efficiency) / wetM2;
   const litres = set ?? (depthMm * wetM2) / efficiency;
   const litresEach = litres / tree.count;
   // Buckets and fills are as many as the litres want.
@@ -129,6 +135,12 @@ export function treePlan(
     eachMinutes,
     moves: moves * (oneByOne ? tree.count : 1),
     laid,
+    sizes: soakSizes(tree, {
+      groundL: (groundMm * wetM2) / efficiency / tree.count,
+      ringM2: ringOfOneM2,
+      delivery: made.delivery,
+    }),
+    guide: guideLitres(tree, phase),
     fortnightL: (RING_FORTNIGHT_MM * made.ringM2) / reachingShareOf(made.delivery),
     fortnightMm: RING_FORTNIGHT_MM,
     monthMm: RING_MONTH_MM,

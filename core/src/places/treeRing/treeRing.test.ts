@@ -388,6 +388,67 @@ describe('decided by the rule of the beds, with the gap above it', () => {
   });
 });
 
+test('two soaker circles keep a mature walnut through a hot dry summer, and one is less than it wants: a part of the roots is enough where it gets its full dose (common practice)', () => {
+  const lost = (pieces: number): number => {
+    const tree = old({ layout: { by: 'soaker ring', pieces }, beneath: 'mulch' });
+    const bed = place(tree, 'walnut', '1985-03-01', { startOn: '2026-05-01' });
+    const weather = spell('hot', '2026-04-01', 140);
+    const options = { today: '2026-06-20', horizonDays: 28, members: 0 };
+    return planGarden({ site, beds: [bed] }, weather, {}, options).beds[0]?.lostShare ?? 1;
+  };
+  expect(lost(2)).toBeLessThan(0.03);
+  expect(lost(1)).toBeGreaterThan(lost(2));
+});
+
+describe('how a soak is measured', () => {
+  const planting = { cropId: 'oak', plantedOn: '1960-03-01' };
+  const oak = (change: Partial<DeclaredTree> = {}): TreeFacts =>
+    treeAsDeclared(
+      {
+        ...newTree(cropById('oak'), 60),
+        canopyM: 11,
+        trunkM: 0.7,
+        layout: { by: 'bubbler stops' },
+        ...change,
+      },
+      planting.plantedOn,
+      TODAY,
+    );
+  const planOf = (tree: TreeFacts) => treePlan(tree, planting, TODAY, loam, hose);
+  test('10 US gal an inch of trunk are about 15 L a cm: some 1,050 L for 70 cm (common practice)', () => {
+    const { sizes } = planOf(oak());
+    const trunk = sizes.find(({ by }) => by === 'trunk');
+    expect(trunk?.litresEach).toBeCloseTo(1050, 6);
+    expect(gallonsToLitres(10) / 2.54).toBeCloseTo(trunk?.lPerCm ?? 0, 0);
+  });
+  test('51 mm over its ring are the litres of the ring’s ground', () => {
+    const made = treePlan(oak({ soakBy: 'ring' }), planting, TODAY, loam, hose);
+    expect(made.litres).toBeCloseTo(made.fortnightL, 6);
+    expect(made.sizes.filter(({ used }) => used).map(({ by }) => by)).toEqual(['ring']);
+  });
+  test('what is chosen is what it gets, and a set volume goes before it', () => {
+    expect(planOf(oak({ soakBy: 'trunk' })).litres).toBeCloseTo(1050, 6);
+    expect(planOf(oak({ soakBy: 'trunk', litresEach: 400 })).litres).toBeCloseTo(400, 6);
+    expect(planOf(oak()).litres).toBeGreaterThan(1050);
+  });
+  test('a soak by a trunk that nobody measured is refused by its field', () => {
+    expect(() => planOf(oak({ trunkM: undefined, soakBy: 'trunk' }))).toThrow('trunkM');
+  });
+  test('an olive takes the standard’s dry class, 0.5, and stands longest (ANSI/ASABE S623, from memory)', () => {
+    expect(
+      treeDemand({ canopyDiameterM: 4, kind: 'olive' }, day(TODAY, [38, 21, 15, 7]), site).plantFactor,
+    ).toBe(0.5);
+    const olive = treePlan(
+      treeAsDeclared({ ...newTree(cropById('olive'), 20), canopyM: 4 }, '2000-03-01', TODAY),
+      { cropId: 'olive', plantedOn: '2000-03-01' },
+      TODAY,
+      loam,
+      hose,
+    );
+    expect(olive.gapDays).toBe(28);
+  });
+});
+
 describe('a bare-root pear in its first fortnight', () => {
   const PLANTED = '2026-04-20';
   const pear = treeAsDeclared({ ...newTree(cropById('pear'), 0), canopyM: 0.8 }, PLANTED, PLANTED);
@@ -446,6 +507,19 @@ describe('what else drinks, and what is borrowed', () => {
     const kcb = (beneath: Beneath): number =>
       place(old({ beneath }), 'walnut', '1985-03-01').bed.plantings[0]?.custom?.kcb.mid ?? 0;
     expect(kcb('planting')).toBeGreaterThan(kcb('mulch'));
+    // The plants beneath drink more than the shade of their leaves spares of what bare ground loses.
+    const usedMm = (beneath: Beneath): number => {
+      const bed = place(old({ beneath }), 'walnut', '1985-03-01');
+      const plan = planGarden(
+        { site, beds: [bed] },
+        spell('hot', '2026-06-01', 71),
+        {},
+        { today: TODAY, members: 0 },
+      );
+      return plan.beds[0]?.ahead.reduce((sum, d) => sum + d.evaporationMm + d.transpirationMm, 0) ?? 0;
+    };
+    expect(usedMm('planting')).toBeGreaterThan(usedMm('bare'));
+    expect(usedMm('planting')).toBeGreaterThan(usedMm('mulch'));
   });
 });
 

@@ -310,7 +310,7 @@ function Wetted({ tree, plan, px, band, half }: Drawn & { band: (from: number, t
   if (laid.by === 'soaker ring')
     return (
       <path
-        d={band(middle - laid.wetAcrossM / 2, middle + laid.wetAcrossM / 2)}
+        d={band(middle - (laid.pieces * laid.wetAcrossM) / 2, middle + (laid.pieces * laid.wetAcrossM) / 2)}
         fillRule="evenodd"
         fill="var(--water)"
         opacity={0.45}
@@ -344,17 +344,26 @@ function Wetted({ tree, plan, px, band, half }: Drawn & { band: (from: number, t
 /** Stops with their numbers, and the line that lies there. */
 function Spots({ tree, plan, px, at, half }: Drawn & { at: number | null }) {
   const { laid } = plan;
-  const middle = px((tree.ring.innerM + tree.ring.outerM) / 2);
+  const middleM = (tree.ring.innerM + tree.ring.outerM) / 2;
+  const middle = px(middleM);
   if (laid.by === 'soaker ring' || laid.by === 'tube spiral' || laid.by === 'emitters') {
     const turns =
-      laid.by === 'tube spiral' ? Math.max(1, Math.round((tree.ring.outerM - tree.ring.innerM) / 0.45)) : 1;
+      laid.by === 'tube spiral'
+        ? Math.max(1, Math.round((tree.ring.outerM - tree.ring.innerM) / 0.45))
+        : laid.by === 'soaker ring'
+          ? laid.pieces
+          : 1;
     return (
       <g fill="none" stroke="var(--ink)" strokeWidth={2}>
         {range(turns).map((i) => {
           const r =
             turns === 1
               ? middle
-              : px(tree.ring.innerM + ((i + 0.5) * (tree.ring.outerM - tree.ring.innerM)) / turns);
+              : px(
+                  laid.by === 'soaker ring'
+                    ? middleM + (i - (turns - 1) / 2) * laid.wetAcrossM
+                    : tree.ring.innerM + ((i + 0.5) * (tree.ring.outerM - tree.ring.innerM)) / turns,
+                );
           return tree.sort === 'hedge' ? (
             <path
               key={i}

@@ -1,5 +1,6 @@
 import { LIMITS, type BedView, type TreeNow } from '@kibble/contract';
 import {
+  daysBetween,
   BENEATH,
   CAME_AS,
   CATALOGUE,
@@ -9,6 +10,7 @@ import {
   LAYOUTS,
   NEARBY,
   PHASE_FACTS,
+  SOAK_BY,
   REACHES,
   TEXTURE_CLASSES,
   TREE_SORTS,
@@ -24,7 +26,14 @@ import { useAddTreeMutation, useChangeTreeMutation } from '../../api/trees.ts';
 import { useGarden, useGardenCrops } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
 import { useAppDispatch } from '../../api/store.ts';
-import { BENEATH_WORDS, CAME_WORDS, layoutWords, PHASE_WORDS, ringWords } from '../../words/treeWords.ts';
+import {
+  BENEATH_WORDS,
+  CAME_WORDS,
+  layoutWords,
+  PHASE_WORDS,
+  ringWords,
+  soakByWords,
+} from '../../words/treeWords.ts';
 import { useUnits } from '../../words/units.ts';
 import { plainDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -133,6 +142,7 @@ export function TreeForm({
       ...usualFor(standing.cropId, standing.plantedOn, garden.today, units),
     };
   }
+  const isYoung = daysBetween(typed.plantedOn || garden.today, garden.today) < 365;
   const follow = (cropId: string, plantedOn: string): void => {
     for (const [field, value] of Object.entries(usualFor(cropId, plantedOn, garden.today, units)))
       if (!form.formState.dirtyFields[field as keyof TypedTree])
@@ -215,7 +225,16 @@ export function TreeForm({
           <Figured form={form} field="height" label="Height" hint="Left empty: as its kind grows." />
           {typed.sort === 'tree' ? (
             <>
-              <Figured form={form} field="trunk" label="Trunk" hint="Left empty: not known." />
+              <Figured
+                form={form}
+                field="trunk"
+                label="Trunk"
+                hint={
+                  isYoung
+                    ? 'Its litres and its years go by this. Left empty: as its ball or pot says.'
+                    : 'Left empty: not known.'
+                }
+              />
               <Choice label="Trunk measured" {...form.register('trunkBy')}>
                 <option value="thick">across</option>
                 <option value="girth">round it, with a tape</option>
@@ -231,6 +250,9 @@ export function TreeForm({
           </Choice>
           {typed.cameAs === 'potted' ? (
             <Figured form={form} field="pot" label="Its pot held" hint="Left empty: not known." />
+          ) : null}
+          {typed.cameAs === 'balled' ? (
+            <Figured form={form} field="ball" label="Its ball was so wide" hint="Left empty: not known." />
           ) : null}
           <Choice label="Beneath it" {...form.register('beneath')}>
             {BENEATH.map((id) => (
@@ -306,12 +328,16 @@ export function TreeForm({
           <Check {...form.register('measured')} className="self-center">
             measured with a bucket
           </Check>
-          {typed.by === 'basin' || typed.by === 'soaker ring' ? null : (
+          {typed.by === 'basin' ? null : (
             <Figured
               form={form}
               field="pieces"
               label={`How many ${LAYOUT_FACTS[typed.by].piece}`}
-              hint="At each plant; left empty: as many as the ring takes."
+              hint={
+                typed.by === 'soaker ring'
+                  ? 'One inside the other; left empty: one.'
+                  : 'At each plant; left empty: as many as the ring takes.'
+              }
             />
           )}
           {typed.by === 'emitters' || typed.by === 'tube spiral' || typed.by === 'micro-sprays' ? (
@@ -362,11 +388,20 @@ export function TreeForm({
               hint="Left empty: all. A part with its full dose keeps the whole tree."
             />
             <Figured form={form} field="depth" label="Soak it to" hint="Left empty: by its size." />
+            <Choice label="How much a soak is" {...form.register('soakBy')}>
+              {SOAK_BY.filter(
+                (by) => by !== 'trunk' || (typed.trunk !== '' && !isYoung) || typed.soakBy === by,
+              ).map((by) => (
+                <option key={by} value={by}>
+                  {soakByWords(by, units)}
+                </option>
+              ))}
+            </Choice>
             <Figured
               form={form}
               field="litresEach"
               label="A set volume for each"
-              hint="Left empty: what its ground lacks."
+              hint="Left empty: as chosen beside it."
             />
           </div>
           {others.length > 0 ? (
@@ -406,8 +441,8 @@ export function TreeForm({
               </strong>
               , {units.text('depth', sketch.facts.depthMm)} deep, {PHASE_FACTS[sketch.plan.phase].often}:{' '}
               {units.text('volume', sketch.plan.litres)},{' '}
-              {layoutWords(sketch.plan, sketch.facts.count, units)}. It is in {PHASE_WORDS[sketch.plan.phase]}
-              ; at most {sketch.plan.gapDays} days without a soak.
+              {layoutWords(sketch.plan, sketch.facts.count, units)}. It is {PHASE_WORDS[sketch.plan.phase]};
+              at most {sketch.plan.gapDays} days without a soak.
             </p>
           ) : (
             <p className="text-quiet">

@@ -13,6 +13,7 @@ import { TaskList } from '../../ui/TaskList.tsx';
 import { useTaps } from '../../ui/useTaps.ts';
 import { RingSection } from './RingSection.tsx';
 import { TreeForm } from './TreeForm.tsx';
+import { SoakSizes } from './SoakSizes.tsx';
 import { TreeTag } from './TreeTag.tsx';
 import { useKeepTree } from './useKeepTree.ts';
 import { TreeToday } from './TreeToday.tsx';
@@ -123,7 +124,10 @@ function Tree({ page, tree }: { page: BedPageView; tree: TreeNow }) {
         <div className="mt-4 grid gap-x-10 gap-y-4 border-t border-ink pt-3 lg:grid-cols-3">
           <TreeStory tree={tree} plan={plan} facts={facts} page={page} />
           <RingAndMulch plan={plan} facts={facts} />
-          <WhenShort tree={tree} plan={plan} page={page} />
+          <div className="flex flex-col gap-4">
+            <SoakSizes tree={tree} plan={plan} page={page} />
+            <WhenShort tree={tree} plan={plan} page={page} />
+          </div>
         </div>
         <TaskList tasks={page.tasks} named={false} />
         <div className="no-print mt-4 -ml-4 flex flex-wrap border-t border-rule pt-2">

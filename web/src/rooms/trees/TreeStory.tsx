@@ -42,9 +42,9 @@ export function TreeStory({
       <p>{SEASON_WORDS[tree.season]}</p>
       <p className="mt-1">
         {facts.cameAs === 'not known' ? '' : `It came ${CAME_WORDS[facts.cameAs]}. `}
-        {plan.phase === 'established' ? 'It is established' : `It is in ${PHASE_WORDS[plan.phase]}`}
+        It is {PHASE_WORDS[plan.phase]}
         {next
-          ? `; from ${fullDate(next.from)} ${next.phase === 'established' ? 'it counts as established' : `in ${PHASE_WORDS[next.phase]}`}`
+          ? `; from ${fullDate(next.from)} ${next.phase === 'established' ? 'it counts as established' : `it is ${PHASE_WORDS[next.phase]}`}`
           : ''}
         .{' '}
         {plan.drySummer && plan.phase === 'established'
@@ -70,9 +70,13 @@ export function TreeStory({
   );
 }
 
+/** A soak that wets less of its roots’ ground leaves a tree short in a hot summer, share. From the engine’s own hot summers. */
+const ENOUGH_ROOTS = 0.08;
+
 export function RingAndMulch({ plan, facts }: { plan: TreePlan; facts: TreeFacts }) {
   const units = useUnits();
   const { mulch } = plan;
+  const isTooLittle = plan.phase === 'established' && plan.rootsShare < ENOUGH_ROOTS;
   const { ring, wet, rootsShare, line, thick, thin } = explainTree(facts, plan);
   const row = (what: string, quantity: Quantity, working: Working, more = '') => ({
     what,
@@ -115,6 +119,9 @@ export function RingAndMulch({ plan, facts }: { plan: TreePlan; facts: TreeFacts
       </table>
       <p className="mt-1 text-sm text-quiet">
         {units.text('depth', THIN_MM)} only within {units.text('length', mulch.meetM)}, none against the bark.
+        {plan.laid.by === 'soaker ring' && plan.laid.pieces === 1 && isTooLittle
+          ? 'One circle of hose wets so little of its roots’ ground that it goes short in a hot summer. A second circle inside the first makes it enough. '
+          : ''}
         {plan.rootsShare < 0.3
           ? ' A part of the roots that gets its full dose keeps the whole tree; in a long drought more of the round is better.'
           : ''}

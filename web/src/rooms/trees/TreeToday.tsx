@@ -3,7 +3,7 @@ import { GAP_DAYS, LAYOUT_FACTS, METHOD_FACTS, type TreeFacts, type TreePlan } f
 import { useGarden } from '../../state/gardenRound.ts';
 import { gapWords, layoutLabel, layoutWords, PHASE_WORDS, ringWords } from '../../words/treeWords.ts';
 import { minutesText, useUnits } from '../../words/units.ts';
-import { dayMonth, leaveHead, plainDate, waterSentence } from '../../words/words.ts';
+import { dayMonth, days, leaveHead, plainDate, waterSentence } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { GapBar } from './GapBar.tsx';
 import { useKeepTree } from './useKeepTree.ts';
@@ -106,7 +106,7 @@ export function TreeToday({
         {gapWords(tree)}{' '}
         {plan.phase === 'established'
           ? `Every ${GAP_DAYS.fine} days is plenty, every ${GAP_DAYS.better} is good, and ${plan.gapDays} is the limit.`
-          : `In ${PHASE_WORDS[plan.phase]}: ${plan.gapDays} at most.`}
+          : `It is ${PHASE_WORDS[plan.phase]}: at most ${days(plan.gapDays)} between two waterings.`}
       </p>
       {tree.soak && tree.soak.ballGone !== null && stop?.reason.code !== 'ball' ? (
         <p>

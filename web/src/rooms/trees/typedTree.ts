@@ -35,6 +35,7 @@ export interface TypedTree {
   length: string;
   cameAs: TreeBody['cameAs'];
   pot: string;
+  ball: string;
   beneath: TreeBody['beneath'];
   mulched: string;
   gap: NonNullable<TreeBody['gap']>;
@@ -46,6 +47,7 @@ export interface TypedTree {
   pieceLph: string;
   bucket: string;
   empties: string;
+  soakBy: NonNullable<TreeBody['soakBy']>;
   litresEach: string;
   depth: string;
   part: string;
@@ -63,6 +65,7 @@ export const FIGURES = {
   trunk: 'trunkM',
   length: 'hedgeM',
   pot: 'potLitres',
+  ball: 'ballM',
   mulched: 'mulchedM',
   nearOff: 'nearM',
   pieces: 'layoutPieces',
@@ -82,6 +85,7 @@ const QUANTITIES = {
   trunk: 'span',
   length: 'length',
   pot: 'litresFine',
+  ball: 'length',
   mulched: 'length',
   nearOff: 'length',
   pieces: 'count',
@@ -99,7 +103,9 @@ const ASKED: Partial<Record<Figure, (typed: TypedTree) => boolean>> = {
   length: ({ sort }) => sort === 'hedge',
   count: ({ sort }) => sort !== 'hedge',
   trunk: ({ sort }) => sort === 'tree',
-  pieces: ({ by }) => by !== 'basin' && by !== 'soaker ring',
+  ball: ({ cameAs }) => cameAs === 'balled',
+  pot: ({ cameAs }) => cameAs === 'potted',
+  pieces: ({ by }) => by !== 'basin',
   pieceLph: ({ by }) => by === 'emitters' || by === 'tube spiral' || by === 'micro-sprays',
   bucket: ({ by }) => by === 'buckets',
   empties: ({ by }) => by === 'buckets',
@@ -181,6 +187,7 @@ export const emptyTree = (today: string, units: Units): TypedTree => ({
   length: '',
   cameAs: 'potted',
   pot: '',
+  ball: '',
   beneath: 'mulch',
   mulched: '',
   gap: 'at most 21',
@@ -192,6 +199,7 @@ export const emptyTree = (today: string, units: Units): TypedTree => ({
   pieceLph: '',
   bucket: '',
   empties: '',
+  soakBy: 'ground',
   litresEach: '',
   depth: '',
   part: '',
@@ -221,6 +229,7 @@ export function typedFromTree(
     length: text('length', facts.lengthM),
     cameAs: facts.cameAs,
     pot: text('pot', facts.potL),
+    ball: text('ball', facts.ballM),
     beneath: facts.beneath,
     mulched: text('mulched', facts.mulchedM),
     gap: facts.gap ?? 'at most 21',
@@ -232,6 +241,7 @@ export function typedFromTree(
     pieceLph: text('pieceLph', facts.layout.pieceLph),
     bucket: text('bucket', facts.layout.bucketL),
     empties: text('empties', facts.layout.emptiesMinutes),
+    soakBy: facts.soakBy ?? 'ground',
     litresEach: text('litresEach', facts.litresEach),
     depth: text('depth', facts.depthMm),
     part: facts.part === 1 ? '' : text('part', facts.part),
@@ -253,6 +263,7 @@ export function treeDraft(typed: TypedTree, units: Units, ring?: TreeBody['ring'
     lengthM: typed.sort === 'hedge' ? si('length') : undefined,
     cameAs: typed.cameAs,
     potL: typed.cameAs === 'potted' ? si('pot') : undefined,
+    ballM: typed.cameAs === 'balled' ? si('ball') : undefined,
     beneath: typed.beneath,
     mulchedM: si('mulched'),
     gap: typed.gap === 'at most 21' ? undefined : typed.gap,
@@ -272,6 +283,7 @@ export function treeDraft(typed: TypedTree, units: Units, ring?: TreeBody['ring'
       bucketL: typed.by === 'buckets' ? si('bucket') : undefined,
       emptiesMinutes: typed.by === 'buckets' ? si('empties') : undefined,
     },
+    soakBy: typed.soakBy === 'ground' ? undefined : typed.soakBy,
     litresEach: si('litresEach'),
     shares: typed.shares.length > 0 ? typed.shares.map(Number) : undefined,
     indicator: typed.indicator || undefined,
