@@ -224,7 +224,7 @@ export {
 } from './places/vessel/materials.ts';
 export { NAMED_SIZES } from './places/vessel/size.ts';
 export { LIGHTS, ROOM_AIRS, WARMTHS } from './places/vessel/indoors.ts';
-export { drinksAtNight } from './places/vessel/restSeason.ts';
+export { drinksAtNight } from './plants/restSeason.ts';
 export { ROOT_FILLS, vesselModel, type VesselInput } from './places/vessel/vesselModel.ts';
 export { simulateVessel, type VesselDay } from './places/vessel/simulateVessel.ts';
 export * from './pots/entries.ts';

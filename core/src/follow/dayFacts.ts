@@ -7,6 +7,10 @@ import { plantsOn } from './plantsOn.ts';
 import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow, type PlaceRun, type PlantFacts } from './run.ts';
 import { nextAsked, shutOn, type Shut } from './shut.ts';
 import { expectedDays } from './clockOf.ts';
+import { dryDayCounts, dryDaysOf } from '../plants/dryBetween.ts';
+import { cropOf } from '../plants/plantOnDay.ts';
+import { seasonShare } from '../plants/restSeason.ts';
+import { standingOn } from '../plants/standing.ts';
 import type { PlantRhythm, SoakDue, SoakNow } from '../places/place.ts';
 import type { PlanBed, PlannedWatering, Waiting } from './types.ts';
 import { waitingCost, type Path } from './waiting.ts';
@@ -61,6 +65,8 @@ export interface DayFacts extends PlantFacts {
   ballMm: number;
   /** The rhythm of a young plant; null where none is kept. */
   rhythm: PlantRhythm | null;
+  /** Its ground is to stand dry for days yet. */
+  staysDry: boolean;
   /** How dry the top is this morning, and what it lacks, mm in the watered ground. */
   topDryShare: number;
   topLacksMm: number;
@@ -104,6 +110,31 @@ function rhythmDepth(
   for (let k = Math.max(0, d - every); k < d; k += 1) rainMm += at(now.series.rain, k);
   const short = mm - rainMm;
   return short >= school.leastMm ? { mm: short, rainMm } : none;
+}
+
+/** Rain that soaks the roots of a succulent as a watering does, mm. Judgement. */
+const SOAKING_RAIN_MM = 10;
+/** A record that begins with so much of its water counts as begun by a soak, share. Judgement. */
+const MOIST_START = 0.5;
+/** Whether succulents are to stand dry on a day: they were soaked too lately, or they rest. */
+function staysDry(input: PlanBed, now: PlaceNow, d: number, waterings: readonly PlannedWatering[]): boolean {
+  const { date } = item(now.days, d);
+  const planting = standingOn(input.bed.plantings, date);
+  if (!planting) return false;
+  const crop = cropOf(planting);
+  // At rest it lives on what it stores for so much longer.
+  const dryDays = dryDaysOf(crop) / seasonShare(crop, date, planting.latitudeDeg ?? 0);
+  const planned = waterings.at(-1)?.date;
+  let counted = 0;
+  for (let k = d - 1; k >= 0; k -= 1) {
+    const isSoaked =
+      at(now.givenL, k) > 0 || item(now.days, k).date === planned || at(now.rain, k) >= SOAKING_RAIN_MM;
+    counted += dryDayCounts(at(now.series.et0, k));
+    if (counted >= dryDays) return false;
+    if (isSoaked) return true;
+  }
+  // Its record began on moist ground.
+  return input.startFullness >= MOIST_START;
 }
 
 /** Plants hang from thirst only where so much of what can be spared is gone. Judgement. */
@@ -171,6 +202,7 @@ export function dayFacts(
     frozen: isFrozen(run.series.warmth, d),
     rainByThenMm,
     leastMm,
+    staysDry: school.staysDry === true && staysDry(input, now, d, from.waterings),
     topDryShare: top.dryShare,
     topLacksMm: top.lacksMm,
     waiting: null,

@@ -308,6 +308,8 @@ export const WATER_RULES: readonly WaterRule[] = [
     when: (f) => f.school.line === 'growth',
     says: (f, input) => (f.waiting?.due ? forGrowth(f, f.waiting.due, input) : null),
   },
+  // Succulents live on what their bodies store, and their ground stands dry for days between two soaks.
+  { when: (f) => f.staysDry, says: () => null },
   { when: (f) => f.depletionMm < f.leastMm || f.evening.depletionMm <= f.lineMm, says: () => null },
   {
     when: () => true,

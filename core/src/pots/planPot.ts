@@ -1,7 +1,7 @@
 import type { Night } from '../plants/frostKill.ts';
 import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import { stands } from '../plants/standing.ts';
-import { restOf } from '../places/vessel/restSeason.ts';
+import { restOf } from '../plants/restSeason.ts';
 import { runHours, stepVessel, pour, type VesselAct, type VesselState } from '../places/vessel/stepVessel.ts';
 import { vesselDay, type VesselDay } from '../places/vessel/simulateVessel.ts';
 import { vesselModel, type VesselModel } from '../places/vessel/vesselModel.ts';

@@ -1,7 +1,7 @@
 import { cropOf } from '../plants/plantOnDay.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
-import { isResting } from '../places/vessel/restSeason.ts';
+import { isResting } from '../plants/restSeason.ts';
 import type { PotPlan } from './planPot.ts';
 import type { Pot } from './pots.ts';
 

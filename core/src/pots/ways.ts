@@ -1,5 +1,5 @@
 import { cropOf } from '../plants/plantOnDay.ts';
-import { isResting } from '../places/vessel/restSeason.ts';
+import { isResting } from '../plants/restSeason.ts';
 import type { VesselInput } from '../places/vessel/vesselModel.ts';
 import type { IsoDate } from '../units/dates.ts';
 

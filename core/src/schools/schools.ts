@@ -38,6 +38,8 @@ export interface School {
   rhythm?: { days: number; mm: number; onRing?: true };
   /** Spreads a day's water over so many short runs, minutes apart. */
   pulses?: { count: number; apartMinutes: number };
+  /** Lets the ground stand dry for the days of its kind (`dryDaysOf`), and for longer while that rests. */
+  staysDry?: true;
   /** Gives nothing from this stage on. */
   stopsAt?: StageName;
   /** Whether it may be chosen for a crop. */
@@ -92,8 +94,9 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     suits: (crop) => crop.toughening === 'tomato',
   },
   'soak and dry': {
-    words: 'Soaks it, then lets it dry right out before the next.',
+    words: 'Soaks it, then lets it dry right out and stand dry for days before the next.',
     line: { ofHeld: DRY_SHARE },
+    staysDry: true,
     leastMm: LEAST_MM,
     suits: (crop) => crop.group === 'cacti and succulents',
   },

@@ -14,7 +14,7 @@ import {
 } from './indoors.ts';
 import { DRESSINGS, MATERIALS, type Dressing, type Material } from './materials.ts';
 import { availableOf, MIXES, type Mix } from './mixes.ts';
-import { drinksAtNight, seasonShare } from './restSeason.ts';
+import { drinksAtNight, seasonShare } from '../../plants/restSeason.ts';
 import { vesselShape, type VesselShape } from './size.ts';
 
 /** A pot, planter or tray as it is described. SI: litres, metres. */

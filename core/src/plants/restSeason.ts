@@ -1,5 +1,5 @@
-import type { CropEntry } from '../../plants/types.ts';
-import type { IsoDate } from '../../units/dates.ts';
+import type { CropEntry } from './types.ts';
+import type { IsoDate } from '../units/dates.ts';
 
 /** Months of rest (1–12) in the north, and what is drunk in them of what is drunk in growth. */
 interface Rest {
