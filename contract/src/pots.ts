@@ -7,7 +7,9 @@ import {
   MATERIAL_IDS,
   METERS,
   MIX_IDS,
+  POT_WAY_FACTS,
   POT_WAYS,
+  needsHole,
   ROOM_AIRS,
   ROOT_FILLS,
   SEQUENCE_KINDS,
@@ -54,6 +56,8 @@ export const potFacts = z
     material: oneOf('Material', MATERIAL_IDS).default('plastic'),
     dressing: oneOf('On the mix', DRESSING_IDS).default('bare'),
     saucer: z.boolean().default(false),
+    /** It has no hole for water to run out of. */
+    noHole: z.boolean().default(false),
     reservoirL: limited('reservoirL').nullish(),
     roots: oneOf('Roots', ROOT_FILLS).default('filled'),
     /** How far its leaves reach across. */
@@ -70,6 +74,13 @@ export const potFacts = z
     way: oneOf('Way of watering', POT_WAYS).nullish(),
   })
   .check(({ value, issues }) => {
+    if (value.noHole && value.way && needsHole(value.way))
+      issues.push({
+        code: 'custom',
+        input: value.way,
+        message: `Way of watering must let nothing run through, because the pot has no hole; got ${POT_WAY_FACTS[value.way].label}`,
+        path: ['way'],
+      });
     if ((value.volumeL ?? null) === null && (value.topM ?? null) === null)
       issues.push({
         code: 'custom',

@@ -229,7 +229,7 @@ export { ROOT_FILLS, vesselModel, type VesselInput } from './places/vessel/vesse
 export { simulateVessel, type VesselDay } from './places/vessel/simulateVessel.ts';
 export * from './pots/entries.ts';
 export type { Pot } from './pots/pots.ts';
-export { POT_WAY_FACTS, POT_WAYS, usualWay, type PotWay } from './pots/ways.ts';
+export { needsHole, POT_WAY_FACTS, POT_WAYS, usualWay, type PotWay } from './pots/ways.ts';
 export { type PotFound, type WeighedSpan } from './pots/observe.ts';
 export { planPot, type PotLeave, type PotPlan, type PotSpan } from './pots/planPot.ts';
 export { potHelp, type PotHelp } from './pots/potHelp.ts';

@@ -67,6 +67,8 @@ export interface PotPlan {
   /** Water it wants and does not get over the plan, as a share of what it wants. */
   missedShare: number;
   shrunk: boolean;
+  /** Water that stands in a pot without a hole, mL. */
+  standsMl: number;
   resting: boolean;
   fullKg: number | null;
   weighedOn: IsoDate | null;
@@ -282,7 +284,7 @@ function lastsUntil({ now, span, offset, rain }: Ahead, model: VesselModel): Iso
   const state = {
     ...now.morning,
     availableL: model.holdsL,
-    saucerL: model.saucerL,
+    saucerL: model.input.noHole ? 0 : model.saucerL,
     reservoirL: model.reservoirL,
   };
   for (let k = 0; k < span.days; k += 1) {
@@ -414,6 +416,7 @@ export function planPot(declared: Pot, span: PotSpan): PotPlan {
     ahead,
     missedShare: wantedL > 0 && !on.way.asksDry ? missedL / wantedL : 0,
     shrunk: now.state.shrunk,
+    standsMl: model.input.noHole ? 1000 * now.state.saucerL : 0,
     resting: potRests(pot.vessel, today, weather.latitudeDeg),
     fullKg: now.fullKg,
     weighedOn: now.weighedOn,

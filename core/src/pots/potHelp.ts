@@ -19,7 +19,11 @@ const CHANGES: readonly {
   when: (v: VesselInput) => boolean;
   as: (v: VesselInput) => VesselInput;
 }[] = [
-  { code: 'saucer', when: (v) => !v.saucer && !v.reservoirL, as: (v) => ({ ...v, saucer: true }) },
+  {
+    code: 'saucer',
+    when: (v) => !v.saucer && !v.reservoirL && !v.noHole,
+    as: (v) => ({ ...v, saucer: true }),
+  },
   { code: 'bark', when: (v) => (v.dressing ?? 'bare') === 'bare', as: (v) => ({ ...v, dressing: 'bark' }) },
   { code: 'glazed', when: (v) => v.material === 'terracotta', as: (v) => ({ ...v, material: 'glazed' }) },
   {
@@ -33,7 +37,7 @@ const CHANGES: readonly {
     when: (v) => canBe(twice(v)),
     as: twice,
   },
-  { code: 'reservoir', when: (v) => !v.reservoirL, as: (v) => ({ ...v, reservoirL: 3 }) },
+  { code: 'reservoir', when: (v) => !v.reservoirL && !v.noHole, as: (v) => ({ ...v, reservoirL: 3 }) },
 ];
 
 /** What keeps a mix wet for longer. */

@@ -14,6 +14,7 @@ export type PotTask =
   | { code: 'root-bound' }
   | { code: 'rescue' }
   | { code: 'damping off' }
+  | { code: 'tip out' }
   | { code: 'bring in' }
   | { code: 'dry spell' }
   | { code: 'keep moist' }
@@ -27,6 +28,8 @@ const DRY_PCT = 35;
 const COOL_C = 12;
 /** Seedlings on a wet surface under this at night are in danger of damping off. Judgement. */
 const COLD_NIGHT_C = 10;
+/** Roots without air: more than this of what a pot holds stands in it. Judgement. */
+const STANDS = 0.05;
 /** A wet tray has more than this of what it holds. Judgement. */
 const WET = 0.85;
 const TENDER_C = 3;
@@ -66,6 +69,7 @@ export function potTasks({ pot, plan, today, latitudeDeg, weather, changedOn }: 
   if (plan.shrunk && !plan.resting && plan.leave?.code !== 'frozen') tasks.push({ code: 'rescue' });
   if (rests(today) !== rests(addDays(today, -7)))
     tasks.push({ code: rests(today) ? 'rest begins' : 'rest ends' });
+  if (plan.standsMl > STANDS * plan.holdsMl) tasks.push({ code: 'tip out' });
   if (vessel.roots === 'root-bound') tasks.push({ code: 'root-bound' });
   if (plan.weighedOn) {
     if (changedOn && changedOn > plan.weighedOn)

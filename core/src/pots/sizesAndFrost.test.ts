@@ -168,6 +168,41 @@ describe('how often pots of all sizes are watered', () => {
   });
 });
 
+describe('pots without a hole', () => {
+  const noHole = vessel({ volumeL: 10, noHole: true, plantings: of('basil') });
+  test('what is planned never stands in it: the exact dose, and nothing runs through (common practice)', () => {
+    expect(usualWay(noHole).way).toBe('exact dose');
+    const { plan: made } = plan(noHole, 'hot');
+    for (const { millilitres } of made.givings) expect(millilitres).toBeLessThan(made.holdsMl);
+    expect(made.standsMl).toBe(0);
+  });
+  test('rain that cannot run out stands in it, and the task says to tip it out; with a hole it is gone', () => {
+    const wet = (pot: VesselInput) => {
+      const entries: DatedPotEntry[] = [
+        {
+          date: '2026-07-01',
+          hour: 7,
+          entry: { kind: 'given', millilitres: 6000, how: 'poured' },
+        },
+      ];
+      return plan(pot, 'mild', { entries });
+    };
+    const { plan: made, pot } = wet(noHole);
+    expect(made.standsMl).toBeGreaterThan(500);
+    const codes = (at: ReturnType<typeof wet>): string[] =>
+      potTasks({
+        pot: at.pot,
+        plan: at.plan,
+        today: '2026-07-01',
+        latitudeDeg: site.latitudeDeg,
+        weather: [],
+        changedOn: null,
+      }).map(({ code }) => code);
+    expect(codes({ plan: made, pot })).toContain('tip out');
+    expect(codes(wet({ ...noHole, noHole: undefined }))).not.toContain('tip out');
+  });
+});
+
 describe('pots in the cold', () => {
   const winter = { from: '2026-12-16' } as const;
 

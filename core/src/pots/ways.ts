@@ -96,6 +96,8 @@ export const POT_WAY_FACTS: Readonly<Record<PotWay, PotWayFacts>> = {
 /** The way that suits a pot, and why. Common practice. */
 export function usualWay(vessel: VesselInput, seedlings = false): { way: PotWay; why: string } {
   if (seedlings) return { way: 'from below', why: 'a can flattens seedlings and splashes the mix' };
+  if (vessel.noHole)
+    return { way: 'exact dose', why: 'it has no hole, and nothing may be left standing in it' };
   if (vessel.reservoirL) return { way: 'reservoir', why: 'it has a tank' };
   const crops = vessel.plantings.map(cropOf);
   if (crops.length > 0 && crops.every(({ group }) => group === 'cacti and succulents'))
@@ -104,6 +106,9 @@ export function usualWay(vessel: VesselInput, seedlings = false): { way: PotWay;
   if (vessel.indoors) return { way: 'exact dose', why: 'it stands indoors' };
   return { way: 'drench', why: 'it stands outdoors, and salts are washed out' };
 }
+
+/** Whether a way lets water run through, which needs a hole. */
+export const needsHole = (way: PotWay): boolean => POT_WAY_FACTS[way].drains > 0;
 
 /** Whether all that stands in it rests. */
 export const potRests = (vessel: VesselInput, date: IsoDate, latitudeDeg: number): boolean =>

@@ -88,6 +88,7 @@ const DUE: { readonly [C in Code]: Due<C> } = {
   'root-bound': (_reason, at) => since(at.today, 'repot'),
   rescue: today,
   'damping off': today,
+  'tip out': today,
   'bring in': (_reason, at) => ({ from: at.today, until: addDays(at.today, 1), of: at.today }),
   'dry spell': (_reason, at) => since(at.today, 'once'),
   'keep moist': today,

@@ -91,6 +91,8 @@ const TASKS: Readonly<Record<Exclude<PotTask['code'], 'weigh again'>, string>> =
   'wet bodies': 'Cool and damp: keep water off its body.',
   'root-bound': 'Roots fill the pot: it dries fast. A pot twice as large would help.',
   rescue: 'The mix has shrunk and sheds water: stand it in water for an hour or two.',
+  'tip out':
+    'Water stands in it and cannot run out, and its roots lack air. Tip it on its side until the water has run off; a hole in its bottom would prevent this.',
   'damping off': 'Wet and cold tonight: seedlings may damp off. No water over them; let the surface dry.',
   'bring in': 'Frost is near: bring it in or cover it.',
   'keep moist': 'Sown and not yet up: keep the top moist with a fine spray, not a can.',

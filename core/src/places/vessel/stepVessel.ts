@@ -118,8 +118,8 @@ function stepHour(model: VesselModel, state: VesselState, d: number, demand: num
   }
   if (state.shortFrom === null && want > 0 && drunk < SHORT * want) state.shortFrom = h;
   state.availableL = Math.max(0, state.availableL - drunk - dried);
-  // A saucer stands open to the air.
-  const fromSaucer = Math.min(state.saucerL, w * demand * model.shape.openingM2);
+  // A saucer stands open to the air; what stands in a pot without a hole does not.
+  const fromSaucer = model.input.noHole ? 0 : Math.min(state.saucerL, w * demand * model.shape.openingM2);
   state.saucerL -= fromSaucer;
   state.driedL += dried + fromSaucer;
   state.wantedL += want;

@@ -30,6 +30,8 @@ export interface VesselInput {
   dressing?: Dressing;
   /** A saucer under it, or what it holds, L. */
   saucer?: boolean | number;
+  /** It has no hole: what is too much stands in it. */
+  noHole?: boolean;
   /** Water stored beneath that it draws up, L. */
   reservoirL?: number;
   plantings: PlantingInput[];
@@ -84,6 +86,12 @@ const TRAILS = 1.4;
 const UMBRELLA = 0.5;
 /** Where a saucer is, and nobody measured it: of the mix. Judgement. */
 const SAUCER_SHARE = 0.06;
+/** Air between the grains of a drained mix, of its room: where nothing runs out, so much water stands there. Nursery mixes have 15 to 25 % (Yeager et al., from memory). */
+const AIR_SHARE = 0.15;
+const saucerOf = ({ saucer, noHole }: VesselInput, volumeL: number): number => {
+  if (noHole) return AIR_SHARE * volumeL;
+  return typeof saucer === 'number' ? saucer : saucer ? SAUCER_SHARE * volumeL : 0;
+};
 
 /**
  * Of what a mix has for plants so much comes easily: held between 1 and 5 kPa, 20–30 % of the volume (de Boodt & Verdonck 1972, from
@@ -105,6 +113,7 @@ export interface VesselModel {
   /** Water for plants when it has drained, and that nobody gets, L. */
   holdsL: number;
   tightL: number;
+  /** What its saucer can hold; of a pot without a hole what can stand in its mix. */
   saucerL: number;
   reservoirL: number;
   /** Rain reaches it. */
@@ -177,8 +186,7 @@ export function vesselModel(
     shape,
     holdsL,
     tightL: shape.volumeL * mix.unavailable,
-    saucerL:
-      typeof input.saucer === 'number' ? input.saucer : input.saucer ? SAUCER_SHARE * shape.volumeL : 0,
+    saucerL: saucerOf(input, shape.volumeL),
     reservoirL: input.reservoirL ?? 0,
     rained: !(indoors || input.greenhouse || input.place?.underCover || place.underCover),
     shrinksUnderL: mix.shrinksUnder * holdsL,

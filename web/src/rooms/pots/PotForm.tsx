@@ -10,6 +10,7 @@ import {
   NAMED_SIZES,
   POT_WAY_FACTS,
   POT_WAYS,
+  needsHole,
   ROOM_AIRS,
   WARMTHS,
   VESSEL_KINDS,
@@ -64,6 +65,7 @@ export function PotForm({
     fields: potFields(units),
     defaultValues: pot ? typedFromPot(pot, units) : emptyPot(garden.today, spots[0] ?? ''),
   });
+  const noHole = useWatch({ control: form.control, name: 'noHole' });
   const [since, setSince] = useState(garden.today);
   const [rootsFound, setRootsFound] = useState<'' | 'upper half' | 'throughout'>('');
   const send = (version: number | undefined) =>
@@ -146,14 +148,15 @@ export function PotForm({
         </div>
         <div className={PAIR}>
           <Figured form={form} field="tank" label="Tank beneath" unit="litresFine" hint="Left empty: none." />
-          <Check {...form.register('saucer')} className="self-center">
-            A saucer under it
-          </Check>
+          <div className="flex flex-col justify-center">
+            {noHole ? null : <Check {...form.register('saucer')}>A saucer under it</Check>}
+            <Check {...form.register('noHole')}>No hole in its bottom</Check>
+          </div>
         </div>
         <Place form={form} />
         <Choice label="Way of watering" {...form.register('way')}>
           <option value="usual">what suits it</option>
-          {POT_WAYS.map((way) => (
+          {POT_WAYS.filter((way) => !noHole || !needsHole(way)).map((way) => (
             <option key={way} value={way}>
               {POT_WAY_FACTS[way].label}: suits {POT_WAY_FACTS[way].suits}
             </option>

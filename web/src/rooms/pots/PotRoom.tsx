@@ -142,6 +142,9 @@ function About({ page: { pot, fromBed, earlier } }: { page: PotPageView }) {
         {units.text('litresFine', shape.volumeL)} of mix ({MIXES[facts.mix].label}),{' '}
         {MATERIALS[facts.material].label}, {units.text('span', shape.topM)} across.
         {facts.saucer ? ' A saucer under it.' : ''}
+        {facts.noHole
+          ? ' It has no hole, so nothing can run out: give it no more than it asks for, and bore a hole if you can.'
+          : ''}
         {facts.reservoirL ? ` A tank of ${units.text('litresFine', facts.reservoirL)} beneath.` : ''}{' '}
         {facts.stands === 'indoors'
           ? `In a room: ${facts.light}, ${facts.warmth}, air ${facts.air}.`

@@ -22,6 +22,7 @@ export interface TypedPot {
   material: Facts['material'];
   dressing: Facts['dressing'];
   saucer: boolean;
+  noHole: boolean;
   roots: Facts['roots'];
   stands: Facts['stands'];
   sun: Facts['sun'];
@@ -52,6 +53,7 @@ export const emptyPot = (today: string, spot: string): TypedPot => ({
   material: 'plastic',
   dressing: 'bare',
   saucer: false,
+  noHole: false,
   roots: 'filled',
   stands: 'outdoors',
   sun: 'full',
@@ -97,6 +99,7 @@ export function typedFromPot(pot: PotView, units: Units): TypedPot {
     material: facts.material,
     dressing: facts.dressing,
     saucer: facts.saucer,
+    noHole: facts.noHole ?? false,
     roots: facts.roots,
     stands: facts.stands,
     sun: facts.sun,
@@ -144,8 +147,23 @@ export const potFields = (units: Units): FieldSchemas<TypedPot> => ({
 export function potDraft(typed: TypedPot, units: Units): PotDraft {
   const si = (field: Figure): number | null =>
     isAsked(field, typed) ? (typedSi(FIGURES[field], typed[field], units) ?? null) : null;
-  const { mix, material, dressing, saucer, roots, stands, sun, wind, wall, hangs, light, warmth, air, way } =
-    typed;
+  const {
+    mix,
+    material,
+    dressing,
+    saucer,
+    noHole,
+    roots,
+    stands,
+    sun,
+    wind,
+    wall,
+    hangs,
+    light,
+    warmth,
+    air,
+    way,
+  } = typed;
   return {
     kind: typed.kind,
     name: typed.name,
@@ -161,7 +179,8 @@ export function potDraft(typed: TypedPot, units: Units): PotDraft {
       mix,
       material,
       dressing,
-      saucer,
+      saucer: saucer && !noHole,
+      noHole,
       roots,
       stands,
       sun,
