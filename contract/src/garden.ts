@@ -36,7 +36,7 @@ export const cropId = z.string().refine((id) => cropIds.has(id) || /^own-[1-9]\d
 });
 
 /** How the ground's wetness was on the first day of a bed's balance. */
-export const START_WETNESS = ['soaked', 'moist', 'drying', 'dry'] as const;
+export const START_WETNESS = ['soaked', 'moist', 'drying', 'dry', 'not known'] as const;
 
 export const deliveryBody = z.object({
   method: oneOf('Method', METHODS),

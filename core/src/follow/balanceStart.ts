@@ -4,14 +4,14 @@ import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 export const BALANCE_DAYS = 400;
 
 /** Share of the available water in the ground by what the gardener remembers of its first day. Judgement. */
-export const START_FULLNESS = { soaked: 1, moist: 0.85, drying: 0.65, dry: 0.2 } as const;
+export const START_FULLNESS = { soaked: 1, moist: 0.85, drying: 0.65, dry: 0.2, 'not known': 0.6 } as const;
 
 /**
  * How far off a word about the ground is, share of what the root zone can give; less after a watering that filled it. After so
  * many days rain, waterings and drainage have mostly settled it, days. Judgements.
  */
+const DOUBTS: Readonly<Record<string, number>> = { soaked: 0.05, 'not known': 0.3 };
 const WORD_DOUBT = 0.15;
-const SOAKED_DOUBT = 0.05;
 const DOUBTED_DAYS = 21;
 
 /**
@@ -33,5 +33,5 @@ export function balanceStart(
   const start = { startOn: from, startFullness: known[wetness] ?? 1 };
   return daysBetween(from, today) > DOUBTED_DAYS
     ? start
-    : { ...start, startDoubt: wetness === 'soaked' ? SOAKED_DOUBT : WORD_DOUBT };
+    : { ...start, startDoubt: DOUBTS[wetness] ?? WORD_DOUBT };
 }

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { planGarden } from '../plan/planGarden.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
 import { completeWeather } from '../weather/completeWeather.ts';
+import { balanceStart } from './balanceStart.ts';
 import type { PlanBed } from './types.ts';
 
 const today = '2026-07-14';
@@ -57,4 +58,13 @@ describe('ground that was told in a word', () => {
     expect((window?.early ?? '') >= (told(0.75)?.early ?? '')).toBe(true);
     expect((window?.late ?? '9') <= (told(0.95)?.late ?? '9')).toBe(true);
   });
+});
+
+test('ground that nobody looked at is doubted most, and for three weeks', () => {
+  const start = (wetness: string, on: string) => balanceStart('2026-05-10', wetness, today, on);
+  expect(start('not known', today).startDoubt).toBeGreaterThan(start('moist', today).startDoubt ?? 1);
+  expect(start('moist', today).startDoubt).toBeGreaterThan(start('soaked', today).startDoubt ?? 1);
+  expect(start('not known', addDays(today, -30)).startDoubt).toBeUndefined();
+  // A bed entered in mid-season begins on the day on which its ground was looked at, not on its planting.
+  expect(start('dry', today)).toMatchObject({ startOn: today, startFullness: 0.2 });
 });

@@ -2,12 +2,17 @@ import type { WindowView } from '@kibble/contract';
 import type { RunsOut } from '@kibble/core';
 import { dayMonth } from './dateWords.ts';
 
-/** When the next watering falls due, as sure as the weather lets it be. */
-export function windowWords(window: WindowView, today: string): string {
+/** From so far off on nothing is as good as certain, share. Judgement. */
+const DOUBTFUL = 0.1;
+/** When the next watering falls due, as sure as the weather and what is known of the ground let it be. @param startDoubt how far off what was said of the ground's wetness may be, share */
+export function windowWords(window: WindowView, today: string, startDoubt = 0): string {
   const { early, likely, late } = window;
   if (!early) return 'No watering is likely within a fortnight.';
   const name = (date: string): string => (date === today ? 'today' : dayMonth(date));
-  if (early === late) return `Next: ${name(early)}, as good as certain.`;
+  if (early === late)
+    return startDoubt < DOUBTFUL
+      ? `Next: ${name(early)}, as good as certain.`
+      : `Next: ${name(early)}, if the ground was as wet as you said.`;
   const middle = likely ? `, most likely ${name(likely)}` : '';
   return late
     ? `Next: between ${name(early)} and ${name(late)}${middle}.`

@@ -152,6 +152,12 @@ describe('why a bed is left alone', () => {
 
 describe('when the next watering is due', () => {
   const litres = { low: 1, middle: 2, high: 3 };
+  test('nothing is certain where the ground was only told in a word', () => {
+    const sure = { early: '2026-07-16', likely: '2026-07-16', late: '2026-07-16', litres, fan: [] };
+    expect(windowWords(sure, '2026-07-14', 0.3)).toBe(
+      'Next: Thu 16 Jul, if the ground was as wet as you said.',
+    );
+  });
   test('certain, between two days, perhaps not at all', () => {
     const words = (early: string | null, likely: string | null, late: string | null): string =>
       windowWords({ early, likely, late, litres, fan: [] }, '2026-07-14');

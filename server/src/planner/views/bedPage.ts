@@ -8,6 +8,7 @@ import {
   OPEN_DAYS,
   LATELY_DAYS,
   rootDoubt,
+  schoolOf,
   stageStrip,
   stageUse,
   storeRunsOut,
@@ -116,7 +117,11 @@ export function bedPageOf(
     tasks: place.tasks,
     lastYear: lastYearOf(past),
     window: outlook.window,
-    runsOut: planned && place.outlook.readilyMm > 0 ? storeRunsOut(planned, context.weather, context) : null,
+    // A succulent lives on what its body stores: dry ground is no want.
+    runsOut:
+      planned && place.outlook.readilyMm > 0 && !schoolOf(planned.school ?? 'as seldom as it can').staysDry
+        ? storeRunsOut(planned, context.weather, context)
+        : null,
     roots: rootDoubt(outlook.roots),
     sharpen: sharpenBed(bed, context),
     loss: {

@@ -1,4 +1,4 @@
-import type { BedView } from '@kibble/contract';
+import type { BedBody, BedView } from '@kibble/contract';
 import {
   MULCH_MATERIALS,
   type BedForm,
@@ -18,6 +18,7 @@ import {
 } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import type { BedDraft } from '../../api/beds.ts';
+import { useGarden } from '../../state/gardenRound.ts';
 import { typedSi } from '../../words/numberRule.ts';
 import { useUnits, type Units } from '../../words/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
@@ -45,9 +46,11 @@ export interface TypedBed {
   notes: string;
   mulch: string;
   mulchMaterial: MulchMaterial;
-  startWetness: 'soaked' | 'moist' | 'drying' | 'dry';
+  startWetness: BedBody['startWetness'];
   /** The day of which that is told; its first day when empty. */
   wetnessOn: string;
+  /** It is entered for the first time, not changed. */
+  isNew: boolean;
   cropId: string;
   plantedOn: string;
   method: Method;
@@ -92,6 +95,7 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   mulchMaterial: 'straw',
   startWetness: 'soaked',
   wetnessOn: '',
+  isNew: true,
   cropId: 'tomato',
   plantedOn,
   method: 'hose wand',
@@ -126,6 +130,7 @@ export function typedFrom(bed: BedView, units: Units): TypedBed {
     mulch: bed.mulchMm ? shown(units.of('depth').fromSi(bed.mulchMm)) : '',
     startWetness: bed.startWetness,
     wetnessOn: bed.wetnessOn ?? '',
+    isNew: false,
     cropId: bed.planting?.cropId ?? 'tomato',
     plantedOn: bed.planting?.plantedOn ?? bed.startOn,
     method: bed.delivery.method,
@@ -242,8 +247,18 @@ export function SoilFields({ form }: { form: UseFormReturn<TypedBed> }) {
 
 export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
   const units = useUnits();
+  const { today } = useGarden();
   const cropId = useWatch({ control: form.control, name: 'cropId' });
+  const [wetnessOn, isNew] = useWatch({ control: form.control, name: ['wetnessOn', 'isNew'] });
   const { errors } = form.formState;
+  /** What was planted days ago is told as its ground is now: nobody remembers that day, and much has happened since. */
+  const asksNow = isNew && wetnessOn === today;
+  const planted = ({ target: { value } }: { target: { value: string } }): void => {
+    if (!isNew) return;
+    const isLate = value !== '' && value < today;
+    form.setValue('wetnessOn', isLate ? today : '');
+    form.setValue('startWetness', isLate ? 'not known' : 'soaked');
+  };
   return (
     <div className="grid gap-4 sm:grid-cols-2">
       <Field
@@ -265,11 +280,21 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         label="Planted or sown on"
         type="date"
         error={errors.plantedOn?.message}
-        {...form.register('plantedOn')}
+        {...form.register('plantedOn', { onChange: planted })}
       />
-      <Choice label="The ground that day was" {...form.register('startWetness')}>
+      <Choice
+        label={asksNow ? 'The ground is now' : 'The ground that day was'}
+        hint={
+          asksNow
+            ? 'A hand’s depth down. What is not known makes the plan unsure for three weeks.'
+            : undefined
+        }
+        {...form.register('startWetness')}
+      >
+        {asksNow ? <option value="not known">not known: I have not looked</option> : null}
         <option value="soaked">soaked deep, by rain or by hand</option>
         <option value="moist">moist</option>
+        <option value="drying">drying</option>
         <option value="dry">dry</option>
       </Choice>
       <Field

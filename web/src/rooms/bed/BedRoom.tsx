@@ -1,4 +1,4 @@
-import { knownBed } from '@kibble/core';
+import { balanceStart, knownBed } from '@kibble/core';
 import { Link, useParams } from 'react-router';
 import { useBedPageQuery } from '../../api/api.ts';
 import { minutesText, useUnits } from '../../words/units.ts';
@@ -37,6 +37,9 @@ import { TaskList } from '../../ui/TaskList.tsx';
 /** Depths that are believed and not measured are told to the nearest 10 mm. */
 const tens = (mm: number): number => Math.round(mm / 10) * 10;
 
+/** From so far off what is not known of the ground is told, share. Judgement. */
+const WIDE_DOUBT = 0.2;
+
 export function BedRoom() {
   const bedId = Number(useParams().bedId);
   const { data: page, error, refetch } = useBedPageQuery(bedId);
@@ -50,6 +53,12 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
   const today = page.date;
   const bed = { bedId, bedName: page.bedName };
   const { core, stop, leave } = page;
+  const { startDoubt: doubt = 0 } = balanceStart(
+    page.bed.startOn,
+    page.bed.startWetness,
+    today,
+    page.bed.wetnessOn,
+  );
 
   return (
     <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[17rem_minmax(0,1fr)] lg:grid-rows-[auto_1fr]">
@@ -117,7 +126,11 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
           <AfterFirst>
             {page.window ? (
               <p className="mt-1 text-quiet">
-                {windowWords(page.window, today)} Over the fortnight{' '}
+                {windowWords(page.window, today, doubt)}
+                {doubt > WIDE_DOUBT
+                  ? ' How wet the ground was is not known, so this may be days off: a finger or a probe in the soil settles it.'
+                  : ''}{' '}
+                Over the fortnight{' '}
                 <Opens {...bed} of="fortnight">
                   {units.number('volume', page.window.litres.low)} to{' '}
                   {units.text('volume', page.window.litres.high)}

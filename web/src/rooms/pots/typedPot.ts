@@ -34,7 +34,7 @@ export interface TypedPot {
   air: Facts['air'];
   way: NonNullable<Facts['way']> | 'usual';
   plants: { cropId: string; plantedOn: string }[];
-  startWetness: 'soaked' | 'moist' | 'drying' | 'dry';
+  startWetness: NonNullable<PotDraft['startWetness']>;
   notes: string;
 }
 

@@ -296,6 +296,7 @@ export function TreeForm({
                 <option value="moist">moist</option>
                 <option value="drying">drying</option>
                 <option value="dry">dry</option>
+                <option value="not known">not known</option>
               </Choice>
               <Choice label="Grown for" {...form.register('goal')}>
                 {GOALS.map((goal) => (

@@ -25,7 +25,7 @@ export interface TypedTree {
   flow: string;
   measured: boolean;
   timer: boolean;
-  startWetness: 'soaked' | 'moist' | 'drying' | 'dry';
+  startWetness: NonNullable<NewTreeDraft['startWetness']>;
   sort: TreeBody['sort'];
   count: string;
   canopy: string;
