@@ -38,6 +38,8 @@ export const schoolsView = z.object({
   season: z.object({ from: day, to: day, rows: z.array(figures) }),
   fortnight: z.array(figures),
   toughen: shaped<ToughenWindow>({ from: isText, until: isText }).nullable(),
+  /** The first day from which the forecast has enough dry days for it; null where it has none. */
+  dryFrom: day.nullable(),
   holdUntil: day.nullable(),
 });
 

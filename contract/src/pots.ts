@@ -139,6 +139,11 @@ export const potEntry = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('finger'), found: oneOf('The finger found', FOUND) }),
   z.object({ kind: z.literal('seen'), sign: oneOf('Seen', SIGNS) }),
+  z.object({
+    kind: z.literal('dry spell'),
+    what: oneOf('Dry spell', ['start', 'end']),
+    days: limitedWhole('spellDays').default(1),
+  }),
   z.object({ kind: z.literal('left') }),
 ]);
 

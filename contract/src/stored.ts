@@ -125,6 +125,7 @@ const BODY_FITS: {
   meter: { pct: isNumber, meter: isOneOf(METERS) },
   finger: { found: isOneOf(FOUND) },
   seen: { sign: isOneOf(SIGNS) },
+  'dry spell': { what: isText, days: isNumber },
   left: {},
 };
 

@@ -181,6 +181,10 @@ export {
 } from './schools/schools.ts';
 export { SHORT_OF_WATER } from './schools/shortOfWater.ts';
 export { compareSchools } from './compare/compareSchools.ts';
+export { dryDaysFrom } from './schools/drySpell.ts';
+export { mayNotTake } from './schools/mayTake.ts';
+export { heldDry } from './follow/asHere.ts';
+export { likelyRain } from './follow/likelyRain.ts';
 export { mayToughen, toughenWindow, type ToughenWindow } from './schools/toughening.ts';
 export { ladder } from './compare/ladder.ts';
 export { remedies, REMEDIES, type RemedyId } from './compare/remedies.ts';

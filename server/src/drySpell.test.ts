@@ -63,3 +63,23 @@ test.each([
   const garden = (await ask(app).get(`/api/gardens/${gardenId}`)).body as GardenView;
   expect(garden.beds.find(({ id }) => id === bed.id)?.findings).toEqual([]);
 });
+
+// Common practice: leafy crops, legumes in flower and fresh bare-root plants are never held to wilting.
+test.each([
+  ['lettuce', '2026-06-10', undefined, /runs to seed/],
+  ['french-bean', '2026-05-15', undefined, /drops its flowers/],
+  ['pear', '2026-03-10', 'bare-root', /first year/],
+])('holding %s to the first wilt is refused with its reason', async (cropId, on, method, words) => {
+  const bed = await planted(cropId, on);
+  const [planting] = bed.plantings;
+  const { status, body } = await ask(app).put(`/api/beds/${bed.id}/plantings/${planting?.id}`).send({
+    cropId,
+    plantedOn: on,
+    method,
+    share: 1,
+    school: 'hold to the first wilt',
+    version: planting?.version,
+  });
+  expect({ status, body }).toMatchObject({ status: 400 });
+  expect((body as { error: { message: string } }).error.message).toMatch(words);
+});

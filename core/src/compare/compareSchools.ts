@@ -1,11 +1,12 @@
 import { followBed } from './followBed.ts';
 import type { PlanBed } from '../follow/types.ts';
-import { cropOf } from '../plants/plantOnDay.ts';
+import { stands } from '../plants/standing.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { Site } from '../weather/types.ts';
 import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
-import { SCHOOLS, schoolOf, type SchoolId } from '../schools/schools.ts';
+import { mayNotTake } from '../schools/mayTake.ts';
+import { SCHOOLS, type SchoolId } from '../schools/schools.ts';
 
 export interface SchoolFigures {
   school: SchoolId;
@@ -31,7 +32,7 @@ export interface SchoolFigures {
 /**
  * What each school would do on one bed over the same days, each followed to the letter.
  * @param options site, bed, weather covering the days; `from` the day it begins (the past before it as it was), `to` the last
- * @returns one row for each school that suits what stands there
+ * @returns one row for each school that may be taken for what stands there, and the one that is
  */
 export function compareSchools(options: {
   site: Site;
@@ -43,11 +44,20 @@ export function compareSchools(options: {
   const { bed, from, to } = options;
   const days = options.weather.filter((day) => day.date >= bed.startOn && day.date <= to);
   const horizonDays = daysBetween(from, to) + 1;
-  const crops = bed.bed.plantings.map(cropOf);
   const before = { ...bed, irrigations: bed.irrigations.filter((i) => i.date < from), settledToday: false };
-  return SCHOOLS.filter((id) => crops.every((crop) => schoolOf(id).suits(crop))).map((id) => {
+  const standing = bed.bed.plantings.filter((planting) => stands(planting, to));
+  return SCHOOLS.filter(
+    (id) => id === bed.school || standing.every((planting) => mayNotTake(id, planting, to) === null),
+  ).map((id) => {
     const { outlook, waterings } = followBed(
-      { ...before, school: id, fixed: undefined, blocked: undefined, holdUntil: undefined },
+      {
+        ...before,
+        school: id,
+        fixed: undefined,
+        blocked: undefined,
+        drySpell: undefined,
+        holdUntil: undefined,
+      },
       days,
       options.site,
       { today: from, horizonDays },

@@ -54,6 +54,7 @@ const POT_FACTS: Readonly<Record<PotEntryKind, Pick<EntryKindFacts, 'label' | 's
   meter: { label: 'Meter', sort: 'reading' },
   finger: { label: 'Finger', sort: 'reading' },
   seen: { label: 'Seen', sort: 'observation' },
+  'dry spell': { label: 'Dry spell', sort: 'decision' },
 };
 
 /** What a device for the round may enter of what is found: how the soil looked. */

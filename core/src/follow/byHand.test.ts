@@ -1,6 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Found } from '../readings/entries.ts';
+import { addDays } from '../units/dates.ts';
+import type { SourcedDay } from '../weather/completeWeather.ts';
+import { heldDry } from './asHere.ts';
 import { byHand } from './byHand.ts';
+import type { PlanBed } from './types.ts';
 
 const today = '2026-07-14';
 const delivery = { method: 'hose wand', litresPerMinute: 20 } as const;
@@ -32,31 +36,52 @@ describe('plants that hang', () => {
 describe('a dry spell', () => {
   const spell = on('2026-07-10', { kind: 'toughen', plantingId: 1, what: 'start', days: 10 });
 
-  test('holds to its end, and a soak follows it', () => {
-    expect(of([spell])).toMatchObject({ holdUntil: '2026-07-20', soakOn: '2026-07-20' });
-    expect(of([on('2026-07-03', { kind: 'toughen', plantingId: 1, what: 'start', days: 10 })])).toMatchObject(
-      {
-        soakOn: today,
-      },
-    );
+  test('is known from its first day on, with how many dry days were wanted', () => {
+    expect(of([spell]).drySpell).toEqual({ on: '2026-07-10', days: 10, endsBy: undefined });
   });
 
   test('is ended by plants that hang, and by hand', () => {
-    expect(of([spell, on('2026-07-12', { kind: 'wilt', recovers: false, soil: 'dry' })]).holdUntil).toBe(
+    expect(of([spell, on('2026-07-12', { kind: 'wilt', recovers: false, soil: 'dry' })]).drySpell).toBe(
       undefined,
     );
     expect(
-      of([spell, on('2026-07-12', { kind: 'toughen', plantingId: 1, what: 'end', days: 10 })]).holdUntil,
+      of([spell, on('2026-07-12', { kind: 'toughen', plantingId: 1, what: 'end', days: 10 })]).drySpell,
     ).toBe(undefined);
   });
 
   test('of legumes ends with the first flower', () => {
-    const { holdUntil } = of(
+    const { drySpell } = of(
       [on('2026-07-10', { kind: 'toughen', plantingId: 1, what: 'start', days: 60 })],
       [{ cropId: 'french-bean', plantedOn: '2026-06-20', method: 'direct-sown' }],
     );
-    expect(holdUntil).toBeDefined();
-    expect((holdUntil ?? '') < '2026-09-08').toBe(true);
+    expect(drySpell?.endsBy).toBeDefined();
+    expect((drySpell?.endsBy ?? '') < '2026-09-08').toBe(true);
+  });
+
+  test('holds to its end by the rain of the place, and a soak follows it', () => {
+    const plants = { areaM2: 1, ground: { horizons: [] }, plantings: [] } as unknown as PlanBed['bed'];
+    const days = (rain: Record<string, number>): SourcedDay[] =>
+      Array.from({ length: 30 }, (_, i) => ({
+        date: addDays('2026-07-01', i),
+        tMinC: 14,
+        tMaxC: 27,
+        rainMm: rain[addDays('2026-07-01', i)] ?? 0,
+        rainChance: 0,
+        source: 'record',
+      }));
+    const held = (rain: Record<string, number>, cover = false) =>
+      heldDry(
+        { drySpell: { on: '2026-07-10', days: 6 }, bed: { ...plants, place: { underCover: cover } } },
+        days(rain),
+        today,
+      );
+    expect(held({})).toEqual({ holdUntil: '2026-07-16', soakOn: '2026-07-16' });
+    expect(held({ '2026-07-11': 20 })).toEqual({ holdUntil: '2026-07-18', soakOn: '2026-07-18' });
+    // Under glass no rain falls.
+    expect(held({ '2026-07-11': 20 }, true).holdUntil).toBe('2026-07-16');
+    // Over since yesterday: the soak that was promised is asked for today.
+    const over = { drySpell: { on: '2026-07-07', days: 6 }, bed: plants };
+    expect(heldDry(over, days({}), today)).toEqual({ soakOn: today });
   });
 });
 

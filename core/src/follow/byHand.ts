@@ -10,13 +10,13 @@ import type { PlanBed } from './types.ts';
 const FARTHEST_DAYS = 28;
 
 /** What the gardener settled or saw that the plan keeps to. */
-export type ByHand = Pick<PlanBed, 'holdUntil' | 'soakOn' | 'wilting' | 'foundDry' | 'fixed' | 'blocked'>;
+export type ByHand = Pick<PlanBed, 'drySpell' | 'wilting' | 'foundDry' | 'fixed' | 'blocked'>;
 
 /**
- * A dry spell under way and the soak that follows it, plants that hang today, and waterings moved, resized or left out.
+ * A dry spell under way, plants that hang today, and waterings moved, resized or left out.
  * @param found a bed's entries in any order; `areaM2` and `delivery` turn litres set by hand into a depth; `plantings`, since the
  *   first flower ends a spell
- * Source: that wilting and the first flower end a dry spell at once, and that a soak follows it, is common practice.
+ * Source: that wilting and the first flower end a dry spell at once is common practice.
  */
 export function byHand(
   found: readonly Found[],
@@ -29,14 +29,11 @@ export function byHand(
   return { ...held(newestFirst, today, plantings), ...moved(newestFirst, today, areaM2, delivery) };
 }
 
-/** A soak that a dry spell promised is asked for so many days after its end. Judgement. */
-const SOAK_DAYS = 2;
-
 function held(
   newestFirst: readonly Found[],
   today: IsoDate,
   plantings: readonly PlantingInput[],
-): Pick<PlanBed, 'holdUntil' | 'soakOn' | 'wilting' | 'foundDry'> {
+): Pick<PlanBed, 'drySpell' | 'wilting' | 'foundDry'> {
   const wilted = newestFirst.find((f) => f.kind === 'wilt' && !f.recovers);
   const now = wilted?.kind === 'wilt' && wilted.on === today ? wilted : null;
   const wilting = now !== null;
@@ -46,12 +43,8 @@ function held(
   if (spell?.kind !== 'toughen' || spell.what === 'end') return { wilting, foundDry };
   if (wilted && wilted.on >= spell.on) return { wilting, foundDry };
   const flower = firstFlower(plantings, today);
-  const full = addDays(spell.on, spell.days);
-  const until = flower !== null && flower > spell.on && flower < full ? flower : full;
-  if (until > today) return { wilting, foundDry, holdUntil: until, soakOn: until };
-  return until >= addDays(today, -SOAK_DAYS)
-    ? { wilting, foundDry, soakOn: until < today ? today : until }
-    : { wilting, foundDry };
+  const endsBy = flower !== null && flower > spell.on ? flower : undefined;
+  return { wilting, foundDry, drySpell: { on: spell.on, days: spell.days, endsBy } };
 }
 
 /** The day on which what is over its spell by flowering comes into flower; null where nothing is. */

@@ -5,6 +5,7 @@ import type { Earlier, Irrigation, SoakNow } from '../places/place.ts';
 import type { Rank } from '../plants/rank.ts';
 import type { RootBelief, RootDepth } from '../plants/rootBelief.ts';
 import type { StageName } from '../plants/types.ts';
+import type { DrySpell } from '../schools/drySpell.ts';
 import type { SchoolId } from '../schools/schools.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { DaySource } from '../weather/completeWeather.ts';
@@ -38,6 +39,8 @@ export interface PlanBed {
   carriedFrom?: IsoDate;
   /** How deep its roots are believed to go; default the usual belief. */
   rootBelief?: RootBelief;
+  /** A dry spell on purpose, from which follow the two days below it. */
+  drySpell?: DrySpell;
   /** Held dry on purpose up to and without this day. */
   holdUntil?: IsoDate;
   /** Soaked on this day: a dry spell is over. */

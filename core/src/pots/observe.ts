@@ -170,6 +170,7 @@ export const OBSERVE: { [K in PotEntryKind]: (on: Following, state: VesselState,
     if (most !== undefined) levelFound(on, state, date, sign, Math.min(shareOf(on, state), most));
     if (sign === 'shrunk from the side') state.shrunk = true;
   },
+  'dry spell': () => undefined,
   left: () => undefined,
 };
 

@@ -17,6 +17,7 @@ import { followPot, type PotNow, type PotWeather } from './followPot.ts';
 import type { PotGiving } from './potGiving.ts';
 import { potHere } from './potHere.ts';
 import type { Pot } from './pots.ts';
+import { drySpellEnds } from '../schools/drySpell.ts';
 import { POT_WAY_FACTS, potRests, type PotWayFacts } from './ways.ts';
 import type { Working } from '../working/types.ts';
 
@@ -30,6 +31,8 @@ export type PotLeave =
   /** All that stands in it has ended. */
   | { code: 'ripened' | 'killed by frost'; on: IsoDate }
   | { code: 'frozen' }
+  /** A dry spell on purpose, up to and without a day. */
+  | { code: 'held dry'; until: IsoDate }
   | { code: 'seen to today' };
 
 export interface PotPlan {
@@ -216,12 +219,32 @@ function held(on: Ahead, date: IsoDate): PotLeave | null {
   return left;
 }
 
+/** Until when it is held dry on purpose; null when it is not, or it hung since: that ends the spell. */
+function heldDryUntil({ now: { pot, model }, span }: Ahead): IsoDate | null {
+  const spell = pot.entries.findLast(({ entry }) => entry.kind === 'dry spell');
+  if (spell?.entry.kind !== 'dry spell' || spell.entry.what === 'end') return null;
+  const hangs = pot.entries.some(
+    ({ date, hour, entry }) =>
+      entry.kind === 'seen' &&
+      entry.sign === 'droops' &&
+      (date > spell.date || (date === spell.date && hour >= spell.hour)),
+  );
+  if (hangs) return null;
+  const { from, series } = span.weather;
+  const ahead = new Map(span.sourced.map((day) => [day.date, likelyRain(day)]));
+  const rainOn = (date: IsoDate): number =>
+    model.rained ? (ahead.get(date) ?? series.rain[daysBetween(from, date)] ?? 0) : 0;
+  return drySpellEnds({ on: spell.date, days: spell.entry.days }, rainOn);
+}
+
 function leftOn(on: Ahead, date: IsoDate): PotLeave | null {
   const { now, span } = on;
   const { vessel } = now.pot;
   if (!vessel.plantings.some((planting) => stands(planting, date))) return { code: 'nothing growing' };
   const ended = endOf(on, date);
   if (ended) return ended;
+  const until = heldDryUntil(on);
+  if (until !== null && date < until) return { code: 'held dry', until };
   const resting = potRests(vessel, date, span.weather.latitudeDeg);
   if (resting && vessel.plantings.every((p) => (restOf(cropOf(p))?.drinks ?? 1) < 0.3))
     return { code: 'rests' };

@@ -1,7 +1,13 @@
 import { addDays, type IsoDate } from '../units/dates.ts';
 
 /** Share of its water a pot has by a word about it; and after a time nobody can tell of. Judgements. */
-const FULLNESS: Readonly<Record<string, number>> = { soaked: 1, moist: 0.75, drying: 0.45, dry: 0.1, 'not known': 0.6 };
+const FULLNESS: Readonly<Record<string, number>> = {
+  soaked: 1,
+  moist: 0.75,
+  drying: 0.45,
+  dry: 0.1,
+  'not known': 0.6,
+};
 const UNTOLD = 0.8;
 /** Days of a pot that are followed: its season and the one before. Judgement. */
 const FOLLOWED_DAYS = 200;

@@ -1,6 +1,7 @@
 import { cropOf } from '../plants/plantOnDay.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
+import { mayToughen } from '../schools/toughening.ts';
 import { isResting } from '../plants/restSeason.ts';
 import type { PotPlan } from './planPot.ts';
 import type { Pot } from './pots.ts';
@@ -16,7 +17,7 @@ export type PotTask =
   | { code: 'damping off' }
   | { code: 'tip out' }
   | { code: 'bring in' }
-  | { code: 'dry spell' }
+  | { code: 'dry spell'; days: number }
   | { code: 'keep moist' }
   | { code: 'prick out' };
 
@@ -37,9 +38,6 @@ const TENDER_C = 3;
 const UP_DAYS = 8;
 const PRICK_OUT_DAYS = 21;
 const PRICK_OUT_UNTIL_DAYS = 60;
-/** A potted potato is let go dry once, when it stands about so tall: that many days from planting. Common practice: at 15 cm. */
-const POTATO_FROM_DAYS = 25;
-const POTATO_UNTIL_DAYS = 34;
 
 /** A pot as it stands today, with what its tasks follow from. */
 export interface PotToday {
@@ -92,12 +90,11 @@ export function potTasks({ pot, plan, today, latitudeDeg, weather, changedOn }: 
     const age = daysBetween(planting.plantedOn, today);
     if (seedlings && age < UP_DAYS) tasks.push({ code: 'keep moist' });
     if (seedlings && age >= PRICK_OUT_DAYS && age <= PRICK_OUT_UNTIL_DAYS) tasks.push({ code: 'prick out' });
-    if (
-      cropOf(planting).toughening === 'potted potato' &&
-      age >= POTATO_FROM_DAYS &&
-      age <= POTATO_UNTIL_DAYS
-    )
-      tasks.push({ code: 'dry spell' });
+    const spell =
+      cropOf(planting).toughening === 'potted potato' ? mayToughen(planting, today, { inPot: true }) : null;
+    // It has one, and only one.
+    if (spell && !pot.entries.some(({ entry }) => entry.kind === 'dry spell'))
+      tasks.push({ code: 'dry spell', days: spell.days });
   }
   return tasks;
 }

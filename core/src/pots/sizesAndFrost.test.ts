@@ -303,3 +303,38 @@ describe('trays that were sown', () => {
     expect(tasks('2025-10-20')).not.toContain('prick out');
   });
 });
+
+describe('a dry spell of a potted potato', () => {
+  const sack = vessel({ volumeL: 40, material: 'fabric', plantings: of('potato', '2026-05-25') });
+  const began = (days = 6): DatedPotEntry => ({
+    date: '2026-07-01',
+    hour: 8,
+    entry: { kind: 'dry spell', what: 'start', days },
+  });
+  const codes = (pot: Pot, made: PotPlan): string[] =>
+    potTasks({ pot, plan: made, today: '2026-07-01', latitudeDeg: 46.9, weather: [], changedOn: null }).map(
+      ({ code }) => code,
+    );
+
+  test('is offered once it is tall enough, and only once (common practice: at about 15 cm)', () => {
+    const { plan: made, pot } = plan(sack, 'mild');
+    expect(codes(pot, made)).toContain('dry spell');
+    const young = plan({ ...sack, plantings: of('potato', '2026-06-28') }, 'mild');
+    expect(codes(young.pot, young.plan)).not.toContain('dry spell');
+    const held = plan(sack, 'mild', { entries: [began()] });
+    expect(codes(held.pot, held.plan)).not.toContain('dry spell');
+  });
+  test('holds its water back for six dry days, and droop or a word ends it at once', () => {
+    const held = plan(sack, 'hot', { entries: [began()] }).plan;
+    expect(held.leave).toEqual({ code: 'held dry', until: '2026-07-07' });
+    expect(held.givings[0]?.date).toBe('2026-07-07');
+    const hung: DatedPotEntry = { date: '2026-07-01', hour: 14, entry: { kind: 'seen', sign: 'droops' } };
+    expect(plan(sack, 'hot', { entries: [began(), hung] }).plan.leave?.code).not.toBe('held dry');
+    const ended: DatedPotEntry = {
+      date: '2026-07-01',
+      hour: 14,
+      entry: { kind: 'dry spell', what: 'end', days: 1 },
+    };
+    expect(plan(sack, 'hot', { entries: [began(), ended] }).plan.leave?.code).not.toBe('held dry');
+  });
+});

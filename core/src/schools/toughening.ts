@@ -36,15 +36,20 @@ const RULES: Readonly<Record<ToughenRule, Rule | null>> = {
 };
 
 /**
- * When a planting may be held dry on purpose, so that its roots go down; null for crops that never are.
+ * When a planting may be held dry on purpose, so that its roots go down; null for crops that never are. Of potatoes only those in a
+ * pot or a sack are, whatever they were started in.
  * Source: common practice.
  */
-export function toughenWindow(planting: PlantingInput, today: IsoDate): ToughenWindow | null {
+export function toughenWindow(
+  planting: PlantingInput,
+  today: IsoDate,
+  { inPot = false } = {},
+): ToughenWindow | null {
   const crop = cropOf(planting);
   const rule = RULES[crop.toughening];
   if (!rule) return null;
   // In open ground, set deep, it sits in moist soil already.
-  if (crop.toughening === 'potted potato' && planting.method !== 'pot') return null;
+  if (crop.toughening === 'potted potato' && !inPot) return null;
   const from = addDays(planting.plantedOn, rule.fromDay);
   let until = addDays(planting.plantedOn, rule.untilDay);
   if (rule.before) {
@@ -57,7 +62,11 @@ export function toughenWindow(planting: PlantingInput, today: IsoDate): ToughenW
 }
 
 /** Whether a dry spell may begin today. */
-export function mayToughen(planting: PlantingInput, today: IsoDate): ToughenWindow | null {
-  const window = toughenWindow(planting, today);
+export function mayToughen(
+  planting: PlantingInput,
+  today: IsoDate,
+  where: { inPot?: boolean } = {},
+): ToughenWindow | null {
+  const window = toughenWindow(planting, today, where);
   return window && today >= window.from && today <= window.until ? window : null;
 }

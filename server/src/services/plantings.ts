@@ -1,11 +1,11 @@
 import type { BedBody, PlantingBody, plantingChange } from '@kibble/contract';
-import { checkPlantings } from '@kibble/core';
+import { checkPlantings, mayNotTake } from '@kibble/core';
 import type { z } from 'zod';
 import { Planting, type Bed } from '../db/models.ts';
 import { Refusal, refusing } from '../errors.ts';
 import { checkVersion } from './edited.ts';
 import { findBed } from './find.ts';
-import { checkCrop } from './ownCrops.ts';
+import { checkCrop, ownCropOf } from './ownCrops.ts';
 
 export const plantingColumns = (body: PlantingBody) => ({
   cropId: body.cropId,
@@ -49,6 +49,20 @@ export function checkTogether(
 export const plantingsOn = (bedId: number): Promise<Planting[]> =>
   Planting.findAll({ where: { bedId, removedAt: null }, order: ['plantedOn', 'id'] });
 
+/** A way of watering is chosen only where what stands there bears it. */
+async function checkSchool({ gardenId }: Bed, body: PlantingBody, today: string): Promise<void> {
+  const { school, cropId, plantedOn, method } = body;
+  if (!school) return;
+  const custom = await ownCropOf(gardenId, cropId);
+  const why = mayNotTake(school, { cropId, plantedOn, method, custom }, today);
+  if (why !== null)
+    throw new Refusal(
+      'invalid',
+      `Way of watering must suit the crop; got “${school}”, but ${why}.`,
+      'school',
+    );
+}
+
 /** Adds a planting to a bed, or changes one. */
 export async function savePlanting(
   bed: Bed,
@@ -60,6 +74,7 @@ export async function savePlanting(
   const plantings = await plantingsOn(bed.id);
   const known = plantings.find((p) => p.id === plantingId);
   const columns = { ...plantingColumns(body), ...schoolColumns(body, known, today) };
+  if (columns.school !== (known?.school ?? null)) await checkSchool(bed, body, today);
   if (plantingId !== null && !known)
     throw new Refusal('not-found', `There is no planting ${plantingId} on ${bed.name}.`, 'planting');
   if (known) {

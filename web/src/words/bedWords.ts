@@ -4,6 +4,8 @@ import { dayMonth } from './dateWords.ts';
 
 /** From so far off on nothing is as good as certain, share. Judgement. */
 const DOUBTFUL = 0.1;
+/** From so far off on nobody knows it. */
+const UNKNOWN = 0.2;
 /** When the next watering falls due, as sure as the weather and what is known of the ground let it be. @param startDoubt how far off what was said of the ground's wetness may be, share */
 export function windowWords(window: WindowView, today: string, startDoubt = 0): string {
   const { early, likely, late } = window;
@@ -12,7 +14,7 @@ export function windowWords(window: WindowView, today: string, startDoubt = 0): 
   if (early === late)
     return startDoubt < DOUBTFUL
       ? `Next: ${name(early)}, as good as certain.`
-      : `Next: ${name(early)}, if the ground was as wet as you said.`;
+      : `Next: ${name(early)}, ${startDoubt < UNKNOWN ? 'if the ground was as wet as you said' : 'but how wet the ground was is not known'}.`;
   const middle = likely ? `, most likely ${name(likely)}` : '';
   return late
     ? `Next: between ${name(early)} and ${name(late)}${middle}.`

@@ -55,6 +55,8 @@ export function potState(pot: PotView, today: string, units: Units): string {
       return 'nothing planted';
     case 'frozen':
       return 'frozen: do not water';
+    case 'held dry':
+      return `held dry until ${dayMonth(pot.leave.until)}`;
     case 'killed by frost':
       return `killed by frost on ${dayMonth(pot.leave.on)}`;
     case 'ripened':
@@ -79,12 +81,14 @@ export function nextText({ next }: PotView, today: string): string {
 }
 
 export const taskText = (task: PotTask): string =>
-  task.code === 'weigh again'
-    ? task.why === 'moved'
-      ? 'Weigh it anew: it stands elsewhere or in another pot since.'
-      : 'Weigh it anew: it has grown, and the season has turned.'
-    : TASKS[task.code];
-const TASKS: Readonly<Record<Exclude<PotTask['code'], 'weigh again'>, string>> = {
+  task.code === 'dry spell'
+    ? `It is tall enough for its one dry spell: ${days(task.days)} without water send its roots down. The first wilting ends it.`
+    : task.code === 'weigh again'
+      ? task.why === 'moved'
+        ? 'Weigh it anew: it stands elsewhere or in another pot since.'
+        : 'Weigh it anew: it has grown, and the season has turned.'
+      : TASKS[task.code];
+const TASKS: Readonly<Record<Exclude<PotTask['code'], 'weigh again' | 'dry spell'>, string>> = {
   'rest begins': 'Its rest begins: next to no water from now on.',
   'rest ends': 'Its rest is over: look whether it is dry, and begin with a little.',
   'rinse dust': 'Hot and dry: rinse dust from its body, it deters mites.',
@@ -97,8 +101,6 @@ const TASKS: Readonly<Record<Exclude<PotTask['code'], 'weigh again'>, string>> =
   'bring in': 'Frost is near: bring it in or cover it.',
   'keep moist': 'Sown and not yet up: keep the top moist with a fine spray, not a can.',
   'prick out': 'Two true leaves? Prick them out, from moist mix into moist mix.',
-  'dry spell':
-    'It is old enough for its one dry spell: give it no water for some days, and end the spell if it wilts.',
 };
 
 export const entryText = (entry: PotEntry, units: Units): string => {
@@ -115,6 +117,8 @@ export const entryText = (entry: PotEntry, units: Units): string => {
       return `finger: ${entry.found}`;
     case 'seen':
       return entry.sign;
+    case 'dry spell':
+      return entry.what === 'start' ? `a dry spell of ${days(entry.days)}` : 'the dry spell ended';
     case 'left':
       return 'left alone';
   }

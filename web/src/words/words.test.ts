@@ -154,7 +154,7 @@ describe('when the next watering is due', () => {
   const litres = { low: 1, middle: 2, high: 3 };
   test('nothing is certain where the ground was only told in a word', () => {
     const sure = { early: '2026-07-16', likely: '2026-07-16', late: '2026-07-16', litres, fan: [] };
-    expect(windowWords(sure, '2026-07-14', 0.3)).toBe(
+    expect(windowWords(sure, '2026-07-14', 0.15)).toBe(
       'Next: Thu 16 Jul, if the ground was as wet as you said.',
     );
   });

@@ -162,7 +162,7 @@ function DrySpell({ bed, data }: { bed: BedView; data: SchoolsView }) {
   const write = async (input: Kept, text: string): Promise<void> => {
     await enterAndSay([onBed(bed.id, input)], text);
   };
-  const { toughen, holdUntil } = data;
+  const { toughen, holdUntil, dryFrom } = data;
   return (
     <div className="mt-3 border-t border-rule pt-2">
       {holdUntil ? (
@@ -186,7 +186,13 @@ function DrySpell({ bed, data }: { bed: BedView; data: SchoolsView }) {
         <p>
           It may be held dry on purpose from now until {plainDate(toughen.until, garden.today)}, for{' '}
           {toughen.days} days, so that roots go down
-          {toughen.optional ? '; for this crop the gain is small' : ''}.{' '}
+          {toughen.optional ? '; for this crop the gain is small' : ''}. Dry days are counted: a soaking rain
+          begins it anew.{' '}
+          {dryFrom === null
+            ? `The forecast has no ${toughen.days} dry days on end. `
+            : dryFrom === garden.today
+              ? `The forecast has ${toughen.days} dry days from today. `
+              : `The forecast has ${toughen.days} dry days from ${plainDate(dryFrom, garden.today)}: begin it then. `}
           <button
             type="button"
             className="min-h-9 font-semibold underline underline-offset-4"

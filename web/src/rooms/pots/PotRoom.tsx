@@ -26,7 +26,7 @@ import { Button } from '../../ui/Button.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { UnderWay } from '../../ui/UnderWay.tsx';
-import { TaskDone } from '../../ui/PotTasks.tsx';
+import { BeginSpell, TaskDone } from '../../ui/PotTasks.tsx';
 import { usePotActs } from '../../ui/usePotActs.ts';
 import { CopyPots, PlantOut } from './PotSheets.tsx';
 import { DryingCurve } from './DryingCurve.tsx';
@@ -234,7 +234,11 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
       {pot.tasks.map((task) => (
         <p key={task.key} className="flex items-center font-semibold">
           <span className="min-w-0">{taskText(task)}</span>
-          {task.code === 'rescue' ? null : <TaskDone of={[{ pot, key: task.key }]} />}
+          {task.code === 'rescue' ? null : task.code === 'dry spell' ? (
+            <BeginSpell of={[{ pot }]} days={task.days} />
+          ) : (
+            <TaskDone of={[{ pot, key: task.key }]} />
+          )}
         </p>
       ))}
       <div className="mt-1 flex flex-wrap gap-x-4">
@@ -242,6 +246,32 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
           <Button disabled={acts.isLoading} onClick={() => void acts.give([pot]).catch(() => undefined)}>
             It had {doseText(pot.give.millilitres, units)}
           </Button>
+        ) : null}
+        {pot.leave?.code === 'held dry' ? (
+          <>
+            <Button
+              look="quiet"
+              disabled={acts.isLoading}
+              onClick={() =>
+                void acts
+                  .one(pot, { kind: 'dry spell', what: 'end', days: 1 }, 'the dry spell is over.')
+                  .catch(() => undefined)
+              }
+            >
+              End the dry spell
+            </Button>
+            <Button
+              look="quiet"
+              disabled={acts.isLoading}
+              onClick={() =>
+                void acts
+                  .one(pot, { kind: 'seen', sign: 'droops' }, 'it wilts, so its dry spell is over.')
+                  .catch(() => undefined)
+              }
+            >
+              It wilts
+            </Button>
+          </>
         ) : null}
         {pot.leave?.code === 'killed by frost' ? (
           <Button
