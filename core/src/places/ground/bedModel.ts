@@ -8,7 +8,7 @@ import { LAYER_MM, soilProfile, type GroundInput, type SoilProfile } from '../..
 import type { Goal } from '../../plants/goals.ts';
 import { heightTerm } from './evaporation.ts';
 import { isSheet, mulchEvaporationFactor, mulchShedShare, type Mulch } from './mulch.ts';
-import { FORM_FACTS, groundOfForm, RAIN_HOURS, type BedForm } from './surface.ts';
+import { FORM_FACTS, groundOfForm, type BedForm } from './surface.ts';
 
 /** A bed as the engine takes it. */
 export interface BedInput {
@@ -49,8 +49,7 @@ export interface BedModel {
   shedShare: number;
   /** Water that may stand on it before any runs off, mm; Infinity where none can leave (a basin). */
   standsMm: number;
-  /** Rain it takes in while it falls, and all the water it takes in within a day, mm. */
-  rainIntakeMm: number;
+  /** All the water it takes in within a day, mm. */
   dayIntakeMm: number;
   rootResponse: boolean;
   /** Per day: basal coefficient, canopy cover, height term, depth roots could have, depletion share. */
@@ -94,7 +93,6 @@ export function bedModel(
     underCover: bed.place?.underCover ?? false,
     shedShare: mulchShedShare(bed.mulch),
     standsMm,
-    rainIntakeMm: RAIN_HOURS * profile.infiltrationMmPerHour,
     dayIntakeMm: 24 * profile.infiltrationMmPerHour,
     rootResponse: options.rootResponse ?? true,
     kcb: plants.kcb,

@@ -4,6 +4,7 @@ import { OUT, type BedState } from './bedState.ts';
 import { frozenDay, MELT_MM } from './frozenDay.ts';
 import { drainColumn } from './drainColumn.ts';
 import { newPass, PASS } from './passDown.ts';
+import { LONG_RAIN_MM_PER_HOUR, RAIN_HOURS } from './surface.ts';
 import { settle, takeIn } from './takeIn.ts';
 
 /**
@@ -119,7 +120,9 @@ export function stepDay(
     state.snowMm -= melt;
     onGround += melt;
   }
-  const ponded = standing + Math.max(0, onGround - model.rainIntakeMm);
+  const longHours = onGround / LONG_RAIN_MM_PER_HOUR;
+  const rainHours = longHours < RAIN_HOURS ? RAIN_HOURS : longHours < 24 ? longHours : 24;
+  const ponded = standing + Math.max(0, onGround - (rainHours * model.dayIntakeMm) / 24);
   let runoff = ponded > model.standsMm ? ponded - model.standsMm : 0;
   const arrived = standing + onGround - runoff;
   runoff += shed;

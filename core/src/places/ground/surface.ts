@@ -46,3 +46,5 @@ export function groundOfForm(ground: GroundInput, form: BedForm): GroundInput {
 
 /** A day's rain falls within so many hours: what the ground cannot take in them stands on it. Judgement. */
 export const RAIN_HOURS = 6;
+/** More than it brings in those hours falls over a longer time, mm an hour: days of great rain are long ones. Judgement. */
+export const LONG_RAIN_MM_PER_HOUR = 6;

@@ -176,6 +176,38 @@ test('four days of 70 mm on clay loam over clay: too wet, said so, and nothing i
   expect(plan.waterings.filter(({ date }) => date < addDays(FIRST, 20))).toEqual([]);
 });
 
+test('clay after four days of 70 mm of rain is too wet, for want of air, and the roots of a crop have none for days (common practice)', () => {
+  const F = '2026-06-20';
+  const weather = Array.from({ length: 40 }, (_, i) => ({
+    date: addDays(F, i),
+    tMaxC: 24,
+    tMinC: 14,
+    rhMinPct: 50,
+    windMs: 2,
+    rainMm: i >= 8 && i < 12 ? 70 : 0,
+    rainChance: 0,
+    source: 'record' as const,
+  }));
+  for (const cropId of ['tomato', 'lettuce']) {
+    const bed = {
+      id: 1,
+      bed: {
+        areaM2: 3,
+        ground: uniform('clay'),
+        plantings: [{ cropId, plantedOn: '2026-05-01', latitudeDeg: 46.9 }],
+      },
+      delivery: { method: 'hose wand' as const, litresPerMinute: 12 },
+      irrigations: [],
+      startOn: F,
+      startFullness: 0.7,
+    };
+    const options = { today: addDays(F, 13), members: 0 };
+    const leave = planGarden({ site, beds: [bed] }, weather, {}, options).beds[0]?.leave;
+    expect(leave).toMatchObject({ code: 'too wet' });
+    expect(leave?.code === 'too wet' && leave.airlessDays).toBeGreaterThanOrEqual(2);
+  }
+});
+
 describe('stress', () => {
   test('a narrow strip of wet ground cannot feed the whole canopy; a third of the ground can (common practice in orchards)', () => {
     const worst = (wettedFraction: number): number => {
