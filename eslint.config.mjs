@@ -85,7 +85,7 @@ const CORE_ROOMS = {
     'follow',
   ],
   care: ['units', 'weather', 'plants', 'places'],
-  pots: ['units', 'working', 'weather', 'plants', 'delivery', 'places', 'follow'],
+  pots: ['units', 'working', 'weather', 'plants', 'schools', 'delivery', 'places', 'follow'],
   entries: ['units', 'weather', 'readings', 'care', 'pots'],
   tasks: ['units', 'care', 'pots', 'entries'],
   kinds: ['units', 'working', 'weather', 'plants', 'schools', 'places', 'follow', 'care', 'pots', 'record'],

@@ -72,7 +72,6 @@ function fileOf(c: Case): Float64Array {
     model.evaporationFactor,
     model.demandFactor,
     model.standsMm,
-    model.rainIntakeMm,
     model.dayIntakeMm,
     profile.bottomFluxMmPerDay,
     profile.readilyEvaporableMm,

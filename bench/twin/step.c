@@ -12,7 +12,7 @@
 
 typedef struct {
   int n, columns, days, underCover, rootResponse;
-  double evaporationFactor, demandFactor, stands, rainIntake, dayIntake, bottomFlux, rew, tew, startRoot, shed;
+  double evaporationFactor, demandFactor, stands, dayIntake, bottomFlux, rew, tew, startRoot, shed;
   const double *share, *fc, *wp, *sat, *dry, *maxFlux, *drainScale;
   const double *kcb, *cover, *height, *potential, *p, *et0, *rain, *irrigation, *climate, *warmth, *start;
 } Bed;
@@ -218,7 +218,9 @@ static void step(const Bed *b, double *water, double *surface, State *state, int
     state->snow -= melt;
     onGround += melt;
   }
-  const double ponded = standing + max2(0, onGround - b->rainIntake);
+  const double longHours = onGround / 6.0;
+  const double rainHours = longHours < 6 ? 6 : longHours < 24 ? longHours : 24;
+  const double ponded = standing + max2(0, onGround - (rainHours * b->dayIntake) / 24);
   double runoff = ponded > b->stands ? ponded - b->stands : 0;
   const double arrived = standing + onGround - runoff;
   runoff += shed;
@@ -407,7 +409,7 @@ int main(int argc, char **argv) {
   const double *at = data;
   b.n = (int)*at++; b.columns = (int)*at++; b.days = (int)*at++;
   b.underCover = (int)*at++; b.rootResponse = (int)*at++;
-  b.evaporationFactor = *at++; b.demandFactor = *at++; b.stands = *at++; b.rainIntake = *at++; b.dayIntake = *at++; b.bottomFlux = *at++;
+  b.evaporationFactor = *at++; b.demandFactor = *at++; b.stands = *at++; b.dayIntake = *at++; b.bottomFlux = *at++;
   b.rew = *at++; b.tew = *at++; b.startRoot = *at++; b.shed = *at++;
   b.share = at; at += 2;
   const double **layers[] = {&b.fc, &b.wp, &b.sat, &b.dry, &b.maxFlux, &b.drainScale};

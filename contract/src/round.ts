@@ -117,6 +117,14 @@ const balance = z.object({
   lostBelowRootsMm: z.number(),
 });
 
+/** Room that a bed has for water today, and what a litre through its tap is there. */
+export const roomForWater = z.object({
+  depletionMm: z.number(),
+  mmPerLitre: z.number(),
+  litresPerMinute: z.number(),
+  fedOn: day.nullable(),
+});
+
 const bedHead = z.object({
   /** Where it is a tree place: the tree, its ring and its clock. */
   tree: treeNow.nullable(),
@@ -127,6 +135,7 @@ const bedHead = z.object({
   stage: z.string().nullable(),
   textureClass: z.string(),
   areaM2: z.number(),
+  room: roomForWater,
   core: coreView,
   /** What was told or measured beyond the engine's range, and is planned at its edge. */
   beyond: z.array(z.custom<Beyond>((v) => typeof v === 'object' && v !== null && 'taken' in v)),
@@ -207,6 +216,7 @@ export const leaveView = z.object({
   bedName: z.string(),
   /** Gone from its root zone: what the ground has room for, mm. */
   depletionMm: z.number(),
+  room: roomForWater,
   nextDate: day.nullable(),
   /** A woody place's clock. */
   soak: soakNow.nullable(),
@@ -335,6 +345,8 @@ export const bedPageView = bedHead.extend({
   leave: leaveView.nullable(),
   window: windowView.nullable(),
   /** When the ground's store runs out with no watering at all; null where nothing grows. */
+  /** It is watered on nearly every day of the plan: days, and of how many. */
+  often: z.object({ days: z.number(), of: z.number() }).nullable(),
   runsOut: z.custom<RunsOut>((v) => typeof v === 'object' && v !== null && 'slows' in v).nullable(),
   /** How deep the roots are counted on, and may be; mm it could then still spare today. */
   roots: z.object({ countedMm: z.number(), upToMm: z.number(), leftIfDeepMm: z.number() }).nullable(),

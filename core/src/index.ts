@@ -152,6 +152,7 @@ export {
   deliveryRate,
   efficiencyOf,
   grossLitres,
+  localDepth,
   netDepth,
   reachingShareOf,
   wettedFractionOf,
@@ -181,6 +182,8 @@ export {
 } from './schools/schools.ts';
 export { SHORT_OF_WATER } from './schools/shortOfWater.ts';
 export { compareSchools } from './compare/compareSchools.ts';
+export { FED_DAYS, FEED_NOTE, sinkingMm, tooMuch, type RoomForWater } from './delivery/tooMuch.ts';
+export { wateredOften } from './plan/wateredOften.ts';
 export { dryDaysFrom } from './schools/drySpell.ts';
 export { mayNotTake } from './schools/mayTake.ts';
 export { heldDry } from './follow/asHere.ts';

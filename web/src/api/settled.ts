@@ -9,6 +9,7 @@ const leaveOf = (stop: StopView, event: EventView): LeaveView => ({
   bedId: stop.bedId,
   bedName: stop.bedName,
   depletionMm: 0,
+  room: { ...stop.room, depletionMm: 0 },
   nextDate: null,
   soak: null,
   waiting: null,

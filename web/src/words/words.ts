@@ -10,6 +10,7 @@ import type {
   Waiting,
   WaterReason,
 } from '@kibble/core';
+import { sinkingMm } from '@kibble/core';
 import { addDays, formatISO, getDay, parseISO } from 'date-fns';
 import { dayMonth, dayName, shortDay, timeOfDay } from './dateWords.ts';
 import type { Units } from './units.ts';
@@ -70,6 +71,9 @@ export function waterSentence(
   const gone: Piece = { of: 'gone', text: units[past ? 'text' : 'number']('depth', reason.depletionMm) };
   const spare: Piece = { of: 'spare', text: units.text('depth', reason.readilyMm) };
   const deep: Piece = { of: 'reaches', text: units.text('depth', Math.round(reachesMm / 10) * 10) };
+  const sinkMm = sinkingMm(givenMm, reason.depletionMm + reason.useTodayMm);
+  const sinks: Sentence =
+    sinkMm > 0 ? [` About ${units.text('depth', sinkMm)} of it will sink below the roots.`] : [];
   if (reason.code === 'planting drench')
     return [
       'Planted today: a drench settles the soil round the roots and is theirs for the first days. It goes ',
@@ -110,6 +114,7 @@ export function waterSentence(
       ' within easy reach. It goes ',
       deep,
       ' deep.',
+      ...sinks,
     ];
   if (reason.code === 'gap' && reason.soak)
     return [
@@ -121,7 +126,7 @@ export function waterSentence(
     ];
   if (reason.code === 'ball' && reason.soak)
     return [
-      `Its root ball dries before the ground round it: ${Math.round(100 * (reason.soak.ballGone ?? 0))} % of the ball’s water is gone. This goes `,
+      `${reason.soak.days === 0 ? '' : `${days(reason.soak.days)} since its last watering. `}Its root ball dries before the ground round it: ${Math.round(100 * (reason.soak.ballGone ?? 0))} % of the ball’s water is gone. This goes `,
       deep,
       ' deep.',
     ];
@@ -132,7 +137,14 @@ export function waterSentence(
     reason.waiting && reason.waiting.due !== null ? [...waitingWords(reason.waiting), ' '] : [];
   return reason.wantedMm > PART * givenMm
     ? [...start, ...wait, 'A round takes only a part: this goes ', deep, ' deep, the rest follows.']
-    : [...start, ...wait, 'This fills it to ', deep, ' deep.'];
+    : [
+        ...start,
+        ...wait,
+        'This fills it to ',
+        deep,
+        ' deep.',
+        ...(reason.code === 'fixed week' ? sinks : []),
+      ];
 }
 
 export const days = (n: number): string => (n === 1 ? '1 day' : `${n} days`);

@@ -12,13 +12,14 @@ import {
   stageStrip,
   stageUse,
   storeRunsOut,
+  wateredOften,
   type DailyRecord,
   type PlantingInput,
   type StageStep,
   cropOfBed,
   plantingsOf,
 } from '@kibble/core';
-import type { Context } from '../context.ts';
+import { HORIZON_DAYS, type Context } from '../context.ts';
 import { sharpenBed } from './sharpen.ts';
 import { headOf } from './stops.ts';
 import type { Places } from '../places.ts';
@@ -122,6 +123,13 @@ export function bedPageOf(
       planned && place.outlook.readilyMm > 0 && !schoolOf(planned.school ?? 'as seldom as it can').staysDry
         ? storeRunsOut(planned, context.weather, context)
         : null,
+    // A timer may drip a little every day.
+    often: planned?.delivery.timer
+      ? null
+      : wateredOften(
+          context.plan.waterings.filter((watering) => watering.bedId === bedId),
+          HORIZON_DAYS,
+        ),
     roots: rootDoubt(outlook.roots),
     sharpen: sharpenBed(bed, context),
     loss: {

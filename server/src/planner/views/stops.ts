@@ -1,6 +1,10 @@
 import { type BedView, type CoreView, type LeaveView, type StopView, type TreeNow } from '@kibble/contract';
 import {
+  addDays,
   aimOf,
+  FED_DAYS,
+  FEED_NOTE,
+  localDepth,
   bestHour,
   checkFirst,
   efficiencyAt,
@@ -40,6 +44,29 @@ function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: n
   });
 }
 
+/** Room that a bed has for water today. */
+function roomOf(bed: BedView, outlook: BedOutlook, context: Context): StopView['room'] {
+  const planned = context.planBeds.find(({ id }) => id === bed.id);
+  const { areaM2, delivery } = planned
+    ? { areaM2: planned.bed.areaM2, delivery: planned.delivery }
+    : knownBed(bed, context.today);
+  const since = addDays(context.today, -FED_DAYS);
+  const fed = context.events.filter(
+    ({ bedId, kind, note, date }) =>
+      bedId === bed.id && kind === 'watering' && note === FEED_NOTE && date >= since,
+  );
+  return {
+    depletionMm: outlook.depletionMm,
+    mmPerLitre: localDepth(1, areaM2, delivery),
+    litresPerMinute: delivery.litresPerMinute,
+    fedOn:
+      fed
+        .map(({ date }) => date)
+        .sort()
+        .at(-1) ?? null,
+  };
+}
+
 export function headOf(bed: BedView, outlook: BedOutlook, context: Context) {
   const { today, site } = context;
   const known = knownBed(bed, today);
@@ -51,6 +78,7 @@ export function headOf(bed: BedView, outlook: BedOutlook, context: Context) {
     stage: outlook.stage,
     textureClass: known.ground.horizons[0]?.textureClass ?? bed.textureClass,
     areaM2: known.areaM2,
+    room: roomOf(bed, outlook, context),
     core: coreOf(bed, outlook, today, site.latitudeDeg),
     tree: treeNow(bed, outlook, context),
     beyond: known.beyond,
@@ -194,6 +222,7 @@ export function leaveOf(bed: BedView, outlook: BedOutlook, context: Context): Le
     bedId: bed.id,
     bedName: bed.name,
     depletionMm: outlook.depletionMm,
+    room: roomOf(bed, outlook, context),
     nextDate: outlook.next?.date ?? null,
     waiting: outlook.waiting,
     soak: outlook.soak,

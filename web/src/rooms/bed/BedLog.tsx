@@ -1,4 +1,5 @@
 import type { BedView, EventView } from '@kibble/contract';
+import type { RoomForWater } from '@kibble/core';
 import { useState } from 'react';
 import { noticeShown } from '../../state/noticeSlice.ts';
 import { useAppDispatch } from '../../api/store.ts';
@@ -11,7 +12,17 @@ import { EarlierSheet } from './EarlierSheet.tsx';
 const SHOWN = 10;
 
 /** What was done on the bed, newest first; an entry can be taken back. */
-export function BedLog({ bed, events, today }: { bed: BedView; events: EventView[]; today: string }) {
+export function BedLog({
+  bed,
+  events,
+  today,
+  roomOn = () => null,
+}: {
+  bed: BedView;
+  events: EventView[];
+  today: string;
+  roomOn?: (date: string) => RoomForWater | null;
+}) {
   const [entering, setEntering] = useState(false);
   const units = useUnits();
   const dispatch = useAppDispatch();
@@ -31,7 +42,9 @@ export function BedLog({ bed, events, today }: { bed: BedView; events: EventView
           Write down an earlier watering
         </Button>
       )}
-      {entering ? <EarlierSheet bed={bed} today={today} onClose={() => setEntering(false)} /> : null}
+      {entering ? (
+        <EarlierSheet bed={bed} today={today} roomOn={roomOn} onClose={() => setEntering(false)} />
+      ) : null}
       <ul>
         {events.slice(0, SHOWN).map((event) => (
           <li key={event.id} className="flex items-baseline gap-3 border-t border-rule py-1">

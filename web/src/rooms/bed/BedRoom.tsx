@@ -1,4 +1,4 @@
-import { balanceStart, knownBed } from '@kibble/core';
+import { addDays, balanceStart, knownBed, type RoomForWater } from '@kibble/core';
 import { Link, useParams } from 'react-router';
 import { useBedPageQuery } from '../../api/api.ts';
 import { minutesText, useUnits } from '../../words/units.ts';
@@ -53,6 +53,12 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
   const today = page.date;
   const bed = { bedId, bedName: page.bedName };
   const { core, stop, leave } = page;
+  /** The room of an earlier day is what was gone on the evening before it. */
+  const roomOn = (date: string): RoomForWater | null => {
+    if (date === today) return page.room;
+    const before = page.days.find((day) => day.date === addDays(date, -1));
+    return before ? { ...page.room, depletionMm: before.depletionMm } : null;
+  };
   const { startDoubt: doubt = 0 } = balanceStart(
     page.bed.startOn,
     page.bed.startWetness,
@@ -153,6 +159,16 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
                 .
               </p>
             ) : null}
+            {page.often ? (
+              <p className="mt-1">
+                <strong>
+                  It is planned on {page.often.days} of {page.often.of} days, which is more than nearly all
+                  ground needs.
+                </strong>{' '}
+                Once or twice a week is usual. Where its roots are shallow, its soil is light or its pace is
+                fixed, look below at what fewer rounds would cost and what would help.
+              </p>
+            ) : null}
             {page.runsOut ? <p className="mt-1 text-quiet">{runsOutWords(page.runsOut, today)}</p> : null}
             <OneOffRun
               bedId={page.bedId}
@@ -192,7 +208,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
                 bed={page.bed}
                 depletionShare={core.readilyMm > 0 ? core.depletionMm / core.readilyMm : 0}
               />
-              <BedLog bed={page.bed} events={page.events} today={today} />
+              <BedLog bed={page.bed} events={page.events} today={today} roomOn={roomOn} />
               <SettingsLog bed={page.bed} />
             </div>
           </div>

@@ -1,5 +1,6 @@
 import type { BedView } from '@kibble/contract';
-import { addDays } from '@kibble/core';
+import { addDays, type RoomForWater } from '@kibble/core';
+import { useWatch } from 'react-hook-form';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
 import { typedSi } from '../../words/numberRule.ts';
@@ -10,6 +11,7 @@ import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { TooMuch } from '../../ui/TooMuch.tsx';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
@@ -24,7 +26,18 @@ interface Typed {
 }
 
 /** A watering that was forgotten on its day: written down for that day, of the last thirty. */
-export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: string; onClose: () => void }) {
+export function EarlierSheet({
+  bed,
+  today,
+  roomOn,
+  onClose,
+}: {
+  bed: BedView;
+  today: string;
+  /** Room for water on a day; null where nobody knows it. */
+  roomOn: (date: string) => RoomForWater | null;
+  onClose: () => void;
+}) {
   const garden = useGarden();
   const units = useUnits();
   const dispatch = useAppDispatch();
@@ -42,6 +55,8 @@ export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: str
     },
     defaultValues: { on: yesterday < first ? today : yesterday, amount: '', by: 'minutes' },
   });
+  const [on, amount, by] = useWatch({ control: form.control, name: ['on', 'amount', 'by'] });
+  const room = roomOn(on);
   const save = form.handleSubmit(async ({ on, amount, by: chosen }) => {
     const event = await water({
       bedId: bed.id,
@@ -73,6 +88,7 @@ export function EarlierSheet({ bed, today, onClose }: { bed: BedView; today: str
           amount={form.register('amount')}
           by={form.register('by')}
         />
+        {room ? <TooMuch amount={amount} by={by} room={room} /> : null}
         <div className="flex gap-2">
           <Button type="submit" disabled={isLoading}>
             {twice ? 'Write it down as well' : 'Write it down'}

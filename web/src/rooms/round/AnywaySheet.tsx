@@ -1,4 +1,5 @@
 import type { LeaveView } from '@kibble/contract';
+import { FEED_NOTE } from '@kibble/core';
 import { useWatch } from 'react-hook-form';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
@@ -9,18 +10,13 @@ import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { TooMuch } from '../../ui/TooMuch.tsx';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { figure } from '../../words/formSchema.ts';
 
-const WHYS = [
-  'it looked dry',
-  'just in case',
-  'new plants went in',
-  'to wash in feed or compost',
-  'by mistake',
-] as const;
+const WHYS = ['it looked dry', 'just in case', 'new plants went in', FEED_NOTE, 'by mistake'] as const;
 
 /** A bed watered though it was to be left alone: how much, why, and what that does. */
 export function AnywaySheet({
@@ -44,7 +40,7 @@ export function AnywaySheet({
     fields: { amount: ({ by: chosen }) => figure(chosen, units) },
     defaultValues: { amount: '', by: 'minutes', why: 'it looked dry' },
   });
-  const why = useWatch({ control: form.control, name: 'why' });
+  const [why, amount, by] = useWatch({ control: form.control, name: ['why', 'amount', 'by'] });
   const save = form.handleSubmit(async ({ amount, by: chosen, why: note }) => {
     const value = typedSi(chosen, amount, units);
     const event = await water({ bedId: item.bedId, body: { [chosen]: value, note } });
@@ -71,6 +67,7 @@ export function AnywaySheet({
           amount={form.register('amount')}
           by={form.register('by')}
         />
+        <TooMuch amount={amount} by={by} room={item.room} />
         <Choice label="Why" {...form.register('why')}>
           {WHYS.map((w) => (
             <option key={w} value={w}>

@@ -1,4 +1,5 @@
 import type { StopView } from '@kibble/contract';
+import { useWatch } from 'react-hook-form';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
 import { typedSi } from '../../words/numberRule.ts';
@@ -7,6 +8,7 @@ import { useUnits } from '../../words/units.ts';
 import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { TooMuch } from '../../ui/TooMuch.tsx';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
@@ -36,6 +38,7 @@ export function DifferentSheet({
     defaultValues: { amount: '', by: 'minutes' },
   });
 
+  const [amount, by] = useWatch({ control: form.control, name: ['amount', 'by'] });
   const save = form.handleSubmit(async ({ amount, by: chosen }) => {
     const body = { [chosen]: typedSi(chosen, amount, units) };
     const event = await water({ bedId: stop.bedId, body });
@@ -59,6 +62,7 @@ export function DifferentSheet({
           amount={form.register('amount')}
           by={form.register('by')}
         />
+        <TooMuch amount={amount} by={by} room={stop.room} />
         <div className="flex gap-2">
           <Button type="submit" disabled={isLoading}>
             {twice ? 'Write it down as well' : 'Write it down'}

@@ -1,0 +1,34 @@
+import { tooMuch, type RoomForWater } from '@kibble/core';
+import { typedSi } from '../words/numberRule.ts';
+import { useUnits } from '../words/units.ts';
+import { dayMonth } from '../words/dateWords.ts';
+
+/** Said while an amount is typed: what of it would go below the roots, and what that takes with it. */
+export function TooMuch({
+  amount,
+  by,
+  room,
+}: {
+  amount: string;
+  by: 'minutes' | 'litres';
+  room: RoomForWater;
+}) {
+  const units = useUnits();
+  const typed = typedSi(by, amount, units);
+  if (typed === undefined || !Number.isFinite(typed) || typed <= 0) return null;
+  const much = tooMuch(by === 'minutes' ? typed * room.litresPerMinute : typed, room);
+  if (!much) return null;
+  return (
+    <p role="status" className="border-l-4 border-brick pl-3">
+      <strong>
+        That is {units.text('depth', much.givenMm)} where it falls, and the ground has room for{' '}
+        {units.text('depth', much.roomMm)}.
+      </strong>{' '}
+      About {units.text('volume', much.sinksL)} of it would sink below the roots
+      {much.fedOn
+        ? `, and the feed that you watered in on ${dayMonth(much.fedOn)} would go down with it`
+        : ', and take feed down with it'}
+      . On heavy ground it also drives the air out.
+    </p>
+  );
+}
