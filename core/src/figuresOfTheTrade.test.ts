@@ -71,13 +71,13 @@ describe('figures of the trade (common practice)', () => {
     expect(DRAIN_RULES.late.nightC).toBeLessThan(BURST_C);
   });
 
-  const planted = (cropId: string, method?: 'pot') => ({ cropId, plantedOn: '2026-05-15', method });
+  const planted = (cropId: string) => ({ cropId, plantedOn: '2026-05-15' });
   test('dry spells: tomatoes and peppers a week from transplanting, a potted potato five to six days once it is grown', () => {
     for (const id of ['tomato', 'sweet-pepper'])
       expect(mayToughen(planted(id), '2026-05-16')).toMatchObject({ days: 7 });
     expect(mayToughen(planted('tomato'), '2026-05-25')).toBeNull();
-    expect(toughenWindow(planted('potato', 'pot'), '2026-05-18')).toBeNull();
-    const potato = toughenWindow(planted('potato', 'pot'), '2026-06-25');
+    expect(toughenWindow(planted('potato'), '2026-05-18', { inPot: true })).toBeNull();
+    const potato = toughenWindow(planted('potato'), '2026-06-25', { inPot: true });
     expect([5, 6]).toContain(potato?.days);
     expect(toughenWindow(planted('potato'), '2026-06-25')).toBeNull();
   });

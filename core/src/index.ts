@@ -127,7 +127,7 @@ export {
 } from './places/treeRing/treeFacts.ts';
 export { TRUNK_L_PER_CM, type SoakSize } from './places/treeRing/soakSize.ts';
 export { YOUNG_GUIDES } from './places/treeRing/youngRhythm.ts';
-export { PHASE_FACTS, ringThroughYears, type TreePhase } from './places/treeRing/phases.ts';
+export { PHASE_FACTS, ringThroughYears, trunkStaysDry, type TreePhase } from './places/treeRing/phases.ts';
 export { LAYOUT_FACTS } from './places/treeRing/layoutFacts.ts';
 export { layOut, USUAL_BUCKET_L, type Spot } from './places/treeRing/layouts.ts';
 export { mainPlanting, openShare } from './places/treeRing/treeGround.ts';

@@ -72,6 +72,7 @@ const ONE_OF_EACH: { readonly [K in EntryKind]?: EntryDraft } = {
   },
   given: { subject: pot, body: { kind: 'given', millilitres: 700 } },
   left: { subject: pot, body: { kind: 'left' } },
+  'dry spell': { subject: pot, body: { kind: 'dry spell', what: 'start', days: 6 } },
   weighed: { subject: pot, body: { kind: 'weighed', kg: 7 } },
   heft: { subject: pot, body: { kind: 'heft', felt: 'light' } },
   meter: { subject: pot, body: { kind: 'meter', pct: 20 } },

@@ -1,7 +1,7 @@
 import type { IsoDate } from '../../units/dates.ts';
 import type { CropEntry } from '../../plants/types.ts';
 import { checkTree, dryZoneM, type TreeFacts, type TreeSort } from './treeFacts.ts';
-import { ballDepthM, phaseOn, ringFor, usualDepthMm, type TreePhase } from './phases.ts';
+import { ballDepthM, phaseOn, ringFor, trunkStaysDry, usualDepthMm, type TreePhase } from './phases.ts';
 
 /** What is declared of a tree: where and how deep it is watered may be left to Kibble. */
 export type DeclaredTree = Omit<TreeFacts, 'ring' | 'depthMm' | 'part'> &
@@ -70,5 +70,5 @@ export function treeAsDeclared(declared: DeclaredTree, plantedOn: IsoDate, on: I
   // A ring that touches the dry trunk by a hair is meant to end there.
   const innerM =
     established && declared.ring === undefined ? Math.max(ring.innerM, dryZoneM(bare)) : ring.innerM;
-  return checkTree({ ...bare, ring: { ...ring, innerM } }, established);
+  return checkTree({ ...bare, ring: { ...ring, innerM } }, trunkStaysDry(declared, plantedOn, on));
 }

@@ -92,6 +92,12 @@ export function phaseOn(tree: Rooted, plantedOn: IsoDate, on: IsoDate): TreePhas
   return age < establishedAfter(tree) ? 'rooting out' : 'established';
 }
 
+/** A trunk is kept dry from this age on, years, once it is established: until then its water may lie at the ball it came in. Judgement. */
+const DRY_TRUNK_YEARS = 3;
+/** Whether water at its trunk is refused. */
+export const trunkStaysDry = (tree: Rooted, plantedOn: IsoDate, on: IsoDate): boolean =>
+  phaseOn(tree, plantedOn, on) === 'established' && daysBetween(plantedOn, on) >= DRY_TRUNK_YEARS * YEAR;
+
 /** Since when each phase holds, the dates on which one hands over to the next. */
 export const phaseDates = (tree: Rooted, plantedOn: IsoDate): { phase: TreePhase; from: IsoDate }[] => [
   { phase: 'first weeks', from: plantedOn },

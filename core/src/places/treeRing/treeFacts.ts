@@ -114,11 +114,11 @@ export function dryZoneM(tree: Pick<TreeFacts, 'sort' | 'trunkM' | 'canopyM'>): 
 
 /**
  * Refuses a tree that cannot be.
- * @param tree as told; `established` when it has rooted, so that its trunk is kept dry
+ * @param tree as told; `trunkDry` when it has stood so long that its trunk is kept dry
  * @returns the same
  * @throws RangeError naming the field: a crown narrower than its trunk, a ring in the dry zone or beyond the wall, no flow, 400 buckets
  */
-export function checkTree(tree: TreeFacts, established: boolean): TreeFacts {
+export function checkTree(tree: TreeFacts, trunkDry: boolean): TreeFacts {
   within('count', tree.count, 1, 500, 'plants');
   positive('canopyM', tree.canopyM, WIDEST_M, 'm');
   withinIfGiven('heightM', tree.heightM, 0.05, 60, 'm');
@@ -137,7 +137,7 @@ export function checkTree(tree: TreeFacts, established: boolean): TreeFacts {
   if (innerM >= outerM)
     throw new OutOfRange('ring.innerM', `be less than the outer edge's ${outerM} m`, innerM);
   const dry = dryZoneM(tree);
-  if (established && innerM < dry - 1e-6)
+  if (trunkDry && innerM < dry - 1e-6)
     throw new OutOfRange(
       'ring.innerM',
       `be ${dry.toFixed(2)} m or more: so far from an established trunk the ground stays dry`,

@@ -22,9 +22,9 @@ export function draggedTo(tree: TreeFacts, edge: Edge, m: number): TreeFacts {
 }
 
 /** Why a tree as it was dragged cannot be; null when it can. */
-export function faultOf(tree: TreeFacts, established: boolean): string | null {
+export function faultOf(tree: TreeFacts, trunkDry: boolean): string | null {
   try {
-    checkTree(tree, established);
+    checkTree(tree, trunkDry);
     return null;
   } catch (error) {
     return error instanceof RangeError ? error.message : 'This cannot be.';

@@ -1,5 +1,12 @@
 import { type BedPageView, type TreeNow } from '@kibble/contract';
-import { treePlan, type BedPeriod, type TreeFacts, type TreePlan, historyOf } from '@kibble/core';
+import {
+  treePlan,
+  trunkStaysDry,
+  type BedPeriod,
+  type TreeFacts,
+  type TreePlan,
+  historyOf,
+} from '@kibble/core';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useBedPageQuery } from '../../api/api.ts';
@@ -48,7 +55,7 @@ function usePlan(page: BedPageView, tree: TreeNow) {
   const garden = useGarden();
   const [draft, setDraft] = useState<TreeFacts | null>(null);
   const facts = draft ?? tree.facts;
-  const fault = draft ? faultOf(draft, tree.plan.phase === 'established') : null;
+  const fault = draft ? faultOf(draft, trunkStaysDry(draft, tree.plantedOn, garden.today)) : null;
   const now = historyOf(page.bed, garden.today).periods.at(-1) as BedPeriod;
   const { planting } = page.bed;
   let plan: TreePlan = tree.plan;
