@@ -208,6 +208,8 @@ export const stopView = bedHead.extend({
   fills: z.object({ count: z.number(), litresEach: z.number() }).nullable(),
   /** Water went down one channel here when it was watched: a light wetting first. */
   wetFirst: z.boolean(),
+  /** Only a strip along each row of seed is watered, mm wide; null where the whole bed is. */
+  rowStripMm: z.number().nullable(),
 });
 
 /** A bed that is left alone today, and why. Its ground is drawn in other rooms. */

@@ -184,6 +184,7 @@ export { SHORT_OF_WATER } from './schools/shortOfWater.ts';
 export { compareSchools } from './compare/compareSchools.ts';
 export { FED_DAYS, FEED_NOTE, sinkingMm, tooMuch, type RoomForWater } from './delivery/tooMuch.ts';
 export { wateredOften } from './plan/wateredOften.ts';
+export { SEED_STRIP_MM, seedRows } from './record/seedRows.ts';
 export { dryDaysFrom } from './schools/drySpell.ts';
 export { mayNotTake } from './schools/mayTake.ts';
 export { heldDry } from './follow/asHere.ts';

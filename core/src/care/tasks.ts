@@ -1,6 +1,6 @@
 import type { TreeTask } from './treeTasks.ts';
 import type { Mulch } from '../places/ground/mulch.ts';
-import { isGerminating, upAfterDays } from '../plants/emergence.ts';
+import { isGerminating, usuallyUpAfter } from '../plants/emergence.ts';
 import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import type { CropEntry, PlantingInput, StageName } from '../plants/types.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
@@ -126,7 +126,7 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
   if (SPOT_DAYS.includes(spots)) tasks.push({ code: 'do the spots join', day: spots });
   for (const { planting, i, crop } of standing) {
     const age = daysBetween(planting.plantedOn, today);
-    if (isGerminating(planting, today) && age >= upAfterDays(planting.cropId))
+    if (isGerminating(planting, today) && age >= usuallyUpAfter(planting))
       tasks.push({ code: 'are they up', days: age });
     if (
       !isGerminating(planting, today) &&

@@ -2,12 +2,19 @@ import { drySpellEnds } from '../schools/drySpell.ts';
 import { likelyRain } from './likelyRain.ts';
 import { onSoil } from '../delivery/wettedStrip.ts';
 import { frostyNights } from '../plants/frostKill.ts';
-import { plantingsHere } from '../plants/plantingsHere.ts';
+import { plantingsHere, type MeanOn } from '../plants/plantingsHere.ts';
 import { countedOn, rootedAt, ROOTS_AT, USUAL_BELIEF } from '../plants/rootBelief.ts';
+import { once } from '../units/once.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { Site } from '../weather/types.ts';
 import type { PlanBed } from './types.ts';
+
+/** Mean temperatures of the days of a series. */
+export function meansOf(weather: readonly Pick<SourcedDay, 'date' | 'tMinC' | 'tMaxC'>[]): MeanOn {
+  const means = new Map(weather.map(({ date, tMinC, tMaxC }) => [date, (tMinC + tMaxC) / 2]));
+  return (date) => means.get(date);
+}
 
 /** A soak that a dry spell promised is asked for so many days after its end. Judgement. */
 const SOAK_DAYS = 2;
@@ -36,6 +43,7 @@ export function asHere(
   weather: readonly SourcedDay[],
   today: IsoDate,
 ): (bed: PlanBed) => PlanBed {
+  const meanOn = once(() => meansOf(weather));
   const frosts = frostyNights(weather.filter(({ date }) => date < today));
   return (input) => {
     const { bed, delivery } = input;
@@ -48,7 +56,12 @@ export function asHere(
       ...heldDry(input, weather, today),
       bed: {
         ...bed,
-        plantings: plantingsHere(rootedAt(bed.plantings, at), { latitudeDeg, frosts, underCover }),
+        plantings: plantingsHere(rootedAt(bed.plantings, at), {
+          latitudeDeg,
+          frosts,
+          underCover,
+          warmth: { today, meanOn: meanOn() },
+        }),
       },
       delivery: texture ? onSoil(delivery, texture) : delivery,
     };

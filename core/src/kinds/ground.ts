@@ -1,5 +1,7 @@
 import { bedTasks, type BedTask } from '../care/tasks.ts';
 import { ground as place } from '../places/ground/ground.ts';
+import { meansOf } from '../follow/asHere.ts';
+import { withEmergence } from '../plants/plantingsHere.ts';
 import { mulchOf, plantingsOf } from '../record/bedFacts.ts';
 import { addDays } from '../units/dates.ts';
 import type { BedToday, RoundsKind } from './kind.ts';
@@ -29,9 +31,10 @@ export function groundTasks(at: BedToday): BedTask[] {
     .filter((d): d is string => Boolean(d))
     .sort()
     .at(-1);
+  const meanOn = meansOf(at.weather);
   return bedTasks({
     today,
-    plantings: plantingsOf(bed, site.latitudeDeg),
+    plantings: plantingsOf(bed, site.latitudeDeg).map((planting) => withEmergence(planting, today, meanOn)),
     alerts,
     mulch: mulchOf(bed),
     mulchLaidOn: laid,

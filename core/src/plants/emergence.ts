@@ -1,8 +1,8 @@
-import { daysBetween, type IsoDate } from '../units/dates.ts';
+import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import { cropOf } from './plantOnDay.ts';
 import type { PlantingInput } from './types.ts';
 
-/** Days from sowing until seedlings stand in rows, in a seedbed that is kept moist at 12 to 20 °C. Common practice, as seed packets have it; what is not listed takes ten. */
+/** Days from sowing until seedlings stand in rows, in a moist seedbed: of hardy crops at about 15 °C, of tender ones at about 22 °C. Common practice, as seed packets have it; what is not listed takes ten. */
 const UP_AFTER_DAYS: Readonly<Record<string, number>> = {
   carrot: 14,
   parsnip: 21,
@@ -34,6 +34,32 @@ const USUAL_DAYS = 10;
 /** Where nobody says that they are up, a seedbed is kept moist for so much longer than is usual: cold ground is slow. Judgement. */
 const LATE = 1.5;
 
+/**
+ * How much faster seed comes up in warmer ground: twice as fast for each 7 °C, between a quarter of its usual pace and twice that.
+ * Source: fitted to days to emergence by Harrington & Minges (1954), from memory: carrot 51, 17, 10, 7 and 6 days at 5, 10, 15, 20
+ * and 25 °C; onion 31, 13, 7 and 5 days at 5, 10, 15 and 20 °C; beans 16, 11 and 8 days at 15, 20 and 25 °C.
+ */
+const HARDY_C = 15;
+const TENDER_C = 22;
+const DOUBLES_C = 7;
+const SLOWEST = 0.25;
+const FASTEST = 2;
+const paceAt = (aboveC: number): number => Math.min(FASTEST, Math.max(SLOWEST, 2 ** (aboveC / DOUBLES_C)));
+/** No sowing is waited for longer than so many times its usual days. */
+const LONGEST = 1 / SLOWEST;
+
+/** Days from sowing after which a planting is usually up at the temperatures of its place. @param meanOn mean of a day, °C; undefined where nobody knows it. Source: as `paceAt`. */
+export function upAfterAt(planting: PlantingInput, meanOn: (date: IsoDate) => number | undefined): number {
+  const { cropId, plantedOn } = planting;
+  const usual = upAfterDays(cropId);
+  const usualC = cropOf(planting).frost === 'tender' ? TENDER_C : HARDY_C;
+  let done = 0;
+  let days = 0;
+  for (; done < usual - 1e-9 && days < LONGEST * usual; days += 1)
+    done += paceAt((meanOn(addDays(plantedOn, days)) ?? usualC) - usualC);
+  return days;
+}
+
 /** Days after which a sowing is usually up. Source: common practice, seed packets. */
 export const upAfterDays = (cropId: string): number => UP_AFTER_DAYS[cropId] ?? USUAL_DAYS;
 
@@ -42,6 +68,9 @@ export const isSown = (planting: PlantingInput): boolean => {
   const crop = cropOf(planting);
   return crop.cycle === 'annual' && (planting.method ?? crop.usualStart) === 'direct-sown';
 };
+
+/** Days from sowing after which a planting is usually up: by the temperatures of its place where those were looked at. */
+export const usuallyUpAfter = ({ cropId, upAfter }: PlantingInput): number => upAfter ?? upAfterDays(cropId);
 
 /**
  * Whether seed lies in the ground and is not up yet: until somebody saw it up, or saw a later stage; where nobody says so,
@@ -53,5 +82,5 @@ export function isGerminating(planting: PlantingInput, date: IsoDate): boolean {
   if (!isSown(planting)) return false;
   if (planting.upOn !== undefined && date >= planting.upOn) return false;
   if (planting.seen?.some(({ on }) => on > planting.plantedOn && on <= date)) return false;
-  return daysBetween(planting.plantedOn, date) < LATE * upAfterDays(planting.cropId);
+  return daysBetween(planting.plantedOn, date) < LATE * usuallyUpAfter(planting);
 }

@@ -89,6 +89,8 @@ export interface PlantingInput {
   share?: number;
   /** Stages the gardener saw begin: each re-anchors the rest of the curve. */
   seen?: { stage: StageName; on: string }[];
+  /** Days from sowing after which it is usually up at the temperatures of its place; default the usual ones. */
+  upAfter?: number;
   /** The day on which a sowing was seen to be up. */
   upOn?: string;
   /** Month and day (MM-DD) on which a perennial comes into leaf; default the usual one at its latitude. */

@@ -14,6 +14,7 @@ import { givenSoFar } from '../share/givenSoFar.ts';
 import type { IsoDate } from '../units/dates.ts';
 import { kindOfBed } from './kindOfBed.ts';
 import { cropOfBed, plantingsOf, schoolChosen } from './bedFacts.ts';
+import { earlierOf, rowsWatered, seedRows } from './seedRows.ts';
 import { foundOf, historyOf, nowOf, type HistoryOfBed, type TriedOnBed } from './history.ts';
 import type { BedOnRecord, EventOnRecord, GardenOnRecord } from './place.ts';
 
@@ -56,6 +57,10 @@ export function planBed(
   const declared = plantingsOf(bed, latitudeDeg);
   const woody = tree ? mainPlanting(declared) : undefined;
   const plantings = tree ? treePlantings(declared, tree.facts, tree.ground) : declared;
+  const spans = rowsWatered(
+    periods.map(({ from, bed: was, delivery }) => ({ from, bed: { ...was, plantings }, delivery })),
+    tree ? null : seedRows(declared, now.delivery, today),
+  );
   const start = balanceStart(bed.startOn, bed.startWetness, today, bed.wetnessOn);
   // What happened before the balance begins, or lies ahead of a practice date set back, is not in it.
   const mine = events.filter(
@@ -71,11 +76,8 @@ export function planBed(
         ? { soaks: treeSoaks(tree.facts, woody, { ground: now.bed.ground, made: tree.ground, on: today }) }
         : {}),
     },
-    delivery: now.delivery,
-    earlier: periods.slice(1).flatMap(({ from }, i) => {
-      const was = periods[i];
-      return was ? [{ until: from, bed: { ...was.bed, plantings }, delivery: was.delivery }] : [];
-    }),
+    delivery: spans.at(-1)?.delivery ?? now.delivery,
+    earlier: earlierOf(spans),
     known: now.known.known,
     rootBelief: now.known.rootsSeen && beliefAfter(plantings, now.known.rootsSeen),
     ...start,

@@ -15,6 +15,8 @@ import {
   passesOf,
   handPace,
   plantCount,
+  SEED_STRIP_MM,
+  seedRows,
   rowLength,
   plantOnDay,
   standingOn,
@@ -179,6 +181,10 @@ export function stopOf(
   return {
     ...headOf(bed, outlook, context),
     wetFirst: known.path === 'down one channel',
+    rowStripMm:
+      watering.reason.code === 'seedbed' && seedRows(planned.bed.plantings, known.delivery, today)
+        ? SEED_STRIP_MM
+        : null,
     method: bed.delivery.method,
     how: METHOD_FACTS[bed.delivery.method].how,
     litresPerMinute: known.delivery.litresPerMinute,

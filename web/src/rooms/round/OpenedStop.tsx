@@ -137,6 +137,12 @@ export function OpenedStop({
           </p>
         )}
         {stop.checkFirst ? <p>{checkFirstWords(stop.checkFirst, units)}</p> : null}
+        {stop.rowStripMm ? (
+          <p className="mt-1">
+            Water only the rows, a strip {units.text('depth', stop.rowStripMm)} wide along each. The litres
+            are meant for these strips, and what you enter counts there.
+          </p>
+        ) : null}
         {stop.wetFirst ? (
           <p className="font-semibold">
             Wet it lightly, wait ten minutes, then the rest: water runs down one channel.
