@@ -51,7 +51,8 @@ function endOf(planting: PlantingInput, date: IsoDate): PlantFacts['ended'] {
   const past = stageDates(planting, date).find(({ stage }) => stage === 'past')?.from;
   // What had ripened was no longer there to be killed.
   const { killedOn } = planting;
-  return killedOn !== undefined && (past === undefined || killedOn < past)
+  const ripens = cropOf(planting).cycle === 'annual';
+  return killedOn !== undefined && (!ripens || past === undefined || killedOn < past)
     ? { why: 'killed by frost', on: killedOn }
     : { why: 'ripened', on: past ?? date };
 }

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { PlanBed } from '../follow/types.ts';
 import { cropById } from '../plants/catalogue/index.ts';
+import { withFrostKills } from '../plants/frostKill.ts';
 import { defaultSchool } from '../schools/schools.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
@@ -77,4 +78,18 @@ describe('beds of succulents live on what their bodies store', () => {
 test('herbs of dry summers in the ground want water weekly at most in heat, on sand (common practice)', () => {
   for (const id of ['rosemary', 'lavender', 'sage'])
     expect(waterings(id, 'sand', 'hot').length).toBeLessThanOrEqual(5);
+});
+
+test('tender evergreens outdoors die in a hard frost and not in a light one; olives and roses live (common practice)', () => {
+  const killed = (cropId: string, tMinC: number, underCover = false): boolean => {
+    const planting = { cropId, plantedOn: '2022-05-01' };
+    const [after] = withFrostKills([planting], [{ date: '2026-12-10', tMinC }], underCover);
+    return after?.killedOn !== undefined;
+  };
+  for (const id of ['citrus', 'globe-cactus', 'fern']) {
+    expect(killed(id, -2)).toBe(false);
+    expect(killed(id, -8)).toBe(true);
+    expect(killed(id, -6, true)).toBe(false);
+  }
+  for (const id of ['olive', 'rose', 'rosemary', 'yew']) expect(killed(id, -8)).toBe(false);
 });

@@ -1,6 +1,6 @@
 import type { IsoDate } from '../units/dates.ts';
 import { cropOf } from './plantOnDay.ts';
-import type { FrostClass, PlantingInput } from './types.ts';
+import type { CropEntry, FrostClass, PlantingInput } from './types.ts';
 
 /** Night minimum at which an annual dies, °C at the height of a weather station. Judgement; the order is common practice. */
 const KILLS_C: Readonly<Record<FrostClass, number>> = {
@@ -10,6 +10,13 @@ const KILLS_C: Readonly<Record<FrostClass, number>> = {
 };
 /** What glass or plastic keeps off, °C. Judgement. */
 const COVER_C = 3;
+
+/** A tender evergreen, citrus or a houseplant, stands more than an annual and then dies too, °C. Judgement. */
+const KILLS_EVERGREEN_C = -5;
+const killsC = ({ cycle, frost }: CropEntry): number | null => {
+  if (cycle === 'annual') return KILLS_C[frost];
+  return cycle === 'evergreen' && frost === 'tender' ? KILLS_EVERGREEN_C : null;
+};
 
 /** A night as it was. */
 export interface Night {
@@ -22,7 +29,7 @@ export const frostyNights = (nights: readonly Night[]): Night[] =>
   nights.filter(({ tMinC }) => tMinC <= KILLS_C.tender);
 
 /**
- * Plantings with the day on which frost killed them. What lives on for years comes again; what the gardener saw alive
+ * Plantings with the day on which frost killed them. What lives on for years comes again, but for tender evergreens; what the gardener saw alive
  * afterwards lives.
  * @param frosts as `frostyNights` gives them
  */
@@ -32,9 +39,9 @@ export function withFrostKills(
   underCover: boolean,
 ): PlantingInput[] {
   return plantings.map((planting) => {
-    const crop = cropOf(planting);
-    if (crop.cycle !== 'annual') return planting;
-    const limit = KILLS_C[crop.frost] - (underCover ? COVER_C : 0);
+    const kills = killsC(cropOf(planting));
+    if (kills === null) return planting;
+    const limit = kills - (underCover ? COVER_C : 0);
     const seen = planting.seen?.reduce((last, { on }) => (on > last ? on : last), '') ?? '';
     const killed = frosts.find(
       ({ date, tMinC }) => tMinC <= limit && date > planting.plantedOn && date >= seen,

@@ -139,9 +139,8 @@ const overOn = (
   stage: StageName,
   date: IsoDate,
 ): PlantOnDay['over'] => {
-  if (crop.cycle !== 'annual') return null;
   if (planting.killedOn !== undefined && date >= planting.killedOn) return 'killed by frost';
-  return stage === 'past' ? 'ripened' : null;
+  return crop.cycle === 'annual' && stage === 'past' ? 'ripened' : null;
 };
 
 /** Share of the ground its leaves cover. */

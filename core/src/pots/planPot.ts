@@ -133,11 +133,26 @@ function isDue(on: Ahead, state: VesselState, d: number, et0: number, rain: numb
   if (way.how === 'reservoir') return state.reservoirL <= 0.1 * model.reservoirL && depletionL >= 0;
   if (depletionL < LEAST_SHARE * model.holdsL) return false;
   if (way.asksDry) return depletionL >= lineOf(model, way);
+  if (isBare(on, d)) return depletionL >= BARE_DRY * model.holdsL;
   const line =
     now.pot.seedlings && isCold(on, d)
       ? Math.min(0.9 * model.holdsL, COLD_TRAY * lineOf(model, way))
       : lineOf(model, way);
   return model.holdsL - evening(on, state, d, et0, rain).availableL > line;
+}
+
+/** What stands without leaves drinks next to nothing: its mix only must not dry out wholly, share gone. Judgement. */
+const BARE_DRY = 0.85;
+function isBare({ now, span }: Ahead, d: number): boolean {
+  const date = addDays(span.today, d - now.todayIndex);
+  const standing = now.pot.vessel.plantings.filter((planting) => stands(planting, date));
+  return (
+    standing.length > 0 &&
+    standing.every((planting) => {
+      const here = { latitudeDeg: span.weather.latitudeDeg, ...planting };
+      return cropOf(planting).cycle === 'deciduous' && plantOnDay(here, date)?.stage === 'past';
+    })
+  );
 }
 
 /** In the cold seedlings are kept on the dry side: their line lies so much lower, below this night. Common practice; the figures are judgements. */
@@ -237,6 +252,9 @@ function heldDryUntil({ now: { pot, model }, span }: Ahead): IsoDate | null {
   return drySpellEnds({ on: spell.date, days: spell.entry.days }, rainOn);
 }
 
+/** A night as cold freezes a pot through, and its day does not thaw it in time, °C. Judgement. */
+const HARD_NIGHT_C = -4;
+
 function leftOn(on: Ahead, date: IsoDate): PotLeave | null {
   const { now, span } = on;
   const { vessel } = now.pot;
@@ -254,7 +272,7 @@ function leftOn(on: Ahead, date: IsoDate): PotLeave | null {
     if (d < potWarmth.length && isFrozen(potWarmth, d)) return { code: 'frozen' };
     // By day it does not thaw: what is poured stands as ice.
     const day = span.sourced.find((one) => one.date === date);
-    if (day && day.tMaxC < THAWS_C) return { code: 'frozen' };
+    if (day && (day.tMaxC < THAWS_C || day.tMinC <= HARD_NIGHT_C)) return { code: 'frozen' };
   }
   return null;
 }
