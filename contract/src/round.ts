@@ -16,7 +16,7 @@ import {
   type AlertAct,
   type AlertAhead,
 } from '@kibble/core';
-import { isNumber, isText, orNull, shaped, worded } from './shape.ts';
+import { isFlag, isNumber, isText, orNull, shaped, worded } from './shape.ts';
 import { z } from './zod.ts';
 import { eventView, type EventView } from './events.ts';
 import { bedView } from './garden.ts';
@@ -59,6 +59,7 @@ export const coreView = z.object({
 export const soakNow = shaped<SoakNow & { limitOn: string | null }>({
   days: isNumber,
   counted: isNumber,
+  onRecord: isFlag,
   gapDays: isNumber,
   ballGone: orNull(isNumber),
   limitOn: orNull(isText),

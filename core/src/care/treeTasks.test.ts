@@ -63,7 +63,7 @@ test('dry ground goes into frost moist; a moist one is left', () => {
 });
 
 test('a large dry tree by a building is a danger; a small one, or one with water, is none', () => {
-  const soak = { days: 20, counted: 20, gapDays: 21, ballGone: null };
+  const soak = { days: 20, counted: 20, gapDays: 21, onRecord: true, ballGone: null };
   const big = { canopyM: 9, near: 'building', nearM: 5 } as const;
   expect(tasks('walnut', '1985-03-01', big, { soak })).toContain('a dry tree by a wall');
   expect(tasks('walnut', '1985-03-01', { ...big, canopyM: 3 }, { soak })).not.toContain(
@@ -85,6 +85,6 @@ test('lines left at the trunk are to be moved outward, with the circle clear of 
 
 test('what hangs first is looked at in heat; past its gap is said', () => {
   expect(tasks('hydrangea', '2020-03-01', { indicator: true }, { heat: true })).toContain('it hangs first');
-  const soak = { days: 25, counted: 24, gapDays: 21, ballGone: null };
+  const soak = { days: 25, counted: 24, gapDays: 21, onRecord: true, ballGone: null };
   expect(tasks('walnut', '1985-03-01', {}, { soak })).toContain('past its gap');
 });

@@ -1,5 +1,6 @@
 import { followBed } from './followBed.ts';
 import type { PlanBed } from '../follow/types.ts';
+import { cropOf } from '../plants/plantOnDay.ts';
 import { stands } from '../plants/standing.ts';
 import { daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
@@ -46,6 +47,9 @@ export function compareSchools(options: {
   const horizonDays = daysBetween(from, to) + 1;
   const before = { ...bed, irrigations: bed.irrigations.filter((i) => i.date < from), settledToday: false };
   const standing = bed.bed.plantings.filter((planting) => stands(planting, to));
+  // Succulents live on what their bodies store: dry ground does not make them hang.
+  const storesWater =
+    standing.length > 0 && standing.every((p) => cropOf(p).group === 'cacti and succulents');
   return SCHOOLS.filter(
     (id) => id === bed.school || standing.every((planting) => mayNotTake(id, planting, to) === null),
   ).map((id) => {
@@ -71,8 +75,8 @@ export function compareSchools(options: {
       minutes: sum((w) => w.run.minutes),
       handsOnMinutes: sum((w) => w.handsOnMinutes),
       lostShare: outlook.lostShare,
-      stressDays: outlook.ahead.filter((d) => d.stressCoefficient < SHORT_OF_WATER).length,
-      worst: Math.min(...outlook.ahead.map((d) => d.stressCoefficient)),
+      stressDays: storesWater ? 0 : outlook.ahead.filter((d) => d.stressCoefficient < SHORT_OF_WATER).length,
+      worst: storesWater ? 1 : Math.min(...outlook.ahead.map((d) => d.stressCoefficient)),
       lostBelowRootsMm: outlook.ahead.reduce((s, d) => s + d.lostBelowRootsMm, 0),
       rootDepthMm: Math.max(...outlook.ahead.map((d) => d.rootDepthMm)),
       reachesMm: waterings.length > 0 ? sum((w) => w.reachesMm) / waterings.length : 0,

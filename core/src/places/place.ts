@@ -138,6 +138,8 @@ export interface GrowingPlace<S = unknown> {
 export interface SoakNow {
   days: number;
   counted: number;
+  /** A soak is on record; else its days are counted from how its ground was told to be. */
+  onRecord: boolean;
   gapDays: number;
   ballGone: number | null;
 }

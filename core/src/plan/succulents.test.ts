@@ -80,10 +80,13 @@ test('herbs of dry summers in the ground want water weekly at most in heat, on s
     expect(waterings(id, 'sand', 'hot').length).toBeLessThanOrEqual(5);
 });
 
-test('tender evergreens outdoors die in a hard frost and not in a light one; olives and roses live (common practice)', () => {
+test('tender evergreens in pots outdoors die in a hard frost and not in a light one; olives and roses live (common practice)', () => {
   const killed = (cropId: string, tMinC: number, underCover = false): boolean => {
     const planting = { cropId, plantedOn: '2022-05-01' };
-    const [after] = withFrostKills([planting], [{ date: '2026-12-10', tMinC }], underCover);
+    const [after] = withFrostKills([planting], [{ date: '2026-12-10', tMinC }], {
+      underCover,
+      inPotSince: '2026-06-01',
+    });
     return after?.killedOn !== undefined;
   };
   for (const id of ['citrus', 'globe-cactus', 'fern']) {

@@ -201,7 +201,7 @@ describe('the end of an annual', () => {
   const night = (date: string, tMinC: number) => ({ date, tMinC });
   const frosts = frostyNights([night('2026-09-20', 2), night('2026-10-08', -1.5), night('2026-11-20', -6)]);
   const kill = (cropId: string, underCover = false, seen?: PlantingInput['seen']) =>
-    withFrostKills([{ cropId, plantedOn: '2026-05-20', seen }], frosts, underCover)[0]?.killedOn;
+    withFrostKills([{ cropId, plantedOn: '2026-05-20', seen }], frosts, { underCover })[0]?.killedOn;
   test('the first frost takes the tender, a hard one the half-hardy, none the hardy (common practice)', () => {
     expect([kill('tomato'), kill('lettuce'), kill('kale'), kill('apple')]).toEqual([
       '2026-10-08',

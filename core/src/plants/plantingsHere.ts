@@ -26,7 +26,7 @@ export const plantingsHere = (
     warmth?: { today: IsoDate; meanOn: MeanOn };
   },
 ): PlantingInput[] =>
-  withFrostKills(plantings, here.frosts, here.underCover ?? false).map((planting) => ({
+  withFrostKills(plantings, here.frosts, { underCover: here.underCover }).map((planting) => ({
     latitudeDeg: here.latitudeDeg,
     ...(here.warmth ? withEmergence(planting, here.warmth.today, here.warmth.meanOn) : planting),
   }));

@@ -20,6 +20,9 @@ export function potHere(pot: Pot, nights: readonly Night[]): Pot {
   };
   const last = alive.sort().at(-1) ?? '';
   const frosts = frostyNights(nights).filter(({ date }) => date > last && outdoors(date));
-  const plantings = withFrostKills(vessel.plantings, frosts, Boolean(vessel.greenhouse));
+  const plantings = withFrostKills(vessel.plantings, frosts, {
+    underCover: Boolean(vessel.greenhouse),
+    inPotSince: pot.startOn,
+  });
   return { ...pot, vessel: { ...vessel, plantings } };
 }

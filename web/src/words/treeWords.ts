@@ -36,12 +36,19 @@ export const PHASE_WORDS: Readonly<Record<TreePhase, string>> = {
   established: 'established',
 };
 
+/** Litres for each unit of trunk, as people measure a trunk. @param lPerCm litres for each centimetre */
+export function perTrunk(lPerCm: number, units: Units): string {
+  const span = units.of('span');
+  const cmAUnit = 100 / span.fromSi(1);
+  return `${units.text('volume', lPerCm * cmAUnit)} for each ${span.unit} of trunk`;
+}
+
 /** A way of measuring a soak by its name. */
 export const soakByWords = (by: SoakBy, units: Units): string =>
   by === 'ground'
     ? 'what its ground lacks'
     : by === 'trunk'
-      ? `by its trunk, ${units.text('volume', TRUNK_L_PER_CM)} for each cm of it`
+      ? `by its trunk, ${perTrunk(TRUNK_L_PER_CM, units)}`
       : `over its ring, ${units.text('depth', RING_FORTNIGHT_MM)}`;
 
 /** Metres from the trunk, as one figure or two. */
@@ -101,7 +108,11 @@ export const SEASON_WORDS: Readonly<Record<TreeSeason, string>> = {
 /** A clock in words: days since, as counted, and the day of the limit. */
 export function gapWords({ soak }: TreeNow): string {
   if (!soak) return '';
-  const since = soak.days === 0 ? 'Soaked today.' : `${days(soak.days)} since its last soak.`;
+  const since = !soak.onRecord
+    ? `No soak of it is written down yet. By how its ground was, it counts as ${soak.days === 0 ? 'soaked today' : `soaked ${days(soak.days)} ago`}.`
+    : soak.days === 0
+      ? 'Soaked today.'
+      : `${days(soak.days)} since its last soak.`;
   const counted = Math.round(soak.counted);
   const runs =
     Math.abs(counted - soak.days) < 1

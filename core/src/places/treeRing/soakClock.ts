@@ -8,6 +8,8 @@ export interface SoakClock {
   /** Days since by the calendar, and as parts of soaks and the season count them. */
   days: number;
   counted: number;
+  /** A soak is on record; until then its days are counted from how its ground was told to be. */
+  onRecord: boolean;
   ballGoneL: number;
 }
 
@@ -74,6 +76,7 @@ export function soakClock({
       return {
         days: Math.round(dry * gapDays),
         counted: dry * gapDays,
+        onRecord: false,
         ballGoneL: dry * (ball?.holdsL ?? 0),
       };
     },
@@ -83,6 +86,7 @@ export function soakClock({
       return {
         days: share >= A_SOAK ? 1 : clock.days + 1,
         counted: clock.counted * (1 - share) + rateOn(day),
+        onRecord: clock.onRecord || share >= A_SOAK,
         ballGoneL: ball
           ? ballAfter(ball, clock.ballGoneL, {
               date: day.date,
@@ -99,6 +103,7 @@ export function soakClock({
       return {
         days: share >= A_SOAK ? 0 : clock.days,
         counted: clock.counted * (1 - share),
+        onRecord: clock.onRecord || share >= A_SOAK,
         ballGoneL: Math.max(0, clock.ballGoneL - givenMm * (ball?.rainLPerMm ?? 0)),
       };
     },
@@ -119,9 +124,10 @@ export function soakClock({
       }
       return null;
     },
-    now: ({ days, counted, ballGoneL }) => ({
+    now: ({ days, counted, onRecord, ballGoneL }) => ({
       days,
       counted,
+      onRecord,
       gapDays,
       ballGone: ball ? ballGoneL / ball.holdsL : null,
     }),

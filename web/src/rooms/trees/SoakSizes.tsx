@@ -1,6 +1,6 @@
 import type { BedPageView, TreeNow } from '@kibble/contract';
 import { TRUNK_L_PER_CM, YOUNG_GUIDES, type SoakBy, type SoakSize, type TreePlan } from '@kibble/core';
-import { soakByWords } from '../../words/treeWords.ts';
+import { perTrunk, soakByWords } from '../../words/treeWords.ts';
 import { useUnits } from '../../words/units.ts';
 import { useKeepTree } from './useKeepTree.ts';
 
@@ -46,7 +46,7 @@ export function SoakSizes({ tree, plan, page }: { tree: TreeNow; plan: TreePlan;
       <p className="mt-1 text-sm text-quiet">
         {isSet ? `It gets the set volume of ${units.text('volume', tree.facts.litresEach ?? 0)}. ` : ''}
         {tree.facts.trunkM === undefined
-          ? `Measure its trunk, and the rule of ${units.text('volume', TRUNK_L_PER_CM)} for each cm of trunk is worked out too. `
+          ? `Measure its trunk, and the rule of ${perTrunk(TRUNK_L_PER_CM, units)} is worked out too. `
           : ''}
         They differ because they mean different soaks. What the ground lacks fills all of the ring as deep as
         it is wanted, and lasts longest. The rule by the trunk wets a part of that: it wants to be given every
@@ -97,7 +97,7 @@ function Size({
       </span>
       <span className="font-semibold whitespace-nowrap">
         {units.text('volume', size.litresEach)}
-        {size.lPerCm === null ? '' : `, ${units.text('volume', size.lPerCm)} a cm of trunk`}
+        {size.lPerCm === null ? '' : `, ${perTrunk(size.lPerCm, units)}`}
       </span>
     </li>
   );
