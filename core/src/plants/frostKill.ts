@@ -9,7 +9,7 @@ const KILLS_C: Readonly<Record<FrostClass, number>> = {
   hardy: Number.NEGATIVE_INFINITY,
 };
 /** What glass or plastic keeps off, °C. Judgement. */
-const COVER_C = 3;
+export const COVER_C = 3;
 
 /** A tender evergreen in a pot, citrus or a houseplant, stands more than an annual and then dies too, °C. Judgement. */
 const KILLS_EVERGREEN_C = -5;

@@ -1,4 +1,4 @@
-import type { Night } from '../plants/frostKill.ts';
+import { COVER_C, type Night } from '../plants/frostKill.ts';
 import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import { stands } from '../plants/standing.ts';
 import { restOf } from '../plants/restSeason.ts';
@@ -266,13 +266,15 @@ function leftOn(on: Ahead, date: IsoDate): PotLeave | null {
   const resting = potRests(vessel, date, span.weather.latitudeDeg);
   if (resting && vessel.plantings.every((p) => (restOf(cropOf(p))?.drinks ?? 1) < 0.3))
     return { code: 'rests' };
-  if (!vessel.indoors && !vessel.greenhouse) {
+  if (!vessel.indoors) {
     const { potWarmth } = span.weather.series;
     const d = daysBetween(span.weather.from, date);
-    if (d < potWarmth.length && isFrozen(potWarmth, d)) return { code: 'frozen' };
+    if (!vessel.greenhouse && d < potWarmth.length && isFrozen(potWarmth, d)) return { code: 'frozen' };
     // By day it does not thaw: what is poured stands as ice.
     const day = span.sourced.find((one) => one.date === date);
-    if (day && (day.tMaxC < THAWS_C || day.tMinC <= HARD_NIGHT_C)) return { code: 'frozen' };
+    const warmer = vessel.greenhouse ? COVER_C : 0;
+    if (day && (day.tMaxC + warmer < THAWS_C || day.tMinC + warmer <= HARD_NIGHT_C))
+      return { code: 'frozen' };
   }
   return null;
 }

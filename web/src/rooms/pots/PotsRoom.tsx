@@ -152,7 +152,7 @@ function Soak({ trays, view }: { trays: readonly PotView[]; view: PotsView }) {
   const units = useUnits();
   const [begin, { isLoading, error }] = useBeginSequenceMutation();
   const busy = new Set(view.sequences.flatMap(({ potIds }) => potIds));
-  const free = trays.filter(({ id }) => !busy.has(id));
+  const free = trays.filter((tray) => !busy.has(tray.id) && !isOver(tray) && tray.leave?.code !== 'frozen');
   const dry = free.filter(({ leave, give }) => give !== null || leave?.code === 'look for the signs');
   const [chosen, setChosen] = useState<ReadonlySet<number> | null>(null);
   const ids = chosen ?? new Set(dry.map(({ id }) => id));
