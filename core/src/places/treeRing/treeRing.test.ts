@@ -358,8 +358,9 @@ describe('decided by the rule of the beds, with the gap above it', () => {
     const must = soakClock(treeSoaks(old(), planting, { ground, made, on: TODAY }));
     const day = { date: TODAY, et0Mm: 5, lacksMm: 60, leafless: false };
     const counted = (givenMm: number, rainMm = 0): number =>
-      must.now(must.after({ days: 10, counted: 10, onRecord: true, ballGoneL: 0 }, { ...day, givenMm, rainMm }))?.counted ??
-      0;
+      must.now(
+        must.after({ days: 10, counted: 10, onRecord: true, ballGoneL: 0 }, { ...day, givenMm, rainMm }),
+      )?.counted ?? 0;
     expect(counted(0)).toBeCloseTo(11, 9);
     expect(counted(3)).toBeGreaterThan(9);
     expect(counted(200)).toBeCloseTo(1, 9);
