@@ -40,11 +40,11 @@ test('a new bare-root pear is told in plain words, and the days on which it is h
   await expect(form.getByTestId('starter')).toContainText('its first weeks');
   await form.getByRole('button', { name: 'Put it in the plan' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Pear by the gate' })).toBeVisible();
-  await expect(page.getByText('7 at most').first()).toBeVisible();
-  // The handing over is dated: weeks, a year, three.
+  await expect(page.getByText('2 at most').first()).toBeVisible();
+  // The handing over is dated: weeks, then its first year.
   await page.goto(`${kibble}/garden/1/trees`);
   await open(page, 'Pear by the gate');
-  await expect(page.getByText(/from 8 Sept? 2026 in its first year/)).toBeVisible();
+  await expect(page.getByText(/from 8 Sept? 2026 it is in its first year/)).toBeVisible();
   await setClock(page, kibble, '2026-10-20');
   const autumn = await pageOf(page, kibble, 'Pear by the gate');
   expect(autumn.tree?.plan.phase).toBe('first year');

@@ -185,6 +185,7 @@ export { compareSchools } from './compare/compareSchools.ts';
 export { FED_DAYS, FEED_NOTE, sinkingMm, tooMuch, type RoomForWater } from './delivery/tooMuch.ts';
 export { wateredOften } from './plan/wateredOften.ts';
 export { SEED_STRIP_MM, seedRows } from './record/seedRows.ts';
+export { isBaked } from './checks/bakedGround.ts';
 export { dryDaysFrom } from './schools/drySpell.ts';
 export { mayNotTake } from './schools/mayTake.ts';
 export { heldDry } from './follow/asHere.ts';

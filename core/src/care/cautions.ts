@@ -27,5 +27,12 @@ const CAUTIONS: readonly { fits: (crop: CropEntry) => boolean; text: string }[] 
   { fits: (c) => c.frost === 'tender', text: 'Frost kills it: its season of water ends there.' },
 ];
 
-export const cropCautions = (crop: CropEntry): string[] =>
-  CAUTIONS.filter((c) => c.fits(crop)).map((c) => c.text);
+/** Cautions about a crop, and about the way in which it is watered where the two do not go together. */
+export const cropCautions = (crop: CropEntry, { fromAbove = false } = {}): string[] => [
+  ...(fromAbove && crop.traits.foliageDiseaseProne
+    ? [
+        'It is watered from above, and wet leaves make it ill. A drip line, a soaker hose or a hose at its foot would keep them dry; until then water it early in the morning only.',
+      ]
+    : []),
+  ...CAUTIONS.filter((c) => c.fits(crop)).map((c) => c.text),
+];

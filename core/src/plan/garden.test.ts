@@ -204,6 +204,10 @@ describe('what goes with a crop', () => {
   test('a tomato must be kept even and dry-leaved; lettuce bolts', () => {
     expect(cropCautions(cropById('tomato')).join(' ')).toMatch(/leaves dry.*even/);
     expect(cropCautions(cropById('lettuce')).join(' ')).toMatch(/seed/);
+    // A sprinkler over tomatoes or roses is not taken without a word (common practice).
+    for (const id of ['tomato', 'rose'])
+      expect(cropCautions(cropById(id), { fromAbove: true })[0]).toMatch(/from above/);
+    expect(cropCautions(cropById('carrot'), { fromAbove: true }).join(' ')).not.toMatch(/from above/);
   });
   test('a plant of one’s own is like another but for what was said of it', () => {
     const own = ownCrop('own-1', cropById('sweet-pepper'), { name: 'Long red', rootDepthM: 0.4 });

@@ -115,12 +115,12 @@ describe('a sowing', () => {
       expect(layersMm?.[0]).toBeGreaterThanOrEqual((outlook?.wiltingPointMm[0] ?? 0) - 0.1);
   });
 
-  test('ends when they are seen to be up, and at half as long again as usual where nobody says', () => {
+  test('ends when they are seen to be up, and at a quarter as long again as usual where nobody says', () => {
     const [carrots] = sown('carrot') as [PlantingInput];
     const on = (n: number) => addDays(FROM, n);
     expect(isGerminating(carrots, on(0))).toBe(true);
-    expect(isGerminating(carrots, on(20))).toBe(true);
-    expect(isGerminating(carrots, on(21))).toBe(false);
+    expect(isGerminating(carrots, on(17))).toBe(true);
+    expect(isGerminating(carrots, on(18))).toBe(false);
     expect(isGerminating({ ...carrots, upOn: on(11) }, on(11))).toBe(false);
     expect(isGerminating({ ...carrots, seen: [{ stage: 'growing', on: on(9) }] }, on(9))).toBe(false);
     // What came as a plant does not come up.
@@ -130,7 +130,7 @@ describe('a sowing', () => {
   test('takes longer in cold ground and less in warm, by the days that Harrington & Minges (1954) measured (from memory)', () => {
     const days = (cropId: string, meanC: number) =>
       upAfterAt({ cropId, plantedOn: FROM, method: 'direct-sown' }, () => meanC);
-    // Days at 10, 15, 20 and 25 °C as shares of those at 15 °C: carrot 17, 10, 7, 6; onion 13, 7, 5; beans 16, 11, 8 from 15 °C.
+    // Days at 10, 15, 20 and 25 °C as shares of those at 15 °C: carrot 17, 10, 7, 6; onion 13, 7, 5; beans 16, 11, 8 from 15 °C; sweetcorn 12, 7.
     const measured: Record<string, [number, number][]> = {
       carrot: [
         [10, 1.7],
@@ -145,6 +145,7 @@ describe('a sowing', () => {
         [20, 0.69],
         [25, 0.5],
       ],
+      sweetcorn: [[20, 0.58]],
     };
     for (const [cropId, rows] of Object.entries(measured))
       for (const [meanC, share] of rows) {
@@ -152,7 +153,7 @@ describe('a sowing', () => {
         expect(found).toBeGreaterThan(0.75 * share);
         expect(found).toBeLessThan(1.3 * share);
       }
-    // A plan asks whether they are up once that time has passed, and keeps the top moist for half as long again.
+    // A plan asks whether they are up once that time has passed, and keeps the top moist for a quarter as long again.
     const [carrots] = sown('carrot') as [PlantingInput];
     const here = (meanC: number) => withEmergence(carrots, FROM, () => meanC);
     expect(isGerminating(here(8), addDays(FROM, 30))).toBe(true);

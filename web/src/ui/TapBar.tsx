@@ -139,7 +139,9 @@ function Running({
         ) : tap.selfStops ? (
           'it runs, and the timer on the tap shuts it.'
         ) : over && moved && tap.run < tap.runs ? (
-          <span className="font-semibold text-brick">this spot has enough: move the hose on.</span>
+          <span className="font-semibold text-brick">
+            this spot has enough. Is the ground there wet through? Then move the hose on.
+          </span>
         ) : over && byHand ? (
           <span className="font-semibold text-brick">this turn is over: say that it is off.</span>
         ) : over ? (

@@ -83,14 +83,14 @@ export function layoutWords(plan: TreePlan, count: number, units: Units): string
     case 'buckets':
       return `${laid.pieces} ${laid.pieces === 1 ? 'bucket' : 'buckets'}${each}, empty in ${minutesText(plan.minutes)}`;
     case 'basin':
-      return `the basin filled ${laid.pieces === 1 ? 'once' : `${laid.pieces} times`}${each}`;
+      return `the basin filled ${laid.pieces === 1 ? 'once' : `${laid.pieces} times`}${each}${laid.holdsL ? `; it holds ${units.text('volume', laid.holdsL)} to its rim` : ''}`;
     case 'soaker ring':
       return `${units.text('length', tenth(laid.lineM * count))} of soaker hose, ${minutesText(plan.minutes)}`;
     case 'tube spiral':
-      return `${units.text('length', tenth(laid.lineM * count))} of tube, ${laid.pieces * count} emitters, ${minutesText(plan.minutes)}`;
+      return `${units.text('length', tenth(laid.lineM * count))} of tube, ${laid.pieces * count} emitters, ${units.text('flow', laid.litresPerMinute * count)} in all, ${minutesText(plan.minutes)}`;
     case 'emitters':
     case 'micro-sprays':
-      return `${laid.pieces} ${LAYOUT_FACTS[laid.by].piece}${each}, ${minutesText(plan.minutes)}`;
+      return `${laid.pieces} ${LAYOUT_FACTS[laid.by].piece}${each}, ${units.text('flow', laid.litresPerMinute * count)} in all, ${minutesText(plan.minutes)}`;
   }
 }
 

@@ -253,7 +253,7 @@ export function hourWords(hour: BestHour, units: Pick<Units, 'system'>): string 
     case 'opens its pores at night':
       return `From sunset, ${at(hour.fromHour)}: it opens its pores at night.`;
     case 'any hour, it wets no leaf':
-      return 'Any hour: it wets no leaf.';
+      return 'Any hour: it wets no leaf. A surface that is dry by night keeps slugs away.';
     case 'cool and calm, and leaves dry fast':
       return `Best ${at(hour.fromHour)} to ${at(hour.toHour)}, cool and calm, and leaves dry fast${
         hour.fallback ? `; or ${at(hour.fallback.fromHour)} to ${at(hour.fallback.toHour)}` : ''
@@ -264,7 +264,7 @@ export function hourWords(hour: BestHour, units: Pick<Units, 'system'>): string 
 /** What to mind with a spray today: wind, and how long leaves stay wet. */
 export function sprayWords(spray: NonNullable<StopView['spray']>, units: Units): string {
   const wet = spray.overNight
-    ? 'Leaves would stay wet all night: wait for the morning.'
+    ? 'Leaves would stay wet all night, and slugs like a wet surface: wait for the morning.'
     : `Leaves stay wet about ${spray.leafWetHours < 1.5 ? 'an hour' : `${Math.round(spray.leafWetHours)} hours`}.`;
   const lost = Math.round(spray.lostShare * 100);
   const wind =

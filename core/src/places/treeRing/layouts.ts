@@ -47,6 +47,8 @@ export interface Laid {
   wetShare: number;
   /** Across a wetted spot or strip, m. */
   wetAcrossM: number;
+  /** What a basin holds to its rim, L. */
+  holdsL?: number;
   spots: Spot[];
 }
 
@@ -121,7 +123,9 @@ export function layOut(
       });
     }
     case 'basin':
-      return laid(Math.max(1, Math.ceil((litres ?? areaM2 * BASIN_MM) / (areaM2 * BASIN_MM) - 1e-9)), {});
+      return laid(Math.max(1, Math.ceil((litres ?? areaM2 * BASIN_MM) / (areaM2 * BASIN_MM) - 1e-9)), {
+        holdsL: areaM2 * BASIN_MM,
+      });
     case 'buckets': {
       const count =
         pieces ?? Math.max(1, Math.ceil((litres ?? areaM2 * tree.depthMm * WATER_SHARE) / bucketL - 1e-9));

@@ -14,6 +14,7 @@ import {
   METHOD_FACTS,
   passesOf,
   handPace,
+  isBaked,
   plantCount,
   SEED_STRIP_MM,
   seedRows,
@@ -164,6 +165,17 @@ function foundMoistOn(bed: BedView, { events }: Context): string | undefined {
   return [...skipped, ...looked].sort().at(-1);
 }
 
+/** Why a light wetting comes first on a bed; null where none is needed. */
+function wetFirstOf(bed: BedView, known: KnownBed, outlook: BedOutlook): StopView['wetFirst'] {
+  if (known.path === 'down one channel') return 'channel';
+  const top = {
+    topMm: outlook.layersMm[0] ?? Number.POSITIVE_INFINITY,
+    wiltingPointMm: outlook.wiltingPointMm[0] ?? 0,
+    mulched: (bed.mulchMm ?? 0) > 0,
+  };
+  return isBaked(outlook.past, top) ? 'baked' : null;
+}
+
 export function stopOf(
   bed: BedView,
   outlook: BedOutlook,
@@ -180,7 +192,7 @@ export function stopOf(
     .map(({ from, until, cycle }) => ({ from, until, cycle }));
   return {
     ...headOf(bed, outlook, context),
-    wetFirst: known.path === 'down one channel',
+    wetFirst: wetFirstOf(bed, known, outlook),
     rowStripMm:
       watering.reason.code === 'seedbed' && seedRows(planned.bed.plantings, known.delivery, today)
         ? SEED_STRIP_MM

@@ -145,7 +145,10 @@ export function OpenedStop({
         ) : null}
         {stop.wetFirst ? (
           <p className="font-semibold">
-            Wet it lightly, wait ten minutes, then the rest: water runs down one channel.
+            Wet it lightly, wait ten minutes, then give the rest:{' '}
+            {stop.wetFirst === 'baked'
+              ? 'the ground was dry for three weeks, and water beads on it and runs off at first. Mulch would prevent that.'
+              : 'water runs down one channel.'}
           </p>
         ) : null}
       </div>
