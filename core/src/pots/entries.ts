@@ -28,7 +28,7 @@ export type PotEntry =
   | { kind: 'meter'; pct: number; meter: Meter }
   | { kind: 'finger'; found: (typeof FOUND)[number] }
   | { kind: 'seen'; sign: Sign }
-  /** Held dry on purpose for so many dry days, or not any more. */
+  /** Held dry on purpose for so many days, or not any more. */
   | { kind: 'dry spell'; what: 'start' | 'end'; days: number }
   | { kind: 'left' };
 export type PotEntryKind = PotEntry['kind'];

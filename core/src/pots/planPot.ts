@@ -17,7 +17,6 @@ import { followPot, type PotNow, type PotWeather } from './followPot.ts';
 import type { PotGiving } from './potGiving.ts';
 import { potHere } from './potHere.ts';
 import type { Pot } from './pots.ts';
-import { drySpellEnds } from '../schools/drySpell.ts';
 import { POT_WAY_FACTS, potRests, type PotWayFacts } from './ways.ts';
 import type { Working } from '../working/types.ts';
 
@@ -235,7 +234,7 @@ function held(on: Ahead, date: IsoDate): PotLeave | null {
 }
 
 /** Until when it is held dry on purpose; null when it is not, or it hung since: that ends the spell. */
-function heldDryUntil({ now: { pot, model }, span }: Ahead): IsoDate | null {
+function heldDryUntil({ now: { pot } }: Ahead): IsoDate | null {
   const spell = pot.entries.findLast(({ entry }) => entry.kind === 'dry spell');
   if (spell?.entry.kind !== 'dry spell' || spell.entry.what === 'end') return null;
   const hangs = pot.entries.some(
@@ -245,11 +244,8 @@ function heldDryUntil({ now: { pot, model }, span }: Ahead): IsoDate | null {
       (date > spell.date || (date === spell.date && hour >= spell.hour)),
   );
   if (hangs) return null;
-  const { from, series } = span.weather;
-  const ahead = new Map(span.sourced.map((day) => [day.date, likelyRain(day)]));
-  const rainOn = (date: IsoDate): number =>
-    model.rained ? (ahead.get(date) ?? series.rain[daysBetween(from, date)] ?? 0) : 0;
-  return drySpellEnds({ on: spell.date, days: spell.entry.days }, rainOn);
+  // A pot dries in days: rain refills it, but begins nothing anew.
+  return addDays(spell.date, spell.entry.days);
 }
 
 /** A night as cold freezes a pot through, and its day does not thaw it in time, °C. Judgement. */

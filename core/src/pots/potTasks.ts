@@ -34,6 +34,9 @@ const STANDS = 0.05;
 /** A wet tray has more than this of what it holds. Judgement. */
 const WET = 0.85;
 const TENDER_C = 3;
+/** A pot that is held dry hangs within a day or two in such heat: no spell is begun with it so near, °C and days. Judgements. */
+const TOO_HOT_C = 32;
+const NEAR_DAYS = 3;
 /** A tray is kept moist on top until it is up, and looked at for pricking out from here on, days from sowing. Common practice; the figures are judgements. */
 const UP_DAYS = 8;
 const PRICK_OUT_DAYS = 21;
@@ -92,8 +95,11 @@ export function potTasks({ pot, plan, today, latitudeDeg, weather, changedOn }: 
     if (seedlings && age >= PRICK_OUT_DAYS && age <= PRICK_OUT_UNTIL_DAYS) tasks.push({ code: 'prick out' });
     const spell =
       cropOf(planting).toughening === 'potted potato' ? mayToughen(planting, today, { inPot: true }) : null;
-    // It has one, and only one.
-    if (spell && !pot.entries.some(({ entry }) => entry.kind === 'dry spell'))
+    // It has one, and only one; in heat it would hang within a day or two.
+    const isHot = weather.some(
+      ({ date, tMaxC }) => date >= today && date <= addDays(today, NEAR_DAYS) && tMaxC >= TOO_HOT_C,
+    );
+    if (spell && !isHot && !pot.entries.some(({ entry }) => entry.kind === 'dry spell'))
       tasks.push({ code: 'dry spell', days: spell.days });
   }
   return tasks;

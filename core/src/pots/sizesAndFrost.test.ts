@@ -324,7 +324,19 @@ describe('a dry spell of a potted potato', () => {
     const held = plan(sack, 'mild', { entries: [began()] });
     expect(codes(held.pot, held.plan)).not.toContain('dry spell');
   });
-  test('holds its water back for six dry days, and droop or a word ends it at once', () => {
+  test('is not begun in heat', () => {
+    const { plan: made, pot } = plan(sack, 'hot');
+    const tasks = potTasks({
+      pot,
+      plan: made,
+      today: '2026-07-01',
+      latitudeDeg: 46.9,
+      weather: [dayOf('2026-07-01', 'hot')],
+      changedOn: null,
+    });
+    expect(tasks.map(({ code }) => code)).not.toContain('dry spell');
+  });
+  test('holds its water back for six days, and droop or a word ends it at once', () => {
     const held = plan(sack, 'hot', { entries: [began()] }).plan;
     expect(held.leave).toEqual({ code: 'held dry', until: '2026-07-07' });
     expect(held.givings[0]?.date).toBe('2026-07-07');

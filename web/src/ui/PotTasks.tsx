@@ -90,7 +90,7 @@ export function BeginSpell({
       onClick={() =>
         void enterAndSay(
           of.map(({ pot }) => onPot(pot.id, { kind: 'dry spell', what: 'start', days })),
-          `${names}: a dry spell of ${days} dry days begins.`,
+          `${names}: a dry spell of ${days} days begins.`,
         ).catch(() => undefined)
       }
     >

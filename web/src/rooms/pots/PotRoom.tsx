@@ -214,6 +214,9 @@ function Today({ page: { pot, working } }: { page: PotPageView }) {
       ) : (
         <p>
           {way.label}: {way.does}. {pot.facts.way ? '' : `That suits it: ${pot.usual.why}. `}
+          {pot.leave?.code === 'held dry'
+            ? 'Look at it every day: the first wilting ends its dry spell. '
+            : ''}
           {pot.atNight ? 'From sunset on: its pores open at night. ' : ''}
           {pot.give || pot.leave?.code === 'rests' ? '' : between(pot)}A day like today takes{' '}
           <span className={pot.weighedOn ? '' : 'assumed'}>{doseText(pot.dayUseMl, units)}</span>, right
