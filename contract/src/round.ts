@@ -196,6 +196,7 @@ export const stopView = bedHead.extend({
   spray: z
     .object({
       windMs: z.number().nullable(),
+      tMaxC: z.number().nullable(),
       lostShare: z.number(),
       leafWetHours: z.number(),
       overNight: z.boolean(),

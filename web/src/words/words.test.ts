@@ -4,6 +4,7 @@ import type { LeaveReason, Waiting, WaterReason } from '@kibble/core';
 import { unitsOf } from './units.ts';
 import {
   leaveHead,
+  sprayWords,
   leaveSentence,
   nextRound,
   paceWords,
@@ -148,6 +149,12 @@ describe('why a bed is left alone', () => {
       'Had 120 L today.',
     );
   });
+});
+
+test('a spray in great heat is to run early and low, and in mild weather nothing is said of heat', () => {
+  const spray = { windMs: 1, lostShare: 0.1, leafWetHours: 1, overNight: false };
+  expect(sprayWords({ ...spray, tMaxC: 36 }, metric)).toContain('run it early, and keep it low');
+  expect(sprayWords({ ...spray, tMaxC: 24 }, metric)).not.toContain('run it early');
 });
 
 describe('when the next watering is due', () => {

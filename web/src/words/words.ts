@@ -271,8 +271,14 @@ export function sprayWords(spray: NonNullable<StopView['spray']>, units: Units):
     spray.windMs !== null && spray.windMs > DRIFT_MS
       ? ` Wind of ${units.text('wind', spray.windMs)}: about ${lost} % is lost on the way, and the side it blows from stays dry.`
       : '';
-  return `${wet}${wind}`;
+  const heat =
+    spray.tMaxC !== null && spray.tMaxC >= HOT_C
+      ? ` At ${units.text('temperature', spray.tMaxC)} much of a spray dries on its way by noon: run it early, and keep it low.`
+      : '';
+  return `${wet}${wind}${heat}`;
 }
+/** Heat from which a spray is worth a word, °C. Judgement. */
+const HOT_C = 32;
 /** Wind from which drift is worth a word, m/s. */
 const DRIFT_MS = 3;
 

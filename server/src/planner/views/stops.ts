@@ -124,6 +124,7 @@ function sprayOf(bed: BedView, runs: StopView['runs'], { today, weather, sun }: 
   const wet = leafWetHours({ endHour: end, sun, rhMinPct: day?.rhMinPct });
   return {
     windMs,
+    tMaxC: day?.tMaxC ?? null,
     lostShare: 1 - efficiencyAt({ method, hour: 'morning', windMs: windMs ?? 0 }),
     leafWetHours: wet.hours,
     overNight: wet.overNight,
