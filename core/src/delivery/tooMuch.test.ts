@@ -5,22 +5,24 @@ const room = { depletionMm: 12, mmPerLitre: 0.1, litresPerMinute: 20, fedOn: nul
 
 describe('water that goes below the roots', () => {
   test('70 mm on ground that lacks 12: 58 mm sink, in litres what that is', () => {
-    const much = tooMuch(700, room);
+    const much = tooMuch({ litres: 700 }, room);
     expect(much?.givenMm).toBeCloseTo(70, 9);
     expect(much?.sinksMm).toBeCloseTo(58, 9);
     expect(much?.sinksL).toBeCloseTo(580, 9);
+    // 35 minutes at 20 L/min are the same 700 L.
+    expect(tooMuch({ minutes: 35 }, room)).toEqual(much);
   });
   test('what fits, or is a little more, is not spoken of', () => {
-    expect(tooMuch(120, room)).toBeNull();
-    expect(tooMuch(180, room)).toBeNull();
-    expect(tooMuch(210, room)).not.toBeNull();
+    expect(tooMuch({ litres: 120 }, room)).toBeNull();
+    expect(tooMuch({ litres: 180 }, room)).toBeNull();
+    expect(tooMuch({ litres: 210 }, room)).not.toBeNull();
   });
   test('on full ground all of it sinks, and feed that was watered in lately goes with it', () => {
-    expect(tooMuch(200, { ...room, depletionMm: 0, fedOn: '2026-07-03' })).toMatchObject({
+    expect(tooMuch({ litres: 200 }, { ...room, depletionMm: 0, fedOn: '2026-07-03' })).toMatchObject({
       roomMm: 0,
       sinksMm: 20,
       fedOn: '2026-07-03',
     });
-    expect(tooMuch(200, { ...room, depletionMm: -3 })?.sinksMm).toBeCloseTo(20, 9);
+    expect(tooMuch({ litres: 200 }, { ...room, depletionMm: -3 })?.sinksMm).toBeCloseTo(20, 9);
   });
 });

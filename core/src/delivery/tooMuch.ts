@@ -32,10 +32,14 @@ export function sinkingMm(givenMm: number, depletionMm: number): number {
 
 /**
  * What of a watering would go below the roots; null where it is not worth saying.
- * @param litres through the tap
+ * @param given litres through the tap, or the minutes for which it ran
  * Source: as `sinkingMm`; that feed goes down with it is common practice.
  */
-export function tooMuch(litres: number, { depletionMm, mmPerLitre, fedOn }: RoomForWater): TooMuch | null {
+export function tooMuch(
+  given: { litres: number } | { minutes: number },
+  { depletionMm, mmPerLitre, litresPerMinute, fedOn }: RoomForWater,
+): TooMuch | null {
+  const litres = 'litres' in given ? given.litres : given.minutes * litresPerMinute;
   const givenMm = litres * mmPerLitre;
   const sinksMm = sinkingMm(givenMm, depletionMm);
   if (sinksMm <= 0) return null;

@@ -16,7 +16,7 @@ export function TooMuch({
   const units = useUnits();
   const typed = typedSi(by, amount, units);
   if (typed === undefined || !Number.isFinite(typed) || typed <= 0) return null;
-  const much = tooMuch(by === 'minutes' ? typed * room.litresPerMinute : typed, room);
+  const much = tooMuch(by === 'minutes' ? { minutes: typed } : { litres: typed }, room);
   if (!much) return null;
   return (
     <p role="status" className="border-l-4 border-brick pl-3">

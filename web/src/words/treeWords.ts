@@ -87,10 +87,10 @@ export function layoutWords(plan: TreePlan, count: number, units: Units): string
     case 'soaker ring':
       return `${units.text('length', tenth(laid.lineM * count))} of soaker hose, ${minutesText(plan.minutes)}`;
     case 'tube spiral':
-      return `${units.text('length', tenth(laid.lineM * count))} of tube, ${laid.pieces * count} emitters, ${units.text('flow', laid.litresPerMinute * count)} in all, ${minutesText(plan.minutes)}`;
+      return `${units.text('length', tenth(laid.lineM * count))} of tube, ${laid.pieces * count} emitters, ${units.text('flow', plan.flowLPerMin)} in all, ${minutesText(plan.minutes)}`;
     case 'emitters':
     case 'micro-sprays':
-      return `${laid.pieces} ${LAYOUT_FACTS[laid.by].piece}${each}, ${units.text('flow', laid.litresPerMinute * count)} in all, ${minutesText(plan.minutes)}`;
+      return `${laid.pieces} ${LAYOUT_FACTS[laid.by].piece}${each}, ${units.text('flow', plan.flowLPerMin)} in all, ${minutesText(plan.minutes)}`;
   }
 }
 
@@ -109,7 +109,7 @@ export const SEASON_WORDS: Readonly<Record<TreeSeason, string>> = {
 export function gapWords({ soak }: TreeNow): string {
   if (!soak) return '';
   const since = !soak.onRecord
-    ? `No soak of it is written down yet. By how its ground was, it counts as ${soak.days === 0 ? 'soaked today' : `soaked ${days(soak.days)} ago`}.`
+    ? `No soak is on record yet. Going by how moist its ground was, it counts as ${soak.days === 0 ? 'soaked today' : `soaked ${days(soak.days)} ago`}.`
     : soak.days === 0
       ? 'Soaked today.'
       : `${days(soak.days)} since its last soak.`;

@@ -62,6 +62,8 @@ export interface TreePlan {
   eachMinutes: number;
   moves: number;
   laid: Laid;
+  /** What runs at once over the whole place, L/min. */
+  flowLPerMin: number;
   /** A soak as people measure it, of one plant, and what guides give a young one. */
   sizes: SoakSize[];
   guide: { leastL: number; mostL: number } | null;
@@ -135,6 +137,7 @@ export function treePlan(
     eachMinutes,
     moves: moves * (oneByOne ? tree.count : 1),
     laid,
+    flowLPerMin: made.delivery.litresPerMinute,
     sizes: soakSizes(tree, {
       groundL: (groundMm * wetM2) / efficiency / tree.count,
       ringM2: ringOfOneM2,

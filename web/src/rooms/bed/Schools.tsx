@@ -189,7 +189,7 @@ function DrySpell({ bed, data }: { bed: BedView; data: SchoolsView }) {
           {toughen.optional ? '; for this crop the gain is small' : ''}. Dry days are counted: a soaking rain
           begins it anew.{' '}
           {dryFrom === null
-            ? `The forecast has no ${toughen.days} dry days on end. `
+            ? `The forecast does not show ${toughen.days} dry days in a row. `
             : dryFrom === garden.today
               ? `The forecast has ${toughen.days} dry days from today. `
               : `The forecast has ${toughen.days} dry days from ${plainDate(dryFrom, garden.today)}: begin it then. `}

@@ -143,7 +143,7 @@ function About({ page: { pot, fromBed, earlier } }: { page: PotPageView }) {
         {MATERIALS[facts.material].label}, {units.text('span', shape.topM)} across.
         {facts.saucer ? ' A saucer under it.' : ''}
         {facts.noHole
-          ? ' It has no hole, so nothing can run out: give it no more than it asks for, and bore a hole if you can.'
+          ? ' It has no hole, so nothing can run out: give it no more than it asks for, and drill a hole in it if you can.'
           : ''}
         {facts.reservoirL ? ` A tank of ${units.text('litresFine', facts.reservoirL)} beneath.` : ''}{' '}
         {facts.stands === 'indoors'

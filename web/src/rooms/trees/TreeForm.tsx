@@ -231,7 +231,7 @@ export function TreeForm({
                 label="Trunk"
                 hint={
                   isYoung
-                    ? 'Its litres and its years go by this. Left empty: as its ball or pot says.'
+                    ? 'How much it is watered, and for how many years, follows from this. Left empty: worked out from its ball or pot.'
                     : 'Left empty: not known.'
                 }
               />
@@ -252,7 +252,7 @@ export function TreeForm({
             <Figured form={form} field="pot" label="Its pot held" hint="Left empty: not known." />
           ) : null}
           {typed.cameAs === 'balled' ? (
-            <Figured form={form} field="ball" label="Its ball was so wide" hint="Left empty: not known." />
+            <Figured form={form} field="ball" label="Width of its root ball" hint="Left empty: not known." />
           ) : null}
           <Choice label="Beneath it" {...form.register('beneath')}>
             {BENEATH.map((id) => (
