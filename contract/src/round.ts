@@ -176,7 +176,8 @@ export const stopView = bedHead.extend({
   timer: z.boolean(),
   reachesMm: z.number(),
   reason: shaped<WaterReason>({ code: isText }),
-  keepLeavesDry: z.boolean(),
+  /** How the leaves, or the bodies of cacti, are to be treated; null where wet leaves do no harm. */
+  leaves: z.enum(['keep leaves dry', 'rinse early, then keep dry', 'keep bodies dry']).nullable(),
   /** The best hours of the day, and why. */
   hour: z.custom<BestHour>((v) => typeof v === 'object' && v !== null && 'reason' in v),
   /** For hose and can: passes with their rest, and the pace of each; null when nobody stands there. */

@@ -158,7 +158,7 @@ export {
   wettedFractionOf,
 } from './delivery/runPlan.ts';
 
-export { bedTasks, soakBeforeMulch, type BedTask, isBeforeHeat } from './care/tasks.ts';
+export { bedTasks, soakBeforeMulch, type BedTask, isBeforeHeat, isRinsed } from './care/tasks.ts';
 export { GOAL_FACTS, GOALS, keepsTo, type Goal } from './plants/goals.ts';
 export { standingOn, stands } from './plants/standing.ts';
 export { byHand } from './follow/byHand.ts';
@@ -234,6 +234,7 @@ export {
 export { NAMED_SIZES } from './places/vessel/size.ts';
 export { LIGHTS, ROOM_AIRS, WARMTHS } from './places/vessel/indoors.ts';
 export { drinksAtNight } from './plants/restSeason.ts';
+export { leafCare, type LeafCare } from './plants/wetLeaves.ts';
 export { ROOT_FILLS, vesselModel, type VesselInput } from './places/vessel/vesselModel.ts';
 export { simulateVessel, type VesselDay } from './places/vessel/simulateVessel.ts';
 export * from './pots/entries.ts';

@@ -4,7 +4,10 @@ import { isGerminating, usuallyUpAfter } from '../plants/emergence.ts';
 import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import type { CropEntry, PlantingInput, StageName } from '../plants/types.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
+import { isResting } from '../plants/restSeason.ts';
+import { airForBodies, hasBody } from '../plants/wetLeaves.ts';
 import type { WeatherAlert } from '../weather/alerts.ts';
+import type { WeatherForEt } from '../weather/types.ts';
 
 /** Something to do or look at on a bed besides watering. */
 export type BedTask =
@@ -17,6 +20,8 @@ export type BedTask =
   | { code: 'shade before the heat' }
   | { code: 'soak before the heat'; from: IsoDate }
   | { code: 'rinse against mites' }
+  | { code: 'rinse dust' }
+  | { code: 'wet bodies' }
   | { code: 'do the spots join'; day: number }
   | { code: 'a little every day'; days: number }
   | { code: 'probe it now'; minutes: number }
@@ -51,6 +56,9 @@ export interface TaskFacts {
   depletionShare: number;
   /** It is on today's round. */
   dueToday?: boolean;
+  latitudeDeg: number;
+  /** The day's weather, where it is known. */
+  day?: WeatherForEt;
   /** Pulses a day were chosen on this day. */
   pulsesSince?: IsoDate;
 }
@@ -82,9 +90,15 @@ const HABIT_DAYS = 4;
 const SPOT_DAYS: readonly number[] = [7, 14, 21];
 /** A bed with less gone is full enough to meet the heat. Judgement. */
 const SOAK_BEFORE_SHARE = 0.3;
-/** Plants whose leaves may be rinsed on hot dry mornings, to cool them and keep mites off. Common practice. */
-const isRinsed = (crop: CropEntry): boolean =>
-  crop.group === 'shrubs and roses' || crop.group === 'cacti and succulents';
+
+/**
+ * Whether the leaves of a crop may be rinsed this morning, to cool them and keep mites off.
+ * @param alerts what the weather asks to be warned of: it is offered in a heat wave only
+ * Source: common practice, for roses and shrubs.
+ */
+export const isRinsed = (crop: CropEntry, alerts: readonly WeatherAlert[], today: IsoDate): boolean =>
+  crop.group === 'shrubs and roses' &&
+  alerts.some((a) => a.code === 'heat wave' && a.from <= today && daysBetween(a.from, today) < a.days);
 
 const ASKED_STAGES: readonly StageName[] = ['growing', 'in full leaf', 'ripening'];
 
@@ -118,10 +132,10 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
   const thirsty = !facts.dueToday && facts.depletionShare > SOAK_BEFORE_SHARE;
   if (heat && toCome && standing.length > 0 && thirsty && !asksToSoak)
     tasks.push({ code: 'soak before the heat', from: toCome.from });
-  const inHeat = facts.alerts.some(
-    (a) => a.code === 'heat wave' && a.from <= today && daysBetween(a.from, today) < a.days,
-  );
-  if (inHeat && crops.some(isRinsed)) tasks.push({ code: 'rinse against mites' });
+  if (crops.some((crop) => isRinsed(crop, facts.alerts, today))) tasks.push({ code: 'rinse against mites' });
+  const isAwake = crops.some((crop) => hasBody(crop) && !isResting(crop, today, facts.latitudeDeg));
+  const air = facts.day && isAwake && !facts.underCover ? airForBodies(facts.day) : null;
+  if (air) tasks.push({ code: air === 'hot and dry' ? 'rinse dust' : 'wet bodies' });
   const spots = facts.pulsesSince === undefined ? -1 : daysBetween(facts.pulsesSince, today);
   if (SPOT_DAYS.includes(spots)) tasks.push({ code: 'do the spots join', day: spots });
   for (const { planting, i, crop } of standing) {

@@ -39,6 +39,8 @@ export function groundTasks(at: BedToday): BedTask[] {
     mulch: mulchOf(bed),
     mulchLaidOn: laid,
     mulchMovedOn: moved?.input.kind === 'mulch' && moved.input.what === 'moved aside' ? moved.on : undefined,
+    latitudeDeg: site.latitudeDeg,
+    day: at.weather.find(({ date }) => date === today),
     shaded: bed.shadeCloth,
     underCover: bed.underCover,
     standSeen: bed.plantings.flatMap((p, i) =>

@@ -145,6 +145,7 @@ describe('tasks', () => {
     today: '2015-07-08',
     plantings: [{ cropId: 'lettuce', plantedOn: '2015-06-01' }],
     alerts: [],
+    latitudeDeg: 45,
     shaded: false,
     underCover: false,
     standSeen: [],
@@ -171,6 +172,15 @@ describe('tasks', () => {
     const rose = { plantings: [{ cropId: 'rose', plantedOn: '2012-03-01' }], depletionShare: 0 };
     expect(codes({ ...rose, alerts: now })).toContain('rinse against mites');
     expect(codes(rose)).not.toContain('rinse against mites');
+    const cactus = { plantings: [{ cropId: 'globe-cactus', plantedOn: '2012-03-01' }], depletionShare: 0 };
+    const air = (tMaxC: number, rhMinPct: number) => ({
+      day: { date: facts.today, tMaxC, tMinC: tMaxC - 10, rhMinPct },
+    });
+    expect(codes({ ...cactus, ...air(34, 20) })).toEqual(['rinse dust']);
+    expect(codes({ ...cactus, ...air(15, 70) })).toEqual(['wet bodies']);
+    expect(codes({ ...cactus, ...air(15, 70), underCover: true })).toEqual([]);
+    // At rest in winter nobody waters it.
+    expect(codes({ ...cactus, ...air(9, 80), today: '2015-12-20' })).toEqual([]);
     const onDay = (day: number): boolean =>
       codes({ pulsesSince: addDays(facts.today, -day) }).includes('do the spots join');
     expect([6, 7, 8, 14, 21, 28].map(onDay)).toEqual([false, true, false, true, true, false]);

@@ -3,6 +3,7 @@ import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import { mayToughen } from '../schools/toughening.ts';
 import { isResting } from '../plants/restSeason.ts';
+import { airForBodies, hasBody } from '../plants/wetLeaves.ts';
 import type { PotPlan } from './planPot.ts';
 import type { Pot } from './pots.ts';
 
@@ -23,10 +24,6 @@ export type PotTask =
 
 /** A weighing serves a season: asked again after so many days, and sooner while a plant grows. Judgement. */
 const SEASON_DAYS = 90;
-/** Hot and dry enough to rinse cacti, and cool and damp enough to keep them dry. Common practice; the figures are judgements. */
-const HOT_C = 30;
-const DRY_PCT = 35;
-const COOL_C = 12;
 /** Seedlings on a wet surface under this at night are in danger of damping off. Judgement. */
 const COLD_NIGHT_C = 10;
 /** Roots without air: more than this of what a pot holds stands in it. Judgement. */
@@ -62,7 +59,6 @@ export function potTasks({ pot, plan, today, latitudeDeg, weather, changedOn }: 
   const crops = vessel.plantings.map(cropOf);
   const day = weather.find(({ date }) => date === today);
   const outdoors = !vessel.indoors;
-  const succulent = crops.some(({ group }) => group === 'cacti and succulents');
   const tasks: PotTask[] = [];
   const rests = (date: IsoDate): boolean =>
     crops.length > 0 && crops.every((crop) => isResting(crop, date, latitudeDeg));
@@ -78,10 +74,8 @@ export function potTasks({ pot, plan, today, latitudeDeg, weather, changedOn }: 
     else if (daysBetween(plan.weighedOn, today) > SEASON_DAYS)
       tasks.push({ code: 'weigh again', why: 'season', since: plan.weighedOn });
   }
-  if (day && succulent && outdoors) {
-    if (day.tMaxC >= HOT_C && (day.rhMinPct ?? 100) < DRY_PCT) tasks.push({ code: 'rinse dust' });
-    if (day.tMaxC < COOL_C) tasks.push({ code: 'wet bodies' });
-  }
+  const air = day && outdoors && !plan.resting && crops.some(hasBody) ? airForBodies(day) : null;
+  if (air) tasks.push({ code: air === 'hot and dry' ? 'rinse dust' : 'wet bodies' });
   // What is not up yet is kept moist all the same; a room is not cold.
   const isUp = vessel.plantings.some(({ plantedOn }) => daysBetween(plantedOn, today) >= UP_DAYS);
   if (day && seedlings && outdoors && isUp && day.tMinC < COLD_NIGHT_C && plan.heldMl > WET * plan.holdsMl)

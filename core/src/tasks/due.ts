@@ -84,7 +84,7 @@ const DUE: { readonly [C in Code]: Due<C> } = {
   'rest begins': thisWeek,
   'rest ends': thisWeek,
   'rinse dust': today,
-  'wet bodies': today,
+  'wet bodies': thisWeek,
   'root-bound': (_reason, at) => since(at.today, 'repot'),
   rescue: today,
   'damping off': today,

@@ -1,6 +1,7 @@
 import type { TaskView } from '@kibble/contract';
 import type { BedTask, Finding } from '@kibble/core';
 import { Link, useParams } from 'react-router';
+import { BODY_TASKS } from '../words/bodyTasks.ts';
 import { treeTaskText } from '../words/treeWords.ts';
 import { useUnits, type Units } from '../words/units.ts';
 import { dayMonth, stageWords } from '../words/words.ts';
@@ -63,6 +64,9 @@ function words(
         text: 'Hot and dry: if you like, rinse the leaves this morning, also beneath, to cool them and keep mites off. Early only, so that they are dry within the hour.',
         answers: [],
       };
+    case 'rinse dust':
+    case 'wet bodies':
+      return { text: BODY_TASKS[task.code], answers: [] };
     case 'do the spots join':
       return {
         text: `Day ${task.day} of the pulses: dig between two damp spots. Do they join? If they still do not on day 21, go back to fewer, longer runs.`,

@@ -1,5 +1,6 @@
 import type { PotView } from '@kibble/contract';
 import { daysBetween, vesselKind, type PotEntry, type PotHelp, type PotTask } from '@kibble/core';
+import { BODY_TASKS } from './bodyTasks.ts';
 import type { Units } from './units.ts';
 import { dayMonth, days, shortDay } from './words.ts';
 
@@ -91,8 +92,7 @@ export const taskText = (task: PotTask): string =>
 const TASKS: Readonly<Record<Exclude<PotTask['code'], 'weigh again' | 'dry spell'>, string>> = {
   'rest begins': 'Its rest begins: next to no water from now on.',
   'rest ends': 'Its rest is over: look whether it is dry, and begin with a little.',
-  'rinse dust': 'Hot and dry: rinse dust from its body, it deters mites.',
-  'wet bodies': 'Cool and damp: keep water off its body.',
+  ...BODY_TASKS,
   'root-bound': 'Roots fill the pot: it dries fast. A pot twice as large would help.',
   rescue: 'The mix has shrunk and sheds water: stand it in water for an hour or two.',
   'tip out':

@@ -10,6 +10,8 @@ import {
   efficiencyAt,
   FINDING_FACTS,
   fillsFor,
+  isRinsed,
+  leafCare,
   leafWetHours,
   METHOD_FACTS,
   passesOf,
@@ -140,6 +142,19 @@ function aimOfBed(bed: BedView, { today, site }: Context): StopView['aim'] {
   return aimOf(crop, plant?.rooted ?? true, plant?.heightM ?? 0);
 }
 
+/** How this watering is to treat the leaves; a matter only where water may come on them. */
+function leavesOf(bed: BedView, { today, site, weather, alerts }: Context): StopView['leaves'] {
+  const crop = cropOfBed(bed);
+  if (!crop) return null;
+  const planting = standingOn(plantingsOf(bed, site.latitudeDeg), today);
+  return leafCare(crop, {
+    plant: planting ? plantOnDay(planting, today) : null,
+    underCover: bed.underCover,
+    rinsed: isRinsed(crop, alerts, today),
+    day: weather.find(({ date }) => date === today),
+  });
+}
+
 /** Cans or buckets for a watering, where they are filled and carried; at trees each has its own. */
 function fillsOf(bed: BedView, { run }: PlannedWatering, tree: TreeNow | null): StopView['fills'] {
   if (tree?.plan.laid.by === 'buckets') {
@@ -229,7 +244,7 @@ export function stopOf(
     aim: watering.reason.code === 'seedbed' ? null : aimOfBed(bed, context),
     fills: fillsOf(bed, watering, treeNow(bed, outlook, context)),
     byHand: byHandOf(bed, planned, watering, known),
-    keepLeavesDry: crop?.traits.foliageDiseaseProne ?? false,
+    leaves: leavesOf(bed, context),
   };
 }
 

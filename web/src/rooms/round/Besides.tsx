@@ -16,6 +16,8 @@ const SHORT: Readonly<Record<BedTask['code'], string>> = {
   'shade before the heat': 'Shade before the heat',
   'soak before the heat': 'Go into the heat full',
   'rinse against mites': 'Rinse the leaves',
+  'rinse dust': 'Rinse off dust',
+  'wet bodies': 'Keep the bodies of succulents dry',
   'do the spots join': 'Do the spots join?',
   'a little every day': 'A little every day',
   'probe it now': 'Probe it now',

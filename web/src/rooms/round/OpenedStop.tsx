@@ -17,7 +17,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Opens, Sentence } from '../../ui/Opens.tsx';
 import { LargeTime } from './LargeTime.tsx';
 import { FillCounter } from './FillCounter.tsx';
-import { keepDry, largeMinutes, shortHow } from './stopWords.ts';
+import { largeMinutes, leavesWords, shortHow } from './stopWords.ts';
 import { isCarried, type StopActs } from './useStopActs.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { later } from '../../ui/later.tsx';
@@ -72,6 +72,7 @@ export function OpenedStop({
   const [asking, setAsking] = useState<'different' | 'skip' | 'check' | null>(null);
   const ready = useSettled(afterTick);
   const { waiting } = stop.reason;
+  const leaves = leavesWords(stop);
   const pace = stop.byHand?.pace ? paceWords(stop.byHand.pace, stop.byHand.passes, units) : '';
   const carried = isCarried(stop);
   const running = acts.runs(stop.bedId);
@@ -116,7 +117,7 @@ export function OpenedStop({
           </p>
           {pace ? <p className="mt-1">{pace}.</p> : null}
           {stop.aim ? <p className="mt-1">{AIM_WORDS[stop.aim]}</p> : null}
-          {keepDry(stop) ? <p className="mt-1 font-semibold text-brick">Keep the leaves dry.</p> : null}
+          {leaves ? <p className="mt-1 font-semibold text-brick">{leaves}</p> : null}
         </div>
       </div>
       <div className="mt-3 mb-3">

@@ -2,7 +2,7 @@ import type { PotsView, RoundView } from '@kibble/contract';
 import { useGarden } from '../../state/gardenRound.ts';
 import { minutesText, useUnits } from '../../words/units.ts';
 import { PotsOnPaper } from './PotWalks.tsx';
-import { keepDry } from './stopWords.ts';
+import { leavesWords } from './stopWords.ts';
 import { leaveHead, longDate, timeOfDay } from '../../words/words.ts';
 
 /** The round on one sheet of paper, with boxes to tick. */
@@ -47,8 +47,8 @@ export function RoundSheet({ round, pots }: { round: RoundView; pots: PotsView |
               <td className="pr-3">{units.number('volume', stop.run.litres)}</td>
               <td className="pr-3">
                 {stop.how}
-                {keepDry(stop) ? '; keep the leaves dry' : ''}
                 {stop.checkFirst ? `; look ${units.text('depth', stop.checkFirst.depthMm)} down first` : ''}
+                {leavesWords(stop) ? `. ${leavesWords(stop)}` : ''}
               </td>
               <td />
             </tr>

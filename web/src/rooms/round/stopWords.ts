@@ -1,4 +1,5 @@
 import type { StopView } from '@kibble/contract';
+import type { LeafCare } from '@kibble/core';
 import { minutesText } from '../../words/units.ts';
 import { isCarried, movesOf } from './useStopActs.ts';
 
@@ -38,6 +39,11 @@ export function howText(stop: StopView): string {
   return `By ${stop.how}: ${times} turns of ${minutesText(run.minutes / times)}, ${minutesText(rest)} between to soak in.`;
 }
 
-/** Wet leaves are a matter only where water may come on them. */
-export const keepDry = (stop: StopView): boolean =>
-  stop.keepLeavesDry && (stop.spray !== null || stop.byHand !== null);
+/** How the leaves are to be treated; a matter only where water may come on them. */
+export const leavesWords = ({ leaves, spray, byHand }: StopView): string | null =>
+  leaves && (spray !== null || byHand !== null) ? LEAVES[leaves] : null;
+const LEAVES: Readonly<Record<LeafCare, string>> = {
+  'keep leaves dry': 'Keep the leaves dry.',
+  'rinse early, then keep dry': 'Apart from a rinse early this morning, keep the leaves dry.',
+  'keep bodies dry': 'The air is cool and damp: keep water off the bodies of the plants.',
+};
