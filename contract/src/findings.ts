@@ -243,6 +243,11 @@ export const findingInput = z.discriminatedUnion('kind', [
     days: limitedWhole('spellDays'),
   }),
   z.object({
+    kind: z.literal('own line'),
+    plantingId: z.number().int(),
+    share: limited('ownLine').nullable(),
+  }),
+  z.object({
     kind: z.literal('wilt'),
     recovers: flag('Recovers by evening'),
     soil: oneOf('Soil', LOOK_STATES).optional(),

@@ -118,6 +118,7 @@ export const LIMITS = {
   cycleCount: { label: 'Runs', min: 1, max: 500, quantity: 'count', unit: 'runs' },
   restMinutes: { label: 'Minutes', min: 0, max: 10_080, quantity: 'minutes', unit: 'min' },
   secondsEach: { label: 'Seconds a plant', min: 0.01, max: 86_400, quantity: 'seconds', unit: 's' },
+  ownLine: { label: 'Its own line', min: 0.1, max: 0.8, quantity: 'share', unit: '' },
   spellDays: { label: 'Days of the dry spell', min: 1, max: 14, quantity: 'count', unit: 'days' },
   capMinutes: { label: 'Minutes a day', min: 1, max: 1440, quantity: 'minutes', unit: 'min' },
   capLitres: { label: 'Litres a day', min: 1, max: 1_000_000, quantity: 'volume', unit: 'L' },

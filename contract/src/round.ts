@@ -8,6 +8,7 @@ import {
   type HandPace,
   type BestHour,
   type LeaveReason,
+  type OwnLine,
   type RunsOut,
   type SoakNow,
   type StageStep,
@@ -352,6 +353,8 @@ export const bedPageView = bedHead.extend({
   /** When the ground's store runs out with no watering at all; null where nothing grows. */
   /** It is watered on nearly every day of the plan: days, and of how many. */
   often: z.object({ days: z.number(), of: z.number() }).nullable(),
+  /** How far it has dried down without harm, where it wilted, and the line that follows; null where nothing stands. */
+  ownLine: shaped<OwnLine>({ now: isNumber, usual: isNumber }).nullable(),
   runsOut: z.custom<RunsOut>((v) => typeof v === 'object' && v !== null && 'slows' in v).nullable(),
   /** How deep the roots are counted on, and may be; mm it could then still spare today. */
   roots: z.object({ countedMm: z.number(), upToMm: z.number(), leftIfDeepMm: z.number() }).nullable(),

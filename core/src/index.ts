@@ -181,6 +181,7 @@ export {
   type SchoolReason,
 } from './schools/schools.ts';
 export { SHORT_OF_WATER } from './schools/shortOfWater.ts';
+export { ownLineOf, type OwnLine, type DryDown } from './compare/ownLine.ts';
 export { compareSchools } from './compare/compareSchools.ts';
 export { FED_DAYS, FEED_NOTE, sinkingMm, tooMuch, type RoomForWater } from './delivery/tooMuch.ts';
 export { wateredOften } from './plan/wateredOften.ts';

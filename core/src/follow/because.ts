@@ -74,13 +74,11 @@ function explainShare({ facts, input, site }: Grounds): Working {
   const planting = standingOn(input.bed.plantings, day.date);
   const crop = planting ? cropOf(planting) : null;
   const { form } = input.bed;
-  const own = crop?.p.value ?? evening.depletionFraction;
-  const ownLeaf = leaf(
-    'The crop’s share',
-    own,
-    'share',
-    crop ? provenanceOf(crop.p.source) : usual('no crop'),
-  );
+  const settled = planting?.ownLine;
+  const own = settled?.share ?? crop?.p.value ?? evening.depletionFraction;
+  const ownLeaf = settled
+    ? leaf('Its own line', own, 'share', { kind: 'told', on: settled.on })
+    : leaf('The crop’s share', own, 'share', crop ? provenanceOf(crop.p.source) : usual('no crop'));
   // A bed of several crops takes the tenderest one's share.
   const moved =
     Math.abs(own - evening.depletionFraction) < 1e-9
@@ -161,7 +159,8 @@ export const explainGoneOf = ({ facts, drawn, days, input }: Grounds): Working =
 /** The line of the way of watering, or what can be spared where it has none. */
 export function explainLineOf(grounds: Grounds): Working {
   const spare = explainSpare(grounds);
-  return explainLine(grounds.facts.school, spare, grounds.facts.evening.totalMm) ?? spare;
+  const { school, evening, wiltedAt } = grounds.facts;
+  return explainLine(school, spare, evening.totalMm, wiltedAt) ?? spare;
 }
 
 /** What waiting for the next round would cost, against what may be lost. */

@@ -10,7 +10,7 @@ import type { PlanBed } from './types.ts';
 const FARTHEST_DAYS = 28;
 
 /** What the gardener settled or saw that the plan keeps to. */
-export type ByHand = Pick<PlanBed, 'drySpell' | 'wilting' | 'foundDry' | 'fixed' | 'blocked'>;
+export type ByHand = Pick<PlanBed, 'drySpell' | 'wilting' | 'wiltedOn' | 'foundDry' | 'fixed' | 'blocked'>;
 
 /**
  * A dry spell under way, plants that hang today, and waterings moved, resized or left out.
@@ -26,7 +26,8 @@ export function byHand(
   plantings: readonly PlantingInput[] = [],
 ): ByHand {
   const newestFirst = [...found].sort((a, b) => (isLater(a, b) ? -1 : 1));
-  return { ...held(newestFirst, today, plantings), ...moved(newestFirst, today, areaM2, delivery) };
+  const wiltedOn = thirstyDays(newestFirst, today, plantings);
+  return { wiltedOn, ...held(newestFirst, today, plantings), ...moved(newestFirst, today, areaM2, delivery) };
 }
 
 function held(
@@ -46,6 +47,23 @@ function held(
   const endsBy = flower !== null && flower > spell.on ? flower : undefined;
   return { wilting, foundDry, drySpell: { on: spell.on, days: spell.days, endsBy } };
 }
+
+/** Days on which what stands there now wilted, and nobody found the ground moist. */
+const thirstyDays = (
+  found: readonly Found[],
+  today: IsoDate,
+  plantings: readonly PlantingInput[],
+): IsoDate[] | undefined => {
+  const days = found.flatMap((f) =>
+    f.kind === 'wilt' &&
+    !f.recovers &&
+    (f.soil ?? 'dry') === 'dry' &&
+    plantings.some((planting) => planting.plantedOn <= f.on && stands(planting, today))
+      ? [f.on]
+      : [],
+  );
+  return days.length > 0 ? days : undefined;
+};
 
 /** The day on which what is over its spell by flowering comes into flower; null where nothing is. */
 const firstFlower = (plantings: readonly PlantingInput[], today: IsoDate): IsoDate | null =>

@@ -6,6 +6,7 @@ import { isFrozen } from '../weather/groundWarmth.ts';
 import { plantsOn } from './plantsOn.ts';
 import { depthOf, gaugeOf, stepRun, trialOf, type PlaceNow, type PlaceRun, type PlantFacts } from './run.ts';
 import { nextAsked, shutOn, type Shut } from './shut.ts';
+import { shallowFill, type ShallowFill } from './droughtRoots.ts';
 import { expectedDays } from './clockOf.ts';
 import { dryDayCounts, dryDaysOf } from '../plants/dryBetween.ts';
 import { cropOf } from '../plants/plantOnDay.ts';
@@ -14,6 +15,7 @@ import { standingOn } from '../plants/standing.ts';
 import type { PlantRhythm, SoakDue, SoakNow } from '../places/place.ts';
 import type { PlanBed, PlannedWatering, Waiting } from './types.ts';
 import { waitingCost, type Path } from './waiting.ts';
+import { wiltsAt } from './wilts.ts';
 
 /** How a day would end if no water came. mm deep in the watered ground, use over the whole bed. */
 export interface Evening {
@@ -38,6 +40,10 @@ export interface DayFacts extends PlantFacts {
   evening: Evening;
   /** Gone at the day's end beyond which a way of watering with a line of its own waters. */
   lineMm: number;
+  /** Share of what is held that was gone when these plants wilted; null where nobody has seen it. */
+  wiltedAt: number | null;
+  /** A lawn in drought is soaked no deeper than its roots lie by now; null else. */
+  shallow: ShallowFill | null;
   wilting: boolean;
   /** The plants hang, and not from thirst. */
   hangsWet: boolean;
@@ -182,6 +188,9 @@ export function dayFacts(
   if (!run.place.underCover(d)) for (let k = d; k < until; k += 1) rainByThenMm += at(now.rain, k);
   const top = run.place.top?.(run.state) ?? NO_TOP;
   const isAsked = asked[d] ?? false;
+  const shallow =
+    now.droughtRootsMm === null ? null : shallowFill(run.place.drawn(run.state), now.droughtRootsMm);
+  const wiltedAt = wiltsAt(now.wilts);
   const facts: DayFacts = {
     day,
     isToday,
@@ -189,7 +198,9 @@ export function dayFacts(
     depletionMm,
     airlessDays,
     evening,
-    lineMm: thresholdOf(school, evening.readilyMm, evening.totalMm),
+    lineMm: thresholdOf(school, evening.readilyMm, evening.totalMm, wiltedAt),
+    wiltedAt,
+    shallow,
     ...plants,
     wilting: isToday && Boolean(input.wilting) && airlessDays <= 1 && isDry(input, depletionMm, evening),
     hangsWet: isToday && Boolean(input.wilting) && !(airlessDays <= 1 && isDry(input, depletionMm, evening)),

@@ -35,7 +35,9 @@ const filling =
 
 /** Fills the root zone of the depth that is counted on, less the rain that is likely before the next round. */
 const forGrowth = (facts: DayFacts, code: 'growth' | 'floor', input: PlanBed): Decision | null => {
-  const localMm = facts.depletionMm - facts.rainByThenMm;
+  const { shallow } = facts;
+  const goneMm = Math.min(facts.depletionMm, shallow?.lacksMm ?? facts.depletionMm);
+  const localMm = goneMm - facts.rainByThenMm;
   if (localMm < facts.leastMm) return null;
   if (input.setMm !== undefined) return setDose(code, input.setMm, localMm);
   if (facts.rhythm?.between) return inRhythm(code, localMm, facts.rhythm.between);
@@ -47,9 +49,14 @@ const forGrowth = (facts: DayFacts, code: 'growth' | 'floor', input: PlanBed): D
         'Depth to fill the root zone',
         localMm,
         'mm',
-        'what is gone this morning − rain that is likely before the next round',
+        shallow
+          ? 'what is gone above the depth to which the roots of grass draw up in a drought − rain that is likely before the next round'
+          : 'what is gone this morning − rain that is likely before the next round',
         [
           explainGoneOf(grounds),
+          ...(shallow
+            ? [leaf('Gone above its drought roots', shallow.lacksMm, 'mm', { kind: 'worked out' })]
+            : []),
           leaf('Rain by then', facts.rainByThenMm, 'mm', { kind: 'worked out' }),
           explainSpare(grounds),
           ...(facts.waiting ? [explainWaiting(facts.waiting)] : []),

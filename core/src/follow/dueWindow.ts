@@ -15,6 +15,7 @@ import { askedDays, nextAsked } from './shut.ts';
 import { addDay, keptAfter } from './sums.ts';
 import type { DueDates, DueWindow, PlanBed } from './types.ts';
 import { stepUnder, waitingCost, type Path } from './waiting.ts';
+import { wiltsAt } from './wilts.ts';
 
 /** What the members of an ensemble make of one place. */
 interface Spread {
@@ -39,6 +40,7 @@ function spreadOf(
   { days, firstOnly }: { days: number; firstOnly: boolean },
 ): Spread {
   const { now, school, ways } = start;
+  const wiltedAt = wiltsAt(now.wilts);
   const { todayIndex, must } = now;
   const settled = Boolean(input.settledToday) || at(now.givenL, todayIndex) > 0;
   const { members } = ensemble;
@@ -149,7 +151,7 @@ function spreadOf(
     const trial = trialOf(path.run, 'evening');
     stepUnder(trial, path.sky, d, 0);
     const { depletionL, readilyAvailableL, holdsL } = gaugeOf(trial);
-    return depletionL > thresholdOf(school, readilyAvailableL, holdsL);
+    return depletionL > thresholdOf(school, readilyAvailableL, holdsL, wiltedAt);
   }
 }
 

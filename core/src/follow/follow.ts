@@ -267,6 +267,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       return rootOutlooks(ways);
     },
     leave,
+    wilts: now.wilts,
     soak: soakOutlook(clockNow, input, now),
   };
   const { ensemble } = start;
@@ -362,6 +363,7 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
       wantedMm: decision.localMm,
       waiting: facts.waiting,
       soak: facts.soak,
+      shallowMm: facts.shallow?.depthMm ?? null,
     },
   };
 }

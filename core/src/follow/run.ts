@@ -15,9 +15,11 @@ import { daysBetween, type IsoDate } from '../units/dates.ts';
 import { OutOfRange } from '../units/guard.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { WeatherSeries } from '../weather/weatherSeries.ts';
+import { droughtRootsMm } from './droughtRoots.ts';
 import { likelyRain } from './likelyRain.ts';
 import { keptAfter } from './sums.ts';
 import type { PlanBed } from './types.ts';
+import type { Wilt } from './wilts.ts';
 
 /** A place on its way through the days. */
 export interface PlaceRun {
@@ -67,6 +69,10 @@ export interface PlaceNow extends PlaceRun {
   /** What the watered ground lacked on each morning, mm. */
   pastLacksMm: Float64Array;
   past: DailyRecord[];
+  /** A lawn after weeks of drought: how deep its roots are taken to lie, mm. */
+  droughtRootsMm: number | null;
+  /** Its wiltings on record, oldest first. */
+  wilts: Wilt[];
   /** What stands on each day, as far as it was asked for. */
   plants: PlantFacts[];
 }
@@ -183,14 +189,21 @@ export function followPast(
     pastKept: new Float64Array(todayIndex),
     pastLacksMm: new Float64Array(todayIndex),
     past: [],
+    droughtRootsMm: null,
+    wilts: [],
     plants: [],
     trials: {},
   };
+  const wiltedOn = new Set(input.wiltedOn);
   for (let d = 0; d < now.todayIndex; d += 1) {
+    const { date } = item(days, d);
+    if (wiltedOn.has(date))
+      now.wilts.push({ on: date, goneShare: place.depletionL(now.state) / place.holdsL(now.state) });
     countedStep(now, d);
     if (d >= now.todayIndex - pastDays)
       now.past.push(recordRun(now, days, d, d >= now.todayIndex - LAYER_DAYS));
   }
+  now.droughtRootsMm = droughtRootsMm(input, now);
   place.dawn(now.state, now.todayIndex);
   return now;
 }

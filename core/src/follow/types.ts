@@ -5,6 +5,7 @@ import type { Earlier, Irrigation, SoakNow } from '../places/place.ts';
 import type { Rank } from '../plants/rank.ts';
 import type { RootBelief, RootDepth } from '../plants/rootBelief.ts';
 import type { StageName } from '../plants/types.ts';
+import type { Wilt } from './wilts.ts';
 import type { DrySpell } from '../schools/drySpell.ts';
 import type { SchoolId } from '../schools/schools.ts';
 import type { IsoDate } from '../units/dates.ts';
@@ -47,6 +48,8 @@ export interface PlanBed {
   soakOn?: IsoDate;
   /** The plants hang, and not from heat: water now, whatever the round and the hour, unless the ground is wet. */
   wilting?: boolean;
+  /** Days on which the plants that stand there wilted from thirst. */
+  wiltedOn?: IsoDate[];
   /** Somebody looked a hand deep: it is dry, or it is not. */
   foundDry?: boolean;
   /** Waterings set by hand: on that day, this much (mm on the wetted ground, and the litres that were told) or as the balance then asks. */
@@ -121,6 +124,8 @@ export interface WaterReason {
   waiting: Waiting | null;
   /** How long a woody place has stood since its last soak; null of others. */
   soak: SoakNow | null;
+  /** A lawn after weeks of drought is soaked only so deep, mm; null of others. */
+  shallowMm: number | null;
 }
 
 /**
@@ -250,6 +255,8 @@ export interface BedOutlook {
   readonly roots: RootOutlook[];
   /** Present when nothing is asked of the bed today. */
   leave: LeaveReason | null;
+  /** Its wiltings on record, oldest first. */
+  wilts: readonly Wilt[];
   /** A woody place's clock this morning, and the day on which it passes its longest gap if no water comes; null of others, and past the plan. */
   soak: (SoakNow & { limitOn: IsoDate | null }) | null;
 }

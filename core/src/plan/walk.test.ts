@@ -42,6 +42,7 @@ const due = (
       waiting: null,
       carriedFrom: null,
       soak: null,
+      shallowMm: null,
       wantedMm: 20,
     },
   };

@@ -191,7 +191,7 @@ export function plantOnDay(planting: PlantingInput, date: IsoDate): PlantOnDay |
     heightM,
     canopyCover: coverOf(crop, kcb, heightM),
     rootDepthMm: startMm + (fullMm - startMm) * growth,
-    p: crop.p.value,
+    p: planting.ownLine?.share ?? crop.p.value,
   };
 }
 

@@ -99,6 +99,8 @@ export interface PlantingInput {
   latitudeDeg?: number;
   /** Where in the catalogue's range its roots go: 0 the shallow end, by which watering is planned, 1 the deep one. Default 0. */
   rootsAt?: number;
+  /** Share of what its roots can hold that may go before it slows, 0–1, as the gardener settled it; default the crop's. */
+  ownLine?: { share: number; on: string };
   /** The morning after the night whose frost killed it. */
   killedOn?: string;
   /** A plant of the gardener's own, or one whose numbers were changed. */

@@ -81,6 +81,8 @@ export type Observation =
 
 /** What the gardener settled about the days ahead. */
 export type Decision =
+  /** How much of what its roots hold may go before it is watered, share; null takes the crop's again. */
+  | { kind: 'own line'; plantingId: number; share: number | null }
   | { kind: 'toughen'; plantingId: number; what: 'start' | 'end'; days: number }
   | { kind: 'plan'; what: 'move' | 'resize' | 'leave out'; date: IsoDate; to?: IsoDate; litres?: number };
 

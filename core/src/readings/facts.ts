@@ -25,6 +25,7 @@ const OBSERVATIONS: Readonly<Record<Observation['kind'], Short>> = {
 
 const DECISIONS: Readonly<Record<Decision['kind'], Short>> = {
   toughen: { label: 'Dry spell', about: 'plant', minutes: 1 },
+  'own line': { label: 'Own line', about: 'plant', minutes: 1 },
   plan: { label: 'Plan changed', about: 'plan', minutes: 1 },
 };
 

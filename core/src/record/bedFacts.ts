@@ -15,8 +15,16 @@ export const plantingsOf = (bed: BedOnRecord, latitudeDeg: number): PlantingInpu
     share: planting.share,
     seen: planting.seen,
     upOn: bed.findings.find(({ input }) => input.kind === 'up' && input.plantingId === planting.id)?.on,
+    ownLine: ownLineOf(bed, planting.id),
     latitudeDeg,
   }));
+
+/** How far a planting may dry down, as the gardener settled it last. */
+function ownLineOf({ findings }: BedOnRecord, plantingId: number): PlantingInput['ownLine'] {
+  const settled = findings.find(({ input }) => input.kind === 'own line' && input.plantingId === plantingId);
+  const share = settled?.input.kind === 'own line' ? settled.input.share : null;
+  return settled && share !== null ? { share, on: settled.on } : undefined;
+}
 
 /** The plant that stands on a bed, of the catalogue or the gardener's own. */
 export const cropOfBed = (bed: BedOnRecord): CropEntry | null =>

@@ -126,26 +126,45 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
   },
 };
 
-/** Gone at a day's end above which a school waters that morning, in the unit of what can be spared and what is held. */
-export function thresholdOf({ line }: School, spare: number, held: number): number {
+/**
+ * Gone at a day's end above which a school waters that morning, in the unit of what can be spared and what is held.
+ * @param wiltedAt share of what is held that was gone when these very plants wilted; null where nobody has seen it
+ */
+export function thresholdOf(
+  { line }: School,
+  spare: number,
+  held: number,
+  wiltedAt: number | null = null,
+): number {
   if (line === null || line === 'growth') return Number.POSITIVE_INFINITY;
   if (line === 'daily') return 0;
   if ('ofHeld' in line) return line.ofHeld * held;
+  if (wiltedAt !== null) return wiltedAt * held;
   return spare + line.pastSpare * (held - spare);
 }
 
 const asShare = (share: number): Working =>
   leaf('Share', share, 'share', { kind: 'assumed', why: 'how this way of watering is read; a judgement' });
 
-/** The working of a school's line. @param spare working of what can be spared; `heldMm` what is held */
-export function explainLine(school: School, spare: Working, heldMm: number): Working | null {
+/** The working of a school's line. @param spare working of what can be spared; `heldMm` what is held; `wiltedAt` as in `thresholdOf` */
+export function explainLine(
+  school: School,
+  spare: Working,
+  heldMm: number,
+  wiltedAt: number | null = null,
+): Working | null {
   const { line } = school;
   if (line === null || line === 'growth') return null;
-  const value = thresholdOf(school, spare.value, heldMm);
+  const value = thresholdOf(school, spare.value, heldMm, wiltedAt);
   const tree = (formula: string, inputs: Working[]): Working =>
     named('line', worked('It waters when more is gone than', value, 'mm', formula, inputs));
   if (line === 'daily') return tree('each day gives back what the day before took', []);
   const held = leaf('It can hold', heldMm, 'mm', { kind: 'worked out' });
+  if ('pastSpare' in line && wiltedAt !== null)
+    return tree('what it can hold × the share that was gone when these plants wilted', [
+      held,
+      leaf('Gone when they wilted', wiltedAt, 'share', { kind: 'worked out' }),
+    ]);
   return 'ofHeld' in line
     ? tree(`what it can hold × the share at which “${school.id}” waters`, [held, asShare(line.ofHeld)])
     : tree('what can be spared, and this share of what lies between that and wilting for good', [

@@ -25,6 +25,7 @@ const bed = (bedId: number, bedName: string, given: object, of: object = {}) => 
   stress: [],
   window: null,
   soak: null,
+  shallowMm: null,
   costs: {},
   ...of,
 });

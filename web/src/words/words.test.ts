@@ -46,6 +46,7 @@ const reason: WaterReason = {
   waiting,
   carriedFrom: null,
   soak: null,
+  shallowMm: null,
   depletionShare: 0.4,
 };
 

@@ -60,6 +60,12 @@ const DRIES_IN_A_DAY_MM = 5;
 /** Given less than what is wanted by more than this, it is a part. */
 const PART = 1.02;
 
+/** A lawn after weeks of drought is soaked no deeper than its roots lie; nothing of others. */
+export const droughtWords = ({ shallowMm }: WaterReason, units: Units): string =>
+  shallowMm === null
+    ? ''
+    : `After weeks short of water the roots of grass lie nearer the surface, so this fills only the top ${units.text('depth', shallowMm)}.`;
+
 /** One sentence of why a bed is watered today. */
 export function waterSentence(
   reason: WaterReason,
@@ -143,6 +149,7 @@ export function waterSentence(
         'This fills it to ',
         deep,
         ' deep.',
+        ...(reason.shallowMm === null ? [] : [` ${droughtWords(reason, units)}`]),
         ...(reason.code === 'fixed week' ? sinks : []),
       ];
 }

@@ -8,7 +8,9 @@ import {
   growthLost,
   OPEN_DAYS,
   LATELY_DAYS,
+  ownLineOf,
   rootDoubt,
+  standingOn,
   schoolOf,
   stageStrip,
   stageUse,
@@ -106,6 +108,7 @@ export function bedPageOf(
   const planned = context.planBeds.find(({ id }) => id === bedId);
   const past = planned ? wholePast(planned, outlook, context) : outlook.past;
   const crop = cropOfBed(bed);
+  const planting = standingOn(plantingsOf(bed, context.site.latitudeDeg), context.today);
   const sources = new Map(context.weather.map((day) => [day.date, day.source]));
   return {
     ...headOf(bed, outlook, context),
@@ -131,6 +134,7 @@ export function bedPageOf(
           context.plan.waterings.filter((watering) => watering.bedId === bedId),
           HORIZON_DAYS,
         ),
+    ownLine: planting ? ownLineOf(past, planting, outlook.wilts) : null,
     roots: rootDoubt(outlook.roots),
     sharpen: sharpenBed(bed, context),
     loss: {

@@ -22,6 +22,7 @@ import { SettingsLog } from './SettingsLog.tsx';
 import { CoverAdvice } from './CoverAdvice.tsx';
 import { Ladder } from './Ladder.tsx';
 import { LastYear } from './LastYear.tsx';
+import { OwnLine } from './OwnLine.tsx';
 import { Plantings } from './Plantings.tsx';
 import { Schools } from './Schools.tsx';
 import { StageStrip } from './StageStrip.tsx';
@@ -194,6 +195,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
           </div>
           <div className="mt-6">
             <Schools bed={page.bed} />
+            <OwnLine page={page} />
           </div>
           <div className="mt-6 grid gap-8 md:grid-cols-2">
             <div className="flex flex-col gap-8">

@@ -80,6 +80,10 @@ export function findingWords(input: Finding, units: Units): string {
       return `mulch ${input.what}`;
     case 'toughen':
       return input.what === 'start' ? `dry spell of ${input.days} days` : 'dry spell ended';
+    case 'own line':
+      return input.share === null
+        ? 'the crop’s usual line again'
+        : `its own line: watered when ${Math.round(100 * input.share)} % is gone`;
     case 'wilt':
       return input.recovers ? 'hangs at noon, recovers by evening' : 'wilting';
     case 'plan':

@@ -7,6 +7,7 @@ import {
   AIM_WORDS,
   checkFirstWords,
   dayName,
+  droughtWords,
   paceWords,
   timeOfDay,
   waitingWords,
@@ -137,6 +138,7 @@ export function OpenedStop({
             <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units, stop.run.localMm)} />
           </p>
         )}
+        {stop.reason.shallowMm === null ? null : <p>{droughtWords(stop.reason, units)}</p>}
         {stop.checkFirst ? <p>{checkFirstWords(stop.checkFirst, units)}</p> : null}
         {stop.rowStripMm ? (
           <p className="mt-1">
