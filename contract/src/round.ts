@@ -400,6 +400,29 @@ export const progressView = z.object({ done: z.number(), of: z.number() }).nulla
 export type ProgressView = z.infer<typeof progressView>;
 export const sharpenAnswer = sharpenView.nullable();
 
+/** What a soaking rain that ended yesterday has done; null where none did. */
+export const afterRainView = z
+  .object({
+    from: day,
+    on: day,
+    rainMm: z.number(),
+    beds: z.array(
+      z.object({
+        bedId: z.number(),
+        bedName: z.string(),
+        reachesMm: z.number(),
+        rootDepthMm: z.number(),
+        leftMm: z.number(),
+        filled: z.boolean(),
+      }),
+    ),
+    /** Where one look with a spade tells most. */
+    spade: z.number().nullable(),
+    spared: z.array(z.object({ bedId: z.number(), bedName: z.string(), was: day, now: day.nullable() })),
+  })
+  .nullable();
+export type AfterRainView = z.infer<typeof afterRainView>;
+
 /** Water of one day in the garden's section: layers as on the day's evening. */
 const sectionDay = z.object({
   layersMm: z.array(z.number()),

@@ -182,6 +182,7 @@ export {
 } from './schools/schools.ts';
 export { SHORT_OF_WATER } from './schools/shortOfWater.ts';
 export { ownLineOf, type OwnLine, type DryDown } from './compare/ownLine.ts';
+export { afterRain, soakingSpell, type AfterRain } from './plan/afterRain.ts';
 export { compareSchools } from './compare/compareSchools.ts';
 export { FED_DAYS, FEED_NOTE, sinkingMm, tooMuch, type RoomForWater } from './delivery/tooMuch.ts';
 export { wateredOften } from './plan/wateredOften.ts';

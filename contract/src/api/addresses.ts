@@ -140,6 +140,7 @@ export const ADDRESSES = {
 
   round: get('/api/gardens/:id/round', 'helper', { of: 'garden', shows: 'Round' }),
   sharpen: get('/api/gardens/:id/sharpen', 'helper', { of: 'garden', shows: 'Sharpen' }),
+  afterRain: get('/api/gardens/:id/after-rain', 'helper', { of: 'garden', shows: 'Round' }),
   fortnight: get('/api/gardens/:id/fortnight', 'device', { shows: 'Plan' }),
   walk: get('/api/gardens/:id/walk', 'helper', { of: 'garden', shows: 'Plan' }),
   section: get('/api/gardens/:id/section', 'device', { shows: 'Plan' }),

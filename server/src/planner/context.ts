@@ -14,6 +14,7 @@ import {
   type PlanBed,
   type PlanConstraints,
   type PlanMemo,
+  type SourcedDay,
   type SunOnClock,
   type Unplanned,
   borrowedBy,
@@ -59,6 +60,8 @@ export interface Context extends Facts {
   planWith: (changed: PlanBed) => GardenPlan;
   /** The plan as it would be under other limits. */
   planUnder: (change: Partial<PlanConstraints>) => GardenPlan;
+  /** The plan as it would be under other weather, of the same days. */
+  planInWeather: (weather: SourcedDay[]) => GardenPlan;
   faults: Fault[];
 }
 
@@ -115,8 +118,9 @@ export function contextOf(
     those: readonly PlanBed[],
     with_: PlanMemo,
     limits: PlanConstraints = constraints,
+    days: SourcedDay[] = weather,
   ): GardenPlan =>
-    planGarden({ site, beds: those }, weather, limits, {
+    planGarden({ site, beds: those }, days, limits, {
       today,
       horizonDays: HORIZON_DAYS,
       pastDays: pastIsWhole ? undefined : SHOWN_PAST_DAYS,
@@ -151,6 +155,7 @@ export function contextOf(
         standing,
       ),
     planUnder: (change) => plan(planBeds, newMemo(), { ...standing, ...change }),
+    planInWeather: (days) => plan(planBeds, newMemo(), standing, days),
     sun: sunOnClock({
       latitudeDeg: site.latitudeDeg,
       longitudeDeg: garden.longitudeDeg ?? undefined,

@@ -12,6 +12,7 @@ import {
   schoolsView,
   sectionView,
   sharpenAnswer,
+  afterRainView,
   treesView,
   tryView,
   unplannedBedView,
@@ -47,6 +48,7 @@ import { tryRounds } from './views/tryRounds.ts';
 import { potPageOf, shelfOf, type Shelf } from './views/pots.ts';
 import { schoolsOf } from './views/schools.ts';
 import { sectionOf, type SectionQuery } from './views/section.ts';
+import { afterRainOf } from './views/afterRain.ts';
 import { sharpenOf } from './views/sharpen.ts';
 import { treesOf } from './views/trees.ts';
 import { tryPlanChange } from './views/tryPlan.ts';
@@ -61,6 +63,7 @@ export interface Asked {
   changed: Record<string, never>;
   fortnight: Record<string, never>;
   sharpen: Record<string, never>;
+  afterRain: Record<string, never>;
   section: SectionQuery;
   walk: { from: number; minutes?: number };
   bedPage: { bedId: number };
@@ -92,7 +95,14 @@ const hasLimits = ({ garden: { limits } }: Facts): boolean =>
   [limits.litresPerDay, limits.litresPerWeek, limits.minutesPerDay].some((limit) => (limit ?? null) !== null);
 
 /** Views that hang on nothing but the plan. */
-const MADE_ONCE: ReadonlySet<ViewName> = new Set(['garden', 'round', 'fortnight', 'sharpen', 'trees']);
+const MADE_ONCE: ReadonlySet<ViewName> = new Set([
+  'garden',
+  'round',
+  'fortnight',
+  'sharpen',
+  'afterRain',
+  'trees',
+]);
 
 const VIEWS: {
   [K in ViewName]: (
@@ -111,6 +121,7 @@ const VIEWS: {
       before && changedOf(before.places, roundOf(planned().context, planned().places), planned().places),
     ),
   fortnight: (planned) => answer(fortnightView, fortnightOf(planned().context, planned().places)),
+  afterRain: (planned) => answer(afterRainView, afterRainOf(planned().context)),
   sharpen: (planned) => answer(sharpenAnswer, sharpenOf(planned().context)),
   section: (planned, query) => answer(sectionView, sectionOf(planned().context, planned().places, query)),
   walk: (planned, asked) => answer(walkView, walkOf(planned().context, asked)),

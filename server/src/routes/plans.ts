@@ -20,7 +20,7 @@ const sectionQuery = z.object({
 /** The rooms that show the plan: each a view of the same one. */
 export function planRoutes({ plans }: Services) {
   const view =
-    (name: 'round' | 'sharpen' | 'fortnight'): RequestHandler =>
+    (name: 'round' | 'sharpen' | 'afterRain' | 'fortnight'): RequestHandler =>
     async (req, res) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       sendJson(res, await plans.view(garden, name, {}));
@@ -28,6 +28,7 @@ export function planRoutes({ plans }: Services) {
   return handlers({
     round: view('round'),
     sharpen: view('sharpen'),
+    afterRain: view('afterRain'),
     fortnight: view('fortnight'),
     walk: async (req, res) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));

@@ -340,6 +340,7 @@ async function everyView(touched: ReadonlySet<number> | null): Promise<void> {
       'section',
       'fortnight',
       'sharpen',
+      'after-rain',
       'trees',
       'weather',
       'drafts',

@@ -14,7 +14,16 @@ export async function viewsOf(app: Express): Promise<Record<string, unknown>> {
   for (const { id } of (await look('/gardens')) as { id: number }[]) {
     const of = (rest: string): string => `/gardens/${id}${rest}`;
     const garden = (await look(of(''))) as GardenView;
-    for (const room of ['round', 'fortnight', 'sharpen', 'walk?from=390', 'section', 'trees', 'weather'])
+    for (const room of [
+      'round',
+      'fortnight',
+      'sharpen',
+      'after-rain',
+      'walk?from=390',
+      'section',
+      'trees',
+      'weather',
+    ])
       await look(of(`/${room}`));
     for (const room of ['alerts/seen', 'drafts', 'runs', `working/${garden.today}`])
       await look(of(`/${room}`));

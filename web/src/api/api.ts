@@ -2,6 +2,7 @@ import {
   TAGS,
   type AddressName,
   type ApiError,
+  type AfterRainView,
   type BedPageView,
   type DraftView,
   type EntriesAnswer,
@@ -187,6 +188,10 @@ export const api = createApi({
       query: (id) => call('round', { id }),
       providesTags: shown('round'),
     }),
+    afterRain: build.query<AfterRainView, number>({
+      query: (id) => call('afterRain', { id }),
+      providesTags: shown('afterRain'),
+    }),
     sharpen: build.query<SharpenView | null, number>({
       query: (id) => call('sharpen', { id }),
       providesTags: shown('sharpen'),
@@ -335,6 +340,7 @@ export const eventOf = ({ events: [event] }: EntriesAnswer): EventView | null =>
 export const {
   useAddEntriesMutation,
   useUndoEntriesMutation,
+  useAfterRainQuery,
   useBedPageQuery,
   useChangeGardenMutation,
   useCloseRunMutation,

@@ -6,6 +6,7 @@ import { Button } from '../../ui/Button.tsx';
 import { UnderWay } from '../../ui/UnderWay.tsx';
 import { TimerStale } from '../fortnight/TimerStale.tsx';
 import { SharpenGarden } from '../ground/SharpenGarden.tsx';
+import { AfterRain } from './AfterRain.tsx';
 import { Besides } from './Besides.tsx';
 import { PotWalks } from './PotWalks.tsx';
 import { PutOff } from './PutOff.tsx';
@@ -24,8 +25,10 @@ export function BesideWalk({
   left: LeaveView[];
 }) {
   const isHelper = useIsHelper();
+  const garden = useGarden();
   return (
     <>
+      <AfterRain round={round} gardenId={garden.id} />
       {pots && !isHelper ? <UnderWay sequences={pots.sequences} /> : null}
       {pots ? <PotWalks pots={pots} /> : null}
       <Besides leave={left} tasks={round.tasks} />
