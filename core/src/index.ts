@@ -181,6 +181,7 @@ export {
   type SchoolReason,
 } from './schools/schools.ts';
 export { SHORT_OF_WATER } from './schools/shortOfWater.ts';
+export { THIRSTY_FROM } from './follow/wilts.ts';
 export { ownLineOf, type OwnLine, type DryDown } from './compare/ownLine.ts';
 export { afterRain, soakingSpell, type AfterRain } from './plan/afterRain.ts';
 export { compareSchools } from './compare/compareSchools.ts';

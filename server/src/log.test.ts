@@ -129,6 +129,7 @@ const ONE_OF_EACH: { readonly [K in EntryKind]?: EntryDraft } = {
   mulch: { subject: bed, body: { kind: 'mulch', what: 'looked at' } },
   wilt: { subject: bed, body: { kind: 'wilt', recovers: true } },
   toughen: { subject: bed, body: { kind: 'toughen', plantingId: planting, what: 'end', days: 5 } },
+  'own line': { subject: bed, body: { kind: 'own line', plantingId: planting, share: 0.5 } },
   plan: { subject: bed, body: { kind: 'plan', date: '2026-07-16', to: '2026-07-17' } },
   amended: { subject: bed, body: { kind: 'amended', material: 'compost', depthMm: 30 } },
   changed: { subject: bed, body: { kind: 'changed', what: 'nozzle' } },

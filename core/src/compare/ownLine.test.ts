@@ -12,7 +12,7 @@ const PLANTED = '2015-05-15';
 const tomato = { cropId: 'tomato', plantedOn: PLANTED };
 
 /** A bed whose roots hold 100 mm, drier by so much each day and filled again on the days named. */
-const record = (from: string, gone: readonly number[]): DailyRecord[] =>
+const record = (from: string, gone: readonly number[], readilyAvailableMm = 40): DailyRecord[] =>
   gone.map(
     (depletionMm, i) =>
       ({
@@ -21,6 +21,7 @@ const record = (from: string, gone: readonly number[]): DailyRecord[] =>
         irrigationMm: depletionMm === 0 ? 30 : 0,
         depletionMm,
         totalAvailableMm: 100,
+        readilyAvailableMm,
       }) as DailyRecord,
   );
 /** From full to so dry in even steps, a week long; then it is watered. */
@@ -31,8 +32,8 @@ describe('how far a bed may dry down', () => {
   test('a dry-down is the driest evening between two wettings, and a shower is no wetting', () => {
     const days = weeks(40, 62);
     expect(dryDowns(days)).toEqual([
-      { on: '2015-07-07', goneShare: 0.4 },
-      { on: '2015-07-14', goneShare: 0.62 },
+      { on: '2015-07-07', goneShare: 0.4, spareShare: 0.4 },
+      { on: '2015-07-14', goneShare: 0.62, spareShare: 0.4 },
     ]);
     const showered = days.map((day, i) => (i === 3 ? { ...day, rainMm: 2 } : day));
     expect(dryDowns(showered)).toHaveLength(2);
@@ -48,8 +49,14 @@ describe('how far a bed may dry down', () => {
   });
   test('it is told in whole steps, and never over what the handbook lets go at all', () => {
     expect(ownLineOf(weeks(95, 96, 97), tomato, []).proposed).toBeCloseTo(0.8, 6);
-    // Three hundredths more than is usual is nothing to speak of.
-    expect(ownLineOf(weeks(43, 43, 43), tomato, []).proposed).toBeNull();
+    // A few hundredths more than is usual are nothing to speak of.
+    expect(ownLineOf(weeks(47, 47, 47), tomato, []).proposed).toBeNull();
+  });
+  // FAO-56: the share that may go is larger by 4 % for each mm a day that the plants use less than 5.
+  test('what it bore in cool weather counts for less', () => {
+    const cool = record('2015-07-01', [...week(60), ...week(60), ...week(60), 0], 52);
+    expect(ownLineOf(cool, tomato, []).proposed).toBeNull();
+    expect(ownLineOf(weeks(60, 60, 60), tomato, []).proposed).toBeCloseTo(0.6, 6);
   });
   test('wilting sooner than the crop’s line proposes a wetter one', () => {
     const line = ownLineOf(weeks(30, 38), tomato, [{ on: '2015-07-14', goneShare: 0.36 }]);
@@ -70,7 +77,8 @@ describe('how far a bed may dry down', () => {
   });
   test('a line that is settled already is proposed no second time, and moves the share that may go', () => {
     const settled = { ...tomato, ownLine: { share: 0.6, on: '2015-08-10' } };
-    expect(ownLineOf(weeks(62, 72, 61), settled, []).proposed).toBeNull();
+    const since = record('2015-07-01', [...week(62), ...week(72), ...week(61), 0], 60);
+    expect(ownLineOf(since, settled, []).proposed).toBeNull();
     expect(plantOnDay(settled, '2015-08-12')?.p).toBe(0.6);
   });
 });

@@ -10,13 +10,13 @@ export interface Wilt {
 const ASKED = 3;
 
 /** Where less was gone it was not thirst, or the balance is wrong about the ground, share. Judgement. */
-const THIRSTY = 0.2;
+export const THIRSTY_FROM = 0.2;
 
 /** How dry it is when these plants wilt, share: the middle of their latest wiltings; null where none tells. */
 export function wiltsAt(wilts: readonly Wilt[]): number | null {
   const latest = wilts
     .map(({ goneShare }) => goneShare)
-    .filter((share) => share >= THIRSTY)
+    .filter((share) => share >= THIRSTY_FROM)
     .slice(-ASKED)
     .sort((a, b) => a - b);
   return latest[Math.floor((latest.length - 1) / 2)] ?? null;

@@ -10,7 +10,7 @@ const site = { latitudeDeg: 47, elevationM: 100 };
 const FROM = '2026-06-01';
 const today = '2026-07-01';
 /** Warm and dry, but for the rain named. */
-const weatherOf = (rain: Readonly<Record<IsoDate, number>>, source: SourcedDay['source'] = 'record') =>
+const weatherOf = (rain: Readonly<Record<IsoDate, number>>, chance = 1) =>
   Array.from({ length: 60 }, (_, i): SourcedDay => {
     const date = addDays(FROM, i);
     return {
@@ -20,8 +20,8 @@ const weatherOf = (rain: Readonly<Record<IsoDate, number>>, source: SourcedDay['
       rhMinPct: 45,
       windMs: 1.5,
       rainMm: rain[date] ?? 0,
-      rainChance: 0,
-      source: date < today ? source : 'forecast',
+      rainChance: (rain[date] ?? 0) > 0 ? chance : 0,
+      source: date < today ? 'record' : 'forecast',
     };
   });
 const bedOf = (id: number, cropId: string, change: Partial<PlanBed['bed']> = {}): PlanBed => ({
@@ -50,8 +50,8 @@ describe('a wet spell', () => {
     expect(soakingSpell(weatherOf({ '2026-06-28': 30 }), today)).toEqual([]);
     expect(soakingSpell(weatherOf({ '2026-06-30': 6 }), today)).toEqual([]);
   });
-  test('that nobody measured is not spoken of', () => {
-    expect(soakingSpell(weatherOf({ '2026-06-30': 25 }, 'ordinary day'), today)).toEqual([]);
+  test('that was only forecast is not spoken of', () => {
+    expect(soakingSpell(weatherOf({ '2026-06-30': 25 }, 0.9), today)).toEqual([]);
   });
 });
 

@@ -44,7 +44,8 @@ export function soakingSpell(weather: readonly SourcedDay[], today: IsoDate): So
   const days = weather.filter(({ date }) => date < today && date >= addDays(today, -SPELL_DAYS));
   const dry = days.findLastIndex(({ rainMm }) => rainMm < WET_MM);
   const spell = days.slice(dry + 1);
-  const known = spell.every(({ source }) => source === 'record' || source === 'said');
+  // Rain that was only forecast is never certain.
+  const known = spell.every(({ rainChance }) => rainChance === 1);
   return known && spell.reduce((sum, { rainMm }) => sum + rainMm, 0) >= SOAKING_MM ? spell : [];
 }
 

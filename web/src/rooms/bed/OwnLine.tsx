@@ -1,4 +1,5 @@
 import type { BedPageView } from '@kibble/contract';
+import { THIRSTY_FROM } from '@kibble/core';
 import { Refused } from '../../ui/Refused.tsx';
 import { onBed, useEnter } from '../../ui/useEnter.ts';
 import { useGarden } from '../../state/gardenRound.ts';
@@ -34,6 +35,9 @@ export function OwnLine({ page }: { page: BedPageView }) {
           ? ` It wilted on ${plainDate(wilt.on, today)}${
               wilt.days === null ? '' : `, ${days(wilt.days)} after it had water`
             }, with ${percent(wilt.goneShare)} of that water gone.`
+          : ''}
+        {wilt && wilt.goneShare < THIRSTY_FROM
+          ? ' That was not much, so it may not have been thirst, or water does not reach its roots: dig and look.'
           : ''}
         {proposed !== null && proposed > now && last
           ? ` It has dried down further than that ${borne.length} times without wilting, last on ${plainDate(last.on, today)}. ${percent(proposed)} would mean fewer rounds. Growth can slow before a plant wilts, so look at it closely the first time.`

@@ -6,13 +6,10 @@ import { dayName, shortDay } from '../../words/dateWords.ts';
 import { useUnits, type Units } from '../../words/units.ts';
 
 /** So many beds are named before the rest is counted. */
-const NAMED = 6;
-const LIST = new Intl.ListFormat('en-GB', { type: 'conjunction' });
-
+const NAMED = 8;
+/** Names of beds may hold commas. */
 const listed = (names: readonly string[]): string =>
-  names.length > NAMED + 1
-    ? LIST.format([...names.slice(0, NAMED), `${names.length - NAMED} more`])
-    : LIST.format(names);
+  (names.length > NAMED + 1 ? [...names.slice(0, NAMED), `${names.length - NAMED} more`] : names).join(' · ');
 const tens = (mm: number): number => Math.round(mm / 10) * 10;
 
 /** The morning after a soaking rain: which beds it filled, how deep, what it spares, and where one spade tells most. */
@@ -26,10 +23,8 @@ export function AfterRain({ round, gardenId }: { round: RoundView; gardenId: num
 function Card({ state, today }: { state: NonNullable<AfterRainView>; today: string }) {
   const units = useUnits();
   const { gardenId } = useParams();
-  const filled = state.beds.filter((bed) => bed.filled);
-  const part = state.beds.filter((bed) => !bed.filled);
   const spade = state.beds.find(({ bedId }) => bedId === state.spade);
-  const deep = (mm: number): string => units.text('depth', tens(mm));
+  const lines = linesOf(state, today, units);
   return (
     <section aria-labelledby="after-rain" className="mt-4 border-l-4 border-water pl-3">
       <h2 id="after-rain" className="text-lg">
@@ -37,30 +32,19 @@ function Card({ state, today }: { state: NonNullable<AfterRainView>; today: stri
       </h2>
       <p>
         {units.text('depth', state.rainMm)} fell{' '}
-        {state.from === state.on ? 'yesterday' : `from ${dayName(state.from)} to yesterday`}.{' '}
-        {filled.length === 0
-          ? 'It filled no bed to the bottom of its roots.'
-          : part.length === 0
-            ? 'It filled every bed to the bottom of its roots.'
-            : `It filled ${listed(filled.map(({ bedName }) => bedName))} to the bottom of the roots.`}{' '}
-        {part.length === 0 ? '' : `It wet ${partWords(part, units)}.`}
+        {state.from === state.on ? 'yesterday' : `from ${dayName(state.from)} to yesterday`}.
       </p>
-      {state.spared.length > 0 ? (
-        <p className="mt-1">
-          It spares{' '}
-          {listed(
-            state.spared.map(
-              ({ bedName, was, now }) =>
-                `${bedName} (${was <= today ? 'due today' : `due ${shortDay(was)}`}, now ${now ? shortDay(now) : 'not within a fortnight'})`,
-            ),
-          )}
-          .
-        </p>
-      ) : null}
+      <dl className="text-quiet">
+        {lines.map(([label, beds]) => (
+          <div key={label} className="mt-1">
+            <dt className="inline font-semibold text-ink">{label}:</dt> <dd className="inline">{beds}</dd>
+          </div>
+        ))}
+      </dl>
       {spade ? (
         <p className="mt-1">
-          How much ran off is not known. One look with a spade in {spade.bedName} tells most: by the balance
-          it is moist down to {deep(Math.min(spade.reachesMm, spade.rootDepthMm))}.{' '}
+          How much ran off is not known. One look with a spade at {spade.bedName} tells most: by the balance
+          the soil is moist down to {units.text('depth', tens(Math.min(spade.reachesMm, spade.rootDepthMm)))}.{' '}
           <Link
             className="font-semibold underline underline-offset-4"
             to={`/garden/${gardenId}/ground/bed/${spade.bedId}/look`}
@@ -73,11 +57,40 @@ function Card({ state, today }: { state: NonNullable<AfterRainView>; today: stri
   );
 }
 
-/** Beds that were reached in part, each with how deep. */
-const partWords = (beds: NonNullable<AfterRainView>['beds'], units: Units): string =>
-  listed(
-    beds.map(
-      ({ bedName, reachesMm, rootDepthMm }) =>
-        `${bedName} ${units.text('depth', tens(Math.min(reachesMm, rootDepthMm)))} deep of ${units.text('depth', tens(rootDepthMm))}`,
-    ),
-  );
+/** What became of the beds, line by line: filled, wet in part, and watered later than they would have been. */
+function linesOf(
+  { beds, spared }: NonNullable<AfterRainView>,
+  today: string,
+  units: Units,
+): [string, string][] {
+  const filled = beds.filter((bed) => bed.filled);
+  const part = beds.filter((bed) => !bed.filled);
+  const lines: [string, string[]][] = [
+    ['Filled down to the deepest roots', filled.map(({ bedName }) => bedName)],
+    [
+      'Wet in part',
+      part.map(
+        ({ bedName, reachesMm, rootDepthMm }) =>
+          `${bedName} (${units.number('depth', tens(Math.min(reachesMm, rootDepthMm)))} of ${units.text('depth', tens(rootDepthMm))})`,
+      ),
+    ],
+    [
+      'Not due today any more',
+      spared
+        .filter(({ was }) => was <= today)
+        .map(
+          ({ bedName, now }) => `${bedName} (${now ? `next ${shortDay(now)}` : 'not within a fortnight'})`,
+        ),
+    ],
+    [
+      'Due later',
+      spared
+        .filter(({ was }) => was > today)
+        .map(
+          ({ bedName, was, now }) =>
+            `${bedName} (was ${shortDay(was)}, now ${now ? shortDay(now) : 'not within a fortnight'})`,
+        ),
+    ],
+  ];
+  return lines.flatMap(([label, names]) => (names.length > 0 ? [[label, listed(names)]] : []));
+}
