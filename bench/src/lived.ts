@@ -24,14 +24,24 @@ await withDemo(async () => {
     const moved = days.flatMap(({ promised, date }, i) => {
       const next = days[i + 1];
       if (!next) return [];
-      return [...promised].filter(([bedId, on]) => {
-        const came = next.done.some((w) => w.bedId === bedId);
-        return came ? on !== next.date : on === next.date;
-      }).map(([bedId, on]) => `${date}: ${bedId} promised ${on}`);
+      return [...promised]
+        .filter(([bedId, on]) => {
+          const came = next.done.some((w) => w.bedId === bedId);
+          return came ? on !== next.date : on === next.date;
+        })
+        .map(([bedId, on]) => `${date}: ${bedId} promised ${on}`);
     });
     process.stdout.write(
       `seed ${seed}: ${byHand.reduce((n, { done }) => n + done.length, 0)} waterings, ${byHand.filter(({ done }) => done.length > 0).length} days, ${(100 * lostShare).toFixed(2)} % lost, ${changes.length} changes of days (${changes.map((d) => `${d.date} ${d.weekdays.join('')}`).join(', ')}), ${moved.length} moved the evening before\n`,
     );
-    process.stdout.write(`   ${byHand.map(({ date, done }) => `${date.slice(8)}:${done.length}`).join(' ')}  first ${days[0]?.weekdays.join('')}\n`);
+    for (const { date, done } of byHand)
+      if (done.length > 0 && done.length < 5)
+        process.stdout.write(
+          `     ${date} ${done.map((w) => `${facts.garden.beds.find((b) => b.id === w.bedId)?.name} ${w.reason.code} ${w.run.localMm.toFixed(0)}mm`).join('; ')}\n`,
+        );
+    process.stdout.write(`   ${days[0]?.between}\n   ${moved.join('; ')}\n`);
+    process.stdout.write(
+      `   ${byHand.map(({ date, done }) => `${date.slice(8)}:${done.length}`).join(' ')}  first ${days[0]?.weekdays.join('')}\n`,
+    );
   }
 });

@@ -42,6 +42,8 @@ export interface DayFacts extends PlantFacts {
   lineMm: number;
   /** Share of what is held that was gone when these plants wilted; null where nobody has seen it. */
   wiltedAt: number | null;
+  /** A limit leaves it a part today: that was settled when it was shared out. */
+  inPart: boolean;
   /** A lawn in drought is soaked no deeper than its roots lie by now; null else. */
   shallow: ShallowFill | null;
   wilting: boolean;
@@ -181,7 +183,9 @@ export function dayFacts(
   const airlessDays = run.place.airlessDays(run.state);
   const evening = lookAhead(run, d, at(now.rain, d));
   const plants = plantsOn(now, input, d);
-  const until = nextAsked(asked, d);
+  // The rest of what is given in part has its turn tomorrow: that is no reason to wait today.
+  const isPart = input.parts?.some(({ date }) => date === day.date) ?? false;
+  const until = nextAsked(asked, isPart ? d + 1 : d);
   const depletionMm = depthOf(run, d, run.place.depletionL(run.state));
   const leastMm = Math.min(school.leastMm, LEAST_SHARE * evening.totalMm);
   let rainByThenMm = 0;
@@ -201,6 +205,7 @@ export function dayFacts(
     lineMm: thresholdOf(school, evening.readilyMm, evening.totalMm, wiltedAt),
     wiltedAt,
     shallow,
+    inPart: isPart,
     ...plants,
     wilting: isToday && Boolean(input.wilting) && airlessDays <= 1 && isDry(input, depletionMm, evening),
     hangsWet: isToday && Boolean(input.wilting) && !(airlessDays <= 1 && isDry(input, depletionMm, evening)),

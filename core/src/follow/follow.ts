@@ -1,5 +1,6 @@
 import { at, item } from '../units/at.ts';
 import { handsOnMinutes } from '../delivery/handsOn.ts';
+import type { RunPlan } from '../delivery/runPlan.ts';
 import { plantCount } from '../plants/plantCount.ts';
 import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
 import { standingOn, stands } from '../plants/standing.ts';
@@ -332,11 +333,16 @@ const spotsOf = ({ plantings, areaM2 }: PlanBed['bed'], date: IsoDate): number =
 function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean): PlannedWatering {
   const { input, run, d } = at;
   const { readilyMm, totalMm, useTodayMm, cropUseMm, depletionFraction } = facts.evening;
-  const made = run.place.give(run.state, d, decision.localMm, {
-    pulses: facts.school.pulses,
-    // What was set by hand, or goes by the calendar, is not given in parts.
-    byHand: facts.byHand?.localMm !== undefined || decision.code === 'fixed week',
-  });
+  const give = (localMm: number): RunPlan =>
+    run.place.give(run.state, d, localMm, {
+      pulses: facts.school.pulses,
+      // What was set by hand, or goes by the calendar, is not given in parts.
+      byHand: facts.byHand?.localMm !== undefined || decision.code === 'fixed week',
+    });
+  const whole = give(decision.localMm);
+  const part = input.parts?.find(({ date }) => date === facts.day.date);
+  const isPart = part !== undefined && part.litres < whole.litres;
+  const made = isPart ? upTo(part.litres, whole, give) : whole;
   const grounds: Grounds | null = explained
     ? { facts, input, site: at.start.site, drawn: run.place.drawn(run.state), days: d }
     : null;
@@ -364,8 +370,20 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
       waiting: facts.waiting,
       soak: facts.soak,
       shallowMm: facts.shallow?.depthMm ?? null,
+      partBy: isPart ? part.why : null,
     },
   };
+}
+
+/** Litres that a part may be off. */
+const NEAR_L = 0.01;
+/** A watering of so many litres at most, of one that would be larger. */
+function upTo(litres: number, whole: RunPlan, give: (localMm: number) => RunPlan): RunPlan {
+  let made = whole;
+  // Litres and depth are nearly in proportion.
+  for (let k = 0; k < 8 && (made.litres > litres || litres - made.litres > NEAR_L); k += 1)
+    made = give(made.localMm * (Math.max(0, litres - NEAR_L / 2) / made.litres));
+  return made;
 }
 
 /** Rain that spares a place today's watering: without it, it could not wait. */

@@ -13,6 +13,10 @@ import type { DaySource } from '../weather/completeWeather.ts';
 import type { Known } from '../working/known.ts';
 import type { Working } from '../working/types.ts';
 
+/** Limits a watering may fail to fit. */
+export type Cap =
+  'minutes a day' | 'turns of the tap' | 'litres a day' | 'litres a week' | 'its source' | 'open hours';
+
 /** A bed as the plan takes it: its ground and plants, its water, what it has had and how it began. */
 export interface PlanBed {
   id: number;
@@ -62,6 +66,8 @@ export interface PlanBed {
   windy?: IsoDate[];
   /** Most that one watering may be: litres through the tap, and minutes from first drop to last. A larger one is given in parts, day after day. */
   most?: { litres?: number; totalMinutes?: number };
+  /** Days on which a limit leaves it only so many litres. */
+  parts?: { date: IsoDate; litres: number; why: Cap }[];
   /** A set dose, mm where it falls: given in the place of what is gone, whenever it is due. */
   setMm?: number;
   /** Days on which it was left on purpose. */
@@ -126,6 +132,8 @@ export interface WaterReason {
   soak: SoakNow | null;
   /** A lawn after weeks of drought is soaked only so deep, mm; null of others. */
   shallowMm: number | null;
+  /** The limit that leaves it only a part of what it wants; null where none does. */
+  partBy: Cap | null;
 }
 
 /**

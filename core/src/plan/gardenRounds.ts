@@ -4,7 +4,7 @@ import { gardenLoss } from './gardenLoss.ts';
 import type { BedStart } from '../follow/bedStart.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { mayBeMissed, type AskedFor } from '../rounds/askedFor.ts';
-import { chooseSet, roundOfGarden } from '../rounds/chooseSet.ts';
+import { chooseHeld, chooseSet, heldRound, roundOfGarden } from '../rounds/chooseSet.ts';
 import { aroundClosed, datesOn } from '../rounds/roundDates.ts';
 import type { ProposedRounds, RoundDays } from '../rounds/types.ts';
 import { weekdaySets } from '../rounds/weekdaySets.ts';
@@ -76,18 +76,41 @@ export function askedOn({
         };
 }
 
-/** Whether proposed days still hold: until Monday, a heat wave, its end, or another place. */
-const stillHolds = (
-  proposal: ProposedRounds,
-  today: IsoDate,
-  hot: boolean,
-  ids: readonly number[],
-): boolean =>
-  mondayOf(proposal.madeOn) === mondayOf(today) &&
-  proposal.madeOn <= today &&
-  proposal.hot === hot &&
-  proposal.places.length === ids.length &&
-  ids.every((id) => proposal.places.some(({ bedId }) => bedId === id));
+/**
+ * How far days that were proposed before stand. They are weighed anew on Mondays; a heat wave may add visits at once; and what the
+ * gardener has changed is proposed anew at once.
+ */
+type Standing = 'as they are' | 'heat adds' | 'weighed anew' | 'afresh';
+function standingOf(
+  proposal: ProposedRounds | undefined,
+  { today, hot, under }: { today: IsoDate; hot: boolean; under: string },
+): Standing {
+  if (!proposal || proposal.places.length === 0 || proposal.madeOn > today) return 'afresh';
+  if ((proposal.under ?? under) !== under) return 'afresh';
+  if (mondayOf(proposal.madeOn) !== mondayOf(today)) return 'weighed anew';
+  return hot && !proposal.hot ? 'heat adds' : 'as they are';
+}
+
+/** What the gardener has set of a place and its round days hang on, as text. */
+const settingsOf = ({ bed, delivery, school, most }: PlanBed): string =>
+  JSON.stringify([
+    bed.areaM2,
+    bed.goal,
+    bed.form,
+    bed.mulch,
+    bed.place,
+    bed.ground,
+    bed.plantings.map(({ cropId, plantedOn, endedOn, share, ownLine }) => [
+      cropId,
+      plantedOn,
+      endedOn,
+      share,
+      ownLine,
+    ]),
+    delivery,
+    school,
+    most,
+  ]);
 
 /**
  * The days on which a garden is walked, and each place's plan on them: the gardener's own, or proposed ones, by which each place
@@ -129,8 +152,9 @@ export function gardenRounds(
   }
   const open = weekdays && restricts !== 'sprays' ? weekdays : EVERY_DAY;
   const bound = places.filter(({ input }) => !isAskedDaily(input));
-  const ids = places.map(({ input }) => input.id);
-  const proposal = rounds?.proposal && stillHolds(rounds.proposal, today, hot, ids) ? rounds.proposal : null;
+  const under = JSON.stringify([[...open].sort(), restricts]);
+  const standing = standingOf(rounds?.proposal, { today, hot, under });
+  const proposal = standing === 'afresh' ? null : (rounds?.proposal ?? null);
   const anchor = proposal?.anchor ?? anchorFor(bound, open, today, tryOn);
   const sets = weekdaySets(open, anchor);
   const perWeek = sets.map((set) => set.length);
@@ -139,28 +163,37 @@ export function gardenRounds(
       0,
       perWeek.findLastIndex((n) => n <= many),
     );
-  const proposedOf = new Map(proposal?.places.map((place) => [place.bedId, place.perWeek]));
+  const proposedOf = new Map(proposal?.places.map((place) => [place.bedId, place]));
+  const settings = new Map(places.map((place) => [place, settingsOf(place.input)]));
   const choose = (place: RoundPlace): number => {
-    const before = proposedOf.get(place.input.id);
-    if (before !== undefined) return setOf(before);
+    const proposed = proposedOf.get(place.input.id);
+    const before =
+      proposed && (proposed.of ?? settings.get(place)) === settings.get(place)
+        ? setOf(proposed.perWeek)
+        : null;
+    if (before !== null && standing === 'as they are') return before;
+    const lossOf = (i: number): number => tryOn(place, sets[i] as number[]).outlook.lostShare;
     const allowed = tryOn(place, sets[0] as number[]).outlook.allowedShare;
-    return chooseSet(perWeek, allowed, (i) => tryOn(place, sets[i] as number[]).outlook.lostShare);
+    if (before === null) return chooseSet(perWeek, allowed, lossOf);
+    const held = chooseHeld(perWeek, allowed, lossOf, before);
+    return standing === 'heat adds' ? Math.max(before, held) : held;
   };
   const chosen = new Map(bound.map((place) => [place, choose(place)]));
   // What needs nothing at all speaks for no day.
   const thirsty = bound.filter(
     (place) => tryOn(place, sets[chosen.get(place) ?? 0] as number[]).waterings.length > 0,
   );
-  const main = proposal
-    ? setOf(proposal.perWeek)
-    : roundOfGarden(thirsty.map((place) => chosen.get(place) ?? 0));
+  const main = mainSet(
+    standing,
+    thirsty.map((place) => chosen.get(place) ?? 0),
+    proposal && setOf(proposal.perWeek),
+  );
   const daysOf = (place: RoundPlace): readonly number[] =>
     sets[Math.max(main, chosen.get(place) ?? 0)] ?? open;
   const sparser = sets[main - 1];
+  const since = proposal ? (proposal.since ?? proposal.madeOn) : today;
   return {
-    plans: places.map((place) =>
-      withCarriedOver(place, daysOf(place), proposal?.madeOn ?? today, today, asked, planOn),
-    ),
+    plans: places.map((place) => withCarriedOver(place, daysOf(place), since, today, asked, planOn)),
     rounds: lazySparser(
       {
         by: 'proposed',
@@ -170,19 +203,31 @@ export function gardenRounds(
           .map((place) => ({ bedId: place.input.id, weekdays: [...daysOf(place)] })),
         onTimer,
         proposal: {
-          madeOn: proposal?.madeOn ?? today,
+          madeOn: standing === 'as they are' && proposal ? proposal.madeOn : today,
+          since,
           anchor,
           perWeek: perWeek[main] ?? open.length,
-          hot,
+          // It was hot at some time this week: no second wave adds to that.
+          hot: hot || (standing === 'as they are' && proposal?.hot === true),
+          under,
           places: places.map((place) => ({
             bedId: place.input.id,
             perWeek: perWeek[chosen.get(place) ?? perWeek.length - 1] ?? open.length,
+            of: settings.get(place),
           })),
         },
       },
       () => (sparser ? { perWeek: sparser.length, lostShare: lossOn(sparser) } : null),
     ),
   };
+}
+
+/** Which set the garden is walked on. @param before the set it was walked on; null where there was none */
+function mainSet(standing: Standing, chosen: readonly number[], before: number | null): number {
+  if (before === null) return roundOfGarden(chosen);
+  if (standing === 'as they are') return before;
+  const held = heldRound(chosen, before);
+  return standing === 'heat adds' ? Math.max(before, held) : held;
 }
 
 /**

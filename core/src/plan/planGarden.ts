@@ -8,7 +8,8 @@ import { followAhead, startOf, type AheadOptions } from '../follow/follow.ts';
 import { LOOK_AHEAD_DAYS, withDaysToCome } from '../follow/shut.ts';
 import type { BedOutlook, PlanBed } from '../follow/types.ts';
 import { newClockBook } from '../share/clockBook.ts';
-import { fitToLimits, LARGE, turnsOf } from '../share/fitToLimits.ts';
+import { fitToLimits, LARGE } from '../share/fitToLimits.ts';
+import { turnsOf } from '../share/limits.ts';
 import { follower } from '../share/follower.ts';
 import type { BedPlan } from '../share/types.ts';
 import { spread } from '../share/spread.ts';
@@ -158,6 +159,8 @@ export function planGarden(
     planOn,
     tryOn,
   });
+  const walked = new Set(rounds.weekdays);
+  const isRound = (date: string): boolean => walked.has(weekdayOf(date));
   const mostMinutes = Math.min(constraints.minutesPerDay ?? USUAL_MINUTES, 24 * 60);
   /** A place's plan without what was settled of it today: done, or left on purpose. */
   const asOfMorning = (plan: BedPlan): BedPlan => {
@@ -191,7 +194,7 @@ export function planGarden(
   const weigh = (plans: readonly BedPlan[]) => {
     const spreadOut = large
       ? plans
-      : spread(plans, { today, horizonDays, mostMinutes }, follow, {
+      : spread(plans, { today, horizonDays, mostMinutes, isRound }, follow, {
           of: asOfMorning,
           follow: inMorning.follow,
         });

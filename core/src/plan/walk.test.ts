@@ -43,6 +43,7 @@ const due = (
       carriedFrom: null,
       soak: null,
       shallowMm: null,
+      partBy: null,
       wantedMm: 20,
     },
   };

@@ -28,8 +28,39 @@ export function chooseSet(
   return chosen;
 }
 
+/** Another set is worth the trouble of other days from so much growth on; a sparser one must lose no more than this part of what is allowed. Judgements. */
+const WORTH_MOVING = 0.01;
+const EASILY = 0.5;
+
+/**
+ * The set of a place that had one before: it stays unless it loses a point more than is allowed, or a sparser one suffices easily.
+ * Forecasts change from day to day, and changing the days costs a person more than a point of growth.
+ * @param before which of the sets it had; otherwise as `chooseSet`
+ */
+export function chooseHeld(
+  perWeek: readonly number[],
+  allowedShare: number,
+  lossOf: (i: number) => number,
+  before: number,
+): number {
+  if (lossOf(before) > allowedShare + WORTH_MOVING)
+    return Math.max(before, chooseSet(perWeek, allowedShare, lossOf));
+  for (let i = 0; i < before; i += 1) if (lossOf(i) <= EASILY * allowedShare) return i;
+  return before;
+}
+
 /** The round of a garden: the sparsest set that suffices for half of its places. @param chosen of each place which set */
 export function roundOfGarden(chosen: readonly number[]): number {
   const sorted = [...chosen].sort((a, b) => a - b);
   return sorted[Math.max(0, Math.ceil(sorted.length / 2) - 1)] ?? 0;
+}
+
+/** More than half of the places must ask for other days before the round of the garden moves: so many, as a share. Judgement. */
+const MOST = 2 / 3;
+
+/** The round of a garden that had one before: it moves only where two thirds of its places need more, or have enough with fewer. */
+export function heldRound(chosen: readonly number[], before: number): number {
+  const share = (is: (i: number) => boolean): number => chosen.filter(is).length / Math.max(1, chosen.length);
+  const moves = share((i) => i > before) >= MOST || share((i) => i < before) >= MOST;
+  return chosen.length > 0 && moves ? roundOfGarden(chosen) : before;
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { handsOnMinutes } from '../delivery/handsOn.ts';
-import { chooseSet, roundOfGarden } from './chooseSet.ts';
+import { chooseHeld, chooseSet, heldRound, roundOfGarden } from './chooseSet.ts';
 import { aroundClosed, datesOn } from './roundDates.ts';
 import { weekdaySets } from './weekdaySets.ts';
 
@@ -9,7 +9,7 @@ const ALL = [0, 1, 2, 3, 4, 5, 6];
 describe('sets of round days', () => {
   test('once a week to daily, each holding the one before, as even as that lets them be', () => {
     const sets = weekdaySets(ALL, 2);
-    expect(sets.map((set) => set.length)).toEqual([1, 2, 3, 4, 7]);
+    expect(sets.map((set) => set.length)).toEqual([1, 2, 3, 4, 5, 6, 7]);
     sets.forEach((set, i) => expect(set).toEqual(expect.arrayContaining(sets[i - 1] ?? [])));
     // Tuesday; with Friday; with Sunday.
     expect(sets[2]).toEqual([2, 5, 0]);
@@ -44,6 +44,23 @@ describe('how often each place is asked', () => {
     expect(choose([0.3, 0.2, 0.06, 0.055, 0.05])).toBe(3);
     // Physics refuses whatever the days.
     expect(choose([0.2, 0.131, 0.13, 0.13, 0.13])).toBe(2);
+  });
+  // A changed week costs a person more than a point of growth: common practice; the figures are judgements.
+  test('one that had its days keeps them until it loses a point more than is allowed, or fewer suffice easily', () => {
+    const held = (losses: number[], before: number): number | undefined =>
+      perWeek[chooseHeld(perWeek, 0.03, (i) => losses[i] as number, before)];
+    expect(held([0.2, 0.038, 0.02, 0, 0], 1)).toBe(2);
+    expect(held([0.2, 0.045, 0.02, 0, 0], 1)).toBe(3);
+    // Twice a week would do today, but only just.
+    expect(held([0.2, 0.025, 0.01, 0, 0], 2)).toBe(3);
+    expect(held([0.2, 0.01, 0.005, 0, 0], 2)).toBe(2);
+  });
+  test('the round of a garden moves only where two thirds of its places ask for it', () => {
+    expect(heldRound([1, 2, 2, 1], 1)).toBe(1);
+    expect(heldRound([2, 2, 2, 1], 1)).toBe(2);
+    expect(heldRound([0, 0, 1], 1)).toBe(0);
+    // Nothing is thirsty: that is no reason for other days.
+    expect(heldRound([], 2)).toBe(2);
   });
   test('the round of a garden suffices for half of its places', () => {
     expect(roundOfGarden([0, 1, 1, 4])).toBe(1);

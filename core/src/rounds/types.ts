@@ -3,14 +3,18 @@ import type { AskedFor } from './askedFor.ts';
 
 /** What a plan hands on to the next: round days that were proposed, so that they do not move, and what was asked for. */
 export interface ProposedRounds {
+  /** The day on which they were last weighed, and since when they are what they are. */
   madeOn: IsoDate;
+  since?: IsoDate;
   /** Weekday that all sets hold, Sunday 0, and how often a week the garden's round is. */
   anchor: number;
   perWeek: number;
   /** It was hot then. */
   hot: boolean;
-  /** How often each place is asked; empty where the days are the gardener's own. */
-  places: { bedId: number; perWeek: number }[];
+  /** What the gardener has set of the garden, as text: another one is a reason to propose anew. */
+  under?: string;
+  /** How often each place is asked, and what the gardener has set of it, as text; empty where the days are the gardener's own. */
+  places: { bedId: number; perWeek: number; of?: string }[];
   asked?: AskedFor;
 }
 

@@ -1,5 +1,5 @@
 /** How often a week a person may go round: each set of days holds the ones before it. */
-export const PER_WEEK = [1, 2, 3, 4, 7] as const;
+export const PER_WEEK = [1, 2, 3, 4, 5, 6, 7] as const;
 
 /** How unevenly days part the week: the sum of the squares of the days from one to the next. */
 const unevenness = (days: readonly number[]): number => {

@@ -1,40 +1,37 @@
-/** A watering that competes with others for the minutes and litres of one day. */
+/** A watering that competes with others for what a day has: a person's minutes, litres of a tap or a source, turns of a tap. */
 export interface Competing {
-  /** Minutes of a person's time, litres through the tap, and times its tap is opened again after the first. */
-  minutes: number;
-  litres: number;
-  turns?: number;
+  /** What it takes of each limit, in the order of the limits. */
+  takes: readonly number[];
   /** What is lost when it has to wait: yield or plants at risk, any unit, 0 or more. */
   loss: number;
   /** Class it is in: all of 0 (plants not yet rooted, trees) come before any of 1, and those before any of 2. */
   tier: 0 | 1 | 2;
 }
-export interface DayCaps {
-  minutes?: number;
-  litres?: number;
-  turns?: number;
-}
+/** What there is of each limit. */
+export type Caps = readonly number[];
 
 /** What some of them take together, and what there is. */
 class Room {
-  minutes = 0;
-  litres = 0;
-  turns = 0;
-  add(item: Competing): void {
-    this.minutes += item.minutes;
-    this.litres += item.litres;
-    this.turns += item.turns ?? 0;
+  private readonly taken: number[];
+  private readonly caps: Caps;
+  constructor(caps: Caps) {
+    this.caps = caps;
+    this.taken = caps.map(() => 0);
   }
-  fits(caps: DayCaps, more?: Competing): boolean {
-    const holds = (cap: number | undefined, value: number): boolean =>
-      value <= (cap ?? Number.POSITIVE_INFINITY) + 1e-9;
-    return (
-      holds(caps.minutes, this.minutes + (more?.minutes ?? 0)) &&
-      holds(caps.litres, this.litres + (more?.litres ?? 0)) &&
-      holds(caps.turns, this.turns + (more?.turns ?? 0))
-    );
+  add({ takes }: Competing): void {
+    takes.forEach((amount, k) => (this.taken[k] = (this.taken[k] as number) + amount));
+  }
+  fits(more?: Competing): boolean {
+    return this.caps.every((cap, k) => (this.taken[k] as number) + (more?.takes[k] ?? 0) <= cap + 1e-9);
   }
 }
+
+/** How much of the limits a watering takes, each against what there is of it. */
+export const sizeOf = (takes: readonly number[], caps: Caps): number =>
+  Math.max(
+    1e-9,
+    takes.reduce((sum, amount, k) => sum + (amount > 0 ? amount / Math.max(1e-9, caps[k] as number) : 0), 0),
+  );
 
 /** Swaps tried before the answer is taken. Judgement: enough for any garden's day. */
 const ROUNDS = 40;
@@ -42,10 +39,10 @@ const ROUNDS = 40;
 const EXCHANGED = 80;
 const PAIRED = 24;
 
-const fits = (items: readonly Competing[], chosen: readonly boolean[], caps: DayCaps): boolean => {
-  const room = new Room();
+const fits = (items: readonly Competing[], chosen: readonly boolean[], caps: Caps): boolean => {
+  const room = new Room(caps);
   items.forEach((item, i) => chosen[i] && room.add(item));
-  return room.fits(caps);
+  return room.fits();
 };
 
 /** What each item is worth: a class outweighs all of those after it together, and the last class present weighs as it is. */
@@ -65,33 +62,26 @@ const worth = (values: readonly number[], chosen: readonly boolean[]): number =>
 /**
  * Which of a day's waterings are made when not all of them fit, so that least is lost: those worth most for the room
  * they take, then exchanges as long as any helps. Checked against an exact optimum in the tests.
- * @param items the day's waterings; `caps` minutes of a person's time, litres and turns of the tap of the day
+ * @param items the day's waterings; `caps` what there is of each limit
  * @returns for each, whether it is made; the caps are never exceeded
  */
-export function allocateDay(items: readonly Competing[], caps: DayCaps): boolean[] {
+export function allocateDay(items: readonly Competing[], caps: Caps): boolean[] {
   const all = items.map(() => true);
   if (fits(items, all, caps)) return all;
   const values = worths(items);
-  const room = (i: Competing): number =>
-    Math.max(
-      1e-9,
-      i.minutes / (caps.minutes ?? Number.POSITIVE_INFINITY) +
-        i.litres / (caps.litres ?? Number.POSITIVE_INFINITY) +
-        (i.turns ?? 0) / (caps.turns ?? Number.POSITIVE_INFINITY),
-    );
   const fill = (order: readonly number[]): boolean[] => {
     const chosen = items.map(() => false);
-    const taken = new Room();
+    const taken = new Room(caps);
     for (const i of order) {
       const item = items[i] as Competing;
-      if (!taken.fits(caps, item)) continue;
+      if (!taken.fits(item)) continue;
       chosen[i] = true;
       taken.add(item);
     }
     return chosen;
   };
   const value = (i: number): number => values[i] as number;
-  const size = (i: number): number => room(items[i] as Competing);
+  const size = (i: number): number => sizeOf((items[i] as Competing).takes, caps);
   const order = (key: (i: number) => number): number[] =>
     items.map((_, i) => i).sort((a, b) => key(b) - key(a));
   const byValue = order((i) => value(i) / size(i));
@@ -109,7 +99,7 @@ export function allocateDay(items: readonly Competing[], caps: DayCaps): boolean
 function exchange(
   items: readonly Competing[],
   chosen: readonly boolean[],
-  caps: DayCaps,
+  caps: Caps,
   values: readonly number[],
   order: readonly number[],
 ): boolean[] | null {

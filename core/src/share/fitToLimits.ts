@@ -3,6 +3,9 @@ import { openSource } from '../sources/index.ts';
 import { within } from '../units/guard.ts';
 import type { Site } from '../weather/types.ts';
 import { allocateDay, type Competing } from './allocate.ts';
+import { limitsOf, turnsOf, weekLimit, type Limit } from './limits.ts';
+import { shareOut, type Divisible } from './shareOut.ts';
+import { once } from '../units/once.ts';
 import { clocked, newClockBook, sunOf, type ClockBook } from './clockBook.ts';
 import type { PlannedWatering } from '../follow/types.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
@@ -18,14 +21,15 @@ const LEAST_LOSS = 0.01;
 /** Times in a day that taps are opened again, beyond each place's first: more is nobody's morning. Judgement. */
 export const TURNS_A_DAY = 10;
 
+/** A watering that does not fit: nothing of it is given, or only so many litres. */
 interface Refused {
-  due: Pick<Due, 'i' | 'watering'>;
+  due: Due;
   why: Cap;
+  litres: number;
 }
 interface Due {
   i: number;
   watering: PlannedWatering;
-  item: Competing;
 }
 
 /**
@@ -82,8 +86,13 @@ export function fitToLimits(
     if (quick) goOnUntil(date);
     const refuse = (refused: readonly Refused[]): void => {
       const later = quick ? inTurn(refused, dueOn(current, date), current, weigh) : null;
-      for (const [k, { due, why }] of refused.entries()) {
+      for (const [k, { due, why, litres }] of refused.entries()) {
         const { watering, i } = due;
+        const plan = current[i] as BedPlan;
+        if (litres > 0) {
+          current[i] = follow(plan, 'in part', date, litres, why);
+          continue;
+        }
         leftOut.push({
           bedId: watering.bedId,
           date,
@@ -92,20 +101,19 @@ export function fitToLimits(
           litres: watering.run.litres,
           why,
         });
-        current[i] = follow(current[i] as BedPlan, 'put off', date, later?.[k]);
+        current[i] = follow(plan, 'put off', date, later?.[k]);
       }
     };
     refuse(overWeek(current, date, week, constraints, weigh));
-    refuse(
-      overDay(
-        current,
-        date,
-        leftOfDay(constraints, d === 0),
-        Math.max(0, TURNS_A_DAY - (d === 0 ? (options.turnsToday ?? 0) : 0)),
-        weigh,
-      ),
-    );
-    for (const [tap, source] of sources) refuse(overSource(current, date, tap, source.level(), weigh));
+    const { minutesPerDay, litresPerDay } = leftOfDay(constraints, d === 0);
+    const limits = limitsOf({
+      minutes: minutesPerDay,
+      litres: litresPerDay,
+      turns: Math.max(0, TURNS_A_DAY - (d === 0 ? (options.turnsToday ?? 0) : 0)),
+      sources: sources.map(([tap, source]) => [tap, source.level()]),
+    });
+    refuse(overWhole(current, dueOn(current, date), limits, weigh));
+    refuse(overParts(current, dueOn(current, date), limits, weigh));
     let slots: RunSlot[] = [];
     if (sun) {
       const due = dueOn(current, date).map((x) => ({ ...x, plan: current[x.i] as BedPlan }));
@@ -114,13 +122,13 @@ export function fitToLimits(
       refuse(
         due
           .filter(({ watering }) => unfit.has(watering.bedId))
-          .map((x) => ({ due: x, why: 'open hours' as const })),
+          .map((x) => ({ due: x, why: 'open hours' as const, litres: 0 })),
       );
       slots = made.slots;
       schedule.push({ date, sun, slots });
     }
     week.litres += dueOn(current, date).reduce((sum, { watering }) => sum + watering.run.litres, 0);
-    for (const [tap, source] of sources) source.step(0, litresOf(onTap(current, date, tap)));
+    for (const [tap, source] of sources) source.step(0, takenFrom(current, date, tap));
   }
   if (quick) goOnUntil(addDays(options.today, options.horizonDays));
   return { plans: current, leftOut: eachOnce(leftOut, current), schedule };
@@ -156,19 +164,13 @@ const dueOn = (plans: readonly BedPlan[], date: IsoDate): { i: number; watering:
     return watering ? [{ i, watering }] : [];
   });
 
-const itemOf = (plan: BedPlan, watering: PlannedWatering, loss: number): Competing => ({
-  minutes: watering.handsOnMinutes,
-  litres: watering.run.litres,
-  turns: turnsOf(plan, watering),
-  loss,
-  tier: tierOf(plan, watering),
-});
-
-/** Times its tap is opened again after the first; a timer does that by itself. */
-export const turnsOf = ({ bed }: BedPlan, { run }: PlannedWatering): number =>
-  bed.delivery.timer ? 0 : run.cycles - 1;
-
-type Weigh = (plan: BedPlan, watering: PlannedWatering) => Competing;
+/** What waiting costs a watering, and a part of it saves. */
+interface Weighed {
+  loss: number;
+  /** What shares of it save, ascending to the whole. */
+  steps: () => Divisible['steps'];
+}
+type Weigh = (plan: BedPlan, watering: PlannedWatering) => Weighed;
 
 /** Gardens with more beds are weighed by how each presses today, not by following each through the fortnight. Judgement. */
 export const LARGE = 60;
@@ -178,18 +180,35 @@ const CLOCKED_DAYS = 7;
 /** However many wait before it, a bed that found no room is asked again after so many days: rain may have made some. Judgement. */
 const ASKED_AGAIN_DAYS = 4;
 
+/** The part of a watering that is asked for what it saves besides the whole, share. Judgement: what comes first saves most. */
+const PART = 0.5;
+
 /** What waiting costs a bed: what its plants miss more when a watering is put off. Asked once for each plan of a bed. */
 function weigher(follow: Follow, quick: boolean): Weigh {
-  if (quick) return (plan, watering) => itemOf(plan, watering, LEAST_LOSS + pressing(plan.bed, watering));
-  const known = new WeakMap<PlannedWatering, Competing>();
+  if (quick)
+    return (plan, watering) => {
+      const loss = LEAST_LOSS + pressing(plan.bed, watering);
+      return { loss, steps: () => [{ share: 1, saves: loss }] };
+    };
+  const known = new WeakMap<PlannedWatering, Weighed>();
   return (plan, watering) => {
     const before = known.get(watering);
     if (before) return before;
-    const { date } = watering;
-    const waited = follow(plan, 'put off', date);
-    const item = itemOf(plan, watering, LEAST_LOSS + Math.max(0, waited.outlook.lostL - plan.outlook.lostL));
-    known.set(watering, item);
-    return item;
+    const { date, run } = watering;
+    const waited = follow(plan, 'put off', date).outlook.lostL;
+    const loss = LEAST_LOSS + Math.max(0, waited - plan.outlook.lostL);
+    const weighed: Weighed = {
+      loss,
+      steps: once(() => {
+        const part = follow(plan, 'in part', date, PART * run.litres, 'litres a day');
+        return [
+          { share: PART, saves: PART * LEAST_LOSS + Math.max(0, waited - part.outlook.lostL) },
+          { share: 1, saves: loss },
+        ];
+      }),
+    };
+    known.set(watering, weighed);
+    return weighed;
   };
 }
 
@@ -206,58 +225,76 @@ const leftOfDay = (caps: PlanConstraints, isToday: boolean): PlanConstraints => 
   };
 };
 
-/** What a day's own caps refuse. */
-function overDay(
+/** Whether the waterings take more of a limit than there is. */
+const isOver = (plans: readonly BedPlan[], due: readonly Due[], { left, takes }: Limit): boolean =>
+  due.reduce((sum, { i, watering }) => sum + takes(plans[i] as BedPlan, watering), 0) > left + 1e-9;
+
+/** What limits refuse of which a part would take as much as the whole: a person's minutes and turns of a tap. */
+function overWhole(
   plans: readonly BedPlan[],
-  date: IsoDate,
-  constraints: PlanConstraints,
-  turns: number,
+  due: readonly Due[],
+  limits: readonly Limit[],
   weigh: Weigh,
 ): Refused[] {
-  const caps = { minutes: constraints.minutesPerDay, litres: constraints.litresPerDay, turns };
-  const due = dueOn(plans, date);
-  const sum = (of: (x: (typeof due)[number]) => number): number => due.reduce((s, x) => s + of(x), 0);
-  const over = {
-    minutes: sum((x) => x.watering.handsOnMinutes) > (caps.minutes ?? Number.POSITIVE_INFINITY),
-    litres: sum((x) => x.watering.run.litres) > (caps.litres ?? Number.POSITIVE_INFINITY),
-    turns: sum((x) => turnsOf(plans[x.i] as BedPlan, x.watering)) > turns,
-  };
-  if (!over.minutes && !over.litres && !over.turns) return [];
-  const why: Cap = over.minutes ? 'minutes a day' : over.litres ? 'litres a day' : 'turns of the tap';
-  const items: Due[] = due.map((x) => ({ ...x, item: weigh(plans[x.i] as BedPlan, x.watering) }));
+  const rows = limits.filter(({ divides }) => !divides);
+  const over = rows.find((row) => isOver(plans, due, row));
+  if (!over) return [];
   const made = allocateDay(
-    items.map((x) => x.item),
-    caps,
+    due.map(({ i, watering }): Competing => {
+      const plan = plans[i] as BedPlan;
+      return {
+        takes: rows.map(({ takes }) => takes(plan, watering)),
+        loss: weigh(plan, watering).loss,
+        tier: tierOf(plan, watering),
+      };
+    }),
+    rows.map(({ left }) => left),
   );
-  return items.flatMap((x, k) => {
-    if (made[k]) return [];
-    return [{ due: x, why }];
+  return due.flatMap((x, k) => (made[k] ? [] : [{ due: x, why: over.why, litres: 0 }]));
+}
+
+/** Less than this of a watering is not carried there, mm where it falls. Judgement. */
+const LEAST_PART_MM = 4;
+
+/** What limits of water leave of the waterings: each gets the part that saves most for what it takes. */
+function overParts(
+  plans: readonly BedPlan[],
+  due: readonly Due[],
+  limits: readonly Limit[],
+  weigh: Weigh,
+): Refused[] {
+  const rows = limits.filter(({ divides }) => divides);
+  const over = rows.filter((row) => isOver(plans, due, row));
+  if (over.length === 0) return [];
+  const shares = shareOut(
+    due.map(({ i, watering }): Divisible => {
+      const plan = plans[i] as BedPlan;
+      return {
+        takes: rows.map(({ takes }) => takes(plan, watering)),
+        steps: weigh(plan, watering).steps(),
+        leastShare: Math.min(1, LEAST_PART_MM / watering.run.localMm),
+        tier: tierOf(plan, watering),
+      };
+    }),
+    rows.map(({ left }) => left),
+  );
+  return due.flatMap((x, k) => {
+    const share = shares[k] as number;
+    if (share > 1 - 1e-6) return [];
+    const plan = plans[x.i] as BedPlan;
+    const { why } = over.find(({ takes }) => takes(plan, x.watering) > 0) ?? (over[0] as Limit);
+    return [{ due: x, why, litres: share * x.watering.run.litres }];
   });
 }
 
-const litresOf = (due: ReturnType<typeof dueOn>): number =>
-  due.reduce((sum, { watering }) => sum + watering.run.litres, 0);
-const onTap = (plans: readonly BedPlan[], date: IsoDate, tap: number): ReturnType<typeof dueOn> =>
-  dueOn(plans, date).filter(({ i }) => plans[i]?.bed.tap === tap);
-
-/** What a source has no water for today. @param level litres that can be taken from it */
-function overSource(
-  plans: readonly BedPlan[],
-  date: IsoDate,
-  tap: number,
-  level: number,
-  weigh: Weigh,
-): Refused[] {
-  const due = onTap(plans, date, tap);
-  if (litresOf(due) <= level) return [];
-  const made = allocateDay(
-    due.map((x) => weigh(plans[x.i] as BedPlan, x.watering)),
-    { litres: level },
+/** Litres that a day takes from the source of a tap. */
+const takenFrom = (plans: readonly BedPlan[], date: IsoDate, tap: number): number =>
+  dueOn(plans, date).reduce(
+    (sum, { i, watering }) => sum + (plans[i]?.bed.tap === tap ? watering.run.litres : 0),
+    0,
   );
-  return due.flatMap((x, k) => (made[k] ? [] : [{ due: x, why: 'its source' as const }]));
-}
 
-/** What the week's litres refuse today: everything still planned this week competes for what is left of them. */
+/** What the week's litres leave of today's: everything still planned this week competes for what is left of them. */
 function overWeek(
   plans: readonly BedPlan[],
   date: IsoDate,
@@ -267,19 +304,12 @@ function overWeek(
 ): Refused[] {
   const cap = constraints.litresPerWeek;
   if (cap === undefined) return [];
-  const left = Math.max(0, cap - week.litres);
   const last = addDays(week.monday, 6);
   const rest = plans.flatMap((plan, i) =>
     plan.waterings.filter((w) => w.date >= date && w.date <= last).map((watering) => ({ i, watering })),
   );
-  if (rest.reduce((sum, { watering }) => sum + watering.run.litres, 0) <= left) return [];
-  const items: Due[] = rest.map((x) => ({ ...x, item: weigh(plans[x.i] as BedPlan, x.watering) }));
-  const made = allocateDay(
-    items.map((x) => x.item),
-    { litres: left },
-  );
-  return items.flatMap((x, k) =>
-    made[k] || x.watering.date !== date ? [] : [{ due: x, why: 'litres a week' as const }],
+  return overParts(plans, rest, [weekLimit(Math.max(0, cap - week.litres))], weigh).filter(
+    ({ due }) => due.watering.date === date,
   );
 }
 

@@ -3,7 +3,7 @@ import { followAhead, type AheadOptions } from '../follow/follow.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { whenRead } from '../follow/whenRead.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
-import type { BedPlan, Follow, Tried } from './types.ts';
+import type { BedPlan, Cap, Follow, Tried } from './types.ts';
 
 /** Ways in which each bed's plan was tried before, by the plan it was tried on. */
 export type Tries = WeakMap<BedPlan, Map<string, BedPlan>>;
@@ -11,27 +11,40 @@ export type Tries = WeakMap<BedPlan, Map<string, BedPlan>>;
 const without = ({ fixed }: PlanBed, date: IsoDate): PlanBed['fixed'] =>
   fixed?.filter((f) => f.date !== date);
 
+/** Asked days before a date on which nothing is given: they stay so. */
+function idleBefore({ bed, waterings }: BedPlan, date: IsoDate): IsoDate[] {
+  const made = new Set(waterings.map((w) => w.date));
+  return bed.asked?.filter((day) => day < date && !made.has(day)) ?? [];
+}
+const askedAlso = ({ asked }: PlanBed, date: IsoDate): PlanBed['asked'] =>
+  asked && [...new Set([...asked, date])].sort();
+
 /** What a bed's facts are under each way of trying it. */
-const BED_OF: Readonly<Record<Tried, (plan: BedPlan, date: IsoDate, days: number) => PlanBed>> = {
-  'put off': ({ bed, waterings }, date, days) => {
-    const made = new Set(waterings.map((w) => w.date));
-    const before = bed.asked?.filter((day) => day < date && !made.has(day)) ?? [];
-    return {
-      ...bed,
-      blocked: [
-        ...(bed.blocked ?? []),
-        ...before,
-        ...Array.from({ length: days }, (_, d) => addDays(date, d)),
-      ],
-      // It has its turn on that day, not only on the next round.
-      asked: bed.asked && [...new Set([...bed.asked, addDays(date, days)])].sort(),
-      fixed: without(bed, date),
-    };
-  },
+const BED_OF: Readonly<
+  Record<Tried, (plan: BedPlan, date: IsoDate, amount: number | undefined, why: Cap | undefined) => PlanBed>
+> = {
+  'put off': (plan, date, days = 1) => ({
+    ...plan.bed,
+    blocked: [
+      ...(plan.bed.blocked ?? []),
+      ...idleBefore(plan, date),
+      ...Array.from({ length: days }, (_, d) => addDays(date, d)),
+    ],
+    // It has its turn on that day, not only on the next round.
+    asked: askedAlso(plan.bed, addDays(date, days)),
+    fixed: without(plan.bed, date),
+  }),
   'left out': ({ bed }, date) => ({
     ...bed,
     blocked: [...(bed.blocked ?? []), date],
     fixed: without(bed, date),
+  }),
+  'in part': (plan, date, litres = 0, why = 'litres a day') => ({
+    ...plan.bed,
+    blocked: [...(plan.bed.blocked ?? []), ...idleBefore(plan, date)],
+    parts: [...(plan.bed.parts ?? []).filter((part) => part.date !== date), { date, litres, why }],
+    // What a day's water leaves wanting has its turn tomorrow; a week's is used up.
+    asked: why === 'litres a week' ? plan.bed.asked : askedAlso(plan.bed, addDays(date, 1)),
   }),
   'gone on': ({ bed }) => bed,
 };
@@ -55,9 +68,9 @@ export function follower(
     return made;
   };
   return {
-    follow: (plan, how, date, days = 1) =>
-      tried(plan, `${how} ${date} ${days}`, () => {
-        const bed = BED_OF[how](plan, date, days);
+    follow: (plan, how, date, amount, why) =>
+      tried(plan, `${how} ${date} ${amount ?? ''} ${why ?? ''}`, () => {
+        const bed = BED_OF[how](plan, date, amount, why);
         const part = large && how !== 'left out' ? { stopAfter: date, resume: plan.open } : {};
         return followAhead(startOf(bed.id), bed, { ...ahead, ...part, sketch: true });
       }),

@@ -1,29 +1,14 @@
-import type { PlannedWatering } from '../follow/types.ts';
 import { addDays, type IsoDate } from '../units/dates.ts';
+import { gather } from './gather.ts';
+import { minutesOn, STAYS, wateringOn } from './day.ts';
 import type { BedPlan, Follow } from './types.ts';
 
 /** Growth that one place may lose more for an even week, share of what it wants. Judgement. */
 const MORE_LOST = 0.005;
 
-const minutesOf = (plans: readonly BedPlan[], date: IsoDate): number =>
-  plans.reduce((sum, plan) => sum + (on(plan, date)?.handsOnMinutes ?? 0), 0);
-const on = ({ waterings }: BedPlan, date: IsoDate): PlannedWatering | undefined =>
-  waterings.find((w) => w.date === date);
-/** What was set by hand, what hangs, and what a tree's clock forces stays where it is. */
-const STAYS: ReadonlySet<PlannedWatering['reason']['code']> = new Set([
-  'set by hand',
-  'wilting',
-  'planting drench',
-  'fixed week',
-  'gap',
-  'ball',
-  'plug',
-  'seedbed',
-]);
-
 /**
- * Moves waterings of places that can take it from overfull round days to others, so that no day is more than a person has
- * the time for. It is done for the garden as it stood this morning: what is done of a walk takes nothing else off it and adds
+ * Spares visits between the rounds that save hardly anything (`gather`), and moves waterings of places that can take it from overfull
+ * round days to others, so that no day is more than a person has the time for. It is done for the garden as it stood this morning: what is done of a walk takes nothing else off it and adds
  * nothing. What was watered since moves only its later rounds.
  * @param plans each place with its plan; `mostMinutes` of a person's time on a day; `follow` tries a place another way;
  *   `morning` a place's plan without what was settled of it today, itself where nothing was, and the like of `follow` for it
@@ -32,7 +17,7 @@ const STAYS: ReadonlySet<PlannedWatering['reason']['code']> = new Set([
  */
 export function spread(
   plans: readonly BedPlan[],
-  options: { today: IsoDate; horizonDays: number; mostMinutes: number },
+  options: { today: IsoDate; horizonDays: number; mostMinutes: number; isRound: (date: IsoDate) => boolean },
   follow: Follow,
   morning: { of: (plan: BedPlan) => BedPlan; follow: Follow },
 ): BedPlan[] {
@@ -42,7 +27,7 @@ export function spread(
   const isSettled = (i: number): boolean => before[i] !== plans[i];
   const eased = days.reduce(
     (now, date) => easeDay(now, date, mostMinutes, morning.follow, () => true),
-    before,
+    gather(before, options, morning.follow),
   );
   const current = eased.map((plan, i) => (isSettled(i) ? (plans[i] as BedPlan) : plan));
   return days.slice(1).reduce((now, date) => easeDay(now, date, mostMinutes, follow, isSettled), current);
@@ -56,9 +41,9 @@ function easeDay(
   mayMove: (i: number) => boolean,
 ): BedPlan[] {
   const current = [...plans];
-  while (minutesOf(current, date) > mostMinutes) {
+  while (minutesOn(current, date) > mostMinutes) {
     const moves = current.flatMap((plan, i) => {
-      const watering = on(plan, date);
+      const watering = wateringOn(plan, date);
       if (!watering || !mayMove(i) || STAYS.has(watering.reason.code)) return [];
       const moved = follow(plan, 'left out', date);
       return eases(current, i, moved, mostMinutes)
@@ -84,6 +69,6 @@ function eases(plans: readonly BedPlan[], i: number, moved: BedPlan, mostMinutes
     return false;
   const after = plans.map((plan, k) => (k === i ? moved : plan));
   return moved.waterings.every(
-    ({ date }) => minutesOf(after, date) <= Math.max(mostMinutes, minutesOf(plans, date)),
+    ({ date }) => minutesOn(after, date) <= Math.max(mostMinutes, minutesOn(plans, date)),
   );
 }

@@ -1,26 +1,26 @@
 import type { RunSlot } from '../clock/daySchedule.ts';
+import type { Cap } from '../follow/types.ts';
 import type { Followed } from '../follow/follow.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { SunOnClock } from '../weather/sunOnClock.ts';
 
+export type { Cap };
 export type BedPlan = Followed;
 
 /**
- * How a bed's plan is tried another way: a day put off, with what comes before it left as it is; a day left out, with what
- * comes before it free to take its place; or gone on with after a day.
+ * How a bed's plan is tried another way: a day put off, or given only a part, with what comes before it left as it is; a day left
+ * out, with what comes before it free to take its place; or gone on with after a day.
  */
-export type Tried = 'put off' | 'left out' | 'gone on';
+export type Tried = 'put off' | 'left out' | 'in part' | 'gone on';
 export type Follow = (
   plan: BedPlan,
   how: Tried,
   date: IsoDate,
-  /** Put off, it has its turn again after so many days; one where none is given. */
-  days?: number,
+  /** Put off, it has its turn again after so many days, one where none is given; in part, it gets so many litres. */
+  amount?: number,
+  /** What leaves it only a part. */
+  why?: Cap,
 ) => BedPlan;
-
-/** Limits a watering may fail to fit. */
-export type Cap =
-  'minutes a day' | 'turns of the tap' | 'litres a day' | 'litres a week' | 'its source' | 'open hours';
 
 /** A watering that found no room on its day. */
 export interface LeftOut {

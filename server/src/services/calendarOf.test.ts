@@ -26,6 +26,7 @@ const bed = (bedId: number, bedName: string, given: object, of: object = {}) => 
   window: null,
   soak: null,
   shallowMm: null,
+  partBy: null,
   costs: {},
   ...of,
 });

@@ -47,6 +47,7 @@ const reason: WaterReason = {
   carriedFrom: null,
   soak: null,
   shallowMm: null,
+  partBy: null,
   depletionShare: 0.4,
 };
 

@@ -77,6 +77,7 @@ const READINGS: readonly (readonly [Finding, RegExp])[] = [
   [{ kind: 'stand', plantingId: 1, lost: 0 }, /^all standing$/],
   [{ kind: 'up', plantingId: 1 }, /^seedlings are up$/],
   [{ kind: 'mulch', what: 'put back' }, /^mulch put back$/],
+  [{ kind: 'own line', plantingId: 1, share: 0.45 }, /^its own line: watered when 45 % is gone$/],
   [{ kind: 'toughen', plantingId: 1, what: 'start', days: 6 }, /^dry spell of 6 days$/],
   [{ kind: 'wilt', recovers: true }, /recovers by evening$/],
   [
