@@ -5,7 +5,7 @@ import { wallClock } from '../../server/src/services/clock.ts';
 import { live } from '../../server/tests/lived.ts';
 import { withDemo } from './demoServer.ts';
 
-/** The demo's fortnight as lived, under forecasts that err, on five seeds. */
+/** The demo's fortnight as it is lived under forecasts that err: waterings of each day, growth lost, and days that changed. */
 const SEEDS = [1, 2, 3, 4, 5];
 const DAYS = 14;
 const climate = { seed: 46, latitudeDeg: 46.9 };
@@ -13,35 +13,25 @@ const climate = { seed: 46, latitudeDeg: 46.9 };
 await withDemo(async () => {
   const garden = await Garden.findOne({ where: { isDemo: true }, rejectOnEmpty: true });
   const facts = await gardenFacts(garden, wallClock);
+  const timers = new Set(facts.garden.beds.filter(({ delivery }) => delivery.timer).map(({ id }) => id));
   for (const seed of SEEDS) {
     const { days, lostShare } = live(facts, (date) => weatherOn(climate, date), { days: DAYS, seed });
-    const timers = new Set(facts.garden.beds.filter((b) => b.delivery.timer).map(({ id }) => id));
-    const byHand = days.map(({ date, done }) => ({
-      date,
-      done: done.filter(({ bedId, reason }) => !timers.has(bedId) && reason.code !== 'seedbed'),
-    }));
-    const changes = days.filter((day, i) => i > 0 && String(day.weekdays) !== String(days[i - 1]?.weekdays));
-    const moved = days.flatMap(({ promised, date }, i) => {
-      const next = days[i + 1];
-      if (!next) return [];
-      return [...promised]
-        .filter(([bedId, on]) => {
-          const came = next.done.some((w) => w.bedId === bedId);
-          return came ? on !== next.date : on === next.date;
-        })
-        .map(([bedId, on]) => `${date}: ${bedId} promised ${on}`);
-    });
-    process.stdout.write(
-      `seed ${seed}: ${byHand.reduce((n, { done }) => n + done.length, 0)} waterings, ${byHand.filter(({ done }) => done.length > 0).length} days, ${(100 * lostShare).toFixed(2)} % lost, ${changes.length} changes of days (${changes.map((d) => `${d.date} ${d.weekdays.join('')}`).join(', ')}), ${moved.length} moved the evening before\n`,
+    const byHand = days.map(
+      ({ done }) =>
+        done.filter(({ bedId, reason }) => !timers.has(bedId) && reason.code !== 'seedbed').length,
     );
-    for (const { date, done } of byHand)
-      if (done.length > 0 && done.length < 5)
-        process.stdout.write(
-          `     ${date} ${done.map((w) => `${facts.garden.beds.find((b) => b.id === w.bedId)?.name} ${w.reason.code} ${w.run.localMm.toFixed(0)}mm`).join('; ')}\n`,
-        );
-    process.stdout.write(`   ${days[0]?.between}\n   ${moved.join('; ')}\n`);
+    const changes = days.filter((day, i) => i > 0 && String(day.weekdays) !== String(days[i - 1]?.weekdays));
+    const moved = days.reduce((sum, { promised }, i) => {
+      const next = days[i + 1];
+      const came = new Set(next?.done.map(({ bedId }) => bedId));
+      return (
+        sum + (next ? [...promised].filter(([id, on]) => came.has(id) !== (on === next.date)).length : 0)
+      );
+    }, 0);
+    const waterings = byHand.reduce((a, b) => a + b, 0);
+    const worked = byHand.filter((count) => count > 0).length;
     process.stdout.write(
-      `   ${byHand.map(({ date, done }) => `${date.slice(8)}:${done.length}`).join(' ')}  first ${days[0]?.weekdays.join('')}\n`,
+      `forecast ${seed}: ${waterings} waterings on ${worked} days (${byHand.join(' ')}), ${(100 * lostShare).toFixed(2)} % of the growth lost, days changed ${changes.length} times, ${moved} waterings moved overnight\n`,
     );
   }
 });

@@ -204,6 +204,10 @@ export const gardenLimits = z.object({
   restricts: oneOf('Rules hold for', ['everything', 'sprays']).nullish(),
   lines: limitedWhole('atOnce').nullish(),
   windHoldMs: limited('windHoldMs').nullish(),
+  /** Where a person opens the tap: turns a day beyond the first at each place, turns at one bed, and the longest run; left out, the usual ones. */
+  turnsPerDay: limitedWhole('turnsPerDay').nullish(),
+  passes: limitedWhole('passes').nullish(),
+  longestMinutes: limited('longestMinutes').nullish(),
   /** The gardener's own round days, Sunday 0; left out, Kibble proposes them. */
   roundDays: weekdays('Round days').nullish(),
   /** Days on which nobody is there: only what is on a timer is watered. */

@@ -183,6 +183,8 @@ export {
 export { SHORT_OF_WATER } from './schools/shortOfWater.ts';
 export { THIRSTY_FROM } from './follow/wilts.ts';
 export { ownLineOf, type OwnLine, type DryDown } from './compare/ownLine.ts';
+export { LONGEST_MINUTES, TURNS_A_DAY } from './clock/mostAtOnce.ts';
+export { PASSES } from './delivery/fittingRun.ts';
 export { afterRain, soakingSpell, type AfterRain } from './plan/afterRain.ts';
 export { compareSchools } from './compare/compareSchools.ts';
 export { FED_DAYS, FEED_NOTE, sinkingMm, tooMuch, type RoomForWater } from './delivery/tooMuch.ts';

@@ -10,6 +10,11 @@ export interface PlanConstraints {
   /** Minutes of a person's own time on one day (see `handsOnMinutes`), and litres the taps may give. */
   minutesPerDay?: number;
   litresPerDay?: number;
+  /** Times in a day that taps are opened again beyond each place's first, and turns at one place, where no timer does it; defaults `TURNS_A_DAY` and `PASSES`. */
+  turnsPerDay?: number;
+  passes?: number;
+  /** Minutes from first drop to last of what a person opens and must shut; default `LONGEST_MINUTES`. */
+  longestMinutes?: number;
   /** Litres the taps may give from Monday to Sunday, and what they have given this week so far. */
   litresPerWeek?: number;
   litresThisWeek?: number;

@@ -3,14 +3,20 @@ import { METHOD_FACTS } from '../delivery/methods.ts';
 import { cropOf } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
 import { dayOfYear, type IsoDate } from '../units/dates.ts';
+import { PASSES } from '../delivery/fittingRun.ts';
 import { positive } from '../units/guard.ts';
 import { sunOnClock } from '../weather/sunOnClock.ts';
 import type { Site } from '../weather/types.ts';
 import { isRestricted } from './closures.ts';
 import { openSource } from '../sources/index.ts';
 import { openHours, openSpans } from './openSpans.ts';
-import type { PlanBed } from '../follow/types.ts';
+import type { Cap, PlanBed } from '../follow/types.ts';
 import type { PlanConstraints } from './constraints.ts';
+
+/** Times in a day that taps are opened again, beyond each place's first: more is nobody's morning. Judgement. */
+export const TURNS_A_DAY = 10;
+/** What a person opens runs no longer than this before they shut it, minutes. Judgement: a morning. */
+export const LONGEST_MINUTES = 240;
 
 /** Days grow shorter within the plan: this much of an open stretch is counted on. Judgement. */
 const COUNTED_ON = 0.95;
@@ -24,14 +30,26 @@ export function mostAtOnce(
 ): NonNullable<PlanBed['most']> {
   const cap = (field: string, value: number | undefined, unit: string): number =>
     value === undefined ? Number.POSITIVE_INFINITY : positive(field, value, 1e9, unit);
-  const litres = Math.min(
-    bed.most?.litres ?? Number.POSITIVE_INFINITY,
-    cap('litresPerDay', constraints.litresPerDay, 'L'),
-    cap('litresPerWeek', constraints.litresPerWeek, 'L'),
-    heldMinutes(bed, constraints) * bed.delivery.litresPerMinute,
-    sourceLevel(bed, constraints),
-  );
-  return { litres, totalMinutes: longestStretch(bed, constraints, site, today) };
+  const caps: readonly (readonly [Cap, number])[] = [
+    ['litres a day', bed.most?.litres ?? Number.POSITIVE_INFINITY],
+    ['litres a day', cap('litresPerDay', constraints.litresPerDay, 'L')],
+    ['litres a week', cap('litresPerWeek', constraints.litresPerWeek, 'L')],
+    ['minutes a day', heldMinutes(bed, constraints) * bed.delivery.litresPerMinute],
+    ['its source', sourceLevel(bed, constraints)],
+  ];
+  const [litresBy, litres] = caps.reduce((least, next) => (next[1] < least[1] ? next : least));
+  const stretch = longestStretch(bed, constraints, site, today);
+  const { longestMinutes = LONGEST_MINUTES, passes = PASSES } = constraints;
+  const { method, timer } = bed.delivery;
+  // What is carried is nobody's run: it ends with the last can.
+  const isRun = !timer && METHOD_FACTS[method].fillLitres === undefined;
+  return {
+    litres,
+    litresBy,
+    totalMinutes: stretch,
+    ...(isRun ? { longestMinutes } : {}),
+    passes,
+  };
 }
 
 /** Minutes for which something that is held may run on a day: what of a person's time is left after going there. */

@@ -87,7 +87,9 @@ export function openSpans(options: {
   if (options.timer) {
     const { drips, sprays } = options.timers ?? USUAL_HOURS;
     const best = common(openHours([overhead ? sprays : drips]), open);
-    const harmless = overhead ? [span(0, dryByDark)] : [span(0, 24)];
+    // A spray that does not fit into its hours goes on into the morning, never back into the night: leaves would stay wet.
+    const morning = { from: sprays.from, until: Math.max(sprays.until, NOON) };
+    const harmless = overhead ? [morning] : [span(0, 24)];
     return [best, best, common([...best, ...harmless], open)];
   }
   const night = options.crop?.group === 'cacti and succulents';
@@ -101,7 +103,13 @@ export function openSpans(options: {
   const first = people[0]?.from;
   const last = people.at(-1)?.until;
   const through = first === undefined || last === undefined ? [] : [{ from: first, until: last }];
-  const long = slow || overhead ? common(through, common(light, open)) : people;
+  // A sprinkler is shut before the heat of noon; what lies on the ground may run through it.
+  const early = first === undefined ? [] : [{ from: first, until: Math.max(first, NOON) }];
+  const long = slow
+    ? common(through, common(light, open))
+    : overhead
+      ? common(early, common(light, open))
+      : people;
   const all = joined([...people, ...common(light, open)]);
   return [morning.length > 0 ? morning : people, joined([...people, ...long]), all];
 }

@@ -42,8 +42,8 @@ export interface DayFacts extends PlantFacts {
   lineMm: number;
   /** Share of what is held that was gone when these plants wilted; null where nobody has seen it. */
   wiltedAt: number | null;
-  /** A limit leaves it a part today: that was settled when it was shared out. */
-  inPart: boolean;
+  /** It is given today, or a part of it: that was settled when the water was shared out. */
+  shared: boolean;
   /** A lawn in drought is soaked no deeper than its roots lie by now; null else. */
   shallow: ShallowFill | null;
   wilting: boolean;
@@ -184,8 +184,8 @@ export function dayFacts(
   const evening = lookAhead(run, d, at(now.rain, d));
   const plants = plantsOn(now, input, d);
   // The rest of what is given in part has its turn tomorrow: that is no reason to wait today.
-  const isPart = input.parts?.some(({ date }) => date === day.date) ?? false;
-  const until = nextAsked(asked, isPart ? d + 1 : d);
+  const share = input.shared?.find(({ date }) => date === day.date);
+  const until = nextAsked(asked, share && share.why !== null ? d + 1 : d);
   const depletionMm = depthOf(run, d, run.place.depletionL(run.state));
   const leastMm = Math.min(school.leastMm, LEAST_SHARE * evening.totalMm);
   let rainByThenMm = 0;
@@ -205,7 +205,7 @@ export function dayFacts(
     lineMm: thresholdOf(school, evening.readilyMm, evening.totalMm, wiltedAt),
     wiltedAt,
     shallow,
-    inPart: isPart,
+    shared: share !== undefined,
     ...plants,
     wilting: isToday && Boolean(input.wilting) && airlessDays <= 1 && isDry(input, depletionMm, evening),
     hangsWet: isToday && Boolean(input.wilting) && !(airlessDays <= 1 && isDry(input, depletionMm, evening)),

@@ -311,7 +311,7 @@ export const WATER_RULES: readonly WaterRule[] = [
   // A young tree that was watered so lately gets nothing yet, whatever the ground round it could take.
   { when: (f) => f.rhythm?.tooSoon === true, says: () => null },
   {
-    when: (f) => f.inPart && f.depletionMm >= f.leastMm,
+    when: (f) => f.shared && f.depletionMm >= f.leastMm,
     says: (f, input) => forGrowth({ ...f, rainByThenMm: 0 }, f.waiting?.due ?? 'growth', input),
   },
   { when: (f) => !f.asked, says: () => null },

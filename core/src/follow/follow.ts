@@ -1,5 +1,6 @@
 import { at, item } from '../units/at.ts';
 import { handsOnMinutes } from '../delivery/handsOn.ts';
+import { PASSES } from '../delivery/fittingRun.ts';
 import type { RunPlan } from '../delivery/runPlan.ts';
 import { plantCount } from '../plants/plantCount.ts';
 import { cropOf, plantOnDay, stageDates } from '../plants/plantOnDay.ts';
@@ -37,7 +38,7 @@ import {
   type PlaceNow,
   type PlaceRun,
 } from './run.ts';
-import type { BedOutlook, LeaveReason, PlanBed, PlannedWatering, Waiting } from './types.ts';
+import type { BedOutlook, Cap, LeaveReason, PlanBed, PlannedWatering, Waiting } from './types.ts';
 
 /** Follows a place to this morning. */
 export function startOf(
@@ -340,7 +341,7 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
       byHand: facts.byHand?.localMm !== undefined || decision.code === 'fixed week',
     });
   const whole = give(decision.localMm);
-  const part = input.parts?.find(({ date }) => date === facts.day.date);
+  const part = input.shared?.find(({ date }) => date === facts.day.date);
   const isPart = part !== undefined && part.litres < whole.litres;
   const made = isPart ? upTo(part.litres, whole, give) : whole;
   const grounds: Grounds | null = explained
@@ -370,9 +371,24 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
       waiting: facts.waiting,
       soak: facts.soak,
       shallowMm: facts.shallow?.depthMm ?? null,
-      partBy: isPart ? part.why : null,
+      partBy: isPart ? part.why : limitOf(input, made, decision.localMm),
     },
   };
+}
+
+/** Less than so much short of what is wanted is no part, share. */
+const WHOLE = 0.98;
+/** How near to a limit it is that limit. */
+const AT_LIMIT = 0.97;
+/** What leaves a watering only a part of what it wants, by what one watering of its place may be; null where nothing does. */
+function limitOf({ most, delivery }: PlanBed, made: RunPlan, wantedMm: number): Cap | null {
+  if (made.localMm >= WHOLE * wantedMm) return null;
+  if (made.litres >= AT_LIMIT * (most?.litres ?? Number.POSITIVE_INFINITY))
+    return most?.litresBy ?? 'litres a day';
+  if (!delivery.timer && made.cycles >= (most?.passes ?? PASSES)) return 'turns at a bed';
+  const { totalMinutes = Number.POSITIVE_INFINITY, longestMinutes = Number.POSITIVE_INFINITY } = most ?? {};
+  if (made.totalMinutes < AT_LIMIT * Math.min(totalMinutes, longestMinutes)) return null;
+  return longestMinutes < totalMinutes ? 'longest run' : 'open hours';
 }
 
 /** Litres that a part may be off. */

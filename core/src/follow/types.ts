@@ -13,9 +13,16 @@ import type { DaySource } from '../weather/completeWeather.ts';
 import type { Known } from '../working/known.ts';
 import type { Working } from '../working/types.ts';
 
-/** Limits a watering may fail to fit. */
+/** Limits a watering may fail to fit, or that leave it only a part. */
 export type Cap =
-  'minutes a day' | 'turns of the tap' | 'litres a day' | 'litres a week' | 'its source' | 'open hours';
+  | 'minutes a day'
+  | 'turns of the tap'
+  | 'litres a day'
+  | 'litres a week'
+  | 'its source'
+  | 'open hours'
+  | 'turns at a bed'
+  | 'longest run';
 
 /** A bed as the plan takes it: its ground and plants, its water, what it has had and how it began. */
 export interface PlanBed {
@@ -65,9 +72,9 @@ export interface PlanBed {
   /** Days too windy for what carries its water: the same, but hand and wilting overrule them. */
   windy?: IsoDate[];
   /** Most that one watering may be: litres through the tap, and minutes from first drop to last. A larger one is given in parts, day after day. */
-  most?: { litres?: number; totalMinutes?: number };
-  /** Days on which a limit leaves it only so many litres. */
-  parts?: { date: IsoDate; litres: number; why: Cap }[];
+  most?: { litres?: number; totalMinutes?: number; passes?: number; longestMinutes?: number; litresBy?: Cap };
+  /** What was settled when the water was shared out: it is given so many litres on these days; by what limit only a part, if by one. */
+  shared?: { date: IsoDate; litres: number; why: Cap | null }[];
   /** A set dose, mm where it falls: given in the place of what is gone, whenever it is due. */
   setMm?: number;
   /** Days on which it was left on purpose. */

@@ -35,7 +35,7 @@ export interface PlaceSpan<I> {
   startOn: IsoDate;
   dayCount: number;
   /** Most that one watering may be. */
-  most?: { litres?: number; totalMinutes?: number };
+  most?: { litres?: number; totalMinutes?: number; passes?: number; longestMinutes?: number };
 }
 
 /** What a day came to, litres. Gone, spare and held are of the watered ground, the rest of the whole place. */

@@ -320,7 +320,7 @@ function exact(items: readonly Competing[], [minutes = 0, litres = 0]: readonly 
     variables: Object.fromEntries(
       items.map((it, i) => [
         `v${i}`,
-        { loss: it.loss, minutes: it.takes[0], litres: it.takes[1], [`x${i}`]: 1 },
+        { loss: it.loss, minutes: it.takes[0] ?? 0, litres: it.takes[1] ?? 0, [`x${i}`]: 1 },
       ]),
     ),
     ints: Object.fromEntries(items.map((_, i) => [`v${i}`, 1])),

@@ -1,11 +1,12 @@
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
 import { openSource } from '../sources/index.ts';
+import { item } from '../units/at.ts';
 import { within } from '../units/guard.ts';
 import type { Site } from '../weather/types.ts';
 import { allocateDay, type Competing } from './allocate.ts';
+import { TURNS_A_DAY } from '../clock/mostAtOnce.ts';
 import { limitsOf, turnsOf, weekLimit, type Limit } from './limits.ts';
 import { shareOut, type Divisible } from './shareOut.ts';
-import { once } from '../units/once.ts';
 import { clocked, newClockBook, sunOf, type ClockBook } from './clockBook.ts';
 import type { PlannedWatering } from '../follow/types.ts';
 import type { PlanConstraints } from '../clock/constraints.ts';
@@ -17,9 +18,6 @@ import { mondayOf } from '../units/weekdays.ts';
 
 /** Litres of stress any watering is worth at least, so that none is worth nothing. Judgement. */
 const LEAST_LOSS = 0.01;
-
-/** Times in a day that taps are opened again, beyond each place's first: more is nobody's morning. Judgement. */
-export const TURNS_A_DAY = 10;
 
 /** A watering that does not fit: nothing of it is given, or only so many litres. */
 interface Refused {
@@ -109,7 +107,10 @@ export function fitToLimits(
     const limits = limitsOf({
       minutes: minutesPerDay,
       litres: litresPerDay,
-      turns: Math.max(0, TURNS_A_DAY - (d === 0 ? (options.turnsToday ?? 0) : 0)),
+      turns: Math.max(
+        0,
+        (constraints.turnsPerDay ?? TURNS_A_DAY) - (d === 0 ? (options.turnsToday ?? 0) : 0),
+      ),
       sources: sources.map(([tap, source]) => [tap, source.level()]),
     });
     refuse(overWhole(current, dueOn(current, date), limits, weigh));
@@ -164,11 +165,10 @@ const dueOn = (plans: readonly BedPlan[], date: IsoDate): { i: number; watering:
     return watering ? [{ i, watering }] : [];
   });
 
-/** What waiting costs a watering, and a part of it saves. */
+/** What waiting costs a watering, and what shares of it save where it else waits so many days, ascending to the whole. */
 interface Weighed {
   loss: number;
-  /** What shares of it save, ascending to the whole. */
-  steps: () => Divisible['steps'];
+  steps: (waits: number) => Divisible['steps'];
 }
 type Weigh = (plan: BedPlan, watering: PlannedWatering) => Weighed;
 
@@ -180,8 +180,8 @@ const CLOCKED_DAYS = 7;
 /** However many wait before it, a bed that found no room is asked again after so many days: rain may have made some. Judgement. */
 const ASKED_AGAIN_DAYS = 4;
 
-/** The part of a watering that is asked for what it saves besides the whole, share. Judgement: what comes first saves most. */
-const PART = 0.5;
+/** Parts of a watering that are asked for what they save besides the whole, shares. Judgement: what comes first saves most. */
+const PARTS = [0.25, 0.5];
 
 /** What waiting costs a bed: what its plants miss more when a watering is put off. Asked once for each plan of a bed. */
 function weigher(follow: Follow, quick: boolean): Weigh {
@@ -195,18 +195,23 @@ function weigher(follow: Follow, quick: boolean): Weigh {
     const before = known.get(watering);
     if (before) return before;
     const { date, run } = watering;
-    const waited = follow(plan, 'put off', date).outlook.lostL;
-    const loss = LEAST_LOSS + Math.max(0, waited - plan.outlook.lostL);
-    const weighed: Weighed = {
-      loss,
-      steps: once(() => {
-        const part = follow(plan, 'in part', date, PART * run.litres, 'litres a day');
-        return [
-          { share: PART, saves: PART * LEAST_LOSS + Math.max(0, waited - part.outlook.lostL) },
-          { share: 1, saves: loss },
-        ];
-      }),
+    const lostBy = ({ outlook }: BedPlan): number => outlook.lostL;
+    const steps = (waits: number): Divisible['steps'] => {
+      // What is short today is short tomorrow: after its part a bed waits as long as without it.
+      const waiting = (given: BedPlan): BedPlan =>
+        waits > 1 ? follow(given, 'put off', addDays(date, 1), waits - 1) : given;
+      const none = lostBy(follow(plan, 'put off', date, waits));
+      const saves = (share: number, given: BedPlan): { share: number; saves: number } => ({
+        share,
+        saves: share * LEAST_LOSS + Math.max(0, none - lostBy(waiting(given))),
+      });
+      const parts = PARTS.map((share) =>
+        saves(share, follow(plan, 'in part', date, share * run.litres, 'litres a day')),
+      );
+      return [...parts, saves(1, plan)];
     };
+    const loss = LEAST_LOSS + Math.max(0, lostBy(follow(plan, 'put off', date)) - lostBy(plan));
+    const weighed: Weighed = { loss, steps };
     known.set(watering, weighed);
     return weighed;
   };
@@ -256,6 +261,17 @@ function overWhole(
 /** Less than this of a watering is not carried there, mm where it falls. Judgement. */
 const LEAST_PART_MM = 4;
 
+/** Whoever gets nothing today is taken to wait as long as the water takes to go round, but no longer than this, days. Judgement. */
+const MOST_WAIT_DAYS = 5;
+const waitsFor = (plans: readonly BedPlan[], due: readonly Due[], over: readonly Limit[]): number =>
+  Math.max(
+    1,
+    ...over.map(({ left, takes }) => {
+      const wanted = due.reduce((sum, { i, watering }) => sum + takes(plans[i] as BedPlan, watering), 0);
+      return Math.min(MOST_WAIT_DAYS, Math.ceil(wanted / Math.max(1e-9, left)));
+    }),
+  );
+
 /** What limits of water leave of the waterings: each gets the part that saves most for what it takes. */
 function overParts(
   plans: readonly BedPlan[],
@@ -266,12 +282,13 @@ function overParts(
   const rows = limits.filter(({ divides }) => divides);
   const over = rows.filter((row) => isOver(plans, due, row));
   if (over.length === 0) return [];
+  const waits = waitsFor(plans, due, over);
   const shares = shareOut(
     due.map(({ i, watering }): Divisible => {
       const plan = plans[i] as BedPlan;
       return {
         takes: rows.map(({ takes }) => takes(plan, watering)),
-        steps: weigh(plan, watering).steps(),
+        steps: weigh(plan, watering).steps(waits),
         leastShare: Math.min(1, LEAST_PART_MM / watering.run.localMm),
         tier: tierOf(plan, watering),
       };
@@ -282,7 +299,7 @@ function overParts(
     const share = shares[k] as number;
     if (share > 1 - 1e-6) return [];
     const plan = plans[x.i] as BedPlan;
-    const { why } = over.find(({ takes }) => takes(plan, x.watering) > 0) ?? (over[0] as Limit);
+    const { why } = over.find(({ takes }) => takes(plan, x.watering) > 0) ?? item(over, 0);
     return [{ due: x, why, litres: share * x.watering.run.litres }];
   });
 }

@@ -11,10 +11,20 @@ export type Tries = WeakMap<BedPlan, Map<string, BedPlan>>;
 const without = ({ fixed }: PlanBed, date: IsoDate): PlanBed['fixed'] =>
   fixed?.filter((f) => f.date !== date);
 
+/** So that the same watering is no part of itself, litres. */
+const ROUNDING_L = 0.01;
+
 /** Asked days before a date on which nothing is given: they stay so. */
 function idleBefore({ bed, waterings }: BedPlan, date: IsoDate): IsoDate[] {
   const made = new Set(waterings.map((w) => w.date));
   return bed.asked?.filter((day) => day < date && !made.has(day)) ?? [];
+}
+/** What was settled of the days before a date: it stays so, whatever becomes of the days after. */
+function settledBefore({ bed, waterings }: BedPlan, date: IsoDate): NonNullable<PlanBed['shared']> {
+  const known = bed.shared?.filter((share) => share.date < date) ?? [];
+  const days = new Set(known.map((share) => share.date));
+  const more = waterings.filter((w) => w.date < date && !days.has(w.date));
+  return [...known, ...more.map((w) => ({ date: w.date, litres: w.run.litres + ROUNDING_L, why: null }))];
 }
 const askedAlso = ({ asked }: PlanBed, date: IsoDate): PlanBed['asked'] =>
   asked && [...new Set([...asked, date])].sort();
@@ -30,6 +40,7 @@ const BED_OF: Readonly<
       ...idleBefore(plan, date),
       ...Array.from({ length: days }, (_, d) => addDays(date, d)),
     ],
+    shared: settledBefore(plan, date),
     // It has its turn on that day, not only on the next round.
     asked: askedAlso(plan.bed, addDays(date, days)),
     fixed: without(plan.bed, date),
@@ -42,7 +53,7 @@ const BED_OF: Readonly<
   'in part': (plan, date, litres = 0, why = 'litres a day') => ({
     ...plan.bed,
     blocked: [...(plan.bed.blocked ?? []), ...idleBefore(plan, date)],
-    parts: [...(plan.bed.parts ?? []).filter((part) => part.date !== date), { date, litres, why }],
+    shared: [...settledBefore(plan, date), { date, litres, why }],
     // What a day's water leaves wanting has its turn tomorrow; a week's is used up.
     asked: why === 'litres a week' ? plan.bed.asked : askedAlso(plan.bed, addDays(date, 1)),
   }),

@@ -1,6 +1,6 @@
 import { at, item, listed } from '../../units/at.ts';
 import { METHOD_FACTS } from '../../delivery/methods.ts';
-import { fittingRun } from '../../delivery/fittingRun.ts';
+import { fittingRun, PASSES } from '../../delivery/fittingRun.ts';
 import { wettedFractionOf } from '../../delivery/runPlan.ts';
 import { daysBetween } from '../../units/dates.ts';
 import { emptyGauge, type GrowingPlace, type PlaceKind, type PlaceSpan } from '../place.ts';
@@ -13,11 +13,17 @@ import { rootZoneCapacity, rootZoneDepletion } from './rootZone.ts';
 import { dailyRecord } from './simulateBed.ts';
 import { stepDay } from './stepDay.ts';
 
-/**
- * Passes or runs that a person gives a bed on a round: what would need more is given in part, and the rest on another round.
- * Common practice: two or three.
- */
-const PASSES = 3;
+/** What a person who opens and shuts the tap gives at most. */
+const handled = ({
+  litres,
+  totalMinutes = Number.POSITIVE_INFINITY,
+  longestMinutes = Number.POSITIVE_INFINITY,
+  passes = PASSES,
+}: NonNullable<PlaceSpan<BedInput>['most']> = {}): Parameters<typeof fittingRun>[1] => ({
+  litres,
+  totalMinutes: Math.min(totalMinutes, longestMinutes),
+  passes,
+});
 
 /** A seedbed’s water is that of its first layers: twice the depth of most seed. */
 const TOP_LAYERS = 2;
@@ -166,7 +172,11 @@ export const ground: PlaceKind<BedInput, GroundState> = {
             pulses,
           },
           // Only a timer comes back as often as it likes.
-          whole ? {} : delivery.timer || pulses || byHand ? span.most : { ...span.most, passes: PASSES },
+          whole
+            ? {}
+            : delivery.timer || pulses || byHand
+              ? { litres: span.most?.litres, totalMinutes: span.most?.totalMinutes }
+              : handled(span.most),
         );
       },
       underCover: (d) => on(d).model.underCover,

@@ -8,6 +8,7 @@ import {
   checkFirstWords,
   dayName,
   droughtWords,
+  partWords,
   paceWords,
   timeOfDay,
   waitingWords,
@@ -30,6 +31,9 @@ const StopInFull = later(async () => (await import('./StopInFull.tsx')).StopInFu
 const CheckSheet = later(async () => (await import('./CheckSheet.tsx')).CheckSheet);
 const DifferentSheet = later(async () => (await import('./DifferentSheet.tsx')).DifferentSheet);
 const SkipSheet = later(async () => (await import('./SkipSheet.tsx')).SkipSheet);
+
+/** Its first word is what waiting would cost. */
+const isWaited = ({ code }: StopView['reason']): boolean => code === 'growth' || code === 'floor';
 
 /** What else can be said of a stop: its key, what it asks, a short word for the button and its name. */
 const OTHER_ACTS = [
@@ -125,7 +129,7 @@ export function OpenedStop({
         {stop.reason.carriedFrom ? (
           <p className="font-semibold text-brick">Carried over from {dayName(stop.reason.carriedFrom)}.</p>
         ) : null}
-        {stop.reason.code === 'growth' || stop.reason.code === 'floor' ? (
+        {isWaited(stop.reason) ? (
           waiting ? (
             <p>
               <strong>
@@ -138,6 +142,7 @@ export function OpenedStop({
             <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units, stop.run.localMm)} />
           </p>
         )}
+        {isWaited(stop.reason) && stop.reason.partBy ? <p>{partWords(stop.reason)}</p> : null}
         {stop.reason.shallowMm === null ? null : <p>{droughtWords(stop.reason, units)}</p>}
         {stop.checkFirst ? <p>{checkFirstWords(stop.checkFirst, units)}</p> : null}
         {stop.rowStripMm ? (

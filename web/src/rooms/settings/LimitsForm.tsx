@@ -1,5 +1,5 @@
 import type { GardenView } from '@kibble/contract';
-import { USUAL_HOURS, WIND_HOLD_MS, type Span } from '@kibble/core';
+import { LONGEST_MINUTES, PASSES, TURNS_A_DAY, USUAL_HOURS, WIND_HOLD_MS, type Span } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { useChangeGardenMutation } from '../../api/api.ts';
 import { typedSi } from '../../words/numberRule.ts';
@@ -39,6 +39,9 @@ interface Typed {
   restricts: 'everything' | 'sprays';
   lines: string;
   wind: string;
+  turns: string;
+  passes: string;
+  longest: string;
   /** Hours of people, twice a day, and of timers: from and until of each. */
   own: Record<OwnSpan, Ends>;
 }
@@ -74,6 +77,9 @@ const typedOf = ({ limits }: GardenView, units: Units): Typed => {
     restricts: limits.restricts ?? 'everything',
     lines: plain(limits.lines),
     wind: limits.windHoldMs ? String(Number(units.of('wind').fromSi(limits.windHoldMs).toFixed(1))) : '',
+    turns: plain(limits.turnsPerDay),
+    passes: plain(limits.passes),
+    longest: plain(limits.longestMinutes),
     own: {
       people: endsOf(limits.people?.[0]),
       peopleAgain: endsOf(limits.people?.[1]),
@@ -118,6 +124,9 @@ const fieldsOf = (units: Units): FieldSchemas<Typed> => ({
   from2: ({ until2 }) => pair(until2),
   lines: figure('atOnce', units, { optional: true, whole: true }),
   wind: figure('windHoldMs', units, { optional: true }),
+  turns: figure('turnsPerDay', units, { optional: true, whole: true }),
+  passes: figure('passes', units, { optional: true, whole: true }),
+  longest: figure('longestMinutes', units, { optional: true }),
   ...Object.fromEntries(OWN.map(([name]) => [`own.${name}.from`, ({ own }: Typed) => pair(own[name].until)])),
 });
 
@@ -149,6 +158,9 @@ export function LimitsForm({ garden }: { garden: GardenView }) {
             restricts: typed.restricts,
             lines: typedSi('atOnce', typed.lines, units) ?? null,
             windHoldMs: typedSi('windHoldMs', typed.wind, units) ?? null,
+            turnsPerDay: typedSi('turnsPerDay', typed.turns, units) ?? null,
+            passes: typedSi('passes', typed.passes, units) ?? null,
+            longestMinutes: typedSi('longestMinutes', typed.longest, units) ?? null,
             people: hoursOf([typed.own.people, typed.own.peopleAgain]),
             timers: timersOf(typed.own),
             // Chosen in the fortnight.
@@ -168,7 +180,8 @@ export function LimitsForm({ garden }: { garden: GardenView }) {
       <DraftNote draft={form.draft} />
       <h2 className="text-2xl">Limits</h2>
       <p className="text-quiet">
-        The plan keeps to what you enter here, and says what does not fit. Empty means no limit.
+        The plan keeps to what you enter here, and says what does not fit. Where a field is empty there is no
+        limit, unless a usual one is named below it.
       </p>
       <Caution of="restrictions" />
       <Amounts form={form} />
@@ -312,6 +325,39 @@ function Habits({ form }: { form: UseFormReturn<Typed> }) {
           {...form.register('wind')}
         />
       </div>
+      <fieldset>
+        <legend className="font-semibold">Taps that you open by hand</legend>
+        <p className="mb-2 text-sm text-quiet">
+          Hard soil takes water in several turns with a rest between. These limits keep a morning short; a
+          timer has none of them.
+        </p>
+        <div className="grid gap-4 sm:grid-cols-3">
+          <Field
+            label="Turns at one bed on a day"
+            unit="turns"
+            inputMode="numeric"
+            error={errors.passes?.message}
+            hint={`Empty: ${PASSES} turns.`}
+            {...form.register('passes')}
+          />
+          <Field
+            label="Extra turns on a day, all beds together"
+            unit="turns"
+            inputMode="numeric"
+            error={errors.turns?.message}
+            hint={`Beyond the first at each bed. Empty: ${TURNS_A_DAY} turns.`}
+            {...form.register('turns')}
+          />
+          <Field
+            label="Longest run"
+            unit="min"
+            inputMode="decimal"
+            error={errors.longest?.message}
+            hint={`From opening the tap to shutting it. Empty: ${LONGEST_MINUTES} minutes.`}
+            {...form.register('longest')}
+          />
+        </div>
+      </fieldset>
       <fieldset>
         <legend className="font-semibold">Your own hours</legend>
         <p className="mb-2 text-sm text-quiet">
