@@ -1,15 +1,15 @@
 import { writeFileSync } from 'node:fs';
 import {
   addDays,
-  compareSchools,
   cropById,
   daysBetween,
   dripLayout,
+  followRounds,
   followSeason,
+  GOAL_FACTS,
+  keepsTo,
   plantOnDay,
   referenceEt,
-  weekdayOf,
-  weekdaySets,
   wettedShare,
   type Method,
   type PlanBed,
@@ -19,7 +19,7 @@ import {
 
 /**
  * How often the plan waters against how often growers do (common practice): 16 crops on 5 soils by 4 methods in 4 kinds of
- * constant, rainless weather, every day a round day. Printed as a table for docs/deciding.md, each excess with the loss that
+ * constant, rainless weather, every day a round day; and on the sparsest round days that keep to the goal. Printed as a table for docs/deciding.md, each excess with the loss that
  * one watering in the middle of the band would have cost.
  */
 const SITE = { latitudeDeg: 45, elevationM: 100 };
@@ -180,14 +180,12 @@ interface Case {
   band: Band;
   /** Growth lost over the season when it is asked no more often than the upper end of its band; only where it is over it. */
   lostAtBand: number | null;
-}
-
-/** Growth a bed loses over its season when it is asked so often a week. */
-function lostAsked(bed: PlanBed, weather: readonly SourcedDay[], to: string, perWeek: number): number {
-  const weekdays = weekdaySets([0, 1, 2, 3, 4, 5, 6], 2).find((set) => set.length === perWeek) ?? [];
-  const asked = weather.map(({ date }) => date).filter((date) => weekdays.includes(weekdayOf(date)));
-  const rows = compareSchools({ site: SITE, bed: { ...bed, asked }, weather, from: bed.startOn, to });
-  return rows.find(({ school }) => school === 'as seldom as it can')?.lostShare ?? 0;
+  /** The same on the round days that a garden's plan proposes. */
+  onRounds: number;
+  /** Growth lost over the season; only where it is watered less than half as often as its band. */
+  lost: number | null;
+  /** Growth lost when it is asked six days a week, and what its goal allows; only where it is asked daily. */
+  lostAtSix: number | null;
 }
 
 const started = Date.now();
@@ -217,7 +215,10 @@ for (const [cropId, plantedOn, kind, roots] of BEDS)
         };
         const [first, last] = countedDays(cropId, plantedOn);
         const days = (skies.get(weather) as SourcedDay[]).filter(({ date }) => date >= startOn);
-        const waterings = followSeason({ site: SITE, bed, weather: days, to: last });
+        const season = { site: SITE, bed, weather: days, to: last };
+        const waterings = followSeason(season);
+        const rounds = followRounds(season);
+        const onRounds = rounds.waterings.filter(({ date }) => date >= first && date <= last).length;
         const count = waterings.filter(({ date }) => date >= first && date <= last).length;
         const perWeek = (7 * count) / (daysBetween(first, last) + 1);
         const band = bandOf(kind, soil, w);
@@ -230,7 +231,10 @@ for (const [cropId, plantedOn, kind, roots] of BEDS)
           weather,
           perWeek,
           band,
-          lostAtBand: perWeek > OVER * band[1] ? lostAsked(bed, days, last, Math.ceil(band[1])) : null,
+          onRounds: (7 * onRounds) / (daysBetween(first, last) + 1),
+          lost: perWeek < UNDER * band[0] ? followRounds(season, 7).lostShare : null,
+          lostAtSix: rounds.perWeek === 7 ? followRounds(season, 6).lostShare : null,
+          lostAtBand: perWeek > OVER * band[1] ? followRounds(season, Math.ceil(band[1])).lostShare : null,
         });
       });
 
@@ -245,10 +249,21 @@ const singled = notExtreme.filter(
   (c) =>
     isOver(c) && c.roots === 'deep' && SOUND.has(c.soil) && (c.method === 'hose' || c.method === 'sprinkler'),
 );
+const daily = cases.filter(({ lostAtSix }) => lostAtSix !== null);
+const { lossShare } = GOAL_FACTS.steady;
+console.log(
+  `asked daily on its round days: ${daily.length}, of which a day a week could be skipped within the goal: ${daily.filter(({ lostAtSix }) => keepsTo(lostAtSix ?? 1, lossShare)).length}`,
+);
 console.log(`${cases.length} cases, ${((Date.now() - started) / 1000).toFixed(1)} s`);
 console.log(`over 1.5 times the band: ${percent(cases.filter(isOver), cases)}`);
 console.log(`outside extreme heat:    ${percent(notExtreme.filter(isOver), notExtreme)}`);
-console.log(`under half the band:     ${percent(cases.filter(isUnder), cases)}`);
+console.log(
+  `under half the band:     ${percent(cases.filter(isUnder), cases)}, of which more is lost than the goal allows: ${cases.filter(({ lost }) => lost !== null && !keepsTo(lost, lossShare)).length}`,
+);
+const onRoundDays = notExtreme.filter(({ onRounds, band }) => onRounds > OVER * band[1] + 1e-9);
+console.log(
+  `outside extreme heat, on the round days that a plan proposes: ${percent(onRoundDays, notExtreme)}`,
+);
 console.log(
   `by hose or sprinkler among deep roots on sandy loam, loam, clay loam, not extreme: ${singled.length}`,
 );

@@ -198,6 +198,7 @@ export { likelyRain } from './follow/likelyRain.ts';
 export { mayToughen, toughenWindow, type ToughenWindow } from './schools/toughening.ts';
 export { ladder } from './compare/ladder.ts';
 export { remedies, REMEDIES, type RemedyId } from './compare/remedies.ts';
+export { followRounds, type Rounds } from './compare/followRounds.ts';
 export { followSeason } from './compare/followSeason.ts';
 export { weekdayOf } from './units/weekdays.ts';
 export { RANKS, type Rank } from './plants/rank.ts';

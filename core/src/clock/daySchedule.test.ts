@@ -54,6 +54,13 @@ describe('open hours', () => {
     const drip = { method: 'drip', sun, open: all } as const;
     expect(inside(openSpans({ ...drip, timer: true })[2], 23)).toBe(true);
     expect(inside(openSpans(drip)[2], 23)).toBe(false);
+    // What a timer sprays that does not fit into its hours goes on into the morning, not back into the night.
+    for (const spans of openSpans({ method: 'sprinkler', sun, open: all, timer: true }))
+      for (const hour of [0.5, 2, 3.5, 14]) expect(inside(spans, hour)).toBe(false);
+    // Opened by hand, a sprinkler is shut before the heat.
+    const [, widened] = openSpans({ method: 'sprinkler', sun, open: all });
+    expect(inside(widened, 11)).toBe(true);
+    expect(inside(widened, 14)).toBe(false);
     const [dusk] = openSpans({ method: 'watering can', crop: cropById('aloe'), sun, open: all });
     expect(inside(dusk, 21)).toBe(true);
     for (const spans of openSpans({ method: 'hose wand', sun, open: all }))

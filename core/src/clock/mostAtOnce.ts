@@ -41,8 +41,9 @@ export function mostAtOnce(
   const stretch = longestStretch(bed, constraints, site, today);
   const { longestMinutes = LONGEST_MINUTES, passes = PASSES } = constraints;
   const { method, timer } = bed.delivery;
-  // What is carried is nobody's run: it ends with the last can.
-  const isRun = !timer && METHOD_FACTS[method].fillLitres === undefined;
+  // What is carried or held ends when the hand does; what is opened runs until somebody comes back.
+  const { byHand, fillLitres } = METHOD_FACTS[method];
+  const isRun = !timer && !byHand && fillLitres === undefined;
   return {
     litres,
     litresBy,

@@ -4,7 +4,7 @@ import { runPlan, type RunPlan } from './runPlan.ts';
  * Turns that a person gives a bed on a round where nobody set another number: what would need more is given in part, and the rest on
  * another round. Common practice: two or three.
  */
-export const PASSES = 3;
+export const PASSES = 5;
 
 /** Less than this is no watering, mm: where the limits leave less, so much is asked for and put off. Judgement. */
 const LEAST_PART_MM = 0.01;
