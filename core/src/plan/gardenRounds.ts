@@ -91,10 +91,12 @@ function standingOf(
   return hot && !proposal.hot ? 'heat adds' : 'as they are';
 }
 
+/** A figure to its nearest seventh or so: a tree's ring grows from day to day, which is no setting. */
+const about = (value: number): number => Math.round(7 * Math.log(value));
 /** What the gardener has set of a place and its round days hang on, as text. */
 const settingsOf = ({ bed, delivery, school, most }: PlanBed): string =>
   JSON.stringify([
-    bed.areaM2,
+    about(bed.areaM2),
     bed.goal,
     bed.form,
     bed.mulch,
@@ -107,9 +109,12 @@ const settingsOf = ({ bed, delivery, school, most }: PlanBed): string =>
       share,
       ownLine,
     ]),
-    delivery,
+    delivery.method,
+    delivery.timer,
+    about(delivery.litresPerMinute),
     school,
-    most,
+    most?.passes,
+    most?.longestMinutes,
   ]);
 
 /**

@@ -2,9 +2,11 @@ import { addDays, type IsoDate } from '../units/dates.ts';
 import { minutesOn, STAYS, wateringOn } from './day.ts';
 import type { BedPlan, Follow } from './types.ts';
 
-/** Growth that a visit between the rounds must save the garden, and a single place, to be worth a day's way there, shares. Judgements. */
+/** Growth that a visit between the rounds must save the garden to be worth a day's way there, share. Judgement. */
 const WORTH_A_VISIT = 0.003;
-const WORTH_TO_ONE = 0.01;
+/** No place may lose more than so many times what its goal allows for it, or than so much more than it would, share. Judgements. */
+const MOST_TO_ONE = 2;
+const MORE_TO_ONE = 0.01;
 
 /** So many days on, what was due on a spared day may join others that are watered then. */
 const JOINS_WITHIN_DAYS = 2;
@@ -75,7 +77,7 @@ function isSpared(
     if (plan === before) return true;
     const { lostShare, allowedShare } = before.outlook;
     return (
-      plan.outlook.lostShare <= Math.max(allowedShare, lostShare) + WORTH_TO_ONE &&
+      plan.outlook.lostShare <= Math.max(MOST_TO_ONE * allowedShare, lostShare + MORE_TO_ONE) &&
       plan.waterings.every(
         ({ date }) =>
           date > addDays(spare, JOINS_WITHIN_DAYS) ||
