@@ -71,6 +71,8 @@ const taskView = z.object({
   bedId: z.number(),
   bedName: z.string(),
   plantingId: z.number().nullable(),
+  /** The plant that it asks about, where several stand there. */
+  cropName: z.string().nullable(),
   task: shaped<BedTask>({ code: isText }),
   /** By which the log says that it was seen to. */
   key: z.string(),

@@ -96,7 +96,10 @@ export function live(
     const date = addDays(start.today, i);
     const morning = contextOf(factsOf(date, events, proposal), { members });
     const done = morning.plan.waterings.filter((watering) => watering.date === date);
-    events = [...events, ...done.map((watering, n) => wateringOf(watering, start.garden.id, 1e6 + 100 * i + n))];
+    events = [
+      ...events,
+      ...done.map((watering, n) => wateringOf(watering, start.garden.id, 1e6 + 100 * i + n)),
+    ];
     const { rounds } = morning.plan;
     const evening = contextOf(factsOf(date, events, rounds.proposal), { members });
     proposal = evening.plan.rounds.proposal;

@@ -11,21 +11,22 @@ import type { WeatherForEt } from '../weather/types.ts';
 
 /** Something to do or look at on a bed besides watering. */
 export type BedTask =
-  | { code: 'are all standing'; days: number }
+  | { code: 'are all standing'; days: number; of: number }
   /** A sowing is usually up by now; until somebody says so it is kept moist. */
-  | { code: 'are they up'; days: number }
+  | { code: 'are they up'; days: number; of: number }
   | { code: 'put the mulch back'; days: number }
   | { code: 'look at the mulch'; days: number }
   | { code: 'mulch before the heat'; soakFirst: boolean }
   | { code: 'shade before the heat' }
-  | { code: 'soak before the heat'; from: IsoDate }
+  /** Its next watering lies in the heat: it could be moved to the day before. */
+  | { code: 'soak before the heat'; from: IsoDate; next: IsoDate; to: IsoDate }
   | { code: 'rinse against mites' }
   | { code: 'rinse dust' }
   | { code: 'wet bodies' }
   | { code: 'do the spots join'; day: number }
   | { code: 'a little every day'; days: number }
   | { code: 'probe it now'; minutes: number }
-  | { code: 'has it begun'; stage: StageName; about: IsoDate }
+  | { code: 'has it begun'; stage: StageName; about: IsoDate; of: number }
   | TreeTask;
 
 const BEFORE_HEAT: ReadonlySet<BedTask['code']> = new Set([
@@ -54,8 +55,8 @@ export interface TaskFacts {
   offPlanDays?: number;
   /** Gone from the root zone as a share of what it can spare. */
   depletionShare: number;
-  /** It is on today's round. */
-  dueToday?: boolean;
+  /** When it is watered next, as planned. */
+  nextOn?: IsoDate;
   latitudeDeg: number;
   /** The day's weather, where it is known. */
   day?: WeatherForEt;
@@ -88,6 +89,19 @@ const HABIT_DAYS = 4;
 
 /** Pulses are judged on these days: damp spots take one to three weeks to join. Common practice. */
 const SPOT_DAYS: readonly number[] = [7, 14, 21];
+/** Mulch smothers what is smaller: a sowing bears it from so many days on, a transplant sooner. Judgements. */
+const SOWN_BEARS_DAYS = 21;
+const PLANTED_BEARS_DAYS = 7;
+/** Whether mulch can be laid round a planting; grass and cacti never bear it. Common practice. */
+function isBigEnough(planting: PlantingInput, today: IsoDate): boolean {
+  const crop = cropOf(planting);
+  if (crop.group === 'turf' || hasBody(crop)) return false;
+  const isSown = (planting.method ?? crop.usualStart) === 'direct-sown';
+  return (
+    !isGerminating(planting, today) &&
+    daysBetween(planting.plantedOn, today) >= (isSown ? SOWN_BEARS_DAYS : PLANTED_BEARS_DAYS)
+  );
+}
 /** A bed with less gone is full enough to meet the heat. Judgement. */
 const SOAK_BEFORE_SHARE = 0.3;
 
@@ -123,15 +137,18 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
   if ((facts.offPlanDays ?? 0) >= HABIT_DAYS)
     tasks.push({ code: 'a little every day', days: facts.offPlanDays ?? 0 });
   const crops: CropEntry[] = standing.map((s) => s.crop);
-  if (heat && !facts.mulch && crops.some((c) => c.roots.minM <= SHALLOW_M))
+  const bearsMulch = standing.every(({ planting }) => isBigEnough(planting, today));
+  if (heat && !facts.mulch && bearsMulch && crops.some((c) => c.roots.minM <= SHALLOW_M))
     tasks.push({ code: 'mulch before the heat', soakFirst: soakBeforeMulch(facts.depletionShare) });
   if (heat && !facts.shaded && !facts.underCover && crops.some((c) => c.traits.boltsWhenDry))
     tasks.push({ code: 'shade before the heat' });
   const toCome = facts.alerts.find((a) => a.code === 'heat wave' && a.from > today);
   const asksToSoak = tasks.some((t) => t.code === 'mulch before the heat' && t.soakFirst);
-  const thirsty = !facts.dueToday && facts.depletionShare > SOAK_BEFORE_SHARE;
-  if (heat && toCome && standing.length > 0 && thirsty && !asksToSoak)
-    tasks.push({ code: 'soak before the heat', from: toCome.from });
+  const thirsty = facts.nextOn !== today && facts.depletionShare > SOAK_BEFORE_SHARE;
+  // What is watered before the heat by itself is not spoken of.
+  const next = facts.nextOn;
+  if (heat && toCome && next !== undefined && next >= toCome.from && thirsty && !asksToSoak)
+    tasks.push({ code: 'soak before the heat', from: toCome.from, next, to: addDays(toCome.from, -1) });
   if (crops.some((crop) => isRinsed(crop, facts.alerts, today))) tasks.push({ code: 'rinse against mites' });
   const isAwake = crops.some((crop) => hasBody(crop) && !isResting(crop, today, facts.latitudeDeg));
   const air = facts.day && isAwake && !facts.underCover ? airForBodies(facts.day) : null;
@@ -141,7 +158,7 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
   for (const { planting, i, crop } of standing) {
     const age = daysBetween(planting.plantedOn, today);
     if (isGerminating(planting, today) && age >= usuallyUpAfter(planting))
-      tasks.push({ code: 'are they up', days: age });
+      tasks.push({ code: 'are they up', days: age, of: i });
     if (
       !isGerminating(planting, today) &&
       age >= STAND_FROM_DAYS &&
@@ -149,13 +166,13 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
       !facts.standSeen.includes(i) &&
       crop.cycle === 'annual'
     )
-      tasks.push({ code: 'are all standing', days: age });
+      tasks.push({ code: 'are all standing', days: age, of: i });
     if (crop.cycle !== 'annual') continue;
     for (const { stage, from } of stageDates(planting, today)) {
       const seen = planting.seen?.some((s) => s.stage === stage);
       const near = from >= addDays(today, -STAGE_DAYS) && from <= addDays(today, STAGE_DAYS);
       if (near && !seen && ASKED_STAGES.includes(stage))
-        tasks.push({ code: 'has it begun', stage, about: from });
+        tasks.push({ code: 'has it begun', stage, about: from, of: i });
     }
   }
   if (facts.mulch && facts.mulchLaidOn !== undefined && ROTS.has(facts.mulch.material)) {

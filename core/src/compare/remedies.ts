@@ -2,6 +2,9 @@ import { canHaveTimer } from '../delivery/handsOn.ts';
 import { wettedFractionOf } from '../delivery/runPlan.ts';
 import type { PlanBed } from '../follow/types.ts';
 import { cropById } from '../plants/catalogue/index.ts';
+import { cropOf } from '../plants/plantOnDay.ts';
+import type { CropEntry } from '../plants/types.ts';
+import { hasBody } from '../plants/wetLeaves.ts';
 import { placeFactors } from '../weather/placeFactors.ts';
 import type { Working } from '../working/types.ts';
 import { rungOn, setsFrom, type Alone } from './ladder.ts';
@@ -38,13 +41,24 @@ const DEEP_CROP = 'courgette';
 /** Less than this saved is not worth a word, share. Judgement. */
 const WORTH_A_WORD = 0.005;
 
+/** Shade cloth is hung over what is no taller, m. Judgement. */
+const SHADED_M = 2;
+
 type Change = (bed: PlanBed) => PlanBed | null;
 
+/** What stands there, as far as covers go. */
+const cropsOf = ({ bed }: PlanBed): CropEntry[] => bed.plantings.map((planting) => cropOf(planting));
+/** Nobody strews straw on grass or round cacti. Common practice. */
 const withStraw: Change = (bed) =>
-  bed.bed.mulch ? null : { ...bed, bed: { ...bed.bed, mulch: { material: 'straw', depthMm: STRAW_MM } } };
+  bed.bed.mulch || cropsOf(bed).some((crop) => crop.group === 'turf' || hasBody(crop))
+    ? null
+    : { ...bed, bed: { ...bed.bed, mulch: { material: 'straw', depthMm: STRAW_MM } } };
 const withShade: Change = (bed) => {
   const { place } = bed.bed;
-  if (place?.underCover) return null;
+  const bearsNone = cropsOf(bed).some(
+    (crop) => crop.group === 'turf' || hasBody(crop) || crop.heightM > SHADED_M,
+  );
+  if (place?.underCover || bearsNone) return null;
   const demandFactor = (place?.demandFactor ?? 1) * placeFactors({ cover: 'shade cloth' }).demandFactor;
   return { ...bed, bed: { ...bed.bed, place: { ...place, demandFactor: Math.max(0.2, demandFactor) } } };
 };
@@ -75,7 +89,7 @@ const CHANGES: Readonly<Partial<Record<RemedyId, Change>>> = {
       : null,
   'another crop': (bed) => {
     const [planting] = bed.bed.plantings;
-    const crop = planting && (planting.custom ?? cropById(planting.cropId));
+    const crop = planting && cropOf(planting);
     if (!crop || crop.cycle !== 'annual' || crop.roots.minM >= cropById(DEEP_CROP).roots.minM) return null;
     const plantings = [{ ...planting, cropId: DEEP_CROP, custom: undefined }];
     return { ...bed, bed: { ...bed.bed, plantings } };

@@ -58,7 +58,7 @@ export function groundTasks(at: BedToday): BedTask[] {
         )
         .map((e) => e.date),
     ).size,
-    dueToday: outlook.next?.date === today,
+    nextOn: outlook.next?.date,
     pulsesSince:
       bed.planting?.school === 'little and often' ? (bed.planting.schoolSince ?? undefined) : undefined,
     depletionShare: depletionShareOf(at),

@@ -162,9 +162,19 @@ describe('tasks', () => {
     expect(bedTasks({ ...facts, alerts: heat, depletionShare: 0.1 })[0]).toMatchObject({ soakFirst: false });
     const covered = { alerts: heat, mulch: { material: 'straw', depthMm: 50 } as const, shaded: true };
     // A covered bed only has to go into the heat full.
-    expect(codes(covered)).toEqual(['soak before the heat']);
-    expect(codes({ ...covered, depletionShare: 0.1 })).toEqual([]);
-    expect(codes({ ...covered, dueToday: true })).toEqual([]);
+    const later = { ...covered, nextOn: '2015-07-11' };
+    expect(bedTasks({ ...facts, ...later })).toEqual([
+      { code: 'soak before the heat', from: '2015-07-10', next: '2015-07-11', to: '2015-07-09' },
+    ]);
+    // What the plan waters before the heat by itself is not spoken of.
+    expect(codes({ ...covered, nextOn: '2015-07-09' })).toEqual([]);
+    expect(codes(covered)).toEqual([]);
+    expect(codes({ ...later, depletionShare: 0.1 })).toEqual([]);
+    // Mulch would smother what came up nine days ago, and is never laid on grass.
+    const sown = { plantings: [{ cropId: 'carrot', plantedOn: '2015-06-29' }], alerts: heat };
+    expect(codes(sown)).not.toContain('mulch before the heat');
+    const lawn = { plantings: [{ cropId: 'lawn-cool', plantedOn: '2012-05-01' }], alerts: heat };
+    expect(codes(lawn)).not.toContain('mulch before the heat');
   });
   // Common practice: rinse roses and cacti on hot dry mornings only; damp spots join in one to three weeks.
   test('in the heat roses may be rinsed; pulses are looked at on days 7, 14 and 21', () => {

@@ -26,6 +26,8 @@ const thisWeek = (_reason: unknown, { today: day }: DueAt) => {
 };
 /** Stays until it is done. */
 const since = (from: IsoDate, of: string = from) => ({ from, until: null, of });
+/** Of what is asked of several plantings of a place, the first bears no number. */
+const numbered = (of: string, planting: number): string => (planting === 0 ? of : `${of} ${planting}`);
 const daysAgo = (days: number, at: DueAt): IsoDate => addDays(at.today, -days);
 /** Before heat that is ahead, or has begun. */
 const beforeHeat = (_reason: unknown, { today: day, heatFrom = day }: DueAt) => ({
@@ -41,18 +43,18 @@ const STAGE_DAYS = 4;
 
 /** When each kind of task is due, and what tells one from the next. Source: the rules by which they are asked for. */
 const DUE: { readonly [C in Code]: Due<C> } = {
-  'are all standing': ({ days }, at) => {
+  'are all standing': ({ days, of: planting }, at) => {
     const planted = daysAgo(days, at);
     return {
       from: addDays(planted, STAND_FROM_DAYS),
       until: addDays(planted, STAND_UNTIL_DAYS),
-      of: planted,
+      of: numbered(planted, planting),
     };
   },
-  'are they up': ({ days }, at) => ({
+  'are they up': ({ days, of: planting }, at) => ({
     from: at.today,
     until: at.today,
-    of: `${daysAgo(days, at)} ${at.today}`,
+    of: numbered(`${daysAgo(days, at)} ${at.today}`, planting),
   }),
   'put the mulch back': ({ days }, at) => since(daysAgo(days, at)),
   'look at the mulch': ({ days }, at) => since(at.today, daysAgo(days, at)),
@@ -63,10 +65,10 @@ const DUE: { readonly [C in Code]: Due<C> } = {
   'do the spots join': today,
   'a little every day': thisWeek,
   'probe it now': today,
-  'has it begun': ({ stage, about }) => ({
+  'has it begun': ({ stage, about, of: planting }) => ({
     from: addDays(about, -STAGE_DAYS),
     until: addDays(about, STAGE_DAYS),
-    of: `${stage} ${about}`,
+    of: numbered(`${stage} ${about}`, planting),
   }),
   'move the water outward': ({ to }, at) => since(at.today, `to ${to.outerM.toFixed(1)} m`),
   'widen the clearing': ({ toM }, at) => since(at.today, `to ${toM.toFixed(1)} m`),

@@ -12,8 +12,8 @@ describe('a task is the same one until it is done', () => {
   test('asked again tomorrow it bears the same key, though it is a day older', () => {
     for (const [now, tomorrow] of [
       [
-        { code: 'are all standing', days: 5 },
-        { code: 'are all standing', days: 6 },
+        { code: 'are all standing', days: 5, of: 0 },
+        { code: 'are all standing', days: 6, of: 0 },
       ],
       [
         { code: 'put the mulch back', days: 0 },
@@ -24,8 +24,8 @@ describe('a task is the same one until it is done', () => {
         { code: 'look at the mulch', days: 62 },
       ],
       [
-        { code: 'has it begun', stage: 'ripening', about: '2026-07-16' },
-        { code: 'has it begun', stage: 'ripening', about: '2026-07-16' },
+        { code: 'has it begun', stage: 'ripening', about: '2026-07-16', of: 0 },
+        { code: 'has it begun', stage: 'ripening', about: '2026-07-16', of: 0 },
       ],
     ] as const)
       expect(keyOn(now, today)).toBe(keyOn(tomorrow, addDays(today, 1)));

@@ -56,8 +56,10 @@ function words(
       };
     case 'soak before the heat':
       return {
-        text: `Heat from ${dayMonth(task.from)}: it could go into it full. Water it the morning before, even if the round does not ask yet.`,
-        answers: [],
+        text: `Heat begins on ${dayMonth(task.from)}, and its next watering is planned for ${dayMonth(task.next)}. Watered the day before the heat, it goes into it full.`,
+        answers: [
+          [`Move it to ${dayMonth(task.to)}`, { kind: 'plan', what: 'move', date: task.next, to: task.to }],
+        ],
       };
     case 'rinse against mites':
       return {
@@ -107,7 +109,10 @@ function together(tasks: TaskView[], units: Units): { item: TaskView; others: Ta
   for (const item of tasks) {
     const { text, answers } = words(item.task, item.plantingId, units);
     const same = groups.find(
-      (g) => answers.length === 0 && words(g.item.task, g.item.plantingId, units).text === text,
+      (g) =>
+        answers.length === 0 &&
+        g.item.cropName === item.cropName &&
+        words(g.item.task, g.item.plantingId, units).text === text,
     );
     if (same) same.others.push(item);
     else groups.push({ item, others: [] });
@@ -140,7 +145,7 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
         {together(tasks, units).map(({ item, others }) => {
           const { text, answers, link, to, tree } = words(item.task, item.plantingId, units);
           return (
-            <li key={`${item.bedId}-${item.task.code}`} className="border-t border-rule py-1">
+            <li key={`${item.bedId}-${item.key}`} className="border-t border-rule py-1">
               {named ? (
                 <>
                   <Link
@@ -163,6 +168,7 @@ export function TaskList({ tasks, named }: { tasks: TaskView[]; named: boolean }
                   {'. '}
                 </>
               ) : null}
+              {item.cropName ? `${item.cropName}: ` : ''}
               {text}{' '}
               {answers.map(([label, input]) => (
                 <button

@@ -1,5 +1,5 @@
 import type { FortnightView, LadderView } from '@kibble/contract';
-import { cropById, keepsTo, ladder, remedies, type BedOutlook, type PlanBed } from '@kibble/core';
+import { cropById, keepsTo, ladder, remedies, type BedOutlook, type Cap, type PlanBed } from '@kibble/core';
 import { HORIZON_DAYS, type Context } from '../context.ts';
 import { bedOnPlan } from '../onPlan.ts';
 
@@ -45,9 +45,15 @@ export function ladderOf(context: Context, bedId: number): LadderView {
     allowedShare: outlook.allowedShare,
     lostShare: outlook.lostShare,
     rungs: ladder(alone),
-    remedies: isOver(outlook) ? told(remedies(alone, perWeek)) : [],
+    remedies: isOver(outlook) && !isLimited(bedId, context) ? told(remedies(alone, perWeek)) : [],
   };
 }
+
+/** A limit of water takes it from a bed: no timer and no cover brings that back, and what they would save is not known. */
+const WATER: ReadonlySet<Cap | null> = new Set<Cap>(['litres a day', 'litres a week', 'its source']);
+const isLimited = (bedId: number, { plan }: Context): boolean =>
+  plan.leftOut.some((left) => left.bedId === bedId && WATER.has(left.why)) ||
+  plan.waterings.some((watering) => watering.bedId === bedId && WATER.has(watering.reason.partBy));
 
 /** So many are told with their remedies: each is followed another half a dozen ways. */
 const MOST = 6;
@@ -60,7 +66,9 @@ export function overOf(context: Context): FortnightView['over'] {
     .slice(0, MOST)
     .map((outlook) => {
       const { view, planned } = bedOnPlan(context, outlook.bedId);
-      const found = remedies(aloneOf(planned, context), perWeekOf(outlook.bedId, context));
+      const found = isLimited(outlook.bedId, context)
+        ? []
+        : remedies(aloneOf(planned, context), perWeekOf(outlook.bedId, context));
       return {
         bedId: outlook.bedId,
         bedName: view.name,

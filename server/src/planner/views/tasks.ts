@@ -12,7 +12,20 @@ export function bedTaskViews(bed: BedView, outlook: BedOutlook, context: Context
     heatFrom: heat?.from,
     plantingId: bed.planting?.id ?? null,
   });
-  return listed.flatMap(({ reason, key, due, plantingId, done: isDone }) =>
-    isDone ? [] : [{ bedId: bed.id, bedName: bed.name, plantingId, task: reason, key, due }],
-  );
+  return listed.flatMap(({ reason, key, due, plantingId, done: isDone }) => {
+    if (isDone) return [];
+    // A question about one of several plantings is answered for that one.
+    const planting = 'of' in reason ? bed.plantings[reason.of] : undefined;
+    return [
+      {
+        bedId: bed.id,
+        bedName: bed.name,
+        plantingId: planting?.id ?? plantingId,
+        cropName: bed.plantings.length > 1 ? (planting?.cropName ?? null) : null,
+        task: reason,
+        key,
+        due,
+      },
+    ];
+  });
 }
