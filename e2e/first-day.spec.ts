@@ -7,7 +7,7 @@ test('Three Poplars: what to water and why, tick a stop, undo, step a day', asyn
   const before = await stops.count();
   expect(before).toBeGreaterThan(0);
   const opened = openedStop(page);
-  await expect(opened.getByText(/Waiting until \w+day would cost/).first()).toBeVisible();
+  await expect(opened.getByText(/(until|before) \w+day.*of the fortnight’s growth/).first()).toBeVisible();
   await expect(page.getByText(/of your time from 06:00/)).toBeVisible();
   await expect(page.getByText(/^Rounds .* would cost .* of the growth/)).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Leave alone today' })).toBeVisible();

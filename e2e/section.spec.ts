@@ -153,6 +153,9 @@ test('mulch and shade are tried before they are done; six beds like one come and
 }) => {
   await page.goto(`${kibble}/garden/1/beds/1`);
   const cover = page.getByRole('region', { name: 'Mulch, shade and goal' });
+  // Nothing is written of mulch that nobody laid.
+  await expect(cover.getByLabel('Mulch, how deep')).toHaveValue('0');
+  await cover.getByRole('button', { name: /Try what 50.mm of straw would save/ }).click();
   await expect(cover.getByTestId('changes')).toContainText('The fortnight');
   await expect(cover.getByText(/soak it first, then mulch/)).toBeVisible();
   // 18 m² at 5 cm are 0.9 m³, and straw settles by three tenths.

@@ -187,6 +187,7 @@ export { LONGEST_MINUTES, TURNS_A_DAY } from './clock/mostAtOnce.ts';
 export { PASSES } from './delivery/fittingRun.ts';
 export { afterRain, soakingSpell, type AfterRain } from './plan/afterRain.ts';
 export { compareSchools } from './compare/compareSchools.ts';
+export { SAVED_NOTE } from './delivery/givenWater.ts';
 export { FED_DAYS, FEED_NOTE, sinkingMm, tooMuch, type RoomForWater } from './delivery/tooMuch.ts';
 export { wateredOften } from './plan/wateredOften.ts';
 export { SEED_STRIP_MM, seedRows } from './record/seedRows.ts';

@@ -1,6 +1,9 @@
 import { minutesFor, spotLitres } from './fills.ts';
 import { netDepth, reachingShareOf, type Delivery } from './runPlan.ts';
 
+/** What is noted at a watering with water saved in the house: it comes on top, and settles no stop of the round. */
+export const SAVED_NOTE = 'saved water';
+
 /** A watering as it was entered: litres, or minutes of the tap, or a depth that stands as it was entered. Exactly one decides. */
 export interface EnteredWater {
   litres: number | null;

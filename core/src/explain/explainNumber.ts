@@ -1,5 +1,5 @@
 import type { BedOutlook, PlanBed } from '../follow/types.ts';
-import { explainWaiting } from '../follow/because.ts';
+import { explainWaitingOfPlan } from '../follow/because.ts';
 import { explainRate } from '../delivery/explainRate.ts';
 import type { DailyRecord } from '../places/dailyRecord.ts';
 import { LAYER_MM } from '../soil/soilProfile.ts';
@@ -174,7 +174,7 @@ const EXPLAIN: Readonly<Record<Explainable, Explain>> = {
     (d) => d.lostBelowRootsMm,
     false,
   ),
-  waiting: (c) => c.outlook.waiting && explainWaiting(c.outlook.waiting),
+  waiting: (c) => c.outlook.waiting && explainWaitingOfPlan(c.outlook.waiting),
   growth: (c) => explainGrowth(c.outlook),
   lately: (c) => explainLately(c.outlook.past, c.bed.bed.plantings),
 };

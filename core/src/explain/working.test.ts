@@ -73,7 +73,8 @@ describe('the working of growth lost', () => {
     expect(lately.value).toBeLessThanOrEqual(1.1 * 1.1 * share + 1e-9);
   });
   test('waiting: the plan’s own figure', () => {
-    expect(tell('waiting').value).toBe(outlook?.waiting?.lostShare);
+    expect(tell('waiting').value).toBe(outlook?.waiting?.planShare);
+    expect(outlook?.waiting?.planShare).toBeLessThan(outlook?.waiting?.lostShare ?? 0);
   });
 });
 

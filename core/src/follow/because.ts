@@ -168,7 +168,7 @@ export const explainWaiting = (waiting: Waiting): Working =>
   named(
     'waiting',
     worked(
-      'Growth that waiting loses',
+      'Growth that waiting loses until the next round',
       waiting.lostShare,
       'share',
       'over the ways the weather and its roots may go: drink missed until the next round, beyond what is missed when watered now, weighed by how much its stage minds (FAO-33)',
@@ -181,6 +181,19 @@ export const explainWaiting = (waiting: Waiting): Working =>
         leaf('Drinks on the worst day', waiting.lowestKs, 'share of its fill', { kind: 'worked out' }),
         leaf('And is to drink at least', waiting.floor, 'share of its fill', usual('a judgement')),
       ],
+    ),
+  );
+
+/** The same as a part of all the growth that the plan wants. */
+export const explainWaitingOfPlan = (waiting: Waiting): Working =>
+  named(
+    'waiting',
+    worked(
+      'Growth that waiting loses, of the fortnight’s',
+      waiting.planShare,
+      'share',
+      'what waiting loses until the next round, as a part of the growth wanted over the whole fortnight',
+      [explainWaiting(waiting)],
     ),
   );
 

@@ -248,6 +248,14 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
   const lostL = mean((path) => path.lostL);
   const wantedL = mean((path) => path.wantedL);
   const shallow = item(paths, 0);
+  /** What waiting costs, as a part of all that the plan wants. */
+  const ofPlan = (waited: Waiting | null): Waiting | null =>
+    waited && {
+      ...waited,
+      planShare: shareOf(waited.lostL, wantedL),
+      planHighShare: shareOf(waited.highL, wantedL),
+    };
+  for (const { reason } of waterings) reason.waiting = ofPlan(reason.waiting);
   const outlook: BedOutlook = {
     bedId: input.id,
     past: now.past,
@@ -262,7 +270,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     lostShare: shareOf(lostL, wantedL),
     lostIfShallow: shareOf(shallow.lostL, shallow.wantedL),
     allowedShare: plantsOn(now, input, todayIndex).lossShare,
-    waiting,
+    waiting: ofPlan(waiting),
     window: null,
     dates: null,
     get roots() {

@@ -153,6 +153,12 @@ export interface Waiting {
   /** Growth that waiting loses: share of the growth wanted until then, on the mean and in the worst tenth, 0–1. */
   lostShare: number;
   highShare: number;
+  /** The same as shares of the growth wanted over the whole plan: what it comes to for the crop. */
+  planShare: number;
+  planHighShare: number;
+  /** And in litres of transpiration weighed by the yield response. */
+  lostL: number;
+  highL: number;
   /** Missed since its last full watering, with what waiting adds, and what may be: shares of the growth wanted from then on. */
   missedShare: number;
   allowedShare: number;

@@ -134,6 +134,11 @@ export function waitingCost(
     until: item(options.days, until).date,
     lostShare: shareOf(waitL, wantedL),
     highShare: shareOf(highL, wantedL),
+    // Until it is known what the plan wants.
+    planShare: shareOf(waitL, wantedL),
+    planHighShare: shareOf(highL, wantedL),
+    lostL: waitL,
+    highL,
     missedShare: shareOf(spentL + waitL, spanL),
     allowedShare: shareOf(allowedL, spanL),
     lowestKs,

@@ -81,6 +81,7 @@ export interface EventOnRecord {
   minutes: number | null;
   netMm: number | null;
   reason: string | null;
+  note?: string | null;
 }
 
 /** A garden's taps, its limits and its clock as they lie on record. */

@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
+import { SAVED_NOTE } from '../delivery/givenWater.ts';
 import { givenOf, historyOf, nowOf } from './history.ts';
+import { planBed } from './toPlan.ts';
 import { happened, type EventEntry } from './events.ts';
 import type { BedOnRecord, SettingOnRecord } from './place.ts';
 
@@ -138,5 +140,37 @@ describe('a bed’s history', () => {
     const { litres } = givenOf(timed, TODAY, TODAY, { litres: null, minutes: 3, depthMm: null });
     // Ten litres in half a minute are twenty a minute (arithmetic).
     expect(litres).toBeCloseTo(60, 9);
+  });
+});
+
+describe('what is given on top', () => {
+  const at = { today: TODAY, latitudeDeg: 46.9 };
+  const watered = (note: string | null) =>
+    planBed(
+      BED,
+      [
+        {
+          bedId: BED.id,
+          kind: 'watering',
+          date: TODAY,
+          litres: 20,
+          minutes: null,
+          netMm: 1,
+          reason: null,
+          note,
+        },
+      ],
+      at,
+    );
+  // Twenty litres of bath water at a tree that wants thousands are no round.
+  test('saved water settles no stop, and counts all the same', () => {
+    const { settledToday, irrigations } = watered(SAVED_NOTE);
+    expect(settledToday).toBe(false);
+    expect(irrigations).toEqual([{ date: '2026-07-13', netMm: 1 }]);
+  });
+  test('any other watering settles it', () => {
+    const { settledToday, irrigations } = watered(null);
+    expect(settledToday).toBe(true);
+    expect(irrigations).toEqual([{ date: TODAY, netMm: 1 }]);
   });
 });

@@ -1,4 +1,5 @@
 import type { PlanConstraints } from '../clock/constraints.ts';
+import { SAVED_NOTE } from '../delivery/givenWater.ts';
 import { bucketTest } from '../delivery/bucketTest.ts';
 import { NO_TIME } from '../entries/bodies.ts';
 import { balanceStart } from '../follow/balanceStart.ts';
@@ -11,7 +12,7 @@ import { beliefAfter } from '../plants/rootBelief.ts';
 import { afterPots } from '../pots/afterPots.ts';
 import type { ProposedRounds } from '../rounds/types.ts';
 import { givenSoFar } from '../share/givenSoFar.ts';
-import type { IsoDate } from '../units/dates.ts';
+import { addDays, type IsoDate } from '../units/dates.ts';
 import { kindOfBed } from './kindOfBed.ts';
 import { cropOfBed, plantingsOf, schoolChosen } from './bedFacts.ts';
 import { earlierOf, rowsWatered, seedRows } from './seedRows.ts';
@@ -66,6 +67,10 @@ export function planBed(
   const mine = events.filter(
     (event) => event.bedId === bed.id && event.date >= start.startOn && event.date <= today,
   );
+  // Saved water of today counts as poured the evening before: the stop stays, and asks for so much less.
+  const isOnTop = ({ kind, note, date }: EventOnRecord): boolean =>
+    kind === 'watering' && note === SAVED_NOTE && date === today;
+  const evening = addDays(today, -1);
   return {
     id: bed.id,
     kind: kindOfBed(bed, today),
@@ -85,7 +90,10 @@ export function planBed(
     irrigations: [
       ...mine
         .filter((event) => event.kind === 'watering')
-        .map((event) => ({ date: event.date, netMm: event.netMm ?? 0 })),
+        .map((event) => ({
+          date: isOnTop(event) && evening >= start.startOn ? evening : event.date,
+          netMm: event.netMm ?? 0,
+        })),
       ...(tree
         ? borrowed
             .filter(({ date }) => date >= start.startOn && date < today)
@@ -97,7 +105,7 @@ export function planBed(
             .filter(({ netMm }) => netMm > 0)
         : []),
     ],
-    settledToday: mine.some((event) => event.date === today && event.kind !== 'rain'),
+    settledToday: mine.some((event) => event.date === today && event.kind !== 'rain' && !isOnTop(event)),
     leftOn: mine
       .filter((event) => event.kind === 'skip' && event.reason !== NO_TIME)
       .map((event) => event.date),

@@ -28,6 +28,10 @@ const waiting: Waiting = {
   until: '2026-07-17',
   lostShare: 0.062,
   highShare: 0.12,
+  planShare: 0.014,
+  planHighShare: 0.03,
+  lostL: 4,
+  highL: 8,
   missedShare: 0.041,
   allowedShare: 0.03,
   lowestKs: 0.8,
@@ -54,7 +58,7 @@ const reason: WaterReason = {
 describe('why a bed is watered', () => {
   test('one sentence with figures, units and the depth it reaches', () => {
     expect(plain(waterSentence(reason, 637, metric))).toBe(
-      '20 of the 25 mm within easy reach are gone. Waiting until Friday would cost 6.2 % of its growth till then. This fills it to 640 mm deep.',
+      '20 of the 25 mm within easy reach are gone. Waiting until Friday would slow its growth a little: it would lose 1.4 % of the fortnight’s growth. This fills it to 640 mm deep.',
     );
     expect(plain(waterSentence(reason, 637, us))).toMatch(/0.8 of the 0.97 in .* 25.2 in deep/);
   });
@@ -62,14 +66,18 @@ describe('why a bed is watered', () => {
     expect(plain(waterSentence({ ...reason, depletionMm: 30 }, 500, metric))).toMatch(
       /^30 mm are gone, and 25 mm were within easy reach\./,
     );
-    expect(plain(waterSentence(reason, 300, metric, 12))).toMatch(/takes only a part.* the rest follows/);
+    expect(plain(waterSentence(reason, 300, metric, 12))).toMatch(/takes only a part, and the rest follows/);
     expect(plain(waterSentence({ ...reason, code: 'after the dry spell' }, 300, metric))).toMatch(/promised/);
   });
   test('what waiting costs: nothing, nothing unless it is dry, or a share', () => {
-    expect(plain(waitingWords({ ...waiting, lostShare: 0, highShare: 0 }))).toBe(
-      'Waiting until Friday costs nothing.',
+    expect(plain(waitingWords({ ...waiting, planShare: 0, planHighShare: 0 }))).toBe(
+      'It can wait until Friday without harm.',
     );
-    expect(plain(waitingWords({ ...waiting, lostShare: 0, highShare: 0.04 }))).toMatch(/unless .* 4 %/);
+    expect(plain(waitingWords({ ...waiting, planShare: 0, planHighShare: 0.04 }))).toMatch(/unless .* 4 %/);
+    // FAO-56's Ks of one half is read as the first wilt.
+    expect(plain(waitingWords({ ...waiting, lowestKs: 0.4 }))).toBe(
+      'It would wilt before Friday, and recover when watered: it would lose 1.4 % of the fortnight’s growth.',
+    );
     expect([0.004, 0.0151, 0.3].map((share) => plain(shareWords(share)))).toEqual([
       'under 1 %',
       '1.5 %',

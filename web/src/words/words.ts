@@ -36,22 +36,30 @@ export const shareWords = (share: number): string => {
   return `${percent < 9.95 ? Number(percent.toFixed(1)) : Math.round(percent)}\u00a0%`;
 };
 
-/** What waiting for the next round would cost, in one sentence. */
+/** How a plant fares by waiting, from how freely it drinks on the worst day (FAO-56 Ks): from so much on, in these words. */
+const FARES: readonly (readonly [number, (until: string) => string])[] = [
+  [0.75, (until) => `Waiting until ${until} would slow its growth a little`],
+  [0.5, (until) => `Waiting until ${until} would slow its growth`],
+  [0.2, (until) => `It would wilt before ${until}, and recover when watered`],
+  [0, (until) => `It would suffer badly before ${until}`],
+];
+
+/** What waiting for the next round would cost, in one sentence: first how it fares, then the share of the fortnight's growth. */
 export function waitingWords(waiting: Waiting): Sentence {
   const until = dayName(waiting.until);
   const opens = (share: number): Piece => ({ of: 'waiting', text: shareWords(share) });
-  const lost = opens(waiting.lostShare);
-  if (shareWords(waiting.lostShare) === 'nothing')
-    return waiting.highShare > 0.01
+  if (shareWords(waiting.planShare) === 'nothing')
+    return waiting.planHighShare > 0.01
       ? [
-          `Waiting until ${until} costs `,
-          lost,
-          ' unless it is drier than it looks; then ',
-          opens(waiting.highShare),
-          ' of its growth.',
+          `It can wait until ${until}, unless the days are drier than forecast; then it would lose `,
+          opens(waiting.planHighShare),
+          ' of the fortnight’s growth.',
         ]
-      : [`Waiting until ${until} costs `, lost, '.'];
-  return [`Waiting until ${until} would cost `, lost, ' of its growth till then.'];
+      : [`It can wait until ${until} without harm.`];
+  const fares =
+    FARES.find(([from]) => waiting.lowestKs >= from)?.[1] ??
+    ((day: string) => `It could not wait until ${day}`);
+  return [`${fares(until)}: it would lose `, opens(waiting.planShare), ' of the fortnight’s growth.'];
 }
 
 /** Use of a day from which bare ground is dry on top by evening. */

@@ -32,6 +32,9 @@ import { Refused } from '../../ui/Refused.tsx';
 import { Check } from '../../ui/Check.tsx';
 import { checkedBy, figure } from '../../words/formSchema.ts';
 
+/** Mulch as it is usually laid, mm. Common practice. */
+const TRIED_MM = 50;
+
 /** What is typed of a bed's cover and goal. */
 interface Typed {
   material: MulchMaterial;
@@ -51,7 +54,8 @@ export function CoverAdvice({ bed, depletionShare }: { bed: BedView; depletionSh
     mode: 'onChange',
     defaultValues: {
       material: bed.mulchMaterial ?? 'straw',
-      depth: String(Number(depth.fromSi(bed.mulchMm ?? 50).toFixed(1))),
+      // What lies there, and nothing more: ticking shade cloth must not lay mulch.
+      depth: String(Number(depth.fromSi(bed.mulchMm ?? 0).toFixed(1))),
       shade: bed.shadeCloth,
       goal: bed.goal,
     },
@@ -141,6 +145,19 @@ export function CoverAdvice({ bed, depletionShare }: { bed: BedView; depletionSh
         </Choice>
         <Check {...form.register('shade')}>shade cloth</Check>
       </div>
+      {bed.mulchMm || (mm ?? 0) > 0 ? null : (
+        <button
+          type="button"
+          className="min-h-9 underline underline-offset-4"
+          onClick={() =>
+            form.setValue('depth', String(Number(depth.fromSi(TRIED_MM).toFixed(1))), {
+              shouldValidate: true,
+            })
+          }
+        >
+          Try what {units.text('depth', TRIED_MM)} of {material} would save
+        </button>
+      )}
       {data && !same ? <Changes before={data.before} after={data.after} today={garden.today} /> : null}
       {laying && volume ? (
         <p className="mt-2">

@@ -1,4 +1,5 @@
 import type { BedPageView } from '@kibble/contract';
+import { SAVED_NOTE } from '@kibble/core';
 import { figure } from '../../words/formSchema.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
@@ -24,7 +25,7 @@ export function SavedWater({ page, onClose }: { page: BedPageView; onClose: () =
   });
   const give = form.handleSubmit(async ({ litres }) => {
     const body = { kind: 'watering', litres: typedSi('litres', litres, units) } as const;
-    const { ids, events } = await enter([onBed(page.bedId, body, { note: 'saved water' })], { sure: true });
+    const { ids, events } = await enter([onBed(page.bedId, body, { note: SAVED_NOTE })], { sure: true });
     dispatch(
       noticeShown({
         text: `${page.bedName}: ${units.text('volume', events[0]?.litres ?? 0)} of saved water written down.`,
