@@ -31,6 +31,7 @@ import { WhereItWent } from './WhereItWent.tsx';
 import { type BedPageView } from '@kibble/contract';
 import { BeyondNote } from '../../ui/BeyondNote.tsx';
 import { UnplannedBed } from './UnplannedBed.tsx';
+import { PartNote } from '../../ui/PartNote.tsx';
 import { OneOffRun } from '../../ui/OneOffRun.tsx';
 import { TaskList } from '../../ui/TaskList.tsx';
 
@@ -123,6 +124,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
               />
             </p>
           ) : null}
+          {stop ? <PartNote reason={stop.reason} /> : null}
           {leave ? (
             <p className="text-lg">
               <strong>Leave alone today: {leaveHead(leave.reason, leave.nextDate)}.</strong>{' '}

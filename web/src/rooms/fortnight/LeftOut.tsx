@@ -1,6 +1,7 @@
 import type { FortnightView } from '@kibble/contract';
 import { minutesText, useUnits } from '../../words/units.ts';
-import { capWords, dayMonth, shareWords } from '../../words/words.ts';
+import { capWords } from '../../words/capWords.ts';
+import { dayMonth, shareWords } from '../../words/words.ts';
 
 /** What did not fit, and what it waits for. */
 export function LeftOut({ view }: { view: FortnightView }) {

@@ -7,8 +7,6 @@ import {
   AIM_WORDS,
   checkFirstWords,
   dayName,
-  droughtWords,
-  partWords,
   paceWords,
   timeOfDay,
   waitingWords,
@@ -27,6 +25,7 @@ import { ECHO_MS } from '../../ui/underFinger.ts';
 
 const Fold = later(async () => (await import('../../ui/Fold.tsx')).Fold);
 
+const PartNote = later(async () => (await import('../../ui/PartNote.tsx')).PartNote);
 const StopInFull = later(async () => (await import('./StopInFull.tsx')).StopInFull);
 const CheckSheet = later(async () => (await import('./CheckSheet.tsx')).CheckSheet);
 const DifferentSheet = later(async () => (await import('./DifferentSheet.tsx')).DifferentSheet);
@@ -142,8 +141,11 @@ export function OpenedStop({
             <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units, stop.run.localMm)} />
           </p>
         )}
-        {isWaited(stop.reason) && stop.reason.partBy ? <p>{partWords(stop.reason)}</p> : null}
-        {stop.reason.shallowMm === null ? null : <p>{droughtWords(stop.reason, units)}</p>}
+        {stop.reason.partBy || stop.reason.shallowMm !== null ? (
+          <AfterFirst>
+            <PartNote reason={stop.reason} />
+          </AfterFirst>
+        ) : null}
         {stop.checkFirst ? <p>{checkFirstWords(stop.checkFirst, units)}</p> : null}
         {stop.rowStripMm ? (
           <p className="mt-1">

@@ -1,6 +1,7 @@
 import type { RoundView } from '@kibble/contract';
 import { minutesText } from '../../words/units.ts';
-import { capWords, dayMonth } from '../../words/words.ts';
+import { capWords } from '../../words/capWords.ts';
+import { dayMonth } from '../../words/words.ts';
 
 /** Due today, but today has no room for it: why, and when its turn comes. */
 export function PutOff({ items }: { items: RoundView['putOff'] }) {

@@ -341,11 +341,11 @@ function Habits({ form }: { form: UseFormReturn<Typed> }) {
             {...form.register('passes')}
           />
           <Field
-            label="Extra turns on a day, all beds together"
+            label="Extra turns on a day"
             unit="turns"
             inputMode="numeric"
             error={errors.turns?.message}
-            hint={`Beyond the first at each bed. Empty: ${TURNS_A_DAY} turns.`}
+            hint={`All beds together, beyond the first turn at each. Empty: ${TURNS_A_DAY} turns.`}
             {...form.register('turns')}
           />
           <Field
