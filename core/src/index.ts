@@ -272,4 +272,4 @@ export { cropOfBed, mulchOf, plantingsOf, schoolChosen } from './record/bedFacts
 export { settingOn } from './record/settingOn.ts';
 export { treeNow, type TreeNow } from './kinds/treeNow.ts';
 export { VESSEL_KINDS, vesselKind, type VesselKind } from './places/vessel/vesselKinds.ts';
-export { happened, type EventEntry, type Happened } from './record/events.ts';
+export { happened, happenedIfTried, type EventEntry, type Happened } from './record/events.ts';

@@ -126,6 +126,23 @@ describe('a measurement changes what follows from it', () => {
 });
 
 describe('taps and shared ground', () => {
+  // A flow that is measured tells what earlier minutes were worth: what the preview says is what is kept.
+  test('what is tried of a bucket is what comes of it, the waterings of before among it', async () => {
+    const input = { kind: 'bucket', litres: 20, seconds: 240 };
+    const on = (date: string) =>
+      ask(app).post(`/api/beds/${otherId}/waterings`).send({ minutes: 40, on: date, asPlanned: true });
+    for (const date of ['2026-07-05', '2026-07-11']) expect((await on(date)).status).toBeLessThan(300);
+    const tried = (
+      await ask(app)
+        .post(`/api/beds/${otherId}/try`)
+        .send({ inputs: [input] })
+    ).body as TryView;
+    const kept = await find({ bedId: otherId, input });
+    const after = (await ask(app).post(`/api/beds/${otherId}/try`).send({ inputs: [] })).body as TryView;
+    expect(tried.after).toEqual(after.before);
+    expect(tried.after).not.toEqual(tried.before);
+    await ask(app).delete(`/api/findings/${(kept.body as { id: number }).id}`);
+  });
   test('a bucket at the tap serves the beds that draw from it, until another nozzle is put on', async () => {
     const tap = (await ask(app).post(`/api/gardens/${gardenId}/taps`).send({ name: 'Shed', nozzle: 'wand' }))
       .body;

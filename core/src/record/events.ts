@@ -1,7 +1,8 @@
-import type { EnteredWater, GivenWater } from '../delivery/givenWater.ts';
+import { givenWater, type EnteredWater, type GivenWater } from '../delivery/givenWater.ts';
 import type { EntryBody } from '../entries/bodies.ts';
 import type { IsoDate } from '../units/dates.ts';
-import { givenOf } from './history.ts';
+import { periodOn } from '../readings/bedHistory.ts';
+import { givenOf, historyOf, type TriedOnBed } from './history.ts';
 import type { BedOnRecord, EventOnRecord } from './place.ts';
 
 /** A watering, a skip or a gauge reading as it was entered. */
@@ -49,6 +50,30 @@ function givenSafely(
   } catch {
     return { litres: entered.litres ?? undefined, minutes: entered.minutes ?? undefined };
   }
+}
+
+/**
+ * What happened on a bed, as it would be known if something were kept of it that is only tried: a flow that is measured today tells
+ * what earlier minutes were worth. Source: as `givenWater`.
+ */
+export function happenedIfTried<E extends EventOnRecord & Pick<Happened, 'told'>>(
+  bed: BedOnRecord,
+  events: readonly E[],
+  today: IsoDate,
+  tried: TriedOnBed,
+): E[] {
+  const { periods } = historyOf(bed, today, tried);
+  return events.map((event) => {
+    const { told, litres, minutes, netMm, date } = event;
+    if (event.bedId !== bed.id || event.kind !== 'watering' || told === null) return event;
+    const { known } = periodOn(periods, date);
+    const entered: EnteredWater = {
+      litres: told === 'litres' ? litres : null,
+      minutes: told === 'minutes' ? minutes : null,
+      depthMm: told === 'depth' ? netMm : null,
+    };
+    return { ...event, ...givenWater(entered, known.areaM2, known.delivery) };
+  });
 }
 
 const PLANNED = { yes: 'as planned', no: 'done differently' } as const;

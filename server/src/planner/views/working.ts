@@ -8,6 +8,7 @@ import {
   type PlanBed,
   type Setting,
   type Working,
+  happenedIfTried,
   planBed,
 } from '@kibble/core';
 import { refusing } from '../../errors.ts';
@@ -66,13 +67,14 @@ const settingsOf = ({ mulch, shadeCloth, goal }: TryBody): Setting[] => [
 export function tryOnBed(context: Context, bedId: number, body: TryBody): TryView {
   const { view, planned } = bedOnPlan(context, bedId);
   const { today, site } = context;
+  const tried = { inputs: body.inputs, settings: settingsOf(body) };
   const changed = refusing(
     () =>
       planBed(
         view,
-        context.events,
+        happenedIfTried(view, context.events, today, tried),
         { today, latitudeDeg: site.latitudeDeg },
-        { inputs: body.inputs, settings: settingsOf(body) },
+        tried,
       ),
     'inputs.',
   );
