@@ -205,6 +205,7 @@ export { weekdayOf } from './units/weekdays.ts';
 export { RANKS, type Rank } from './plants/rank.ts';
 export { WIND_HOLD_MS } from './clock/closures.ts';
 export { DAY_MINUTES, USUAL_HOURS, type Span } from './clock/openSpans.ts';
+export { byWalk } from './clock/walkOrder.ts';
 export { walkFrom, type Walk } from './clock/walk.ts';
 export { passesOf } from './clock/dayJobs.ts';
 export { aimOf, type Aim } from './delivery/aim.ts';

@@ -6,6 +6,7 @@ import { eventsOfAct, runsWith, OPTIMISTIC, type Known } from './optimistic.ts';
 
 const stop = (bedId: number, from: number) => ({
   bedId,
+  reason: { code: 'growth' },
   bedName: `Bed ${bedId}`,
   litresPerMinute: 10,
   run: { litres: 120, minutes: 12 },
@@ -13,7 +14,8 @@ const stop = (bedId: number, from: number) => ({
 });
 const round = {
   date: '2026-07-14',
-  stops: [stop(1, 360), stop(2, 372), stop(3, 384)],
+  // Two begin at the same minute.
+  stops: [stop(1, 360), stop(2, 372), stop(3, 372)],
   leaveAlone: [{ bedId: 4, bedName: 'Bed 4', event: null }],
 } as unknown as RoundView;
 const known: Known = { gardens: [], rounds: [{ gardenId: 1, round }], runs: [] };

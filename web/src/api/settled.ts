@@ -1,4 +1,5 @@
 import type { EventView, LeaveView, RoundView, StopView } from '@kibble/contract';
+import { byWalk } from '@kibble/core';
 
 /** An entry that is on its way bears the moment as its number until home, or this device, has given it one. */
 const MOMENTS = 1e12;
@@ -31,12 +32,9 @@ export function settled(round: RoundView, event: EventView): RoundView {
 /** The same with its stop back where it was in the walk. */
 export function unsettled(round: RoundView, eventId: number, stop: StopView): RoundView {
   if (round.stops.some(({ bedId }) => bedId === stop.bedId)) return round;
-  const begins = (s: StopView): number => s.runs[0]?.from ?? Number.POSITIVE_INFINITY;
-  const after = round.stops.findIndex((other) => begins(other) > begins(stop));
-  const at = after < 0 ? round.stops.length : after;
   return {
     ...round,
-    stops: [...round.stops.slice(0, at), stop, ...round.stops.slice(at)],
+    stops: [...round.stops, stop].sort(byWalk),
     leaveAlone: round.leaveAlone.filter(({ event }) => event?.id !== eventId),
   };
 }

@@ -1,5 +1,5 @@
 import type { LeaveView, RoundView, StopView } from '@kibble/contract';
-import { addDays, referenceEt } from '@kibble/core';
+import { addDays, byWalk, referenceEt } from '@kibble/core';
 import type { Context } from '../context.ts';
 import type { Places } from '../places.ts';
 import { alertsOf } from './alerts.ts';
@@ -12,10 +12,7 @@ export function roundOf(context: Context, { places, unplanned }: Places): RoundV
   const { today, plan, weather } = context;
   const stops: StopView[] = places.flatMap(({ stop }) => stop ?? []);
   const leaveAlone: LeaveView[] = places.flatMap(({ leave }) => leave ?? []);
-  // In the order of the clock; what the clock has no room for comes last.
-  const begins = (stop: StopView): number => stop.runs[0]?.from ?? Number.POSITIVE_INFINITY;
-  const urgent = (stop: StopView): number => (stop.reason.code === 'wilting' ? 0 : 1);
-  stops.sort((a, b) => urgent(a) - urgent(b) || begins(a) - begins(b));
+  stops.sort(byWalk);
   const tasks = places.flatMap((place) => place.tasks);
   const from = addDays(today, -RIBBON_PAST_DAYS);
   const fortnight = weather.filter((day) => day.date >= addDays(today, -14) && day.date < today);
