@@ -1,17 +1,8 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import type { Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { stationApp, weatherOn } from '@kibble/simulators';
-import type { Sequelize } from 'sequelize';
-import { freshDatabase } from '../tests/fresh.ts';
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import { weatherOn } from '@kibble/simulators';
 import { live, type Lived } from '../tests/lived.ts';
-import { Garden } from './db/models.ts';
+import { DEMO_CLIMATE, demoFacts } from '../tests/demoFacts.ts';
 import type { Facts } from './planner/facts.ts';
-import { gardenFacts } from './planner/gardenFacts.ts';
-import { seedDemo } from './seed.ts';
 
 /**
  * The hot fortnight of the demo, lived by somebody who does what the round says and nothing else, under forecasts as wrong as real
@@ -19,24 +10,10 @@ import { seedDemo } from './seed.ts';
  */
 const DAYS = 14;
 const SEEDS = [1, 2, 3, 4, 5];
-const climate = { seed: 46, latitudeDeg: 46.9 };
-const wall = { now: () => new Date('2026-07-14T05:00:00Z') };
-const dir = mkdtempSync(join(tmpdir(), 'kibble-lived-seeds-'));
-let sequelize: Sequelize;
-let station: Server;
 let facts: Facts;
 
 beforeAll(async () => {
-  sequelize = await freshDatabase(join(dir, 'kibble.sqlite'));
-  station = stationApp(climate).listen(0, '127.0.0.1');
-  await new Promise((ready) => station.once('listening', ready));
-  await seedDemo(sequelize, `http://127.0.0.1:${(station.address() as AddressInfo).port}`, wall);
-  facts = await gardenFacts(await Garden.findOne({ where: { isDemo: true }, rejectOnEmpty: true }), wall);
-});
-afterAll(async () => {
-  station.close();
-  await sequelize.close();
-  rmSync(dir, { recursive: true, force: true });
+  facts = await demoFacts();
 });
 
 describe.each(SEEDS)('lived under forecast errors of seed %i', (seed) => {
@@ -44,7 +21,7 @@ describe.each(SEEDS)('lived under forecast errors of seed %i', (seed) => {
   /** Waterings that take somebody there; seed that is not up yet and timers are counted apart. */
   let byHand: number[];
   beforeAll(() => {
-    lived = live(facts, (date) => weatherOn(climate, date), { days: DAYS, seed });
+    lived = live(facts, (date) => weatherOn(DEMO_CLIMATE, date), { days: DAYS, seed });
     const timers = new Set(facts.garden.beds.filter(({ delivery }) => delivery.timer).map(({ id }) => id));
     byHand = lived.days.map(
       ({ done }) =>

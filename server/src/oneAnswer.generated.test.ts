@@ -1,19 +1,11 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import type { Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { beforeAll, describe, expect, test } from '@jest/globals';
 import { addDays, completeWeather, METHODS, type Goal } from '@kibble/core';
-import { stationApp, weatherOn } from '@kibble/simulators';
+import { weatherOn } from '@kibble/simulators';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import type { Sequelize } from 'sequelize';
-import { freshDatabase } from '../tests/fresh.ts';
-import { Garden } from './db/models.ts';
 import { contextOf, HORIZON_DAYS } from './planner/context.ts';
+import { DEMO_CLIMATE, demoFacts } from '../tests/demoFacts.ts';
 import type { Facts } from './planner/facts.ts';
-import { gardenFacts } from './planner/gardenFacts.ts';
 import { placesOf } from './planner/places.ts';
 import { bedPageOf } from './planner/views/bedPage.ts';
 import { fortnightOf } from './planner/views/fortnight.ts';
@@ -21,30 +13,15 @@ import { roundOf } from './planner/views/round.ts';
 import { sectionOf } from './planner/views/section.ts';
 import { treesOf } from './planner/views/trees.ts';
 import { calendarOf } from './services/calendarOf.ts';
-import { seedDemo } from './seed.ts';
 
 /** Thirty gardens: the demo's places on another day, watered another way, under other goals and limits. */
 const GARDENS = Array.from({ length: 30 }, (_, i) => i + 1);
 /** Of the beds of a garden one in so many has its page looked at. */
 const PAGES = 5;
-const climate = { seed: 46, latitudeDeg: 46.9 };
-const wall = { now: () => new Date('2026-07-14T05:00:00Z') };
-const dir = mkdtempSync(join(tmpdir(), 'kibble-one-answer-'));
-let sequelize: Sequelize;
-let station: Server;
 let facts: Facts;
 
 beforeAll(async () => {
-  sequelize = await freshDatabase(join(dir, 'kibble.sqlite'));
-  station = stationApp(climate).listen(0, '127.0.0.1');
-  await new Promise((ready) => station.once('listening', ready));
-  await seedDemo(sequelize, `http://127.0.0.1:${(station.address() as AddressInfo).port}`, wall);
-  facts = await gardenFacts(await Garden.findOne({ where: { isDemo: true }, rejectOnEmpty: true }), wall);
-});
-afterAll(async () => {
-  station.close();
-  await sequelize.close();
-  rmSync(dir, { recursive: true, force: true });
+  facts = await demoFacts();
 });
 
 const GOALS: readonly Goal[] = ['show', 'steady', 'thrifty', 'alive'];
@@ -57,7 +34,7 @@ function another(seed: number): Facts {
   const from = facts.weather[0]?.date ?? today;
   const record = facts.weather.filter(({ date, source }) => source === 'record' && date < facts.today);
   for (let date = facts.today; date < today; date = addDays(date, 1))
-    record.push({ ...record[0], ...weatherOn(climate, date), source: 'record', rainChance: 0 });
+    record.push({ ...record[0], ...weatherOn(DEMO_CLIMATE, date), source: 'record', rainChance: 0 });
   const weather = completeWeather({
     record,
     forecast: [],
