@@ -6,7 +6,7 @@ export interface InWalk {
   runs: readonly { from: number }[];
 }
 
-/** The order of a walk: what hangs first, then by the clock, what the clock has no room for last; of one minute by number. */
+/** The order of a walk: what wilts first, then by the clock, what the clock has no room for last; of one minute by number. Source: judgement. */
 export function byWalk(a: InWalk, b: InWalk): number {
   const urgent = ({ reason }: InWalk): number => (reason.code === 'wilting' ? 0 : 1);
   const begins = ({ runs }: InWalk): number => runs[0]?.from ?? Number.MAX_SAFE_INTEGER;

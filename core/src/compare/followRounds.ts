@@ -27,6 +27,7 @@ export interface Rounds {
  * @param options site, the bed (its `irrigations` count as given), known weather covering the days, and the last day
  * @param perWeek goes round so often instead
  * @throws RangeError when the weather does not cover the days or the bed is impossible
+ * Source: as `planGarden`.
  */
 export function followRounds(
   { site, bed, weather, to }: { site: Site; bed: PlanBed; weather: readonly SourcedDay[]; to: IsoDate },

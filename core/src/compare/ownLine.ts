@@ -46,7 +46,7 @@ const MOST = 0.8;
 /** Steps below a share, a hair's breadth of rounding aside. */
 const stepDown = (share: number): number => Math.floor(share / STEP + 1e-9) / Math.round(1 / STEP);
 
-/** The driest evening of each stretch between two wettings. @param days a bed's days, oldest first */
+/** The driest evening of each stretch between two wettings. @param days a bed's days, oldest first. Source: the judgements above. */
 export function dryDowns(days: readonly DailyRecord[]): DryDown[] {
   const found: DryDown[] = [];
   let driest: DryDown | null = null;

@@ -12,7 +12,7 @@ const ASKED = 3;
 /** Where less was gone it was not thirst, or the balance is wrong about the ground, share. Judgement. */
 export const THIRSTY_FROM = 0.2;
 
-/** How dry it is when these plants wilt, share: the middle of their latest wiltings; null where none tells. */
+/** How dry it is when these plants wilt, share: the middle of their latest wiltings; null where none tells. Source: the judgements above. */
 export function wiltsAt(wilts: readonly Wilt[]): number | null {
   const latest = wilts
     .map(({ goneShare }) => goneShare)

@@ -73,7 +73,7 @@ describe('the morning after a soaking rain', () => {
       [1, false],
       [2, true],
     ]);
-    // Whether it filled the cabbages hangs on how much ran off; the tomatoes want more whatever a spade finds.
+    // Whether it filled the cabbages depends on how much ran off; the tomatoes want more whatever a spade finds.
     expect(state?.spade).toBe(2);
     expect(state?.rainMm).toBe(70);
   });

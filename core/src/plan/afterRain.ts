@@ -6,7 +6,7 @@ import type { GardenPlan } from './types.ts';
 /** What a soaking rain has done to a bed. */
 export interface RainedOn {
   bedId: number;
-  /** How deep its water went, and the roots, mm. */
+  /** How deep its water went, down to the roots' end at most, and the roots, mm. */
   reachesMm: number;
   rootDepthMm: number;
   /** Still gone from the root zone this morning, mm in the watered ground. */
@@ -39,7 +39,7 @@ const DOUBT = 0.25;
 /** Waterings are looked for so far ahead, days. */
 const AHEAD_DAYS = 7;
 
-/** The wet spell that ended yesterday: its days from the first on; empty where it did not soak, or was only supposed. */
+/** The wet spell that ended yesterday: its days from the first on; empty where it did not soak, or was only supposed. Source: the judgements above. */
 export function soakingSpell(weather: readonly SourcedDay[], today: IsoDate): SourcedDay[] {
   const days = weather.filter(({ date }) => date < today && date >= addDays(today, -SPELL_DAYS));
   const dry = days.findLastIndex(({ rainMm }) => rainMm < WET_MM);
@@ -96,7 +96,7 @@ export function afterRain(garden: {
     from: first.date,
     on: last.date,
     rainMm: spell.reduce((sum, { rainMm }) => sum + rainMm, 0),
-    beds,
+    beds: beds.map((bed) => ({ ...bed, reachesMm: Math.min(bed.reachesMm, bed.rootDepthMm) })),
     spade: spadeIn(beds, (bedId) => inRain.get(bedId)?.bed.areaM2 ?? 0),
     spared,
   };

@@ -93,7 +93,7 @@ function standingOf(
 
 /** A figure to its nearest seventh or so: a tree's ring grows from day to day, which is no setting. */
 const about = (value: number): number => Math.round(7 * Math.log(value));
-/** What the gardener has set of a place and its round days hang on, as text. */
+/** What the gardener has set of a place, as far as its round days follow from it, as text. */
 const settingsOf = ({ bed, delivery, school, most }: PlanBed): string =>
   JSON.stringify([
     about(bed.areaM2),

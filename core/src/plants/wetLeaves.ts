@@ -13,7 +13,7 @@ const DRY_PCT = 35;
 const COOL_C = 18;
 const DAMP_PCT = 50;
 
-/** Whether a plant is all body: cacti and succulents. */
+/** Whether a plant is all body: cacti and succulents. Source: the catalogue's groups. */
 export const hasBody = (crop: CropEntry): boolean => crop.group === 'cacti and succulents';
 
 /**

@@ -44,7 +44,7 @@ function Card({ state, today }: { state: NonNullable<AfterRainView>; today: stri
       {spade ? (
         <p className="mt-1">
           How much ran off is not known. One look with a spade at {spade.bedName} tells most: by the balance
-          the soil is moist down to {units.text('depth', tens(Math.min(spade.reachesMm, spade.rootDepthMm)))}.{' '}
+          the soil is moist down to {units.text('depth', tens(spade.reachesMm))}.{' '}
           <Link
             className="font-semibold underline underline-offset-4"
             to={`/garden/${gardenId}/ground/bed/${spade.bedId}/look`}
@@ -71,7 +71,7 @@ function linesOf(
       'Wet in part',
       part.map(
         ({ bedName, reachesMm, rootDepthMm }) =>
-          `${bedName} (${units.number('depth', tens(Math.min(reachesMm, rootDepthMm)))} of ${units.text('depth', tens(rootDepthMm))})`,
+          `${bedName} (${units.number('depth', tens(reachesMm))} of ${units.text('depth', tens(rootDepthMm))})`,
       ),
     ],
     [
