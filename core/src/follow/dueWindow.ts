@@ -162,7 +162,9 @@ function datesOf(dueDay: Int16Array, { today, horizonDays: days }: Span): DueDat
     const day = quantile(sorted, share);
     return day < days ? addDays(today, day) : null;
   };
-  return { early: date(0.1), likely: date(0.5), late: date(0.9) };
+  const onDays = Array.from({ length: days }, () => 0);
+  for (const day of dueDay) if (day < days) onDays[day] = at(onDays, day) + 1 / dueDay.length;
+  return { early: date(0.1), likely: date(0.5), late: date(0.9), onDays };
 }
 
 interface Span {

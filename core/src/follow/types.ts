@@ -90,6 +90,8 @@ export interface DueDates {
   early: IsoDate | null;
   likely: IsoDate | null;
   late: IsoDate | null;
+  /** The share of those ways, 0–1, in which it falls on each day of the plan; in the rest it falls past it. */
+  onDays: readonly number[];
 }
 
 /** The same, with what comes of it over the plan. */

@@ -49,8 +49,10 @@ const SAME_LUCK = 0.3;
 const SAID_SD_C = 2;
 /** Spread of an ordinary day nobody measured, °C: all that is known is the season. Judgement. */
 const UNKNOWN_SD_C = 4;
-/** Spread of a whole season about those on record, in logarithms of its demand: few summers tell little of the next. Judgement. */
+/** Spread of one season's demand about those of other years, in logarithms. Judgement after eight summers at Seattle and New York. */
 const SEASON_SD = 0.13;
+/** With no earlier year on record a season is known as well as from so many years. Judgement. */
+const WITHOUT_YEARS = 0.5;
 /** First draws of a generator, which still resemble its seed. */
 const FIRST_DRAWS = 32;
 
@@ -69,6 +71,16 @@ const LEAST_CLIMATOLOGY_DAYS = 30;
 /** Chance (0–1) and size (mm) of rain of late. Source: as `rainClimatology`, over days that are a judgement. @param record measured days in order @returns undefined where too few were measured */
 export const latestClimatology = (record: readonly WeatherDay[]): RainClimatology | undefined =>
   record.length >= LEAST_CLIMATOLOGY_DAYS ? rainClimatology(record.slice(-CLIMATOLOGY_DAYS)) : undefined;
+
+/** How many earlier years the days past the forecast are taken from: few summers tell little of the next. */
+function yearsLike(days: readonly SourcedDay[]): number {
+  const day = days.find((each) => each[LIKE]);
+  const like = day?.[LIKE];
+  if (!day || !like) return WITHOUT_YEARS;
+  const years = new Set(like.at.map((index) => like.record[index]?.date.slice(0, 4)));
+  years.delete(day.date.slice(0, 4));
+  return Math.max(WITHOUT_YEARS, years.size);
+}
 
 /**
  * Spreads a forecast into members: temperatures with an error that grows and lasts, rain by its chance and amount.
@@ -130,10 +142,11 @@ export function forecastEnsemble(options: {
       member: { ...day },
     };
   });
+  const seasonSd = SEASON_SD * Math.sqrt(1 + 1 / yearsLike(days));
   for (let m = 0; m < members; m += 1) {
     let error = normal();
     let luck = uniform();
-    const season = Math.exp(SEASON_SD * normal());
+    const season = Math.exp(seasonSd * normal());
     // The day before: of the record, or only whether it was wet.
     let before: number | boolean | null = options.yesterday ? options.yesterday.rainMm >= WET_DAY_MM : null;
     for (const [d, { day, known, forecastGiven, sky, windMs, sd, like, member }] of each.entries()) {

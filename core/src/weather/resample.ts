@@ -1,10 +1,10 @@
 import { item } from '../units/at.ts';
-import { dayOfYear, type IsoDate } from '../units/dates.ts';
+import type { IsoDate } from '../units/dates.ts';
 import { climateTerm } from './climateTerm.ts';
 import type { LikeDays } from './completeWeather.ts';
 import { dayMinimumHumidity, dayWind, referenceEt } from './referenceEt.ts';
-import { extraterrestrialRadiation } from './solar.ts';
 import type { Site, WeatherDay } from './types.ts';
+import { seasonLean, usualDemand } from './usualDemand.ts';
 
 /** Fewer days of the season on record than this say little of how it varies. Judgement. */
 export const ENOUGH_DAYS = 20;
@@ -12,9 +12,6 @@ export const ENOUGH_DAYS = 20;
 const SPELL_DAYS = 10;
 /** A wet day, mm. Usual meteorological threshold. */
 export const WET_DAY_MM = 1;
-
-/** Sun above the air under which a day's demand is not scaled by it, MJ/m²/day. Judgement. */
-const LEAST_SUN = 3;
 
 /** A real day as a member has it, mm; the day in the record it is, to go on from. */
 export interface Resampled {
@@ -31,14 +28,22 @@ export interface Resampled {
  * Source: block resampling of the garden's own record (Künsch 1989).
  */
 export function resampler(site: Site, uniform: () => number) {
-  const sunOn = (date: IsoDate): number =>
-    extraterrestrialRadiation({ latitudeDeg: site.latitudeDeg, dayOfYear: dayOfYear(date) });
+  const usual = usualDemand(site);
+  const leans = new WeakMap<readonly WeatherDay[], number>();
+  const leanOf = (record: readonly WeatherDay[]): number => {
+    let lean = leans.get(record);
+    if (lean === undefined) {
+      lean = seasonLean(record, site, usual);
+      leans.set(record, lean);
+    }
+    return lean;
+  };
   const known = new WeakMap<WeatherDay, Omit<Resampled, 'index'>>();
   const read = (day: WeatherDay): Omit<Resampled, 'index'> => {
     let figures = known.get(day);
     if (!figures) {
       figures = {
-        et0: referenceEt(day, site).mm / Math.max(LEAST_SUN, sunOn(day.date)),
+        et0: referenceEt(day, site).mm / usual(day.date),
         rain: day.rainMm,
         climate: climateTerm(Math.min(6, Math.max(1, dayWind(day).ms)), dayMinimumHumidity(day)),
       };
@@ -48,11 +53,12 @@ export function resampler(site: Site, uniform: () => number) {
   };
   const isWet = (day: WeatherDay | undefined): boolean => (day?.rainMm ?? 0) >= WET_DAY_MM;
 
-  /** @param on the day it is for, by whose sun demand is scaled; `before` the day of the record that the day before was; or only whether it was wet; or null, not known */
+  /** @param on the day it is for, by whose season demand is scaled; `before` the day of the record that the day before was; or only whether it was wet; or null, not known */
   return ({ record, at }: LikeDays, on: IsoDate, before: number | boolean | null): Resampled => {
+    const demand = usual(on) * leanOf(record);
     const as = (index: number): Resampled => {
       const { et0, rain, climate } = read(item(record, index));
-      return { et0: et0 * Math.max(LEAST_SUN, sunOn(on)), rain, climate, index };
+      return { et0: et0 * demand, rain, climate, index };
     };
     const goesOn = typeof before === 'number' && before + 1 < record.length && uniform() > 1 / SPELL_DAYS;
     if (goesOn) return as(before + 1);
