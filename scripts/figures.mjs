@@ -13,6 +13,7 @@ const FIGURES = {
     ['npm', 'run', '-s', 'bands'],
     120,
   ],
+  dual: ['What the plan loses by FAO-56’s own dual balance: 1,280 cases', ['npm', 'run', '-s', 'dual'], 30],
   seasons: ['Four real summers by every way of watering', ['npm', 'run', '-s', 'seasons'], 120],
   windows: [
     'How often the truth lies in the windows that are told',

@@ -93,7 +93,17 @@ const ranked = (shares: readonly number[], day: number): [before: number, upTo: 
   return [before, day < shares.length ? before + (shares[day] ?? 0) : 1];
 };
 
-const count = () => ({ trials: 0, plain: 0, dates: 0, early: 0, late: 0, litres: 0, less: 0, more: 0, width: 0 });
+const count = () => ({
+  trials: 0,
+  plain: 0,
+  dates: 0,
+  early: 0,
+  late: 0,
+  litres: 0,
+  less: 0,
+  more: 0,
+  width: 0,
+});
 const all = count();
 const parts = new Map<string, ReturnType<typeof count>>();
 for (const town of TOWNS) {

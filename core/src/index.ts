@@ -67,6 +67,7 @@ export * from './plants/types.ts';
 export { CATALOGUE, cropById } from './plants/catalogue/index.ts';
 export { ROOT_DEPTHS, USUAL_BELIEF, type RootBelief } from './plants/rootBelief.ts';
 export { cropOf, plantOnDay } from './plants/plantOnDay.ts';
+export { yieldResponse } from './plants/yieldResponse.ts';
 
 export { BED_FORMS, type BedForm } from './places/ground/surface.ts';
 export { bedModel, type BedInput } from './places/ground/bedModel.ts';

@@ -1,12 +1,12 @@
 import { placeKinds } from '../kinds/index.ts';
 import { at, item } from '../units/at.ts';
 import { addDays, daysBetween, type IsoDate } from '../units/dates.ts';
-import { quantile } from '../units/quantile.ts';
 import { completeWeather, type SourcedDay } from '../weather/completeWeather.ts';
 import { forecastEnsemble, latestClimatology } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
 import { weatherSeries } from '../weather/weatherSeries.ts';
 import { asHere } from '../follow/asHere.ts';
+import { datesOf } from '../follow/dueDates.ts';
 import { plantsOn } from '../follow/plantsOn.ts';
 import { startOf } from '../follow/follow.ts';
 import { pathsOfMembers } from '../follow/paths.ts';
@@ -85,14 +85,9 @@ export function storeRunsOut(
       }
     }
   }
-  return { slows: datesOf(slows, today), wilts: datesOf(wilts, today), until };
-}
-
-function datesOf(days: Float64Array, today: IsoDate): DueDates {
-  const sorted = days.slice().sort();
-  const date = (share: number): IsoDate | null => {
-    const day = quantile(sorted, share);
-    return day < DAYS ? addDays(today, day) : null;
+  return {
+    slows: datesOf(slows, { today, days: DAYS }),
+    wilts: datesOf(wilts, { today, days: DAYS }),
+    until,
   };
-  return { early: date(0.1), likely: date(0.5), late: date(0.9) };
 }

@@ -5,8 +5,10 @@ import { addDays, type IsoDate } from '../units/dates.ts';
 import { quantile } from '../units/quantile.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import { isFrozen } from '../weather/groundWarmth.ts';
+
 import { plantsOn } from './plantsOn.ts';
 import type { BedStart } from './bedStart.ts';
+import { datesOf } from './dueDates.ts';
 import { pathsOfMembers } from './paths.ts';
 import { TOP_MAY_DRY } from './decide.ts';
 import { clockAfter, clockDay, clockOf } from './clockOf.ts';
@@ -155,18 +157,6 @@ function spreadOf(
   }
 }
 
-/** The days on which one in ten, half and nine in ten of the members have their first watering. */
-function datesOf(dueDay: Int16Array, { today, horizonDays: days }: Span): DueDates {
-  const sorted = Float64Array.from(dueDay).sort();
-  const date = (share: number): IsoDate | null => {
-    const day = quantile(sorted, share);
-    return day < days ? addDays(today, day) : null;
-  };
-  const onDays = Array.from({ length: days }, () => 0);
-  for (const day of dueDay) if (day < days) onDays[day] = at(onDays, day) + 1 / dueDay.length;
-  return { early: date(0.1), likely: date(0.5), late: date(0.9), onDays };
-}
-
 interface Span {
   today: IsoDate;
   horizonDays: number;
@@ -180,7 +170,7 @@ export function dueDatesOf(
   span: Span,
 ): DueDates {
   const { dueDay } = spreadOf(input, start, ensemble, { days: span.horizonDays, firstOnly: true });
-  return datesOf(dueDay, span);
+  return datesOf(dueDay, { today: span.today, days: span.horizonDays });
 }
 
 /** Due dates and litres over the members of the ensemble, each with roots as deep as they may be. */
@@ -199,7 +189,7 @@ export function windowOf(input: PlanBed, start: BedStart, ensemble: ForecastEnse
     return { date: addDays(today, d), lowMm: quantile(onDay, 0.1), highMm: quantile(onDay, 0.9) };
   });
   return {
-    ...datesOf(spread.dueDay, span),
+    ...datesOf(spread.dueDay, { today, days }),
     litres: { low: litres(0.1), middle: litres(0.5), high: litres(0.9) },
     fan,
   };
