@@ -3,7 +3,7 @@ import { LOOK_AHEAD_DAYS } from '../follow/shut.ts';
 import { gardenLoss } from './gardenLoss.ts';
 import type { BedStart } from '../follow/bedStart.ts';
 import type { PlanBed } from '../follow/types.ts';
-import { mayBeMissed, type AskedFor } from '../rounds/askedFor.ts';
+import { isKnownMissed, mayBeMissed, type AskedFor } from '../rounds/askedFor.ts';
 import { chooseHeld, chooseSet, heldRound, roundOfGarden } from '../rounds/chooseSet.ts';
 import { aroundClosed, datesOn } from '../rounds/roundDates.ts';
 import type { ProposedRounds, RoundDays } from '../rounds/types.ts';
@@ -250,13 +250,15 @@ function withCarriedOver(
 ): BedPlan {
   const plan = planOn(place, weekdays);
   const { input } = place;
-  if (isAskedDaily(input) || plan.bed.asked?.includes(today) || plan.outlook.waiting?.due === null)
-    return plan;
+  if (isAskedDaily(input) || plan.outlook.waiting?.due === null) return plan;
+  const isRound = plan.bed.asked?.includes(today) === true;
   const missed = Array.from({ length: 6 }, (_, d) => addDays(today, -d - 1)).find((date) =>
     weekdays.includes(weekdayOf(date)),
   );
   if (missed === undefined || missed < input.startOn || (since !== null && missed < since)) return plan;
-  if (!mayBeMissed(asked, missed, input.id)) return plan;
+  const who = { id: input.id, today };
+  // On a round day it is asked in any case; that it was missed before is told only where that is known.
+  if (!(isRound ? isKnownMissed : mayBeMissed)(asked, missed, who)) return plan;
   const isSince = (date: IsoDate): boolean => date >= missed;
   if (input.irrigations.some(({ date }) => isSince(date)) || input.leftOn?.some(isSince)) return plan;
   place.carried ??= { ...place, input: { ...input, carriedFrom: missed }, tried: new Map() };

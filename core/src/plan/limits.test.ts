@@ -214,6 +214,29 @@ describe('a missed round', () => {
       date: '2015-07-08',
       reason: { carriedFrom: '2015-07-07' },
     }));
+  test('on the next round day it is told too, where a plan is known to have asked for it', () => {
+    const on = (places: number[]) =>
+      planGarden(
+        { site, beds: [dry] },
+        weather,
+        {
+          rounds: {
+            ...rounds,
+            proposal: {
+              madeOn: '2015-07-06',
+              anchor: 2,
+              perWeek: 2,
+              hot: false,
+              places: [],
+              asked: { on: '2015-07-07', places },
+            },
+          },
+        },
+        { today: '2015-07-11', members: 0 },
+      ).waterings[0];
+    expect(on([1])).toMatchObject({ date: '2015-07-11', reason: { carriedFrom: '2015-07-07' } });
+    expect(on([])).toMatchObject({ date: '2015-07-11', reason: { carriedFrom: null } });
+  });
   test('not where it was watered or left on purpose since; then its turn is the next round', () => {
     const left = today({ ...dry, leftOn: ['2015-07-07'] });
     expect(left.waterings[0]?.date).toBe('2015-07-11');

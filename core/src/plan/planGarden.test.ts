@@ -140,8 +140,8 @@ describe('days closed to watering: plan and window go by one rule', () => {
     const first = waterings[0]?.date ?? '';
     expect(first >= (window?.early ?? '9') && first <= (window?.late ?? '9')).toBe(true);
     // Asked only when, it says the same.
-    const { early, likely, late } = window ?? {};
-    expect(beds[0]?.dates).toEqual({ early, likely, late });
+    const { early, likely, late, onDays } = window ?? {};
+    expect(beds[0]?.dates).toEqual({ early, likely, late, onDays });
   });
 });
 

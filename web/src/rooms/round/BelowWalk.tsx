@@ -12,6 +12,7 @@ import { PotWalks } from './PotWalks.tsx';
 import { PutOff } from './PutOff.tsx';
 import { Walk } from './Walk.tsx';
 
+export { MissedNote } from './MissedNote.tsx';
 export { RoundSheet } from './RoundSheet.tsx';
 
 /** What there is to do besides the walk: pots, what is under way, tasks, and the beds to leave alone. */

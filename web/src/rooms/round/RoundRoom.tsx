@@ -25,6 +25,7 @@ import { largeMinutes } from './stopWords.ts';
 // First of all, so that they are here first.
 const BesideWalk = later(async () => (await import('./BelowWalk.tsx')).BesideWalk);
 const BelowWalk = later(async () => (await import('./BelowWalk.tsx')).BelowWalk);
+const MissedNote = later(async () => (await import('./BelowWalk.tsx')).MissedNote);
 const RoundSheet = later(async () => (await import('./BelowWalk.tsx')).RoundSheet);
 const KeysSheet = later(async () => (await import('./KeysSheet.tsx')).KeysSheet);
 
@@ -107,6 +108,12 @@ export function RoundRoom() {
 
   const potsDue = pots?.totals.pots ?? 0;
   const awaitsRain = round.leaveAlone.some(({ reason }) => reason.code === 'rain coming');
+  // It has its place before it is here, so that nothing moves.
+  const missed = stops.some(({ reason }) => reason.carriedFrom) ? (
+    <div className="min-h-6">
+      <MissedNote stops={stops} />
+    </div>
+  ) : null;
   const head = (
     <header>
       <h1 className="text-3xl">{dayName(round.date)}’s round</h1>
@@ -150,6 +157,7 @@ export function RoundRoom() {
           Choose other days
         </Link>
       </p>
+      {missed}
       {round.alerts.length > 0 ? <AlertLines alerts={round.alerts} /> : null}
     </header>
   );
@@ -208,6 +216,7 @@ export function RoundRoom() {
                 ))}
               </div>
               <div className="lg:hidden">
+                {missed}
                 <AlertLines short alerts={round.alerts} />
               </div>
               <OpenedStop

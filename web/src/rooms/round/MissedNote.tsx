@@ -1,0 +1,17 @@
+import type { StopView } from '@kibble/contract';
+import { dayName } from '../../words/words.ts';
+
+const listed = new Intl.ListFormat('en-GB');
+
+/** Which stops were due on an earlier round and not watered: they are part of this one. */
+export function MissedNote({ stops }: { stops: readonly StopView[] }) {
+  const days = new Map<string, string[]>();
+  for (const { reason, bedName } of stops)
+    if (reason.carriedFrom)
+      days.set(reason.carriedFrom, [...(days.get(reason.carriedFrom) ?? []), bedName]);
+  return [...days].sort().map(([on, names]) => (
+    <p key={on} className="font-semibold text-brick" data-testid="missed">
+      Missed on {dayName(on)} and part of this round: {listed.format(names)}.
+    </p>
+  ));
+}
