@@ -9,6 +9,7 @@ import {
   type BestHour,
   type LeaveReason,
   type OwnLine,
+  type Undivided,
   type RunsOut,
   type SoakNow,
   type StageStep,
@@ -127,6 +128,7 @@ export const roomForWater = z.object({
   mmPerLitre: z.number(),
   litresPerMinute: z.number(),
   fedOn: day.nullable(),
+  overdone: z.enum(['wasted', 'wasted and airless', 'airless']),
 });
 
 const bedHead = z.object({
@@ -355,6 +357,13 @@ export const bedPageView = bedHead.extend({
   /** When the ground's store runs out with no watering at all; null where nothing grows. */
   /** It is watered on nearly every day of the plan: days, and of how many. */
   often: z.object({ days: z.number(), of: z.number() }).nullable(),
+  /** What would be lost if its next seven days' waterings were one; null where they are one, or nothing would. */
+  undivided: shaped<Undivided>({
+    waterings: isNumber,
+    givenMm: isNumber,
+    sinksMm: isNumber,
+    sinksL: isNumber,
+  }).nullable(),
   /** How far it has dried down without harm, where it wilted, and the line that follows; null where nothing stands. */
   ownLine: shaped<OwnLine>({ now: isNumber, usual: isNumber }).nullable(),
   runsOut: z.custom<RunsOut>((v) => typeof v === 'object' && v !== null && 'slows' in v).nullable(),

@@ -189,8 +189,17 @@ export { PASSES } from './delivery/fittingRun.ts';
 export { afterRain, soakingSpell, type AfterRain } from './plan/afterRain.ts';
 export { compareSchools } from './compare/compareSchools.ts';
 export { SAVED_NOTE } from './delivery/givenWater.ts';
-export { FED_DAYS, FEED_NOTE, sinkingMm, tooMuch, type RoomForWater } from './delivery/tooMuch.ts';
+export {
+  FED_DAYS,
+  FEED_NOTE,
+  overdoneOn,
+  sinkingMm,
+  tooMuch,
+  type Overdone,
+  type RoomForWater,
+} from './delivery/tooMuch.ts';
 export { wateredOften } from './plan/wateredOften.ts';
+export { undivided, type Undivided } from './plan/undivided.ts';
 export { SEED_STRIP_MM, seedRows } from './record/seedRows.ts';
 export { isBaked } from './checks/bakedGround.ts';
 export { dryDaysFrom } from './schools/drySpell.ts';

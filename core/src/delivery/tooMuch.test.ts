@@ -1,7 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { tooMuch } from './tooMuch.ts';
+import { intakeRate } from '../soil/soilProfile.ts';
+import { overdoneOn, tooMuch } from './tooMuch.ts';
 
-const room = { depletionMm: 12, mmPerLitre: 0.1, litresPerMinute: 20, fedOn: null };
+const room = {
+  depletionMm: 12,
+  mmPerLitre: 0.1,
+  litresPerMinute: 20,
+  fedOn: null,
+  overdone: 'wasted',
+} as const;
 
 describe('water that goes below the roots', () => {
   test('70 mm on ground that lacks 12: 58 mm sink, in litres what that is', () => {
@@ -25,4 +32,15 @@ describe('water that goes below the roots', () => {
     });
     expect(tooMuch({ litres: 200 }, { ...room, depletionMm: -3 })?.sinksMm).toBeCloseTo(20, 9);
   });
+});
+
+// Common practice: on free-draining ground water is wasted, on heavy ground roots drown.
+test('too much is a waste on sand, a lack of air on clay, and both in between', () => {
+  const on = (textureClass: 'sand' | 'sandy loam' | 'loam' | 'clay loam' | 'clay') =>
+    overdoneOn(intakeRate({ horizons: [{ textureClass }] }));
+  expect(on('sand')).toBe('wasted');
+  expect(on('sandy loam')).toBe('wasted');
+  expect(on('loam')).toBe('wasted and airless');
+  expect(on('clay loam')).toBe('airless');
+  expect(on('clay')).toBe('airless');
 });

@@ -1,12 +1,32 @@
 import type { IsoDate } from '../units/dates.ts';
 
-/** Room that a bed has for water today: what is gone from its root zone, what a litre through its tap is there, mm, and its flow, L/min. */
+/** What is wrong with too much water: on open ground it only runs away with what feeds the plants, on close ground roots lack air. */
+export type Overdone = 'wasted' | 'wasted and airless' | 'airless';
+
+/** Ground that takes in at least so much an hour lets water through, and up to so much holds it where the air should be, mm/h. Judgement: from sandy loam up, from clay loam down. */
+const OPEN_MM_PER_HOUR = 18;
+const CLOSE_MM_PER_HOUR = 8;
+
+/**
+ * What too much water does on a ground.
+ * @param infiltrationMmPerHour steady intake of the ground, mm/h, over 0
+ * Source: common practice: on free-draining ground too much is wasted, on heavy ground it drowns the roots.
+ */
+export const overdoneOn = (infiltrationMmPerHour: number): Overdone =>
+  infiltrationMmPerHour >= OPEN_MM_PER_HOUR
+    ? 'wasted'
+    : infiltrationMmPerHour <= CLOSE_MM_PER_HOUR
+      ? 'airless'
+      : 'wasted and airless';
+
+/** Room that a bed has for water today: what is gone from its root zone, what a litre through its tap is there, mm, its flow, L/min, and what too much would do. */
 export interface RoomForWater {
   depletionMm: number;
   mmPerLitre: number;
   litresPerMinute: number;
   /** The last day on which feed was watered in, where that is not long ago. */
   fedOn: IsoDate | null;
+  overdone: Overdone;
 }
 
 /** A watering that is more than the ground has room for. */

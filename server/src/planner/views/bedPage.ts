@@ -15,6 +15,7 @@ import {
   stageStrip,
   stageUse,
   storeRunsOut,
+  undivided,
   wateredOften,
   type DailyRecord,
   type PlantingInput,
@@ -134,6 +135,10 @@ export function bedPageOf(
           context.plan.waterings.filter((watering) => watering.bedId === bedId),
           HORIZON_DAYS,
         ),
+    // A timer divides it without anybody's time.
+    undivided: planned?.delivery.timer
+      ? null
+      : undivided(context.plan.waterings.filter((watering) => watering.bedId === bedId)),
     ownLine: planting ? ownLineOf(past, planting, outlook.wilts) : null,
     roots: rootDoubt(outlook.roots),
     sharpen: sharpenBed(bed, context),

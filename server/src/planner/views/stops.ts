@@ -4,7 +4,9 @@ import {
   aimOf,
   FED_DAYS,
   FEED_NOTE,
+  intakeRate,
   localDepth,
+  overdoneOn,
   bestHour,
   checkFirst,
   efficiencyAt,
@@ -52,8 +54,8 @@ function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: n
 /** Room that a bed has for water today. */
 function roomOf(bed: BedView, outlook: BedOutlook, context: Context): StopView['room'] {
   const planned = context.planBeds.find(({ id }) => id === bed.id);
-  const { areaM2, delivery } = planned
-    ? { areaM2: planned.bed.areaM2, delivery: planned.delivery }
+  const { areaM2, delivery, ground } = planned
+    ? { areaM2: planned.bed.areaM2, delivery: planned.delivery, ground: planned.bed.ground }
     : knownBed(bed, context.today);
   const since = addDays(context.today, -FED_DAYS);
   const fed = context.events.filter(
@@ -64,6 +66,7 @@ function roomOf(bed: BedView, outlook: BedOutlook, context: Context): StopView['
     depletionMm: outlook.depletionMm,
     mmPerLitre: localDepth(1, areaM2, delivery),
     litresPerMinute: delivery.litresPerMinute,
+    overdone: overdoneOn(intakeRate(ground, (bed.mulchMm ?? 0) > 0)),
     fedOn:
       fed
         .map(({ date }) => date)

@@ -172,6 +172,14 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
                 fixed, look below at what fewer rounds would cost and what would help.
               </p>
             ) : null}
+            {page.undivided ? (
+              <p className="mt-1 text-quiet">
+                Its water is divided on purpose: the {page.undivided.waterings} waterings of a week given as
+                one would be {units.text('depth', page.undivided.givenMm)}, and{' '}
+                {units.text('depth', page.undivided.sinksMm)} of it,{' '}
+                {units.text('volume', page.undivided.sinksL)}, would sink below the roots.
+              </p>
+            ) : null}
             {page.runsOut ? <p className="mt-1 text-quiet">{runsOutWords(page.runsOut, today)}</p> : null}
             <OneOffRun
               bedId={page.bedId}

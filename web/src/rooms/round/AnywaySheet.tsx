@@ -10,7 +10,7 @@ import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { TooMuch } from '../../ui/TooMuch.tsx';
+import { OVERDONE_WORDS, TooMuch } from '../../ui/TooMuch.tsx';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
@@ -59,8 +59,8 @@ export function AnywaySheet({
       <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)} className="flex flex-col gap-4">
         <DraftNote draft={form.draft} />
         <p>
-          The ground has room for {units.text('depth', depletionMm)}. What is given beyond that sinks past the
-          roots on light ground, and takes their air on heavy ground.
+          The ground has room for {units.text('depth', depletionMm)} today. Beyond that it is too much.{' '}
+          {OVERDONE_WORDS[item.room.overdone]}
         </p>
         <AmountFields
           error={form.formState.errors.amount?.message ?? refused ?? undefined}

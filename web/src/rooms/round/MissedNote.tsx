@@ -7,8 +7,7 @@ const listed = new Intl.ListFormat('en-GB');
 export function MissedNote({ stops }: { stops: readonly StopView[] }) {
   const days = new Map<string, string[]>();
   for (const { reason, bedName } of stops)
-    if (reason.carriedFrom)
-      days.set(reason.carriedFrom, [...(days.get(reason.carriedFrom) ?? []), bedName]);
+    if (reason.carriedFrom) days.set(reason.carriedFrom, [...(days.get(reason.carriedFrom) ?? []), bedName]);
   return [...days].sort().map(([on, names]) => (
     <p key={on} className="font-semibold text-brick" data-testid="missed">
       Missed on {dayName(on)} and part of this round: {listed.format(names)}.
