@@ -214,8 +214,8 @@ export const stopView = bedHead.extend({
   aim: worded<Aim>().nullable(),
   /** Cans or buckets to fill, where they are carried. */
   fills: z.object({ count: z.number(), litresEach: z.number() }).nullable(),
-  /** A light wetting comes first: water went down one channel here when it was watched, or bare ground has baked. */
-  wetFirst: z.enum(['channel', 'baked']).nullable(),
+  /** A light wetting comes first: water went down one channel here when it was watched, a probe found dry patches, or bare ground has baked. */
+  wetFirst: z.enum(['channel', 'patches', 'baked']).nullable(),
   /** Only a strip along each row of seed is watered, mm wide; null where the whole bed is. */
   rowStripMm: z.number().nullable(),
 });

@@ -96,7 +96,7 @@ export { type From } from './units/dated.ts';
 export { type GivenWater, type EnteredWater } from './delivery/givenWater.ts';
 export { oddities } from './readings/oddities.ts';
 export type { Oddity } from './readings/reading.ts';
-export { depthCheck, settledMinutes } from './checks/depthCheck.ts';
+export { depthCheck, settledMinutes } from './delivery/depthCheck.ts';
 export { DRY_TO_MM } from './checks/dryTo.ts';
 export { lookCheck, type LookVerdict } from './checks/lookCheck.ts';
 export { canAdvice, FEWEST_FOR_EVENNESS, type CanAdvice } from './delivery/canAdvice.ts';

@@ -70,4 +70,19 @@ describe('pulses', () => {
     expect(plan.totalMinutes).toBeCloseTo(20 + 3 * 120, 9);
     expect(plan.litres).toBeCloseTo(runPlan(bed).litres, 9);
   });
+  // Common practice: a light wetting, ten minutes, then the rest.
+  test('where water left patches dry, the same litres come in two turns ten minutes apart', () => {
+    const bed = {
+      areaM2: 10,
+      delivery: { method: 'hose wand' as const, litresPerMinute: 20 },
+      infiltrationMmPerHour: 30,
+      localMm: 6,
+    };
+    const once = runPlan(bed);
+    const plan = runPlan({ ...bed, delivery: { ...bed.delivery, turns: 2 } });
+    expect(once.cycles).toBe(1);
+    expect(plan.cycles).toBe(2);
+    expect(plan.litres).toBeCloseTo(once.litres, 9);
+    expect(plan.totalMinutes).toBeCloseTo(once.minutes + 10, 9);
+  });
 });

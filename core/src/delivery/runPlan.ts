@@ -16,6 +16,8 @@ export interface Delivery {
   surfaceStorageMm?: number;
   /** Spots that it is moved between, where they were laid out; else one a plant. */
   spots?: number;
+  /** Turns that it takes at least: where water went down channels or left patches dry, the first turn wets the way for the second. */
+  turns?: number;
   /** A timer opens and shuts it: nobody need be there. Nothing that is carried or held has one. */
   timer?: boolean;
 }
@@ -41,6 +43,9 @@ export const efficiencyOf = (delivery: Delivery): number =>
   reachingShareOf(delivery) * evenedShare(evennessOf(delivery));
 export const wettedFractionOf = (delivery: Delivery): number =>
   delivery.wettedFraction ?? METHOD_FACTS[delivery.method].wettedFraction;
+
+/** Rest after the turn that only wets, minutes. Common practice: ten, until the surface no longer sheds water. */
+const WETTING_MINUTES = 10;
 
 /** Rate on the ground that gets wet, mm/h. */
 export function deliveryRate(delivery: Delivery, areaM2: number): number {
@@ -111,9 +116,9 @@ export function runPlan(options: {
     surfaceStorageMm: Math.max(surfaceStorageMm, netMm / MOST_CYCLES),
   });
   const minutes = litres / delivery.litresPerMinute;
-  const { cycles, runMinutes, soakMinutes, totalMinutes } = options.pulses
-    ? pulsed(made, minutes, options.pulses)
-    : made;
+  const turns =
+    options.pulses ?? (delivery.turns ? { count: delivery.turns, apartMinutes: WETTING_MINUTES } : null);
+  const { cycles, runMinutes, soakMinutes, totalMinutes } = turns ? pulsed(made, minutes, turns) : made;
   // Field by field: the plan makes tens of thousands of these, and spreading costs as much as the rest.
   return {
     cycles,

@@ -5,7 +5,7 @@ import { soakerTest } from '../delivery/soakerTest.ts';
 import { spreadShare, wettedShare, wettedWidthM } from '../delivery/wettedStrip.ts';
 import { todaysHabit } from '../delivery/todaysHabit.ts';
 import { TEXTURE_CLASSES } from '../soil/textureClass.ts';
-import { depthCheck, settledMinutes } from '../checks/depthCheck.ts';
+import { depthCheck, settledMinutes } from '../delivery/depthCheck.ts';
 import { lookCheck } from '../checks/lookCheck.ts';
 import { oddities } from './oddities.ts';
 

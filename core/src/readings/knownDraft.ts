@@ -34,6 +34,11 @@ interface Claim<T> {
 /** Depth of the topsoil where nobody has dug, mm: a spade's. Judgement. */
 export const USUAL_TOPSOIL_MM = 300;
 
+/** A probe went deep in one place and stopped early in another after a watering. */
+export const IN_PATCHES = 'in patches';
+/** Turns at ground that water went down in channels, or left dry in patches. Common practice: a wetting one and the rest. */
+const TURNS_TO_WET = 2;
+
 type Soil = Pick<Horizon, 'textureClass' | 'sandPct' | 'clayPct'>;
 
 /** What can be claimed of a bed, and as what. */
@@ -47,7 +52,7 @@ interface Claimed {
   drainedAt: number;
   /** The fall in a test hole, mm/h, and the way water was seen to go. */
   drainage: number;
-  path: WaterPath;
+  path: WaterPath | typeof IN_PATCHES;
   /** A jar outweighs fingers as long as it is not stale. */
   top: Soil;
   below: Soil;
@@ -117,12 +122,13 @@ export class KnownDraft {
   /** What carries water to the bed, as far as it is known by now. */
   get delivery(): Delivery {
     const { method, litresPerMinute } = this.declared;
-    const { wettedShare, reachingShare, evenness, flow } = this.claims;
+    const { wettedShare, reachingShare, evenness, flow, path } = this.claims;
     const delivery: Delivery = { method, litresPerMinute: nearest('flow', flow?.value ?? litresPerMinute) };
     if (this.declared.timer && canHaveTimer(method)) delivery.timer = true;
     if (wettedShare) delivery.wettedFraction = wettedShare.value;
     if (reachingShare) delivery.efficiency = reachingShare.value;
     if (evenness) delivery.lowQuarterUniformity = evenness.value;
+    if (path?.value === 'down one channel' || path?.value === IN_PATCHES) delivery.turns = TURNS_TO_WET;
     if (this.intake) delivery.surfaceStorageMm = this.intake.surfaceStorageMm;
     return onSoil(delivery, this.topClass);
   }

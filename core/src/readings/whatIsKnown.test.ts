@@ -175,4 +175,23 @@ describe('the ground', () => {
     expect(bed.place.demandFactor).toBeGreaterThan(1);
     expect(bed.path).toBe('down one channel');
   });
+  // Common practice: look in two or more spots, and where they differ, wet first and water a second time.
+  test('a probe that finds dry patches gives the next watering two turns, one that finds none takes them away', () => {
+    const probe = (pointsMm: number[], on: string): Dated => ({
+      kind: 'depth',
+      tool: 'probe',
+      pointsMm,
+      targetMm: 300,
+      minutes: 30,
+      mulchMoved: false,
+      on,
+    });
+    const patchy = probe([320, 20, 290], '2026-05-02');
+    expect(known([patchy])).toMatchObject({ path: 'in patches', delivery: { turns: 2 } });
+    expect(known([patchy, probe([320, 300], '2026-05-09')]).delivery.turns).toBeUndefined();
+    // One place tells nothing of the others.
+    expect(known([patchy, probe([320], '2026-05-09')]).path).toBe('in patches');
+    const channel: Dated = { kind: 'dye', path: 'down one channel', depthMm: 200, on: '2026-05-10' };
+    expect(known([channel]).delivery.turns).toBe(2);
+  });
 });

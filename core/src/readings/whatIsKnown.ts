@@ -1,3 +1,4 @@
+import { depthCheck } from '../delivery/depthCheck.ts';
 import type { Delivery } from '../delivery/runPlan.ts';
 import type { GroundInput } from '../soil/soilProfile.ts';
 import type { IsoDate } from '../units/dates.ts';
@@ -8,7 +9,7 @@ import type { Provenance, StaleReason } from '../working/types.ts';
 import { isLater, type Found, type Read, type ReadingKind, type WaterPath } from './entries.ts';
 import { isReading } from './facts.ts';
 import { READINGS, READING_KINDS } from './kinds/index.ts';
-import { KnownDraft, type DeclaredBed } from './knownDraft.ts';
+import { IN_PATCHES, KnownDraft, type DeclaredBed } from './knownDraft.ts';
 import type { ReadingRule } from './reading.ts';
 import { fitsMethod, staleReason } from './staleness.ts';
 
@@ -23,8 +24,8 @@ export interface KnownBed {
   supplyLitresPerMinute?: number;
   /** How deep roots were seen, and when. */
   rootsSeen?: { on: IsoDate; depthMm: number };
-  /** Water that goes down one channel wants a light wetting first. */
-  path: WaterPath | null;
+  /** Water that goes down one channel, or leaves patches dry, wants a light wetting first. */
+  path: WaterPath | typeof IN_PATCHES | null;
   /** The latest entry of each kind, and why it should be made again. */
   tests: { finding: Found; stale: StaleReason | null }[];
   /** What lies beyond the engine's range and is planned at its edge. */
@@ -49,6 +50,12 @@ export function whatIsKnown(declared: DeclaredBed, found: readonly Found[], toda
     const rule = READINGS[kind] as unknown as ReadingRule<ReadingKind>;
     for (const reading of counted) if (reading.kind === kind) rule.tell(reading, draft);
   }
+  // One place tells nothing of the others.
+  const [probed] = latestOfEach(
+    until.filter((f) => f.kind === 'depth' && f.pointsMm.length > 1 && fitsMethod(f, declared.method)),
+  );
+  if (probed?.kind === 'depth')
+    draft.claim('path', probed, depthCheck(probed).verdict === 'patchy' ? IN_PATCHES : 'evenly down');
   draft.noteEdges();
   return {
     areaM2: draft.areaM2,

@@ -187,6 +187,7 @@ function foundMoistOn(bed: BedView, { events }: Context): string | undefined {
 /** Why a light wetting comes first on a bed; null where none is needed. */
 function wetFirstOf(bed: BedView, known: KnownBed, outlook: BedOutlook): StopView['wetFirst'] {
   if (known.path === 'down one channel') return 'channel';
+  if (known.path === 'in patches') return 'patches';
   const top = {
     topMm: outlook.layersMm[0] ?? Number.POSITIVE_INFINITY,
     wiltingPointMm: outlook.wiltingPointMm[0] ?? 0,

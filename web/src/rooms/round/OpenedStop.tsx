@@ -26,6 +26,7 @@ import { ECHO_MS } from '../../ui/underFinger.ts';
 const Fold = later(async () => (await import('../../ui/Fold.tsx')).Fold);
 
 const PartNote = later(async () => (await import('../../ui/PartNote.tsx')).PartNote);
+const WetFirst = later(async () => (await import('../../ui/WetFirst.tsx')).WetFirst);
 const StopInFull = later(async () => (await import('./StopInFull.tsx')).StopInFull);
 const CheckSheet = later(async () => (await import('./CheckSheet.tsx')).CheckSheet);
 const DifferentSheet = later(async () => (await import('./DifferentSheet.tsx')).DifferentSheet);
@@ -154,12 +155,9 @@ export function OpenedStop({
           </p>
         ) : null}
         {stop.wetFirst ? (
-          <p className="font-semibold">
-            Wet it lightly, wait ten minutes, then give the rest:{' '}
-            {stop.wetFirst === 'baked'
-              ? 'the ground was dry for three weeks, and water beads on it and runs off at first. Mulch would prevent that.'
-              : 'water runs down one channel.'}
-          </p>
+          <AfterFirst>
+            <WetFirst why={stop.wetFirst} />
+          </AfterFirst>
         ) : null}
       </div>
       <div className="no-print">
