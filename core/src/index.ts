@@ -199,7 +199,7 @@ export {
   type RoomForWater,
 } from './delivery/tooMuch.ts';
 export { wateredOften } from './plan/wateredOften.ts';
-export { undivided, type Undivided } from './plan/undivided.ts';
+export { undivided, type Undivided } from './compare/undivided.ts';
 export { SEED_STRIP_MM, seedRows } from './record/seedRows.ts';
 export { isBaked } from './checks/bakedGround.ts';
 export { dryDaysFrom } from './schools/drySpell.ts';

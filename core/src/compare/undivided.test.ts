@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { completeWeather } from '../weather/completeWeather.ts';
 import { seattle, seattleSite as site, seattleTomatoes } from '../../tests/seattle.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
-import { planGarden } from './planGarden.ts';
+import { planGarden } from '../plan/planGarden.ts';
 import { undivided } from './undivided.ts';
 
 const watering = (date: string, localMm: number, depletionMm: number) => ({
