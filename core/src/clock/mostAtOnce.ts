@@ -36,6 +36,7 @@ export function mostAtOnce(
     ['litres a week', cap('litresPerWeek', constraints.litresPerWeek, 'L')],
     ['minutes a day', heldMinutes(bed, constraints) * bed.delivery.litresPerMinute],
     ['its source', sourceLevel(bed, constraints)],
+    ['fills a day', fillsOf(bed)],
   ];
   const [litresBy, litres] = caps.reduce((least, next) => (next[1] < least[1] ? next : least));
   const stretch = longestStretch(bed, constraints, site, today);
@@ -63,6 +64,14 @@ function heldMinutes({ delivery }: PlanBed, { minutesPerDay }: PlanConstraints):
   );
   const once = handsOnMinutes(delivery, { litres: 0, minutes: 0, cycles: 1 }, 1);
   return Math.max(1, ((minutesPerDay - once) * 100) / (perLitre - once) / delivery.litresPerMinute);
+}
+
+/** The most that fills give a bed in a day, L. */
+function fillsOf({ delivery }: PlanBed): number {
+  const { fillLitres, fillsPerDay } = METHOD_FACTS[delivery.method];
+  return fillLitres !== undefined && fillsPerDay !== undefined
+    ? fillLitres * fillsPerDay
+    : Number.POSITIVE_INFINITY;
 }
 
 /** The most a bed's source gives in a day, L. */

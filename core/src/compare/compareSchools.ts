@@ -7,7 +7,8 @@ import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { Site } from '../weather/types.ts';
 import { SHORT_OF_WATER } from '../schools/shortOfWater.ts';
 import { mayNotTake } from '../schools/mayTake.ts';
-import { SCHOOLS, type SchoolId } from '../schools/schools.ts';
+import { isByFills } from '../delivery/handsOn.ts';
+import { SCHOOLS, schoolOf, type SchoolId } from '../schools/schools.ts';
 
 export interface SchoolFigures {
   school: SchoolId;
@@ -51,7 +52,10 @@ export function compareSchools(options: {
   const storesWater =
     standing.length > 0 && standing.every((p) => cropOf(p).group === 'cacti and succulents');
   return SCHOOLS.filter(
-    (id) => id === bed.school || standing.every((planting) => mayNotTake(id, planting, to) === null),
+    (id) =>
+      id === bed.school ||
+      ((!schoolOf(id).byFills || isByFills(bed.delivery.method)) &&
+        standing.every((planting) => mayNotTake(id, planting, to) === null)),
   ).map((id) => {
     const { outlook, waterings } = followBed(
       {

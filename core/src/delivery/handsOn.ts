@@ -57,6 +57,9 @@ export function handsOnMinutes(
   return (runs ? run.minutes : 0) + once + perCycle * run.cycles + perFill * fills + perSpot * spots;
 }
 
+/** Whether its water is a few small fills a day. */
+export const isByFills = (method: Method): boolean => METHOD_FACTS[method].fillsPerDay !== undefined;
+
 /** Whether a timer can open and shut it. */
 export const canHaveTimer = (method: Method): boolean =>
   !METHOD_FACTS[method].aimed && METHOD_FACTS[method].fillLitres === undefined;

@@ -44,6 +44,8 @@ export interface MethodFacts {
   how: string;
   /** Litres of what is filled and carried, where something is. Common practice. */
   fillLitres?: number;
+  /** Fills it is given in a day at most, where it is small and drips on by itself. Common practice: one in the morning, one in the evening. */
+  fillsPerDay?: number;
 }
 
 const row = (
@@ -62,6 +64,7 @@ const row = (
     aimed?: boolean;
     spreads?: 'strips' | 'spots';
     fillLitres?: number;
+    fillsPerDay?: number;
   } = {},
 ): MethodFacts => ({
   efficiency,
@@ -78,6 +81,7 @@ const row = (
   openTap: kind.openTap ?? false,
   aimed: kind.byHand ?? kind.aimed ?? false,
   fillLitres: kind.fillLitres,
+  fillsPerDay: kind.fillsPerDay,
 });
 
 export const METHOD_FACTS: Readonly<Record<Method, MethodFacts>> = {
@@ -92,6 +96,7 @@ export const METHOD_FACTS: Readonly<Record<Method, MethodFacts>> = {
     slow: true,
     spreads: 'strips',
     fillLitres: 20,
+    fillsPerDay: 2,
   }),
   'soaker hose': row(0.97, 0.8, 0.6, 0.05, 0.3, 10, 'soaker hose', { slow: true, spreads: 'strips' }),
   bubbler: row(0.98, 0.86, 0.4, 0, 0.3, 20, 'bubbler, moved round from spot to spot', {

@@ -22,7 +22,8 @@ export type Cap =
   | 'its source'
   | 'open hours'
   | 'turns at a bed'
-  | 'longest run';
+  | 'longest run'
+  | 'fills a day';
 
 /** A bed as the plan takes it: its ground and plants, its water, what it has had and how it began. */
 export interface PlanBed {

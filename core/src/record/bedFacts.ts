@@ -1,6 +1,7 @@
 import type { BedInput } from '../places/ground/bedModel.ts';
 import { cropById } from '../plants/catalogue/index.ts';
 import type { CropEntry, PlantingInput } from '../plants/types.ts';
+import { isByFills } from '../delivery/handsOn.ts';
 import { defaultSchool, type SchoolId } from '../schools/schools.ts';
 import type { BedOnRecord } from './place.ts';
 
@@ -42,7 +43,7 @@ export function schoolChosen(bed: BedOnRecord): {
 } {
   const crop = cropOfBed(bed);
   if (!crop) return { id: 'as seldom as it can', own: false, usual: null };
-  const usual = defaultSchool(crop);
+  const usual = defaultSchool(crop, isByFills(bed.delivery.method));
   const own = bed.planting?.school ?? null;
   return { id: own ?? usual.id, own: own !== null, usual };
 }

@@ -8,6 +8,7 @@ import { FIXED_WEEK_MM } from './fixedWeek.ts';
 export const SCHOOLS = [
   'as seldom as it can',
   'little and often',
+  'two fills a day',
   'hold to the first wilt',
   'dry-grown',
   'soak and dry',
@@ -44,6 +45,8 @@ export interface School {
   stopsAt?: StageName;
   /** Whether it may be chosen for a crop. */
   suits: (crop: CropEntry) => boolean;
+  /** Only for what is filled a few times a day and drips on by itself. */
+  byFills?: true;
 }
 
 const everyCrop = (): boolean => true;
@@ -75,6 +78,17 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     // Common practice: four short runs a day; two hours apart is a judgement.
     pulses: { count: 4, apartMinutes: 120 },
     suits: everyCrop,
+  },
+  'two fills a day': {
+    words:
+      'Gives back each day what the day before took: one fill in the morning, one in the evening, and none after rain.',
+    warning: 'A small kit gives a small bed its water. What two fills cannot give, it goes without.',
+    line: 'daily',
+    leastMm: PULSE_LEAST_MM,
+    // Common practice: morning and evening; how far apart is a judgement.
+    pulses: { count: 2, apartMinutes: 540 },
+    suits: everyCrop,
+    byFills: true,
   },
   'hold to the first wilt': {
     words: 'Waits until the plants start to wilt: saves the most water, and costs growth.',
@@ -176,10 +190,13 @@ export function explainLine(
 
 export const schoolOf = (id: SchoolId): School => ({ id, ...RULES[id] });
 
-export type SchoolReason = 'a succulent dries out between' | 'fewest rounds for what may be lost';
+export type SchoolReason =
+  'a succulent dries out between' | 'a bucket kit holds only a little' | 'fewest rounds for what may be lost';
 
-/** The school a planting gets when nobody chose one, and why. Source: common practice. */
-export const defaultSchool = (crop: CropEntry): { id: SchoolId; reason: SchoolReason } =>
+/** The school a planting gets when nobody chose one, and why. @param byFills its water is a few small fills a day. Source: common practice. */
+export const defaultSchool = (crop: CropEntry, byFills = false): { id: SchoolId; reason: SchoolReason } =>
   crop.group === 'cacti and succulents'
     ? { id: 'soak and dry', reason: 'a succulent dries out between' }
-    : { id: 'as seldom as it can', reason: 'fewest rounds for what may be lost' };
+    : byFills
+      ? { id: 'two fills a day', reason: 'a bucket kit holds only a little' }
+      : { id: 'as seldom as it can', reason: 'fewest rounds for what may be lost' };

@@ -39,6 +39,10 @@ const CAPS: Readonly<Record<Cap, { putOff: string; part: string }>> = {
     putOff: 'the turns that one bed may have are used up.',
     part: 'The soil takes water slowly, and the turns by hand bring only a part of what it wants. More turns in Settings, a gentler flow, or a timer would change that.',
   },
+  'fills a day': {
+    putOff: 'its bucket is filled twice a day, and both fills are used up.',
+    part: 'Two fills a day of its bucket bring only a part of what it wants. A larger bucket, fewer plants on the kit, or a drip line on a tap would change that.',
+  },
   'longest run': {
     putOff: 'the longest run that you allow is used up.',
     part: 'The whole would run longer than you allow a tap that you open by hand, so this is only a part. A longer run in Settings, more flow, or a timer would change that.',

@@ -174,9 +174,12 @@ export const ground: PlaceKind<BedInput, GroundState> = {
           // Only a timer comes back as often as it likes.
           whole
             ? {}
-            : delivery.timer || pulses || byHand
-              ? { litres: span.most?.litres, totalMinutes: span.most?.totalMinutes }
-              : handled(span.most),
+            : pulses && !delivery.timer
+              ? // Somebody comes back for each of them.
+                { litres: span.most?.litres }
+              : delivery.timer || pulses || byHand
+                ? { litres: span.most?.litres, totalMinutes: span.most?.totalMinutes }
+                : handled(span.most),
         );
       },
       underCover: (d) => on(d).model.underCover,
