@@ -206,6 +206,9 @@ export const stopView = bedHead.extend({
       lostShare: z.number(),
       leafWetHours: z.number(),
       overNight: z.boolean(),
+      /** What stays on the leaves and dries there, litres through the tap; and whether they shed it between the plants. */
+      onLeavesL: z.number(),
+      sheds: z.boolean(),
     })
     .nullable(),
   /** The tap it draws from, by name. */

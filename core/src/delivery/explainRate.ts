@@ -98,7 +98,7 @@ export function explainRun(
               'The leaves hold',
               run.leavesMm,
               'mm',
-              usual('a judgement: up to 1 mm of a spray under full leaf'),
+              usual('by how much leaf there is: 0.2 mm for each layer of leaves'),
             ),
           ],
         )

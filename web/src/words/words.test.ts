@@ -162,9 +162,15 @@ describe('why a bed is left alone', () => {
 });
 
 test('a spray in great heat is to run early and low, and in mild weather nothing is said of heat', () => {
-  const spray = { windMs: 1, lostShare: 0.1, leafWetHours: 1, overNight: false };
+  const spray = { windMs: 1, lostShare: 0.1, leafWetHours: 1, overNight: false, onLeavesL: 14, sheds: false };
   expect(sprayWords({ ...spray, tMaxC: 36 }, metric)).toContain('run it early, and keep it low');
   expect(sprayWords({ ...spray, tMaxC: 24 }, metric)).not.toContain('run it early');
+});
+
+test('where leaves shed a spray, what stays on them is said, and where to feel', () => {
+  const spray = { windMs: 1, tMaxC: 24, lostShare: 0.1, leafWetHours: 1, overNight: false, onLeavesL: 14 };
+  expect(sprayWords({ ...spray, sheds: true }, metric)).toContain('About 14\u00a0L stays on the leaves');
+  expect(sprayWords({ ...spray, sheds: false }, metric)).not.toContain('stays on the leaves');
 });
 
 describe('when the next watering is due', () => {

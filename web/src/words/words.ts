@@ -282,7 +282,10 @@ export function sprayWords(spray: NonNullable<StopView['spray']>, units: Units):
     spray.tMaxC !== null && spray.tMaxC >= HOT_C
       ? ` At ${units.text('temperature', spray.tMaxC)} much of a spray dries on its way by noon: run it early, and keep it low.`
       : '';
-  return `${wet}${wind}${heat}`;
+  const leaves = spray.sheds
+    ? ` About ${units.text('volume', spray.onLeavesL)} stays on the leaves, and much of the rest runs off them between the plants: feel the soil under the leaves afterwards, or give the water below them.`
+    : '';
+  return `${wet}${wind}${heat}${leaves}`;
 }
 /** Heat from which a spray is worth a word, °C. Judgement. */
 const HOT_C = 32;

@@ -1,5 +1,5 @@
 import { at, item, listed } from '../../units/at.ts';
-import { METHOD_FACTS } from '../../delivery/methods.ts';
+import { heldByLeaves } from '../../delivery/heldByLeaves.ts';
 import { fittingRun, PASSES } from '../../delivery/fittingRun.ts';
 import { wettedFractionOf } from '../../delivery/runPlan.ts';
 import { daysBetween } from '../../units/dates.ts';
@@ -28,10 +28,8 @@ const handled = ({
 /** A seedbed’s water is that of its first layers: twice the depth of most seed. */
 const TOP_LAYERS = 2;
 
-/** Water that full leaves hold back from a spray, mm a watering. Judgement; a canopy holds 0.5–1.5 mm. */
-const LEAVES_HOLD_MM = 1;
-const heldByLeaves = ({ model, delivery }: Stretch, d: number): number =>
-  METHOD_FACTS[delivery.method].overhead ? LEAVES_HOLD_MM * at(model.canopyCover, d) : 0;
+const heldOn = ({ model, delivery }: Stretch, d: number): number =>
+  heldByLeaves(delivery.method, at(model.canopyCover, d));
 
 /** A bed's water, and which of its states it is in. */
 export interface GroundState {
@@ -113,7 +111,7 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         state.depletionFraction = at(model.p, d);
         const given = givenL / model.bed.areaM2;
         // What the leaves hold back was given, and dries from them.
-        const held = given > 0 ? Math.min(given, heldByLeaves(on(d), d)) : 0;
+        const held = given > 0 ? Math.min(given, heldOn(on(d), d)) : 0;
         stepDay(model, state.water, d, et0, rain, given - held, climate, warmth);
         const { out } = state.water;
         out[OUT.irrigation] = at(out, OUT.irrigation) + held;
@@ -154,13 +152,13 @@ export const ground: PlaceKind<BedInput, GroundState> = {
         into.frontMm = Math.min(model.profile.depthMm, at(out, OUT.front));
         return into;
       },
-      leavesL: (d) => heldByLeaves(on(d), d) * on(d).model.bed.areaM2,
+      leavesL: (d) => heldOn(on(d), d) * on(d).model.bed.areaM2,
       give(state, d, localMm, { pulses, byHand, whole } = {}) {
         const { model, delivery } = on(d);
         return fittingRun(
           {
             localMm,
-            leavesMm: heldByLeaves(on(d), d),
+            leavesMm: heldOn(on(d), d),
             areaM2: model.bed.areaM2,
             delivery,
             infiltrationMmPerHour: model.profile.infiltrationMmPerHour,

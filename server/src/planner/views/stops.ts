@@ -24,6 +24,7 @@ import {
   seedRows,
   rowLength,
   plantOnDay,
+  shedsSpray,
   standingOn,
   type BedOutlook,
   type KnownBed,
@@ -38,9 +39,14 @@ import {
 import type { Context } from '../context.ts';
 import { coreView } from './core.ts';
 
-function coreOf(bed: BedView, outlook: BedOutlook, today: string, latitudeDeg: number): CoreView {
-  const planting = standingOn(plantingsOf(bed, latitudeDeg), today);
-  const plant = planting ? plantOnDay(planting, today) : null;
+/** What stands on a bed today, as it is by now; null of bare ground. */
+function plantOf(bed: BedView, site: Context['site'], today: string): ReturnType<typeof plantOnDay> {
+  const planting = standingOn(plantingsOf(bed, site.latitudeDeg), today);
+  return planting ? plantOnDay(planting, today) : null;
+}
+
+function coreOf(bed: BedView, outlook: BedOutlook, { today, site }: Context): CoreView {
+  const plant = plantOf(bed, site, today);
   const lastWet = outlook.past.findLast((day) => day.wetFrontMm > 0 && day.irrigationMm + day.rainMm >= 2);
   return coreView(outlook, {
     ground: knownBed(bed, today).ground,
@@ -76,7 +82,7 @@ function roomOf(bed: BedView, outlook: BedOutlook, context: Context): StopView['
 }
 
 export function headOf(bed: BedView, outlook: BedOutlook, context: Context) {
-  const { today, site } = context;
+  const { today } = context;
   const known = knownBed(bed, today);
   return {
     bedId: bed.id,
@@ -87,7 +93,7 @@ export function headOf(bed: BedView, outlook: BedOutlook, context: Context) {
     textureClass: known.ground.horizons[0]?.textureClass ?? bed.textureClass,
     areaM2: known.areaM2,
     room: roomOf(bed, outlook, context),
-    core: coreOf(bed, outlook, today, site.latitudeDeg),
+    core: coreOf(bed, outlook, context),
     tree: treeNow(bed, outlook, context),
     beyond: known.beyond,
     unread: known.unread.map(({ id = 0, on, kind }) => ({ id, on, label: FINDING_FACTS[kind].label })),
@@ -120,7 +126,12 @@ function byHandOf(
 }
 
 /** What wind takes from a spray, and how long its leaves stay wet. */
-function sprayOf(bed: BedView, runs: StopView['runs'], { today, weather, sun }: Context): StopView['spray'] {
+function sprayOf(
+  bed: BedView,
+  { run }: PlannedWatering,
+  runs: StopView['runs'],
+  { today, weather, sun, site }: Context,
+): StopView['spray'] {
   const { method } = bed.delivery;
   if (!METHOD_FACTS[method].overhead) return null;
   const day = weather.find((d) => d.date === today);
@@ -133,6 +144,8 @@ function sprayOf(bed: BedView, runs: StopView['runs'], { today, weather, sun }: 
     lostShare: 1 - efficiencyAt({ method, hour: 'morning', windMs: windMs ?? 0 }),
     leafWetHours: wet.hours,
     overNight: wet.overNight,
+    onLeavesL: (run.litres * run.leavesMm) / (run.bedMm + run.leavesMm),
+    sheds: shedsSpray(method, plantOf(bed, site, today)?.canopyCover ?? 0),
   };
 }
 
@@ -140,8 +153,7 @@ function sprayOf(bed: BedView, runs: StopView['runs'], { today, weather, sun }: 
 function aimOfBed(bed: BedView, { today, site }: Context): StopView['aim'] {
   const crop = cropOfBed(bed);
   if (!crop || !METHOD_FACTS[bed.delivery.method].aimed) return null;
-  const planting = standingOn(plantingsOf(bed, site.latitudeDeg), today);
-  const plant = planting ? plantOnDay(planting, today) : null;
+  const plant = plantOf(bed, site, today);
   return aimOf(crop, plant?.rooted ?? true, plant?.heightM ?? 0);
 }
 
@@ -149,9 +161,8 @@ function aimOfBed(bed: BedView, { today, site }: Context): StopView['aim'] {
 function leavesOf(bed: BedView, { today, site, weather, alerts }: Context): StopView['leaves'] {
   const crop = cropOfBed(bed);
   if (!crop) return null;
-  const planting = standingOn(plantingsOf(bed, site.latitudeDeg), today);
   return leafCare(crop, {
-    plant: planting ? plantOnDay(planting, today) : null,
+    plant: plantOf(bed, site, today),
     underCover: bed.underCover,
     rinsed: isRinsed(crop, alerts, today),
     day: weather.find(({ date }) => date === today),
@@ -242,7 +253,7 @@ export function stopOf(
           window: watering.dates,
           foundMoistOn: foundMoistOn(bed, context),
         }),
-    spray: sprayOf(bed, runs, context),
+    spray: sprayOf(bed, watering, runs, context),
     tapName: context.garden.taps.find(({ id }) => id === bed.tapId)?.name ?? null,
     // Seed is sprinkled over; there is no foot to water at.
     aim: watering.reason.code === 'seedbed' ? null : aimOfBed(bed, context),
