@@ -11,7 +11,7 @@ const DENSE_COVER = 0.75;
 
 /** Leaf area over the ground, m²/m², of a canopy that covers a share of it, 0–1. */
 const leafArea = (canopyCover: number): number =>
-  Math.min(MOST_LEAF_AREA, -Math.log(Math.max(1e-6, 1 - canopyCover)) / EXTINCTION);
+  Math.min(MOST_LEAF_AREA, Math.log(1 / Math.max(1e-6, 1 - canopyCover)) / EXTINCTION);
 
 /**
  * What leaves hold back of a watering, mm over the bed: it dries from them and never reaches the ground. 0 for what does not

@@ -188,15 +188,17 @@ export function gardenRounds(
   const thirsty = bound.filter(
     (place) => tryOn(place, sets[chosen.get(place) ?? 0] as number[]).waterings.length > 0,
   );
+  const before = proposal && { set: setOf(proposal.perWeek), since: proposal.since ?? proposal.madeOn };
   const main = mainSet(
     standing,
     thirsty.map((place) => chosen.get(place) ?? 0),
-    proposal && setOf(proposal.perWeek),
+    before && { set: before.set, isNew: before.since > addDays(today, -HOLDS_DAYS) },
   );
   const daysOf = (place: RoundPlace): readonly number[] =>
     sets[Math.max(main, chosen.get(place) ?? 0)] ?? open;
   const sparser = sets[main - 1];
-  const since = proposal ? (proposal.since ?? proposal.madeOn) : today;
+  // What heat adds goes with it, and is no new week.
+  const since = before && (before.set === main || standing === 'heat adds') ? before.since : today;
   return {
     plans: places.map((place) => withCarriedOver(place, daysOf(place), since, today, asked, planOn)),
     rounds: lazySparser(
@@ -227,12 +229,19 @@ export function gardenRounds(
   };
 }
 
-/** Which set the garden is walked on. @param before the set it was walked on; null where there was none */
-function mainSet(standing: Standing, chosen: readonly number[], before: number | null): number {
+/** Days that became more are not made fewer again before so long: the week after is easily another. Judgement: a fortnight. */
+const HOLDS_DAYS = 14;
+
+/** Which set the garden is walked on. @param before the set it was walked on, and whether that is new; null where there was none */
+function mainSet(
+  standing: Standing,
+  chosen: readonly number[],
+  before: { set: number; isNew: boolean } | null,
+): number {
   if (before === null) return roundOfGarden(chosen);
-  if (standing === 'as they are') return before;
-  const held = heldRound(chosen, before);
-  return standing === 'heat adds' ? Math.max(before, held) : held;
+  if (standing === 'as they are') return before.set;
+  const held = heldRound(chosen, before.set);
+  return standing === 'heat adds' || before.isNew ? Math.max(before.set, held) : held;
 }
 
 /**

@@ -83,6 +83,24 @@ describe('days that were promised', () => {
   });
 });
 
+describe('days that became more on a Monday', () => {
+  // Three rounds a week were asked for; by Monday 13 July it is cool, and fewer would do.
+  const cool = weatherOf(() => 15);
+  const made = roundsOn(TUESDAY, cool, null).proposal as ProposedRounds;
+  const since = (day: string): ProposedRounds => ({
+    ...made,
+    madeOn: '2026-07-12',
+    since: day,
+    perWeek: 3,
+    places: made.places.map((place) => ({ ...place, perWeek: 3 })),
+  });
+  test('are not made fewer the week after, but once they have stood for a fortnight', () => {
+    const monday = '2026-07-13';
+    expect(roundsOn(monday, cool, since('2026-07-06')).weekdays).toHaveLength(3);
+    expect(roundsOn(monday, cool, since('2026-06-22')).weekdays.length).toBeLessThan(3);
+  });
+});
+
 describe('what the gardener changes is proposed anew at once', () => {
   test('a limit that is taken off', () => {
     const bound = roundsOn(TUESDAY, WARM, null, { weekdays: [2] });

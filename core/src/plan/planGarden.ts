@@ -22,6 +22,7 @@ import { forecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
 import { weatherSeries } from '../weather/weatherSeries.ts';
 import { askedFor } from '../rounds/askedFor.ts';
+import { freeDays, promisedAfter } from '../rounds/promised.ts';
 import { askedOn, gardenRounds, isHot, planWithoutClosures, type RoundPlace } from './gardenRounds.ts';
 import { newMemo, type PlanMemo } from './memo.ts';
 import type { GardenPlan, PlanOptions, Unplanned } from './types.ts';
@@ -159,6 +160,10 @@ export function planGarden(
     planOn,
     tryOn,
   });
+  const before = constraints.rounds?.proposal;
+  // What the gardener changed counts at once: nothing that was said before stands in its way.
+  const promised = before?.under === rounds.proposal?.under ? before?.promised : undefined;
+  const leftFree = freeDays(promised, today);
   const walked = new Set(rounds.weekdays);
   const isRound = (date: string): boolean => walked.has(weekdayOf(date));
   const mostMinutes = Math.min(constraints.minutesPerDay ?? USUAL_MINUTES, 24 * 60);
@@ -194,10 +199,22 @@ export function planGarden(
   const weigh = (plans: readonly BedPlan[]) => {
     const spreadOut = large
       ? plans
-      : spread(plans, { today, horizonDays, mostMinutes, isRound }, follow, {
-          of: asOfMorning,
-          follow: inMorning.follow,
-        });
+      : spread(
+          plans,
+          {
+            today,
+            horizonDays,
+            mostMinutes,
+            isRound,
+            isTold: constraints.minutesPerDay !== undefined,
+            free: leftFree,
+          },
+          follow,
+          {
+            of: asOfMorning,
+            follow: inMorning.follow,
+          },
+        );
     const fitted = fitToLimits(
       spreadOut,
       constraints,
@@ -215,13 +232,10 @@ export function planGarden(
   if (rounds.proposal) {
     const walked = [rounds.weekdays, ...rounds.between.map((b) => b.weekdays)].flat();
     const due = now.map(({ bedId }) => bedId);
-    const asked = askedFor(
-      constraints.rounds?.proposal?.asked,
-      today,
-      due,
-      walked.includes(weekdayOf(today)),
-    );
-    rounds.proposal = { ...rounds.proposal, asked };
+    const asked = askedFor(before?.asked, today, due, walked.includes(weekdayOf(today)));
+    const work = waterings.filter((w) => w.handsOnMinutes > 0).map(({ date }) => date);
+    const said = promisedAfter(promised, today, [...new Set(work)]);
+    rounds.proposal = { ...rounds.proposal, asked, promised: said };
   }
   const todayTotals = {
     handsOnMinutes: now.reduce((sum, w) => sum + w.handsOnMinutes, 0),

@@ -1,7 +1,8 @@
 import type { IsoDate } from '../units/dates.ts';
 import type { AskedFor } from './askedFor.ts';
+import type { PromisedDays } from './promised.ts';
 
-/** What a plan hands on to the next: round days that were proposed, so that they do not move, and what was asked for. */
+/** What a plan hands on to the next: round days that were proposed, so that they do not move, what was asked for, and which days were to be free. */
 export interface ProposedRounds {
   /** The day on which they were last weighed, and since when they are what they are. */
   madeOn: IsoDate;
@@ -16,6 +17,7 @@ export interface ProposedRounds {
   /** How often each place is asked, and what the gardener has set of it, as text; empty where the days are the gardener's own. */
   places: { bedId: number; perWeek: number; of?: string }[];
   asked?: AskedFor;
+  promised?: PromisedDays;
 }
 
 /** The days on which a garden is walked. */

@@ -21,3 +21,11 @@ export const STAYS: ReadonlySet<PlannedWatering['reason']['code']> = new Set([
   'plug',
   'seedbed',
 ]);
+
+/** The days on which somebody has work to do. */
+export const daysWorked = (plans: readonly BedPlan[]): Set<IsoDate> =>
+  new Set(
+    plans.flatMap(({ waterings }) =>
+      waterings.filter(({ handsOnMinutes }) => handsOnMinutes > 0).map(({ date }) => date),
+    ),
+  );

@@ -1,9 +1,11 @@
 import { addDays, type IsoDate } from '../units/dates.ts';
-import { minutesOn, STAYS, wateringOn } from './day.ts';
+import { daysWorked, minutesOn, STAYS, wateringOn } from './day.ts';
 import type { BedPlan, Follow } from './types.ts';
 
 /** Growth that a visit between the rounds must save the garden to be worth a day's way there, share. Judgement. */
 const WORTH_A_VISIT = 0.003;
+/** To take back a day that was said to be free it must save so many times that. Judgement. */
+const WORTH_A_PROMISE = 2;
 /** No place may lose more than so many times what its goal allows for it, or than so much more than it would, share. Judgements. */
 const MOST_TO_ONE = 2;
 const MORE_TO_ONE = 0.01;
@@ -11,12 +13,6 @@ const MORE_TO_ONE = 0.01;
 /** So many days on, what was due on a spared day may join others that are watered then. */
 const JOINS_WITHIN_DAYS = 2;
 
-const daysWorked = (plans: readonly BedPlan[]): Set<IsoDate> =>
-  new Set(
-    plans.flatMap(({ waterings }) =>
-      waterings.filter(({ handsOnMinutes }) => handsOnMinutes > 0).map(({ date }) => date),
-    ),
-  );
 const sum = (plans: readonly BedPlan[], of: (plan: BedPlan) => number): number =>
   plans.reduce((total, plan) => total + of(plan), 0);
 
@@ -24,7 +20,7 @@ const sum = (plans: readonly BedPlan[], of: (plan: BedPlan) => number): number =
  * Spares visits between the rounds that save hardly any growth: what was due there is watered on the day before or after, on which
  * somebody is in the garden anyway. A visit for one bed takes a person there as much as one for ten.
  * @param plans each place with its plan; `isRound` the garden is walked on a day by its rounds: such a day stays; `mostMinutes` of a
- *   person's time on a day; `follow` tries a place another way
+ *   person's time on a day; `free` days that the plan before this one left free; `follow` tries a place another way
  * @returns the plans, with fewer days of work or as they were
  * Source: judgement; growth as the engine has it.
  */
@@ -35,10 +31,11 @@ export function gather(
     horizonDays: number;
     mostMinutes: number;
     isRound: (date: IsoDate) => boolean;
+    free?: ReadonlySet<IsoDate>;
   },
   follow: Follow,
 ): BedPlan[] {
-  const { today, horizonDays, mostMinutes, isRound } = options;
+  const { today, horizonDays, mostMinutes, isRound, free } = options;
   let current = [...plans];
   for (let d = 0; d < horizonDays; d += 1) {
     const date = addDays(today, d);
@@ -48,7 +45,10 @@ export function gather(
       continue;
     const worked = daysWorked(current);
     const without = current.map((plan) => (due.includes(plan) ? spared(plan, date, worked, follow) : plan));
-    if (isSpared(current, without, date, mostMinutes)) current = without;
+    // What was missed is owed, whatever was said of the day.
+    const wasFree =
+      free?.has(date) === true && due.every((plan) => wateringOn(plan, date)?.reason.carriedFrom === null);
+    if (isSpared(current, without, date, { mostMinutes, wasFree })) current = without;
   }
   return current;
 }
@@ -66,12 +66,13 @@ function isSpared(
   was: readonly BedPlan[],
   without: readonly BedPlan[],
   spare: IsoDate,
-  mostMinutes: number,
+  { mostMinutes, wasFree }: { mostMinutes: number; wasFree: boolean },
 ): boolean {
-  if (daysWorked(without).size >= daysWorked(was).size) return false;
+  const fewer = daysWorked(was).size - daysWorked(without).size;
+  if (wasFree ? fewer < 0 : fewer <= 0) return false;
   const wantedL = sum(was, ({ outlook }) => outlook.wantedL);
   const moreL = sum(without, ({ outlook }) => outlook.lostL) - sum(was, ({ outlook }) => outlook.lostL);
-  if (moreL > WORTH_A_VISIT * wantedL) return false;
+  if (moreL > (wasFree ? WORTH_A_PROMISE : 1) * WORTH_A_VISIT * wantedL) return false;
   return without.every((plan, i) => {
     const before = was[i] as BedPlan;
     if (plan === before) return true;
