@@ -102,6 +102,23 @@ const finish = (jobs: DayJob[], lines = {}): number =>
   Math.max(...daySchedule(jobs, lines).slots.map((s) => s.until));
 
 describe('a day’s runs on the clock', () => {
+  test('the turns of one watering stay together: what no longer fits before the hours end begins in the next ones', () => {
+    const spans = [
+      [
+        { from: 330, until: 480 },
+        { from: 1200, until: 1320 },
+      ],
+    ];
+    const made = daySchedule([
+      job(1, { runMinutes: 140, byHand: true, spans }),
+      job(2, { cycles: 2, runMinutes: 10, soakMinutes: 10, byHand: true, spans }),
+    ]);
+    const turns = made.slots.filter(({ bedId }) => bedId === 2);
+    expect(turns.map(({ from }) => from)).toEqual([1200, 1220]);
+    // Fills of the morning and of the evening fit no stretch together, and are apart on purpose.
+    const fills = daySchedule([job(3, { cycles: 2, runMinutes: 20, soakMinutes: 540, spans })]).slots;
+    expect(fills.map(({ from }) => from)).toEqual([330, 1200]);
+  });
   test('the soak of one bed is used for another', () => {
     const cycling = { cycles: 3, runMinutes: 10, soakMinutes: 20 };
     const one = finish([job(1, cycling)]) - 300;

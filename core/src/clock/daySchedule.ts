@@ -255,8 +255,15 @@ function nextTime(
   return Number.isFinite(next) ? next : null;
 }
 
-function mayRun({ spans, job }: Going, t: number): boolean {
-  for (const s of spans) if (t >= s.from - EPS && t + job.runMinutes <= s.until + EPS) return true;
+/**
+ * Whether a run may begin at a moment. The turns of one watering belong together: the first begins only where the others still
+ * fit before the hours end, as long as any hours are wide enough for them all.
+ */
+function mayRun({ spans, job, done }: Going, t: number): boolean {
+  const whole = toGo(job, 0);
+  const isTogether = done === 0 && job.cycles > 1 && spans.some((s) => s.until - s.from >= whole - EPS);
+  const minutes = isTogether ? whole : job.runMinutes;
+  for (const s of spans) if (t >= s.from - EPS && t + minutes <= s.until + EPS) return true;
   return false;
 }
 

@@ -20,7 +20,7 @@ const CAPS: Readonly<Record<Cap, { putOff: string; part: string }>> = {
   },
   'litres a day': {
     putOff: 'the water that a day allows goes to what would suffer more.',
-    part: 'The water that a day allows leaves only a part of what it wants. The rest has its turn tomorrow.',
+    part: 'The water that a day allows leaves only a part of what it wants. The rest follows on another day.',
   },
   'litres a week': {
     putOff: 'the water that the week allows goes to what would suffer more.',
@@ -28,7 +28,7 @@ const CAPS: Readonly<Record<Cap, { putOff: string; part: string }>> = {
   },
   'its source': {
     putOff: 'what the well gives in a day goes to what would suffer more.',
-    part: 'The well gives no more today, so this is only a part of what it wants. The rest has its turn tomorrow.',
+    part: 'The well gives no more today, so this is only a part of what it wants. The rest follows when the well has filled again.',
   },
   'open hours': {
     putOff:

@@ -1,8 +1,6 @@
 import type { StopView } from '@kibble/contract';
 import { dayName } from '../../words/words.ts';
 
-const listed = new Intl.ListFormat('en-GB');
-
 /** Which stops were due on an earlier round and not watered: they are part of this one. */
 export function MissedNote({ stops }: { stops: readonly StopView[] }) {
   const days = new Map<string, string[]>();
@@ -10,7 +8,8 @@ export function MissedNote({ stops }: { stops: readonly StopView[] }) {
     if (reason.carriedFrom) days.set(reason.carriedFrom, [...(days.get(reason.carriedFrom) ?? []), bedName]);
   return [...days].sort().map(([on, names]) => (
     <p key={on} className="font-semibold text-brick" data-testid="missed">
-      Missed on {dayName(on)} and part of this round: {listed.format(names)}.
+      {names.length === 1 ? 'A stop' : `${names.length} stops`} missed on {dayName(on)}{' '}
+      {names.length === 1 ? 'is' : 'are'} part of this round: {names.join('; ')}.
     </p>
   ));
 }
