@@ -64,6 +64,8 @@ const remedy = z.object({
 export const ladderView = z.object({
   perWeek: z.number(),
   onTimer: z.boolean(),
+  /** Its way of watering has days of its own, whatever the rounds are: there are no rungs then. */
+  byItsWay: z.boolean(),
   allowedShare: z.number(),
   lostShare: z.number(),
   rungs: z.array(rung),

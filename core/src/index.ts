@@ -199,6 +199,7 @@ export {
   type Overdone,
   type RoomForWater,
 } from './delivery/tooMuch.ts';
+export { isAskedDaily } from './plan/gardenRounds.ts';
 export { wateredOften } from './plan/wateredOften.ts';
 export { undivided, type Undivided } from './compare/undivided.ts';
 export { SEED_STRIP_MM, seedRows } from './record/seedRows.ts';

@@ -86,7 +86,7 @@ const RULES: Readonly<Record<SchoolId, Omit<School, 'id'>>> = {
     line: 'daily',
     leastMm: PULSE_LEAST_MM,
     // Common practice: morning and evening; how far apart is a judgement.
-    pulses: { count: 2, apartMinutes: 540 },
+    pulses: { count: 2, apartMinutes: 600 },
     suits: everyCrop,
     byFills: true,
   },

@@ -1,5 +1,14 @@
 import type { FortnightView, LadderView } from '@kibble/contract';
-import { cropById, keepsTo, ladder, remedies, type BedOutlook, type Cap, type PlanBed } from '@kibble/core';
+import {
+  cropById,
+  isAskedDaily,
+  keepsTo,
+  ladder,
+  remedies,
+  type BedOutlook,
+  type Cap,
+  type PlanBed,
+} from '@kibble/core';
 import { HORIZON_DAYS, type Context } from '../context.ts';
 import { bedOnPlan } from '../onPlan.ts';
 
@@ -19,9 +28,10 @@ const aloneOf = (bed: PlanBed, { site, weather, constraints, today }: Context) =
 });
 
 /** How often a week a bed is asked. */
-function perWeekOf(bedId: number, { plan }: Context): number {
+function perWeekOf(bedId: number, { plan, planBeds }: Context): number {
   const { weekdays, between, onTimer } = plan.rounds;
-  if (onTimer.includes(bedId)) return 7;
+  const planned = planBeds.find(({ id }) => id === bedId);
+  if (onTimer.includes(bedId) || (planned && isAskedDaily(planned))) return 7;
   return between.find((one) => one.bedId === bedId)?.weekdays.length ?? weekdays.length;
 }
 
@@ -39,12 +49,16 @@ export function ladderOf(context: Context, bedId: number): LadderView {
   const { planned, outlook } = bedOnPlan(context, bedId);
   const alone = aloneOf(planned, context);
   const perWeek = perWeekOf(bedId, context);
+  const onTimer = context.plan.rounds.onTimer.includes(bedId);
+  // A way with days of its own is asked every day whatever the rounds are: there is nothing to choose.
+  const byItsWay = !onTimer && isAskedDaily(planned);
   return {
     perWeek,
-    onTimer: context.plan.rounds.onTimer.includes(bedId),
+    onTimer,
+    byItsWay,
     allowedShare: outlook.allowedShare,
     lostShare: outlook.lostShare,
-    rungs: ladder(alone),
+    rungs: byItsWay ? [] : ladder(alone),
     remedies: isOver(outlook) && !isLimited(bedId, context) ? told(remedies(alone, perWeek)) : [],
   };
 }

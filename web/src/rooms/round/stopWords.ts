@@ -15,13 +15,23 @@ const WAYS: Readonly<Record<string, string>> = {
   'slow bucket': 'bucket',
 };
 
+/** Its fills are hours apart on purpose. */
+const isByDayParts = ({ fills, run }: StopView): boolean => fills !== null && run.soakMinutes >= 120;
+
 /** How, in a few words on a row: can, 6 fills, in 2 turns. */
 export function shortHow(stop: StopView): string {
   const { byHand, run, fills, method } = stop;
   const moves = movesOf(stop);
   if (moves) return `hose, ${moves} spots, ${minutesText(run.minutes / moves)} at each`;
   const times = byHand?.passes ?? run.cycles;
-  const counted = times === 1 ? (byHand || fills ? '' : 'in one go') : `in ${times} turns`;
+  const counted =
+    times === 1
+      ? byHand || fills
+        ? ''
+        : 'in one go'
+      : isByDayParts(stop)
+        ? 'morning and evening'
+        : `in ${times} turns`;
   const filled = fills ? `${fills.count} ${fills.count === 1 ? 'fill' : 'fills'}` : '';
   const timer = stop.timer ? 'by its timer' : '';
   return [WAYS[method] ?? method, filled, counted, timer].filter((part) => part !== '').join(', ');
@@ -35,6 +45,8 @@ export function howText(stop: StopView): string {
     return `By ${stop.how}: ${moves} spots, ${minutesText(run.minutes / moves)} at each; move the hose when the clock calls.`;
   const times = byHand?.passes ?? run.cycles;
   if (times === 1) return `By ${stop.how}.`;
+  if (isByDayParts(stop))
+    return `By ${stop.how}: a fill in the morning and one towards evening. Each drips on by itself for about ${minutesText(run.minutes / times)}.`;
   const rest = byHand?.restMinutes ?? run.soakMinutes;
   return `By ${stop.how}: ${times} turns of ${minutesText(run.minutes / times)}, ${minutesText(rest)} between to soak in.`;
 }
