@@ -36,17 +36,17 @@ test('look first: moist ground is left alone and asked again tomorrow with a loo
   kibble,
 }) => {
   await page.goto(`${kibble}/garden/1/round`);
-  const stop = stopsOf(page).filter({ hasText: 'Tunnel tomatoes' });
-  await (await openStop(page, 'Tunnel tomatoes')).getByRole('button', { name: 'Look first' }).click();
+  const stop = stopsOf(page).filter({ hasText: 'Carrots and leeks' });
+  await (await openStop(page, 'Carrots and leeks')).getByRole('button', { name: 'Look first' }).click();
   await page
-    .getByRole('dialog', { name: 'Look first: Tunnel tomatoes' })
+    .getByRole('dialog', { name: 'Look first: Carrots and leeks' })
     .getByRole('button', { name: 'Damp: it holds together' })
     .click();
   await expect(page.getByRole('status').filter({ hasText: 'left alone until tomorrow' })).toBeVisible();
   await expect(stop).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(stop).toBeVisible();
-  await (await openStop(page, 'Tunnel tomatoes')).getByRole('button', { name: 'Look first' }).click();
+  await (await openStop(page, 'Carrots and leeks')).getByRole('button', { name: 'Look first' }).click();
   await page.getByRole('button', { name: 'Wet: it sticks or shines' }).click();
   await expect(stop).toBeHidden();
   // On its next round it is looked at first.
@@ -55,7 +55,7 @@ test('look first: moist ground is left alone and asked again tomorrow with a loo
     await expect(page.getByRole('heading', { name: `${day}’s round` })).toBeVisible();
   }
   await expect(
-    (await openStop(page, 'Tunnel tomatoes')).getByText(
+    (await openStop(page, 'Carrots and leeks')).getByText(
       /It was moist when last looked at: look \d+\smm down first/,
     ),
   ).toBeVisible();

@@ -177,7 +177,7 @@ test('a figure changed in the working changes the number before it is kept, and 
   kibble,
 }) => {
   await page.goto(`${kibble}/garden/1/round`);
-  const stop = await openStop(page, 'Tunnel tomatoes');
+  const stop = await openStop(page, 'Peppers, low ground');
   const shown = stop.getByRole('button', { name: /show the working/ });
   const minutes = (text: string): number => {
     const [, hours, rest] = /^(?:(\d+)\sh)?\s?(\d+)?/.exec(text) ?? [];

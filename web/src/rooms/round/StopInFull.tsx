@@ -4,7 +4,7 @@ import { waterSentence } from '../../words/words.ts';
 import { Opens, Sentence } from '../../ui/Opens.tsx';
 import { Term } from '../../ui/Term.tsx';
 import { StopDetails } from './StopDetails.tsx';
-import { howText } from './stopWords.ts';
+import { howText } from './howText.ts';
 
 /** Why a stop is on the round, and how it is watered, in full. */
 export function StopInFull({ stop }: { stop: StopView }) {

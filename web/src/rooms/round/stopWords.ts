@@ -16,7 +16,7 @@ const WAYS: Readonly<Record<string, string>> = {
 };
 
 /** Its fills are hours apart on purpose. */
-const isByDayParts = ({ fills, run }: StopView): boolean => fills !== null && run.soakMinutes >= 120;
+export const isByDayParts = ({ fills, run }: StopView): boolean => fills !== null && run.soakMinutes >= 120;
 
 /** How, in a few words on a row: can, 6 fills, in 2 turns. */
 export function shortHow(stop: StopView): string {
@@ -35,20 +35,6 @@ export function shortHow(stop: StopView): string {
   const filled = fills ? `${fills.count} ${fills.count === 1 ? 'fill' : 'fills'}` : '';
   const timer = stop.timer ? 'by its timer' : '';
   return [WAYS[method] ?? method, filled, counted, timer].filter((part) => part !== '').join(', ');
-}
-
-/** How it is done, in full: its turns and the rest between. */
-export function howText(stop: StopView): string {
-  const { run, byHand } = stop;
-  const moves = movesOf(stop);
-  if (moves)
-    return `By ${stop.how}: ${moves} spots, ${minutesText(run.minutes / moves)} at each; move the hose when the clock calls.`;
-  const times = byHand?.passes ?? run.cycles;
-  if (times === 1) return `By ${stop.how}.`;
-  if (isByDayParts(stop))
-    return `By ${stop.how}: a fill in the morning and one towards evening. Each drips on by itself for about ${minutesText(run.minutes / times)}.`;
-  const rest = byHand?.restMinutes ?? run.soakMinutes;
-  return `By ${stop.how}: ${times} turns of ${minutesText(run.minutes / times)}, ${minutesText(rest)} between to soak in.`;
 }
 
 /** How the leaves are to be treated; a matter only where water may come on them. */
