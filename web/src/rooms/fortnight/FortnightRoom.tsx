@@ -1,11 +1,10 @@
-import type { FortnightBed, FortnightView, PlanChange } from '@kibble/contract';
+import type { FortnightBed, PlanChange } from '@kibble/contract';
 import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
 import { useFortnightQuery, usePotsQuery } from '../../api/api.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { minutesText, useUnits } from '../../words/units.ts';
-import { longDate, shareWords } from '../../words/words.ts';
-import { RemedyList } from '../../ui/RemedyList.tsx';
+import { longDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Unplanned } from '../../ui/Unplanned.tsx';
@@ -17,6 +16,7 @@ import { FortnightGrid } from './FortnightGrid.tsx';
 import { MoveRound } from './MoveRound.tsx';
 import { Rounds } from './Rounds.tsx';
 import { LeftOut } from './LeftOut.tsx';
+import { Lost } from './Lost.tsx';
 import { TimerSettings } from './TimerSettings.tsx';
 
 /** Beds by days: bars are depth, lines the days on which each may fall due; a watering can be moved, resized or left out. */
@@ -66,8 +66,8 @@ export function FortnightRoom() {
         </p>
       </div>
       <Unplanned items={data.unplanned} />
-      {data.leftOut.length + data.givenUp.length > 0 ? <LeftOut view={data} /> : null}
-      <Over over={data.over} />
+      {data.leftOut.length > 0 ? <LeftOut view={data} /> : null}
+      <Lost over={data.over} givenUp={data.givenUp} />
       <Rounds view={data} />
       <FortnightGrid view={data} pots={pots} onAsk={ask} onRound={moveRound} />
       <p className="mt-2 text-sm text-quiet">
@@ -92,26 +92,5 @@ export function FortnightRoom() {
         />
       ) : null}
     </section>
-  );
-}
-
-/** Beds that lose more than their goal allows: named, with what would help. */
-function Over({ over }: { over: FortnightView['over'] }) {
-  if (over.length === 0) return null;
-  return (
-    <ul className="mt-2 border-l-4 border-brick pl-3" data-testid="over">
-      {over.map((bed) => (
-        <li key={bed.bedId}>
-          <strong>{bed.bedName}</strong> loses {shareWords(bed.lostShare)} of its growth, its goal allows{' '}
-          {shareWords(bed.allowedShare)}.
-          {bed.remedies.length > 0 ? (
-            <>
-              {' '}
-              What would help: <RemedyList bedName={bed.bedName} remedies={bed.remedies} />.
-            </>
-          ) : null}
-        </li>
-      ))}
-    </ul>
   );
 }

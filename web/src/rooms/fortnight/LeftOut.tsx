@@ -1,7 +1,7 @@
 import type { FortnightView } from '@kibble/contract';
 import { minutesText, useUnits } from '../../words/units.ts';
 import { capWords } from '../../words/capWords.ts';
-import { dayMonth, shareWords } from '../../words/words.ts';
+import { dayMonth } from '../../words/words.ts';
 
 /** What did not fit, and what it waits for. */
 export function LeftOut({ view }: { view: FortnightView }) {
@@ -10,7 +10,7 @@ export function LeftOut({ view }: { view: FortnightView }) {
   return (
     <section aria-labelledby="left-out" className="mt-2 border-l-4 border-brick pl-3">
       <h2 id="left-out" className="text-lg">
-        {view.leftOut.length > 0 ? 'Does not fit' : 'What the rules cost'}
+        Does not fit
       </h2>
       <ul>
         {shown.map((l) => (
@@ -23,18 +23,6 @@ export function LeftOut({ view }: { view: FortnightView }) {
       </ul>
       {view.leftOut.length > shown.length ? (
         <p className="text-sm text-quiet">and {view.leftOut.length - shown.length} more</p>
-      ) : null}
-      {view.givenUp.length > 0 ? (
-        <p data-testid="given-up">
-          What that costs:{' '}
-          {view.givenUp
-            .map(
-              (g) =>
-                `${g.bedName} ${shareWords(g.lostShare)} of its growth${g.shortDays > 0 ? `, ${g.shortDays} ${g.shortDays === 1 ? 'day' : 'days'} short of water` : ''}${g.by === 'closed days' ? ' for closed days' : ''}`,
-            )
-            .join('; ')}
-          .
-        </p>
       ) : null}
     </section>
   );
