@@ -57,6 +57,8 @@ export interface TaskFacts {
   depletionShare: number;
   /** When it is watered next, as planned. */
   nextOn?: IsoDate;
+  /** There is no water to give it more than is planned. */
+  isWaterShort?: boolean;
   latitudeDeg: number;
   /** The day's weather, where it is known. */
   day?: WeatherForEt;
@@ -144,7 +146,7 @@ export function bedTasks(facts: TaskFacts): BedTask[] {
     tasks.push({ code: 'shade before the heat' });
   const toCome = facts.alerts.find((a) => a.code === 'heat wave' && a.from > today);
   const asksToSoak = tasks.some((t) => t.code === 'mulch before the heat' && t.soakFirst);
-  const thirsty = facts.nextOn !== today && facts.depletionShare > SOAK_BEFORE_SHARE;
+  const thirsty = !facts.isWaterShort && facts.nextOn !== today && facts.depletionShare > SOAK_BEFORE_SHARE;
   // What is watered before the heat by itself is not spoken of.
   const next = facts.nextOn;
   if (heat && toCome && next !== undefined && next >= toCome.from && thirsty && !asksToSoak)

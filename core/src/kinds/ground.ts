@@ -59,6 +59,7 @@ export function groundTasks(at: BedToday): BedTask[] {
         .map((e) => e.date),
     ).size,
     nextOn: outlook.next?.date,
+    isWaterShort: at.isWaterShort,
     pulsesSince:
       bed.planting?.school === 'little and often' ? (bed.planting.schoolSince ?? undefined) : undefined,
     depletionShare: depletionShareOf(at),

@@ -19,6 +19,8 @@ export interface BedToday {
   site: Site;
   weather: readonly SourcedDay[];
   alerts: readonly AlertAhead[];
+  /** A limit of water, or its source, leaves it short. */
+  isWaterShort?: boolean;
 }
 
 /** A kind that is asked in the garden's rounds. It bears the number of a bed. */

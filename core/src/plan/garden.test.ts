@@ -170,6 +170,8 @@ describe('tasks', () => {
     expect(codes({ ...covered, nextOn: '2015-07-09' })).toEqual([]);
     expect(codes(covered)).toEqual([]);
     expect(codes({ ...later, depletionShare: 0.1 })).toEqual([]);
+    // Where the well is empty nothing more can be given.
+    expect(codes({ ...later, isWaterShort: true })).toEqual([]);
     // Mulch would smother what came up nine days ago, and is never laid on grass.
     const sown = { plantings: [{ cropId: 'carrot', plantedOn: '2015-06-29' }], alerts: heat };
     expect(codes(sown)).not.toContain('mulch before the heat');

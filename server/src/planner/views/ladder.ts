@@ -59,13 +59,13 @@ export function ladderOf(context: Context, bedId: number): LadderView {
     allowedShare: outlook.allowedShare,
     lostShare: outlook.lostShare,
     rungs: byItsWay ? [] : ladder(alone),
-    remedies: isOver(outlook) && !isLimited(bedId, context) ? told(remedies(alone, perWeek)) : [],
+    remedies: isOver(outlook) && !isWaterShort(bedId, context) ? told(remedies(alone, perWeek)) : [],
   };
 }
 
 /** A limit of water takes it from a bed: no timer and no cover brings that back, and what they would save is not known. */
 const WATER: ReadonlySet<Cap | null> = new Set<Cap>(['litres a day', 'litres a week', 'its source']);
-const isLimited = (bedId: number, { plan }: Context): boolean =>
+export const isWaterShort = (bedId: number, { plan }: Context): boolean =>
   plan.leftOut.some((left) => left.bedId === bedId && WATER.has(left.why)) ||
   plan.waterings.some((watering) => watering.bedId === bedId && WATER.has(watering.reason.partBy));
 
@@ -80,7 +80,7 @@ export function overOf(context: Context): FortnightView['over'] {
     .slice(0, MOST)
     .map((outlook) => {
       const { view, planned } = bedOnPlan(context, outlook.bedId);
-      const found = isLimited(outlook.bedId, context)
+      const found = isWaterShort(outlook.bedId, context)
         ? []
         : remedies(aloneOf(planned, context), perWeekOf(outlook.bedId, context));
       return {

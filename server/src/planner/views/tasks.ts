@@ -1,13 +1,15 @@
 import type { BedView, TaskView } from '@kibble/contract';
 import { roundsKindOf, tasksOf, type BedOutlook } from '@kibble/core';
 import type { Context } from '../context.ts';
+import { isWaterShort } from './ladder.ts';
 
 /** What else there is to do on a bed today. */
 export function bedTaskViews(bed: BedView, outlook: BedOutlook, context: Context, now: Date): TaskView[] {
   const { today, alerts, done } = context;
   const { subject, tasks } = roundsKindOf(bed, today);
   const heat = alerts.find(({ code }) => code === 'heat wave' || code === 'hot dry wind');
-  const listed = tasksOf({ kind: subject, id: bed.id }, tasks({ ...context, bed, outlook, now }), done, {
+  const found = tasks({ ...context, bed, outlook, now, isWaterShort: isWaterShort(bed.id, context) });
+  const listed = tasksOf({ kind: subject, id: bed.id }, found, done, {
     today,
     heatFrom: heat?.from,
     plantingId: bed.planting?.id ?? null,
