@@ -51,6 +51,8 @@ const SAID_SD_C = 2;
 const UNKNOWN_SD_C = 4;
 /** Spread of one season's demand about those of other years, in logarithms. Judgement after eight summers at Seattle and New York. */
 const SEASON_SD = 0.13;
+/** Spread of how much it rains in a season of which no earlier year is on record, in logarithms: the weeks before say little of it. Judgement. */
+const WETNESS_SD = 1;
 /** With no earlier year on record a season is known as well as from so many years. Judgement. */
 const WITHOUT_YEARS = 0.5;
 /** First draws of a generator, which still resemble its seed. */
@@ -142,11 +144,14 @@ export function forecastEnsemble(options: {
       member: { ...day },
     };
   });
-  const seasonSd = SEASON_SD * Math.sqrt(1 + 1 / yearsLike(days));
+  const years = yearsLike(days);
+  const seasonSd = SEASON_SD * Math.sqrt(1 + 1 / years);
+  const wetnessSd = years < 1 ? WETNESS_SD : 0;
   for (let m = 0; m < members; m += 1) {
     let error = normal();
     let luck = uniform();
     const season = Math.exp(seasonSd * normal());
+    const wetness = wetnessSd > 0 ? Math.exp(wetnessSd * normal() - wetnessSd ** 2 / 2) : 1;
     // The day before: of the record, or only whether it was wet.
     let before: number | boolean | null = options.yesterday ? options.yesterday.rainMm >= WET_DAY_MM : null;
     for (const [d, { day, known, forecastGiven, sky, windMs, sd, like, member }] of each.entries()) {
@@ -154,7 +159,7 @@ export function forecastEnsemble(options: {
       if (like) {
         const { et0, rain, climate, index } = resample(like, day.date, before);
         ensemble.et0[at] = season * et0;
-        ensemble.rain[at] = rain;
+        ensemble.rain[at] = wetness * rain;
         ensemble.climate[at] = climate;
         ensemble.tMin[at] = like.record[index]?.tMinC ?? day.tMinC;
         ensemble.tMax[at] = like.record[index]?.tMaxC ?? day.tMaxC;
