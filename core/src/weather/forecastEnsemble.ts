@@ -146,7 +146,7 @@ export function forecastEnsemble(options: {
   });
   const years = yearsLike(days);
   const seasonSd = SEASON_SD * Math.sqrt(1 + 1 / years);
-  const wetnessSd = years < 1 ? WETNESS_SD : 0;
+  const wetnessSd = years < 1 && days.some((day) => day[LIKE]) ? WETNESS_SD : 0;
   for (let m = 0; m < members; m += 1) {
     let error = normal();
     let luck = uniform();
