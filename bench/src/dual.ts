@@ -12,22 +12,16 @@ import {
   type SourcedDay,
   type TextureClass,
 } from '@kibble/core';
+import { dualDay, type DualGround } from '../../core/tests/dualBalance.ts';
 import { BEDS, caseOf, countedDays, METHODS, NAMES, SITE, SOILS, WEATHERS } from './bandCases.ts';
 
 /**
- * What the plan loses by FAO-56's dual-coefficient balance of one root zone, written out here from the paper's equations
- * (ch. 7 and 8): a second opinion on every case, with nothing of the engine but the plant's calendar, the soil's constants
+ * What the plan loses by FAO-56's dual-coefficient balance of one root zone: a second opinion on every case, with nothing of the engine but the plant's calendar, the soil's constants
  * and the waterings. Growth is transpiration weighed by the yield response of its stage; what it would also lose by giving back
  * each day what the day before took is not counted.
  */
 
-interface Ground {
-  fieldCapacity: number;
-  wiltingPoint: number;
-  readilyEvaporableMm: number;
-}
-
-function groundOf(textureClass: TextureClass): Ground {
+function groundOf(textureClass: TextureClass): DualGround {
   const profile = soilProfile({ horizons: [{ textureClass }] });
   return {
     fieldCapacity: (profile.fieldCapacityMm[0] ?? 0) / LAYER_MM,
@@ -58,50 +52,16 @@ function lostShare(
   const { et0, rhMin, wind } = WEATHERS[weather];
   const response = yieldResponse(cropOf(planting));
   const climate = 0.04 * (Math.min(6, Math.max(1, wind)) - 2) - 0.004 * (rhMin - 45);
-  const tew = 1000 * (ground.fieldCapacity - 0.5 * ground.wiltingPoint) * 0.1;
-  let dr = 0;
-  let de = 0;
+  let state = { dr: 0, de: 0 };
   let wanted = 0;
   let missed = 0;
   for (const { date } of days) {
     const plant = plantOnDay({ ...planting, rootsAt }, date);
     if (!plant) continue;
-    const h = plant.heightM;
-    const kcb = plant.kcb > 0.45 ? plant.kcb + climate * (h / 3) ** 0.3 : plant.kcb;
-    const kcMax = Math.max(1.2 + climate * (h / 3) ** 0.3, kcb + 0.05);
-    // Eq. 75, and its note on what drips under the leaves.
-    const few = Math.max(
-      0.01,
-      Math.min(1 - plant.canopyCover, fw * (drips ? 1 - (2 / 3) * plant.canopyCover : 1)),
-    );
-    // As FAO-56 has it, one store under the whole bed, however much of its surface is wetted.
-    const taw = (ground.fieldCapacity - ground.wiltingPoint) * plant.rootDepthMm;
-    const had = water.get(date) ?? 0;
-    // Eqs. 74, 71 and 77.
-    const deStart = Math.max(0, de - had / fw);
-    const kr =
-      deStart <= ground.readilyEvaporableMm
-        ? 1
-        : Math.max(0, (tew - deStart) / (tew - ground.readilyEvaporableMm));
-    const evaporation = Math.min(kr * (kcMax - kcb), few * kcMax) * et0;
-    // Eqs. 82 to 84, p by the note to table 22.
-    const p = Math.min(0.8, Math.max(0.1, plant.p + 0.04 * (5 - (kcb * et0 + evaporation))));
-    const drStart = Math.max(0, dr - had);
-    const ks = drStart <= p * taw ? 1 : Math.max(0, (taw - drStart) / ((1 - p) * taw));
-    const use = kcb * et0;
-    const growth = response[plant.stage];
-    wanted += growth * use;
-    missed += growth * (1 - ks) * use;
-    // Transpiration from the drying surface, Allen et al. 2005 eq. 29.
-    const kt = Math.min(
-      1,
-      (Math.max(0.001, 1 - deStart / tew) / Math.max(0.001, 1 - drStart / taw)) *
-        (100 / plant.rootDepthMm) ** 0.6,
-    );
-    de = Math.min(tew, deStart + evaporation / few + (kt * ks * use) / fw);
-    // Eqs. 85 and 88.
-    const percolation = Math.max(0, had - (evaporation + ks * use) - dr);
-    dr = Math.min(taw, Math.max(0, dr - had + evaporation + ks * use + percolation));
+    const today = dualDay(state, ground, { plant, et0, climate, water: water.get(date) ?? 0, fw, drips });
+    state = today;
+    wanted += response[plant.stage] * today.wanted;
+    missed += response[plant.stage] * (today.wanted - today.transpiration);
   }
   return wanted > 0 ? missed / wanted : 0;
 }

@@ -1,5 +1,3 @@
-import { readFileSync } from 'node:fs';
-import Papa from 'papaparse';
 import {
   addDays,
   completeWeather,
@@ -14,6 +12,7 @@ import {
   type TextureClass,
   type WeatherDay,
 } from '@kibble/core';
+import { recordOf } from '../../core/tests/seattle.ts';
 
 /**
  * How often the truth lies in the windows: mornings of eight real summers, four each in two climates, without a forecast.
@@ -30,21 +29,6 @@ const SOILS: TextureClass[] = ['sand', 'sandy loam', 'loam', 'clay loam', 'clay'
 /** Mornings for each crop in each town. */
 const TRIALS = Number(process.argv.find((arg) => /^\d+$/.test(arg)) ?? 300);
 const OLD: Readonly<Record<string, number>> = { strawberry: 400, rose: 1500 };
-
-const rows = Papa.parse<Record<string, string>>(
-  readFileSync('node_modules/vega-datasets/data/weather.csv', 'utf8').trim(),
-  { header: true },
-).data;
-const recordOf = (town: string): WeatherDay[] =>
-  rows
-    .filter((row) => row.location === town)
-    .map((row) => ({
-      date: String(row.date),
-      tMinC: Number(row.temp_min),
-      tMaxC: Number(row.temp_max),
-      windMs: Number(row.wind),
-      rainMm: Number(row.precipitation),
-    }));
 
 /** A fixed run of numbers from 0 to 1: the same trials every time. */
 let state = 20261126;

@@ -146,7 +146,7 @@ export { cycleAndSoak } from './delivery/cycleAndSoak.ts';
 export { adviseMethod } from './delivery/adviseMethod.ts';
 export { bestHour, type BestHour } from './delivery/bestHour.ts';
 export { efficiencyAt } from './delivery/losses.ts';
-export { shedsSpray } from './delivery/heldByLeaves.ts';
+export { onLeavesL, shedsSpray } from './delivery/heldByLeaves.ts';
 export { todaysHabit, type HabitVerdict } from './delivery/todaysHabit.ts';
 export { canHaveTimer, handsOnMinutes } from './delivery/handsOn.ts';
 export { METHODS, METHOD_FACTS, type Method } from './delivery/methods.ts';

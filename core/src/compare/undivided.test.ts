@@ -16,7 +16,9 @@ describe('a week’s waterings as one', () => {
     const week = ['2026-07-14', '2026-07-16', '2026-07-18', '2026-07-21'].map((date) =>
       watering(date, 12, 12),
     );
-    expect(undivided(week)).toEqual({ waterings: 3, givenMm: 36, sinksMm: 24, sinksL: 240 });
+    const found = undivided(week);
+    expect(found).toMatchObject({ waterings: 3, givenMm: 36, sinksMm: 24, sinksL: 240 });
+    expect(found?.because.inputs.map(({ value }) => value)).toEqual([36, 12]);
   });
   test('one watering, or none, has nothing to divide', () => {
     expect(undivided([watering('2026-07-14', 40, 12)])).toBeNull();

@@ -1,6 +1,7 @@
 import type { PlannedWatering } from '../follow/types.ts';
 import { sinkingMm } from '../delivery/tooMuch.ts';
 import { addDays } from '../units/dates.ts';
+import { leaf, summed, worked, type Working } from '../working/types.ts';
 
 /** A stretch of days whose waterings are told as one. */
 const DAYS = 7;
@@ -11,6 +12,8 @@ export interface Undivided {
   givenMm: number;
   sinksMm: number;
   sinksL: number;
+  /** Of what would sink. */
+  because: Working;
 }
 
 /**
@@ -29,7 +32,26 @@ export function undivided(
   const givenMm = week.reduce((sum, { run }) => sum + run.localMm, 0);
   const litres = week.reduce((sum, { run }) => sum + run.litres, 0);
   const sinksMm = sinkingMm(givenMm, first.reason.depletionMm);
-  return week.length > 1 && sinksMm > 0
-    ? { waterings: week.length, givenMm, sinksMm, sinksL: (litres * sinksMm) / givenMm }
-    : null;
+  if (week.length < 2 || sinksMm <= 0) return null;
+  const lacks = leaf('Gone from the root zone on the first day', first.reason.depletionMm, 'mm', {
+    kind: 'worked out',
+  });
+  const given = summed(
+    'A week’s waterings as one',
+    'mm',
+    week.map(({ run }, i) => ({ label: `Watering ${i + 1}`, value: run.localMm })),
+  );
+  return {
+    waterings: week.length,
+    givenMm,
+    sinksMm,
+    sinksL: (litres * sinksMm) / givenMm,
+    because: worked(
+      'Would sink below the roots',
+      sinksMm,
+      'mm',
+      'what is given at once − what is gone from the root zone, which is all that it has room for',
+      [given, lacks],
+    ),
+  };
 }

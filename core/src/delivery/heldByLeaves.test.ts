@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { heldByLeaves, shedsSpray } from './heldByLeaves.ts';
+import { heldByLeaves, onLeavesL, shedsSpray } from './heldByLeaves.ts';
 
 // A closed canopy holds 0.5 to 1.5 mm of rain (common range of canopy storage for crops and shrubs, from memory).
 test('leaves hold back next to nothing of a spray while plants are small, and half to one and a half millimetres when full grown', () => {
@@ -20,3 +20,6 @@ test('what is given below the leaves loses nothing to them', () => {
   expect(shedsSpray('sprinkler', 0.9)).toBe(true);
   expect(shedsSpray('sprinkler', 0.4)).toBe(false);
 });
+
+test('a millimetre on the leaves of 9 that reach the bed is a tenth of the litres', () =>
+  expect(onLeavesL({ litres: 150, leavesMm: 1, bedMm: 9 })).toBeCloseTo(15, 9));

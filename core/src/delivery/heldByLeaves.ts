@@ -1,4 +1,5 @@
 import { METHOD_FACTS, type Method } from './methods.ts';
+import type { RunPlan } from './runPlan.ts';
 
 /** Water that a layer of leaves holds back, mm for each m² of leaf over a m² of ground. Source: Dickinson 1984, as land models use it (from memory). */
 const MM_PER_LEAF_AREA = 0.2;
@@ -22,6 +23,17 @@ const leafArea = (canopyCover: number): number =>
 export const heldByLeaves = (method: Method, canopyCover: number): number =>
   METHOD_FACTS[method].overhead ? MM_PER_LEAF_AREA * leafArea(canopyCover) : 0;
 
-/** Whether leaves are so dense that a spray runs off them between the plants. Source: common practice: big leafy plants defeat a sprinkler. */
+/** What of a run stays on the leaves, litres through the tap. @param run as `runPlan` makes it. Source: arithmetic, the leaves' share of the depth. */
+export const onLeavesL = ({
+  litres,
+  leavesMm,
+  bedMm,
+}: Pick<RunPlan, 'litres' | 'leavesMm' | 'bedMm'>): number => (litres * leavesMm) / (bedMm + leavesMm);
+
+/**
+ * Whether leaves are so dense that a spray runs off them between the plants.
+ * @param canopyCover share of the ground that the leaves cover, 0–1
+ * Source: common practice: big leafy plants defeat a sprinkler; from what cover on is a judgement.
+ */
 export const shedsSpray = (method: Method, canopyCover: number): boolean =>
   METHOD_FACTS[method].overhead && canopyCover >= DENSE_COVER;

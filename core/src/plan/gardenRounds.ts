@@ -36,7 +36,7 @@ const HOT_DAYS = 3;
 export const isHot = (ahead: readonly SourcedDay[]): boolean =>
   ahead.slice(0, 7).filter(({ tMaxC }) => tMaxC >= HOT_C).length >= HOT_DAYS;
 
-/** What stands in no round: it is asked every day, because a timer comes every day, or its way of watering has days of its own. */
+/** What stands in no round: it is asked every day, because a timer comes every day, or its way of watering has days of its own. @param input the bed, with its way of watering. Source: as `schoolOf`. */
 export const isAskedDaily = ({ delivery, school }: PlanBed): boolean => {
   const { line } = schoolOf(school ?? 'as seldom as it can');
   return Boolean(delivery.timer) || line === 'daily' || line === null;

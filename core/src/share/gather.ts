@@ -4,7 +4,7 @@ import type { BedPlan, Follow } from './types.ts';
 
 /** Growth that a visit between the rounds must save the garden to be worth a day's way there, share. Judgement. */
 const WORTH_A_VISIT = 0.003;
-/** To take back a day that was said to be free it must save so many times that. Judgement. */
+/** On a day that the plan of yesterday left free it must save so many times as much. Judgement. */
 const WORTH_A_PROMISE = 2;
 /** No place may lose more than so many times what its goal allows for it, or than so much more than it would, share. Judgements. */
 const MOST_TO_ONE = 2;

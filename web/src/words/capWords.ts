@@ -40,8 +40,8 @@ const CAPS: Readonly<Record<Cap, { putOff: string; part: string }>> = {
     part: 'The soil takes water slowly, and the turns by hand bring only a part of what it wants. More turns in Settings, a gentler flow, or a timer would change that.',
   },
   'fills a day': {
-    putOff: 'its bucket is filled twice a day, and both fills are used up.',
-    part: 'Two fills a day of its bucket bring only a part of what it wants. A larger bucket, fewer plants on the kit, or a drip line on a tap would change that.',
+    putOff: 'both of its fills for the day are used up.',
+    part: 'Two fills a day of its bucket bring only a part of what it wants. A smaller bed on the kit, or a drip line on a tap, would change that.',
   },
   'longest run': {
     putOff: 'the longest run that you allow is used up.',

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { dualDay } from '../../../tests/dualBalance.ts';
 import { seattle, seattleSite as site } from '../../../tests/seattle.ts';
 import { plantOnDay } from '../../plants/plantOnDay.ts';
 import { LAYER_MM } from '../../soil/soilProfile.ts';
@@ -65,62 +66,37 @@ function layered(bed: BedInput, days: typeof seattle, wateredOn: ReadonlySet<num
   return made;
 }
 
-/**
- * FAO-56's dual-coefficient balance of one root zone, written out here from the paper's equations (ch. 7 and 8) and from
- * nothing of the engine but the plant's calendar, the soil's constants and the day's ET0.
- */
+/** FAO-56's dual balance over the same days, with nothing of the engine but the plant's calendar, the soil's constants and the day's ET0. */
 function standard(bed: BedInput, days: typeof seattle): Season {
   const { profile } = bedModel(bed, item(days, 0).date, days.length);
-  const fc = at(profile.fieldCapacityMm, 0) / LAYER_MM;
-  const wp = at(profile.wiltingPointMm, 0) / LAYER_MM;
-  const rew = profile.readilyEvaporableMm;
-  const tew = 1000 * (fc - 0.5 * wp) * 0.1;
+  const ground = {
+    fieldCapacity: at(profile.fieldCapacityMm, 0) / LAYER_MM,
+    wiltingPoint: at(profile.wiltingPointMm, 0) / LAYER_MM,
+    readilyEvaporableMm: profile.readilyEvaporableMm,
+  };
   const { et0 } = weatherSeries(days, site);
   const made = newSeason();
-  let dr = 0;
-  let de = 0;
+  let state = { dr: 0, de: 0 };
   let due = false;
   days.forEach((day, d) => {
-    const plant = plantOnDay(item(bed.plantings, 0), day.date);
-    const zr = (plant?.rootDepthMm ?? 150) / 1000;
-    const h = plant?.heightM ?? 0;
-    const u2 = day.windMs ?? 2;
     // Tmin stands in for the dew point: eqs. 10 and 11 (ch. 3), 54 (ch. 3, RHmin).
     const e = (t: number): number => 0.6108 * Math.exp((17.27 * t) / (t + 237.3));
     const rhMin = Math.min(80, Math.max(20, (100 * e(day.tMinC)) / e(day.tMaxC)));
-    const climate = 0.04 * (Math.min(6, Math.max(1, u2)) - 2) - 0.004 * (rhMin - 45);
-    // Eq. 70 for coefficients above 0.45, eq. 72.
-    const table = plant?.kcb ?? 0;
-    const kcb = table > 0.45 ? table + climate * (h / 3) ** 0.3 : table;
-    const kcMax = Math.max(1.2 + climate * (h / 3) ** 0.3, kcb + 0.05);
-    const few = Math.max(0.01, 1 - (plant?.canopyCover ?? 0));
-    const water = day.rainMm + (due ? dr : 0);
-    made.irrigationMm += due ? dr : 0;
+    const irrigation = due ? state.dr : 0;
+    made.irrigationMm += irrigation;
     if (due) made.on.add(d);
-    // Eqs. 74, 71 and 77.
-    const deStart = Math.max(0, de - water);
-    const kr = deStart <= rew ? 1 : Math.max(0, (tew - deStart) / (tew - rew));
-    const evaporation = Math.min(kr * (kcMax - kcb), few * kcMax) * at(et0, d);
-    // Eqs. 82–84, p by the note to table 22.
-    const taw = 1000 * (fc - wp) * zr;
-    const p = Math.min(0.8, Math.max(0.1, (plant?.p ?? 0.5) + 0.04 * (5 - (kcb * at(et0, d) + evaporation))));
-    const drStart = Math.max(0, dr - water);
-    const ks = drStart <= p * taw ? 1 : Math.max(0, (taw - drStart) / ((1 - p) * taw));
-    const transpiration = ks * kcb * at(et0, d);
-    // Transpiration from the drying surface, Allen et al. 2005 eq. 29.
-    const kt = Math.min(
-      1,
-      (Math.max(0.001, 1 - deStart / tew) / Math.max(0.001, 1 - drStart / taw)) * (0.1 / zr) ** 0.6,
-    );
-    de = Math.min(tew, deStart + evaporation / few + kt * transpiration);
-    // Eqs. 85 and 88: what percolates is what is left of the water after the day's use.
-    const percolation = Math.max(0, water - (evaporation + transpiration) - dr);
-    dr = Math.min(taw, Math.max(0, dr - water + evaporation + transpiration + percolation));
-    made.useMm += evaporation + transpiration;
-    made.percolationMm += percolation;
-    made.depletionMm.push(dr);
-    made.availableMm.push(taw);
-    due = dr > p * taw;
+    const today = dualDay(state, ground, {
+      plant: plantOnDay(item(bed.plantings, 0), day.date),
+      et0: at(et0, d),
+      climate: 0.04 * (Math.min(6, Math.max(1, day.windMs ?? 2)) - 2) - 0.004 * (rhMin - 45),
+      water: day.rainMm + irrigation,
+    });
+    state = today;
+    made.useMm += today.evaporation + today.transpiration;
+    made.percolationMm += today.percolation;
+    made.depletionMm.push(today.dr);
+    made.availableMm.push(today.taw);
+    due = today.dr > today.p * today.taw;
   });
   return made;
 }

@@ -6,6 +6,7 @@ import {
   FEED_NOTE,
   intakeRate,
   localDepth,
+  onLeavesL,
   overdoneOn,
   bestHour,
   checkFirst,
@@ -144,7 +145,7 @@ function sprayOf(
     lostShare: 1 - efficiencyAt({ method, hour: 'morning', windMs: windMs ?? 0 }),
     leafWetHours: wet.hours,
     overNight: wet.overNight,
-    onLeavesL: (run.litres * run.leavesMm) / (run.bedMm + run.leavesMm),
+    onLeavesL: onLeavesL(run),
     sheds: shedsSpray(method, plantOf(bed, site, today)?.canopyCover ?? 0),
   };
 }

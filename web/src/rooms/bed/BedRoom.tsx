@@ -14,7 +14,7 @@ import { runsOutWords, windowWords } from '../../words/bedWords.ts';
 import { DepletionChart } from '../../drawing/DepletionChart.tsx';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
-import { Opens, Sentence } from '../../ui/Opens.tsx';
+import { Opens, OpensTree, Sentence } from '../../ui/Opens.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
 import { SharpenPlan } from '../ground/SharpenPlan.tsx';
 import { BedLog } from './BedLog.tsx';
@@ -176,8 +176,10 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
               <p className="mt-1 text-quiet">
                 Its water is divided on purpose: the {page.undivided.waterings} waterings of a week given as
                 one would be {units.text('depth', page.undivided.givenMm)}, and{' '}
-                {units.text('depth', page.undivided.sinksMm)} of it,{' '}
-                {units.text('volume', page.undivided.sinksL)}, would sink below the roots.
+                <OpensTree title="Would sink below the roots" working={page.undivided.because}>
+                  {units.text('depth', page.undivided.sinksMm)}
+                </OpensTree>{' '}
+                of it, {units.text('volume', page.undivided.sinksL)}, would sink below the roots.
               </p>
             ) : null}
             {page.runsOut ? <p className="mt-1 text-quiet">{runsOutWords(page.runsOut, today)}</p> : null}

@@ -4,11 +4,11 @@ import { shareWords } from '../../words/words.ts';
 
 type GivenUp = FortnightView['givenUp'][number];
 
-/** What of a loss the limits or closed days are the reason of. */
-function byLimits({ lostShare, shortDays, by }: GivenUp, of = ''): string {
-  const why = by === 'closed days' ? 'the days closed to watering' : 'the limits';
+/** What the limits or closed days cost a bed, without the article that begins the sentence. */
+function priceWords({ lostShare, shortDays, by }: GivenUp): string {
+  const why = by === 'closed days' ? 'days closed to watering' : 'limits';
   const short = shortDays > 0 ? `, with ${shortDays} ${shortDays === 1 ? 'day' : 'days'} short of water` : '';
-  return `${shareWords(lostShare)}${of} is the price of ${why}${short}.`;
+  return `${why} alone cost ${shareWords(lostShare)} of its growth${short}.`;
 }
 
 /** Beds that lose more than their goal allows, or lose by the limits: how much, why, and what would help. One figure for each bed. */
@@ -23,7 +23,7 @@ export function Lost({ over, givenUp }: Pick<FortnightView, 'over' | 'givenUp'>)
         return (
           <li key={bed.bedId}>
             <strong>{bed.bedName}</strong> loses {shareWords(bed.lostShare)} of its growth; its goal allows{' '}
-            {shareWords(bed.allowedShare)}.{price ? ` Of that, ${byLimits(price)}` : ''}
+            {shareWords(bed.allowedShare)}.{price ? ` The ${priceWords(price)}` : ''}
             {bed.remedies.length > 0 ? (
               <>
                 {' '}
@@ -35,7 +35,7 @@ export function Lost({ over, givenUp }: Pick<FortnightView, 'over' | 'givenUp'>)
       })}
       {others.map((price) => (
         <li key={price.bedId}>
-          <strong>{price.bedName}</strong>: {byLimits(price, ' of its growth')}
+          <strong>{price.bedName}</strong>: the {priceWords(price)}
         </li>
       ))}
     </ul>

@@ -1,5 +1,5 @@
 import type { StopView } from '@kibble/contract';
-import type { LeafCare } from '@kibble/core';
+import { METHOD_FACTS, type LeafCare, type Method } from '@kibble/core';
 import { minutesText } from '../../words/units.ts';
 import { isCarried, movesOf } from './useStopActs.ts';
 
@@ -16,7 +16,8 @@ const WAYS: Readonly<Record<string, string>> = {
 };
 
 /** Its fills are hours apart on purpose. */
-export const isByDayParts = ({ fills, run }: StopView): boolean => fills !== null && run.soakMinutes >= 120;
+export const isByDayParts = ({ method, run }: StopView): boolean =>
+  run.cycles > 1 && METHOD_FACTS[method as Method].fillsPerDay !== undefined;
 
 /** How, in a few words on a row: can, 6 fills, in 2 turns. */
 export function shortHow(stop: StopView): string {
