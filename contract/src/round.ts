@@ -363,6 +363,7 @@ export const bedPageView = bedHead.extend({
   /** What would be lost if its next seven days' waterings were one; null where they are one, or nothing would. */
   undivided: shaped<Undivided>({
     waterings: isNumber,
+    holdsMm: isNumber,
     givenMm: isNumber,
     sinksMm: isNumber,
     sinksL: isNumber,

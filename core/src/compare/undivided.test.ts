@@ -5,20 +5,24 @@ import type { TextureClass } from '../soil/textureClass.ts';
 import { planGarden } from '../plan/planGarden.ts';
 import { undivided } from './undivided.ts';
 
-const watering = (date: string, localMm: number, depletionMm: number) => ({
+const watering = (date: string, localMm: number, totalMm: number) => ({
   date,
   run: { localMm, litres: 10 * localMm } as Parameters<typeof undivided>[0][number]['run'],
-  reason: { depletionMm } as Parameters<typeof undivided>[0][number]['reason'],
+  reason: { totalMm } as Parameters<typeof undivided>[0][number]['reason'],
 });
 
 describe('a week’s waterings as one', () => {
-  test('three of 12 mm on ground that lacks 12: 24 mm and their litres sink, and what comes a week later is not of it', () => {
+  test('three of 12 mm on ground that holds 12: 24 mm and their litres sink, and what comes a week later is not of it', () => {
     const week = ['2026-07-14', '2026-07-16', '2026-07-18', '2026-07-21'].map((date) =>
       watering(date, 12, 12),
     );
     const found = undivided(week);
     expect(found).toMatchObject({ waterings: 3, givenMm: 36, sinksMm: 24, sinksL: 240 });
     expect(found?.because.inputs.map(({ value }) => value)).toEqual([36, 12]);
+  });
+  test('what deep ground could hold at once is only told of where it cannot', () => {
+    const two = ['2026-07-14', '2026-07-19'].map((date) => watering(date, 60, 150));
+    expect(undivided(two)).toBeNull();
   });
   test('one watering, or none, has nothing to divide', () => {
     expect(undivided([watering('2026-07-14', 40, 12)])).toBeNull();

@@ -6,9 +6,10 @@ import { leaf, summed, worked, type Working } from '../working/types.ts';
 /** A stretch of days whose waterings are told as one. */
 const DAYS = 7;
 
-/** A week's waterings given as one: how many they are, mm where they fall, and what would sink below the roots, mm and litres. */
+/** A week's waterings given as one: how many they are, mm where they fall, what the root zone holds, and what would sink below it, mm and litres. */
 export interface Undivided {
   waterings: number;
+  holdsMm: number;
   givenMm: number;
   sinksMm: number;
   sinksL: number;
@@ -17,11 +18,11 @@ export interface Undivided {
 }
 
 /**
- * What would be lost if the waterings of seven days were given as one on the first of them: why light ground gets its water
- * in parts.
+ * What would be lost if the waterings of seven days were given as one, however dry the ground had become before: why light
+ * ground gets its water in parts.
  * @param waterings of one bed, by date
  * @returns null where they are one only, or next to nothing would be lost
- * Source: arithmetic; what the root zone has no room for sinks below it, as `sinkingMm`.
+ * Source: arithmetic; what is more than the root zone can hold sinks below it, as `sinkingMm`.
  */
 export function undivided(
   waterings: readonly Pick<PlannedWatering, 'date' | 'run' | 'reason'>[],
@@ -31,11 +32,10 @@ export function undivided(
   const week = waterings.filter(({ date }) => date < addDays(first.date, DAYS));
   const givenMm = week.reduce((sum, { run }) => sum + run.localMm, 0);
   const litres = week.reduce((sum, { run }) => sum + run.litres, 0);
-  const sinksMm = sinkingMm(givenMm, first.reason.depletionMm);
+  const holdsMm = first.reason.totalMm;
+  const sinksMm = sinkingMm(givenMm, holdsMm);
   if (week.length < 2 || sinksMm <= 0) return null;
-  const lacks = leaf('Gone from the root zone on the first day', first.reason.depletionMm, 'mm', {
-    kind: 'worked out',
-  });
+  const holds = leaf('The root zone can hold', holdsMm, 'mm', { kind: 'worked out' });
   const given = summed(
     'A week’s waterings as one',
     'mm',
@@ -43,6 +43,7 @@ export function undivided(
   );
   return {
     waterings: week.length,
+    holdsMm,
     givenMm,
     sinksMm,
     sinksL: (litres * sinksMm) / givenMm,
@@ -50,8 +51,8 @@ export function undivided(
       'Would sink below the roots',
       sinksMm,
       'mm',
-      'what is given at once − what is gone from the root zone, which is all that it has room for',
-      [given, lacks],
+      'what is given at once − what the root zone can hold',
+      [given, holds],
     ),
   };
 }

@@ -3,14 +3,11 @@ import { typedSi } from '../words/numberRule.ts';
 import { useUnits } from '../words/units.ts';
 import { dayMonth } from '../words/dateWords.ts';
 
-/** What too much water does on such ground, as a sentence by itself. */
-export const OVERDONE_WORDS: Readonly<Record<Overdone, string>> = {
-  wasted:
-    'This ground lets water through: the roots come to no harm, but the water and the feed in it are lost.',
-  'wasted and airless':
-    'Part of it is lost below the roots, and for a day or two it takes the place of the air that they need.',
-  airless:
-    'This ground holds water for days where the roots need air: too much of it slows the plants and lets roots rot.',
+/** What too much water does on such ground. */
+const OVERDONE_WORDS: Readonly<Record<Overdone, string>> = {
+  wasted: 'On this ground the roots come to no harm, but the water is wasted.',
+  'wasted and airless': 'For a day or two it also takes the place of the air that the roots need.',
+  airless: 'This ground also holds water for days: roots without air slow the plants, and may rot.',
 };
 
 /** Said while an amount is typed: what of it would go below the roots, and what that takes with it. */

@@ -174,8 +174,9 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
             ) : null}
             {page.undivided ? (
               <p className="mt-1 text-quiet">
-                Its water is divided on purpose: the {page.undivided.waterings} waterings of a week given as
-                one would be {units.text('depth', page.undivided.givenMm)}, and{' '}
+                The ground round its roots can hold {units.text('depth', page.undivided.holdsMm)}, so its
+                water is divided: the {page.undivided.waterings} waterings of a week given as one would be{' '}
+                {units.text('depth', page.undivided.givenMm)}, and{' '}
                 <OpensTree title="Would sink below the roots" working={page.undivided.because}>
                   {units.text('depth', page.undivided.sinksMm)}
                 </OpensTree>{' '}

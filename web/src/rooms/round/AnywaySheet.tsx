@@ -10,7 +10,7 @@ import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { OVERDONE_WORDS, TooMuch } from '../../ui/TooMuch.tsx';
+import { TooMuch } from '../../ui/TooMuch.tsx';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
@@ -58,10 +58,7 @@ export function AnywaySheet({
     <Sheet open={open} onClose={onClose} title={`${item.bedName}: watered anyway`}>
       <form noValidate onSubmit={(e) => void save(e).catch(() => undefined)} className="flex flex-col gap-4">
         <DraftNote draft={form.draft} />
-        <p>
-          The ground has room for {units.text('depth', depletionMm)} today. Beyond that it is too much.{' '}
-          {OVERDONE_WORDS[item.room.overdone]}
-        </p>
+        <p>The ground has room for {units.text('depth', depletionMm)} today. More than that is too much.</p>
         <AmountFields
           error={form.formState.errors.amount?.message ?? refused ?? undefined}
           amount={form.register('amount')}
