@@ -108,12 +108,13 @@ export function RoundRoom() {
 
   const potsDue = pots?.totals.pots ?? 0;
   const awaitsRain = round.leaveAlone.some(({ reason }) => reason.code === 'rain coming');
-  // It has its place before it is here, so that nothing moves.
-  const missed = stops.some(({ reason }) => reason.carriedFrom) ? (
-    <div className="min-h-6">
-      <MissedNote stops={stops} />
-    </div>
-  ) : null;
+  // A line is left free for it before it is here.
+  const missed = (short: boolean) =>
+    stops.some(({ reason }) => reason.carriedFrom) ? (
+      <div className="min-h-6">
+        <MissedNote stops={stops} short={short} />
+      </div>
+    ) : null;
   const head = (
     <header>
       <h1 className="text-3xl">{dayName(round.date)}’s round</h1>
@@ -157,7 +158,7 @@ export function RoundRoom() {
           Choose other days
         </Link>
       </p>
-      {missed}
+      {missed(false)}
       {round.alerts.length > 0 ? <AlertLines alerts={round.alerts} /> : null}
     </header>
   );
@@ -216,7 +217,7 @@ export function RoundRoom() {
                 ))}
               </div>
               <div className="lg:hidden">
-                {missed}
+                {missed(true)}
                 <AlertLines short alerts={round.alerts} />
               </div>
               <OpenedStop
