@@ -1,4 +1,4 @@
-/** Stations of Europe, from memory. The columns are described in `stationTable.ts`. */
+/** Stations of Europe, from memory. The columns are described in stationTable.ts. */
 export const EUROPE = `
 London|51.5|-0.2|25|8 9 12 15 18 21 24 23 20 16 11 9|3 3 4 6 9 12 14 14 12 9 5 3|55 41 42 44 49 45 45 50 49 69 59 55|11 9 8 9 8 8 8 8 8 11 10 10
 Plymouth|50.4|-4.1|50|9 9 10 13 16 18 20 20 18 15 12 10|4 4 5 6 8 11 13 13 12 10 7 5|108 83 80 67 64 57 63 74 72 104 113 117|15 12 12 11 10 9 9 11 10 14 16 15
