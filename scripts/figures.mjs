@@ -20,6 +20,7 @@ const FIGURES = {
     ['npm', 'run', '-s', 'bench', '--', 'windows'],
     40,
   ],
+  climate: ['How near the climate of a place comes', ['npm', 'run', '-s', 'climate'], 20],
   year: ['A year of use, and whether memory comes to rest', ['npm', 'run', '-s', 'year'], 20],
   torture: [
     'The plug pulled 300 times in every phase',

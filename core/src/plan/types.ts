@@ -3,7 +3,7 @@ import type { PlaceKinds } from '../places/place.ts';
 import type { ClockedDay, LeftOut } from '../share/types.ts';
 import type { RoundDays } from '../rounds/types.ts';
 import type { IsoDate } from '../units/dates.ts';
-import type { RainClimatology } from '../weather/forecastEnsemble.ts';
+import type { RainClimatology } from '../weather/types.ts';
 import type { PlanMemo } from './memo.ts';
 
 export interface PlanOptions {

@@ -1,6 +1,7 @@
 import { OutOfRange } from '../units/guard.ts';
 import { addDays, dayOfYear, daysBetween, type IsoDate } from '../units/dates.ts';
-import { ordinaryDay } from './ordinaryDay.ts';
+import { ordinaryDay, ordinaryRain, unmeasuredRainMm } from './ordinaryDay.ts';
+import { WET_DAY_MM } from './wetDay.ts';
 import { saidOfPast, manualForecastDay, type ManualForecast } from './manualForecastDay.ts';
 import type { ForecastDay, Site, WeatherDay } from './types.ts';
 
@@ -35,6 +36,9 @@ const ENOUGH_DAYS = 5;
 const RECENT_REACH_DAYS = 30;
 const RECENT_DAYS = 10;
 
+const wetShare = (record: readonly WeatherDay[], at: readonly number[]): number =>
+  at.filter((i) => (record[i]?.rainMm ?? 0) >= WET_DAY_MM).length / Math.max(1, at.length);
+
 function meanOf(days: readonly WeatherDay[], date: IsoDate): WeatherDay {
   const mean = (pick: (day: WeatherDay) => number | undefined): number | undefined => {
     const known = days.map(pick).filter((v): v is number => v !== undefined);
@@ -56,7 +60,8 @@ function meanOf(days: readonly WeatherDay[], date: IsoDate): WeatherDay {
  * An unbroken series of weather from `from` to `to`. Each day is taken from the record, else the forecast,
  * else the mean of the garden's own record around that time of year or of its last days, else an ordinary day
  * of the season. What somebody said of a day by hand comes before a forecast; of a day that was measured only figures they
- * read count. Made-up days never bring rain: a plan that hopes for water is worse than one that waits to be told.
+ * read count. Made-up days ahead bring no rain, only the usual chance of it: a plan that hopes for water is worse than one that
+ * waits to be told. Days that have been and that nobody measured bring the usual rain of their climate where that is known.
  * @throws RangeError when `to` is before `from`
  */
 export function completeWeather(options: {
@@ -100,10 +105,22 @@ export function completeWeather(options: {
     const typical = near.length >= ENOUGH_DAYS ? near : recentEnough ? recent : [];
     const day: SourcedDay | null =
       typical.length >= ENOUGH_DAYS
-        ? { ...meanOf(typical, date), source: 'own record', rainChance: 0, [LIKE]: { record: seen, at } }
+        ? {
+            ...meanOf(typical, date),
+            source: 'own record',
+            rainChance: wetShare(seen, at),
+            [LIKE]: { record: seen, at },
+          }
         : null;
     made.set(doy, day);
     return day;
+  };
+
+  /** Of what has been it is known whether it rained, or it is taken as usual. */
+  const madeUp = (day: SourcedDay): SourcedDay => {
+    if (day.date >= today) return day;
+    const rainMm = unmeasuredRainMm(day.date, site);
+    return { ...day, rainMm, rainChance: rainMm > 0 ? 1 : 0 };
   };
 
   return Array.from({ length: count }, (_, i) => {
@@ -117,7 +134,13 @@ export function completeWeather(options: {
     const foreseen = forecast.get(date);
     const usual: SourcedDay = foreseen
       ? { ...foreseen, source: 'forecast' }
-      : (fromOwnRecord(date) ?? { ...ordinaryDay(date, site), source: 'ordinary day', rainChance: 0 });
+      : madeUp(
+          fromOwnRecord(date) ?? {
+            ...ordinaryDay(date, site),
+            source: 'ordinary day',
+            rainChance: ordinaryRain(date, site).chance,
+          },
+        );
     if (!said) return usual;
     const day = manualForecastDay(said, usual, site);
     // Of what has been it is known whether it rained.

@@ -4,9 +4,10 @@ import { atLeast, within } from '../units/guard.ts';
 import { climateTerm } from './climateTerm.ts';
 import { LIKE, type SourcedDay } from './completeWeather.ts';
 import { checkWeather, dayMinimumHumidity, dayWind, referenceEtUnder, skyOf } from './referenceEt.ts';
-import { ordinaryRain } from './ordinaryDay.ts';
-import { ENOUGH_DAYS, resampler, WET_DAY_MM } from './resample.ts';
-import type { Site, WeatherDay } from './types.ts';
+import { ordinaryRain, ordinarySpreadC } from './ordinaryDay.ts';
+import { ENOUGH_DAYS, resampler } from './resample.ts';
+import { WET_DAY_MM } from './wetDay.ts';
+import type { RainClimatology, Site, WeatherDay } from './types.ts';
 
 /** Many ways the days ahead may turn out; day `d` of member `m` stands at `m * days + d`. */
 export interface ForecastEnsemble {
@@ -20,14 +21,6 @@ export interface ForecastEnsemble {
   /** Lowest and highest of the day, °C. */
   tMin: Float64Array;
   tMax: Float64Array;
-}
-
-/** How often and how much it rains at this time of year, for days nobody forecast. */
-export interface RainClimatology {
-  /** Chance of a wet day, 0–1. */
-  chance: number;
-  /** Mean of a wet day, mm. */
-  meanMm: number;
 }
 
 /** Spread of a forecast temperature, °C: at the first day, more with each day ahead, and at most. Judgement after usual verification scores. */
@@ -47,12 +40,17 @@ const WET_DAY_USE = 0.67;
 const SAME_LUCK = 0.3;
 /** Spread of a day that was told in words, °C, beside what a forecast of its day has. Judgement. */
 const SAID_SD_C = 2;
-/** Spread of an ordinary day nobody measured, °C: all that is known is the season. Judgement. */
-const UNKNOWN_SD_C = 4;
 /** Spread of one season's demand about those of other years, in logarithms. Judgement after eight summers at Seattle and New York. */
 const SEASON_SD = 0.13;
 /** Spread of how much it rains in a season of which no earlier year is on record, in logarithms: the weeks before say little of it. Judgement. */
 const WETNESS_SD = 1;
+/**
+ * Rain of a wet day by its luck, mm: mostly little, seldom much.
+ * @param luck 0 to under 1
+ * Source: Weibull with shape 0.75, Selker & Haith 1990, from memory.
+ */
+const wetDayMm = (luck: number, meanMm: number): number =>
+  (meanMm / 1.191) * (-Math.log(1 - luck)) ** (4 / 3);
 /** With no earlier year on record a season is known as well as from so many years. Judgement. */
 const WITHOUT_YEARS = 0.5;
 /** First draws of a generator, which still resemble its seed. */
@@ -109,7 +107,6 @@ export function forecastEnsemble(options: {
   for (let i = 0; i < FIRST_DRAWS; i += 1) uniform();
   const resample = resampler(site, uniform);
   const normal = (): number => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
-  const climate = options.climatology ?? ordinaryRain(site);
   const size = members * days.length;
   const ensemble: ForecastEnsemble = {
     members,
@@ -134,11 +131,12 @@ export function forecastEnsemble(options: {
       sd: known
         ? 0
         : day.source === 'ordinary day'
-          ? UNKNOWN_SD_C
+          ? ordinarySpreadC(day.date, site)
           : Math.min(
               TEMP_SD_MOST_C,
               TEMP_SD_C + TEMP_SD_PER_DAY_C * d + (day.source === 'said' ? SAID_SD_C : 0),
             ),
+      usualRain: options.climatology ?? ordinaryRain(day.date, site),
       forecastGiven: day.source === 'forecast' || day.source === 'said',
       like: day.source === 'own record' && (day[LIKE]?.at.length ?? 0) >= ENOUGH_DAYS ? day[LIKE] : undefined,
       member: { ...day },
@@ -154,7 +152,10 @@ export function forecastEnsemble(options: {
     const wetness = wetnessSd > 0 ? Math.exp(wetnessSd * normal() - wetnessSd ** 2 / 2) : 1;
     // The day before: of the record, or only whether it was wet.
     let before: number | boolean | null = options.yesterday ? options.yesterday.rainMm >= WET_DAY_MM : null;
-    for (const [d, { day, known, forecastGiven, sky, windMs, sd, like, member }] of each.entries()) {
+    for (const [
+      d,
+      { day, known, forecastGiven, usualRain, sky, windMs, sd, like, member },
+    ] of each.entries()) {
       const at = m * days.length + d;
       if (like) {
         const { et0, rain, climate, index } = resample(like, day.date, before);
@@ -178,15 +179,15 @@ export function forecastEnsemble(options: {
       const other = uniform();
       if (uniform() > SAME_LUCK) luck = other;
       const amount = normal();
-      const chance = known ? 0 : forecastGiven ? day.rainChance : climate.chance;
+      const chance = known ? 0 : forecastGiven ? day.rainChance : usualRain.chance;
       if (known) ensemble.rain[at] = day.rainMm;
       else if (forecastGiven) {
         const sdLog = RAIN_LOG_SD + RAIN_LOG_SD_PER_DAY * d;
         const mean = day.rainMm > 0 ? day.rainMm : CHANCE_SHOWER_MM;
         ensemble.rain[at] = luck < day.rainChance ? mean * Math.exp(sdLog * amount - sdLog ** 2 / 2) : 0;
       } else {
-        // The part of the luck under the chance, stretched to 0–1, gives an exponential amount.
-        ensemble.rain[at] = luck < climate.chance ? -Math.log(1 - luck / climate.chance) * climate.meanMm : 0;
+        // The part of the luck under the chance, stretched to 0–1, gives the amount.
+        ensemble.rain[at] = luck < usualRain.chance ? wetDayMm(luck / usualRain.chance, usualRain.meanMm) : 0;
       }
       // Wet days use less and dry ones more than the mean of both, which is what a forecast tells.
       const dryUse = 1 / (1 - chance * (1 - WET_DAY_USE));

@@ -1,7 +1,9 @@
 import { dayOfYear, type IsoDate } from '../units/dates.ts';
+import { usualYear } from './climate/usualYear.ts';
+import { rangeRadiation } from './referenceEt.ts';
 import { extraterrestrialRadiation } from './solar.ts';
 import type { Air, Summers } from './summers.ts';
-import type { Site, WeatherDay } from './types.ts';
+import type { RainClimatology, Site, WeatherDay } from './types.ts';
 
 /** Usual highest temperature in the middle of summer, °C. Judgement. */
 const SUMMER_HIGH_C: Readonly<Record<Summers, number>> = { cool: 17, mild: 23, warm: 30, hot: 39 };
@@ -42,11 +44,8 @@ const SWING_PER_DEGREE = 0.33;
 /** Warmest day of the north's year. */
 const WARMEST_DAY = 200;
 
-/**
- * An ordinary day of a season at a place where nothing was measured: air, sun and wind, without rain.
- * Source: judgements named above, held against FAO-56 table 2 (usual ET0 by region and temperature).
- */
-export function ordinaryDay(date: IsoDate, site: Site): WeatherDay {
+/** A day by two words: what summers are like, and the air. */
+function dayByWords(date: IsoDate, site: Site): WeatherDay {
   const { latitudeDeg } = site;
   const { rangeC, rhPct, sun, windMs } = AIR[site.air ?? 'average'];
   const summers = site.summers ?? summersAt(latitudeDeg);
@@ -64,8 +63,43 @@ export function ordinaryDay(date: IsoDate, site: Site): WeatherDay {
   };
 }
 
-/** How often it rains there, and how much. */
-export function ordinaryRain(site: Site): { chance: number; meanMm: number } {
+/**
+ * An ordinary day of a season at a place where nothing was measured: air, sun and wind, without rain. By the place's climate
+ * where that is known, else by the two words for it.
+ * Source: the climate's; else judgements named above, held against FAO-56 table 2 (usual ET0 by region and temperature).
+ */
+export function ordinaryDay(date: IsoDate, site: Site): WeatherDay {
+  const { climate, latitudeDeg } = site;
+  if (!climate) return dayByWords(date, site);
+  const { lowC, highC, rhMinPct, rhMaxPct, windMs } = usualYear(climate, latitudeDeg).day(date);
+  const as = { date, tMinC: lowC, tMaxC: highC };
+  const coastal = climate.coastal;
+  return {
+    ...as,
+    rhMinPct,
+    rhMaxPct,
+    windMs,
+    solarMJ: rangeRadiation(as, { ...site, coastal }),
+    rainMm: 0,
+  };
+}
+
+/** How often it rains there at that time of year, and how much at a time. */
+export function ordinaryRain(date: IsoDate, site: Site): RainClimatology {
+  if (site.climate) {
+    const { wetChance, wetDayMm } = usualYear(site.climate, site.latitudeDeg).day(date);
+    return { chance: wetChance, meanMm: wetDayMm };
+  }
   const [chance, meanMm] = AIR[site.air ?? 'average'].rain;
   return { chance, meanMm };
 }
+
+/** Spread of an ordinary day nobody measured, °C, where all that is known is the season. Judgement. */
+const UNKNOWN_SD_C = 4;
+/** By how much an ordinary day's temperature may be off, as a standard deviation, °C. */
+export const ordinarySpreadC = (date: IsoDate, { climate, latitudeDeg }: Site): number =>
+  climate ? usualYear(climate, latitudeDeg).day(date).spreadC : UNKNOWN_SD_C;
+
+/** Rain of a day that has been and that nobody measured, mm: as usual where the climate is known, else none. */
+export const unmeasuredRainMm = (date: IsoDate, { climate, latitudeDeg }: Site): number =>
+  climate ? usualYear(climate, latitudeDeg).rainOn(date) : 0;

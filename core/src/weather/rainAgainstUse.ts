@@ -1,5 +1,5 @@
 import { addDays, type IsoDate } from '../units/dates.ts';
-import { WET_DAY_MM } from './resample.ts';
+import { WET_DAY_MM } from './wetDay.ts';
 
 /** A day's rain, and what sun and wind took on it, mm. */
 export interface RainAndUse {

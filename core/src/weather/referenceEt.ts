@@ -82,14 +82,23 @@ function solarRadiation(
     const share = possible > 0 ? Math.min(1, day.sunshineHours / possible) : 0;
     return { mj: (0.25 + 0.5 * share) * ra, route: 'sunshine hours' };
   }
-  // FAO-56 eq. 50; never above the clear sky.
+  return { mj: rangeRadiationUnder(ra, day, site), route: 'temperature range' };
+}
+
+/** FAO-56 eq. 50; never above the clear sky (eq. 37). */
+function rangeRadiationUnder(ra: number, { tMinC, tMaxC }: WeatherForEt, site: Site): number {
   const k = site.coastal ? 0.19 : 0.16;
   const clear = (0.75 + 2e-5 * site.elevationM) * ra;
-  return {
-    mj: Math.min(clear, k * Math.sqrt(day.tMaxC - day.tMinC) * ra),
-    route: 'temperature range',
-  };
+  return Math.min(clear, k * Math.sqrt(tMaxC - tMinC) * ra);
 }
+
+/** Sun on a day by how far its temperature swings, MJ/m²/day. Source: FAO-56 eq. 50. */
+export const rangeRadiation = (day: WeatherForEt, site: Site): number =>
+  rangeRadiationUnder(
+    extraterrestrialRadiation({ latitudeDeg: site.latitudeDeg, dayOfYear: dayOfYear(day.date) }),
+    day,
+    site,
+  );
 
 /** Refuses weather that cannot be: the words name the field, the value and the range. */
 export function checkWeather(day: WeatherForEt): void {

@@ -4,14 +4,13 @@ import { climateTerm } from './climateTerm.ts';
 import type { LikeDays } from './completeWeather.ts';
 import { dayMinimumHumidity, dayWind, referenceEt } from './referenceEt.ts';
 import type { Site, WeatherDay } from './types.ts';
+import { WET_DAY_MM } from './wetDay.ts';
 import { seasonLean, usualDemand } from './usualDemand.ts';
 
 /** Fewer days of the season on record than this say little of how it varies. Judgement. */
 export const ENOUGH_DAYS = 20;
 /** Days that are taken together before the record is opened elsewhere: spells of weather stay whole. Judgement. */
 const SPELL_DAYS = 10;
-/** A wet day, mm. Usual meteorological threshold. */
-export const WET_DAY_MM = 1;
 
 /** A real day as a member has it, mm; the day in the record it is, to go on from. */
 export interface Resampled {

@@ -1,4 +1,5 @@
 import type { IsoDate } from '../units/dates.ts';
+import type { Climate } from './climate/types.ts';
 import type { Air, Summers } from './summers.ts';
 
 /** Where a garden lies. */
@@ -9,7 +10,9 @@ export interface Site {
   elevationM: number;
   /** Within about 20 km of a large body of water: temperature swings less under the same sun. */
   coastal?: boolean;
-  /** What summers are like there, and the air, in a word each: for days nobody measured. Default by latitude, and average. */
+  /** The usual year there: for days nobody measured. */
+  climate?: Climate;
+  /** What summers are like there, and the air, in a word each, where no climate is given. Default by latitude, and average. */
   summers?: Summers;
   air?: Air;
 }
@@ -44,4 +47,12 @@ export interface WeatherDay extends WeatherForEt {
 export interface ForecastDay extends WeatherDay {
   /** Chance of the stated rain, 0–1. */
   rainChance: number;
+}
+
+/** How often and how much it rains at this time of year, for days nobody forecast. */
+export interface RainClimatology {
+  /** Chance of a wet day, 0–1. */
+  chance: number;
+  /** Mean of a wet day, mm. */
+  meanMm: number;
 }

@@ -4,7 +4,7 @@ import { quantile } from '../units/quantile.ts';
 import { ALERT_LIMITS } from './alerts.ts';
 import type { DaySource, SourcedDay } from './completeWeather.ts';
 import type { ForecastEnsemble } from './forecastEnsemble.ts';
-import { WET_DAY_MM } from './resample.ts';
+import { WET_DAY_MM } from './wetDay.ts';
 
 /** One in ten is below the first, half are below the second, nine in ten below the third. */
 export type Band = [low: number, middle: number, high: number];

@@ -1,0 +1,2 @@
+/** A wet day, mm. Usual meteorological threshold. */
+export const WET_DAY_MM = 1;
