@@ -64,6 +64,8 @@ export const ARCHIVE_TABLES = {
     town: maybe(text),
     summers: maybe(oneOf(SUMMERS)),
     air: maybe(oneOf(AIRS)),
+    coastKm: maybe(atLeastNothing),
+    climateKnown: maybe(json),
     drains: maybe(oneOf(DRAIN_CHOICES)),
     archivedAt: maybe(moment),
   },

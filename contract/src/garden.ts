@@ -21,6 +21,7 @@ import {
 } from '@kibble/core';
 import { holds, isNumber, isText, shaped } from './shape.ts';
 import { z } from './zod.ts';
+import { climateView, knownClimate } from './climate.ts';
 import { findingView } from './findings.ts';
 import { limited, limitedWhole } from './limited.ts';
 import { day, entryDate, name, kindName, oneOf, version } from './parts.ts';
@@ -137,6 +138,8 @@ const ABOUT_PLACE = {
     .nullish(),
   summers: oneOf('Summers', SUMMERS).nullish(),
   air: oneOf('Air', AIRS).nullish(),
+  /** What the gardener knows of the usual year there. */
+  climateKnown: knownClimate.nullish(),
 };
 
 export const gardenBody = z.object({
@@ -363,6 +366,8 @@ export const gardenView = z.object({
   town: z.string().nullable(),
   summers: z.enum(SUMMERS).nullable().catch(null),
   air: z.enum(AIRS).nullable().catch(null),
+  /** The usual year there; null where the garden's place is not known well enough. */
+  climate: climateView.nullable(),
   units: z.enum(UNIT_SYSTEMS),
   clockMode: z.enum(['real', 'practice']),
   today: day,

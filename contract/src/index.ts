@@ -12,6 +12,7 @@ export {
 } from './api/addresses.ts';
 export * from './api/catalogue.ts';
 export * from './archive.ts';
+export * from './climate.ts';
 export * from './deciding.ts';
 export * from './entries.ts';
 export * from './error.ts';

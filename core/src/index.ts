@@ -50,6 +50,10 @@ export {
   type ManualForecast,
   type Week,
 } from './weather/manualForecastDay.ts';
+export { climateAt, type ClimateOfPlace } from './weather/climate/climateAt.ts';
+export { stations } from './weather/climate/stationTable.ts';
+export { correctedClimate, extremeMonths, type KnownClimate } from './weather/climate/corrected.ts';
+export type { Climate, ClimateDoubt, ClimateMonth } from './weather/climate/types.ts';
 export { summersAt } from './weather/ordinaryDay.ts';
 export { AIRS, SUMMERS, type Air, type Summers } from './weather/summers.ts';
 export { completeWeather, type DaySource, type SourcedDay } from './weather/completeWeather.ts';

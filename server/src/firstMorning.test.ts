@@ -37,6 +37,7 @@ beforeAll(async () => {
         looked.push(typed);
         return typed === '' ? [] : [bendigo];
       },
+      coastKm: async () => 133,
     },
   });
 });

@@ -191,6 +191,7 @@ export const ADDRESSES = {
   restoreImport: post('/api/imports/:id/restore', 'device', { stale: 'whole' }),
 
   towns: get('/api/towns', 'device', { unsaved: true }),
+  climate: get('/api/climate', 'device', { unsaved: true }),
 
   who: get('/api/who', 'anybody', { shows: 'Sharing', unsaved: true }),
   pair: post('/api/pair', 'anybody'),

@@ -1,3 +1,4 @@
+import { climateView } from '../climate.ts';
 import { copyView, lookView, restoredView, yourDataView } from '../archive.ts';
 import { fortnightView, ladderView, planTryView, roundsTryView, schoolsView } from '../deciding.ts';
 import { entriesAnswer } from '../entries.ts';
@@ -118,6 +119,7 @@ const ANSWERS = {
   undoImport: id,
   restoreImport: id,
   towns: townView.array(),
+  climate: climateView,
   who: whoView,
   pair: whoView,
   live: 'text/event-stream',

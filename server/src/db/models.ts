@@ -28,6 +28,10 @@ export class Garden extends Model<InferAttributes<Garden>, InferCreationAttribut
   declare town: CreationOptional<string | null>;
   declare summers: CreationOptional<Summers | null>;
   declare air: CreationOptional<Air | null>;
+  /** Kilometres to the nearest shore; null where nobody measured it. */
+  declare coastKm: CreationOptional<number | null>;
+  /** JSON of the core's `KnownClimate`: what the gardener knows of the usual year there. */
+  declare climateKnown: CreationOptional<string | null>;
   /** How early hoses and lines are drained. */
   declare drains: CreationOptional<DrainChoice | null>;
   declare archivedAt: CreationOptional<Date | null>;

@@ -23,8 +23,8 @@ export interface Services {
   files: WeatherFiles;
   /** Where files that are put back are checked. */
   checking: Checking;
-  /** Where towns are looked up; left out, there is no gazetteer. */
-  towns?: Pick<Towns, 'search'>;
+  /** Where towns are looked up, and how far they are from the sea; left out, neither is known. */
+  towns?: Pick<Towns, 'search' | 'coastKm'>;
   /** The practice garden beside one's own. */
   practice?: Pick<PracticeHouse, 'open'>;
   /** In a practice garden: where one's own is served. */

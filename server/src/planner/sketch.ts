@@ -12,10 +12,10 @@ import {
   WEEK_DAYS,
   type PlanBed,
   type ManualForecast,
-  type Site,
   type SourcedDay,
   type Week,
 } from '@kibble/core';
+import { siteAt } from '../services/climate.ts';
 import { HORIZON_DAYS } from './context.ts';
 import { coreView } from './views/core.ts';
 
@@ -54,14 +54,9 @@ function bedOf({ bed, garden }: SetupBody, today: string): PlanBed {
 }
 
 /** A garden of one bed as it would be planned today, from what its maker has answered so far. Nothing is written down. */
-export function sketchOf(body: SetupBody, today: string): SetupSketch {
+export function sketchOf(body: SetupBody, today: string, coastKm: number | null): SetupSketch {
   const { garden, week } = body;
-  const site: Site = {
-    latitudeDeg: garden.latitudeDeg,
-    elevationM: garden.elevationM,
-    summers: garden.summers ?? undefined,
-    air: garden.air ?? undefined,
-  };
+  const site = siteAt({ ...garden, coastKm });
   const bed = bedOf(body, today);
   const weather = completeWeather({
     record: [],

@@ -26,11 +26,25 @@ import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 
 /** Of a garden's place, what a helper is told: nothing. */
-const NOWHERE = { latitudeDeg: null, longitudeDeg: null, elevationM: null, town: null } as const;
+const NOWHERE = {
+  latitudeDeg: null,
+  longitudeDeg: null,
+  elevationM: null,
+  town: null,
+  climate: null,
+} as const;
+
+interface PlaceOnMap {
+  latitudeDeg: number;
+  longitudeDeg?: number | null;
+}
 
 /** Gardens, their clock and limits, and plants of their own. */
 export function gardenRoutes(services: Services) {
-  const { wall, log, plans, sharing } = services;
+  const { wall, log, plans, sharing, towns } = services;
+  /** How far a place is from the sea; null where that is not known. */
+  const coastOf = async ({ latitudeDeg, longitudeDeg }: PlaceOnMap): Promise<number | null> =>
+    towns && typeof longitudeDeg === 'number' ? towns.coastKm(latitudeDeg, longitudeDeg) : null;
 
   return handlers({
     gardens: async (req, res) => {
@@ -49,7 +63,7 @@ export function gardenRoutes(services: Services) {
     },
     addGarden: act(services, async (req, dryRunning) => {
       const body = read(setupBody, req.body);
-      const garden = await createGarden(body.garden);
+      const garden = await createGarden(body.garden, { coastKm: await coastOf(body.garden) });
       checkPlantedBy(body.bed, todayOf(garden, wall), 'bed.');
       const today = todayOf(garden, wall);
       const bed = await createBed(garden.id, body.bed, wall.now());
@@ -63,16 +77,17 @@ export function gardenRoutes(services: Services) {
       };
     }),
     // What a garden that is being made would be told: nothing is written down.
-    sketchGarden: (req, res) => {
+    sketchGarden: async (req, res) => {
       const body = read(setupBody, req.body);
       const today = dayIn(body.garden.timeZone, wall);
       checkPlantedBy(body.bed, today, 'bed.');
       if (body.bed.planting.cropId.startsWith('own-'))
         throw new Refusal('invalid', 'Crop must be one of the catalogue’s plants in a new garden.', 'cropId');
+      const coastKm = await coastOf(body.garden);
       res.json(
         answer(
           setupSketch,
-          refusing(() => sketchOf(body, today)),
+          refusing(() => sketchOf(body, today, coastKm)),
         ),
       );
     },
@@ -91,7 +106,8 @@ export function gardenRoutes(services: Services) {
       },
       async (req, _proving, said) => {
         const garden = await findGarden(readId(req.params.id, 'garden'));
-        await changeGarden(garden, read(gardenPatch, req.body));
+        const patch = read(gardenPatch, req.body);
+        await changeGarden(garden, patch, await coastOf({ ...garden.get({ plain: true }), ...patch }));
         await saveStationAnswer(garden, said, wall.now());
         return {
           body: answer(gardenView, await gardenToView(garden, wall)),

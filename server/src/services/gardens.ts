@@ -1,10 +1,19 @@
-import type { BedView, GardenBody, GardenLimits, GardenPatch, GardenView } from '@kibble/contract';
+import type {
+  BedView,
+  ClimateView,
+  GardenBody,
+  GardenLimits,
+  GardenPatch,
+  GardenView,
+} from '@kibble/contract';
 import { FINDING_SORTS } from '@kibble/core';
 import { Op } from 'sequelize';
 import { Bed, EntryRow, Garden, Ground, OwnCrop, Planting, Tap } from '../db/models.ts';
 import { ofBeds } from '../record/log.ts';
 import { bedToView, ownCropEntries } from './bedView.ts';
 import { setClock, todayOf, type WallClock } from './clock.ts';
+import { refusing } from '../errors.ts';
+import { climateEntered, climateKnownOf, climateOf, climateToView } from './climate.ts';
 import { checkVersion } from './edited.ts';
 import { entriesToView, type SetAside } from './entryView.ts';
 import { grouped } from './grouped.ts';
@@ -12,8 +21,9 @@ import { tapToView } from './taps.ts';
 
 export async function createGarden(
   body: GardenBody,
-  options: { stationUrl?: string; isDemo?: boolean } = {},
+  options: { stationUrl?: string; isDemo?: boolean; coastKm?: number | null } = {},
 ): Promise<Garden> {
+  refusing(() => climateEntered({ ...body, coastKm: options.coastKm }), 'climateKnown.');
   return Garden.create({
     name: body.name,
     latitudeDeg: body.latitudeDeg,
@@ -22,6 +32,8 @@ export async function createGarden(
     town: body.town ?? null,
     summers: body.summers ?? null,
     air: body.air ?? null,
+    coastKm: options.coastKm ?? null,
+    climateKnown: body.climateKnown ? JSON.stringify(body.climateKnown) : null,
     timeZone: body.timeZone,
     units: body.units,
     clockMode: body.clock.mode,
@@ -56,8 +68,12 @@ const PLACE_FIELDS = [
 ] as const satisfies readonly (keyof GardenPatch)[];
 
 /** Changes a garden's name, units, place, limits or date. */
-export async function changeGarden(garden: Garden, body: GardenPatch): Promise<void> {
-  const { version, limits, clock, ...plain } = body;
+export async function changeGarden(
+  garden: Garden,
+  body: GardenPatch,
+  coastKm: number | null = garden.coastKm ?? null,
+): Promise<void> {
+  const { version, limits, clock, climateKnown, ...plain } = body;
   checkVersion(
     garden.name,
     version,
@@ -65,6 +81,12 @@ export async function changeGarden(garden: Garden, body: GardenPatch): Promise<v
     { ...plain, ...(limits ? { limits } : {}) },
     { ...garden.get({ plain: true }), limits: limitsOf(garden, []) },
   );
+  const before = garden.get({ plain: true });
+  const moved =
+    (plain.latitudeDeg ?? before.latitudeDeg) !== before.latitudeDeg || plain.longitudeDeg !== undefined;
+  // What was known of the usual year was known of the place that the garden leaves.
+  const known = climateKnown === undefined && !moved ? climateKnownOf(garden) : (climateKnown ?? null);
+  refusing(() => climateEntered({ ...before, ...plain, coastKm, climateKnown: known }), 'climateKnown.');
   await garden.update({
     name: plain.name ?? garden.name,
     units: plain.units ?? garden.units,
@@ -72,10 +94,19 @@ export async function changeGarden(garden: Garden, body: GardenPatch): Promise<v
     ...Object.fromEntries(
       PLACE_FIELDS.flatMap((field) => (plain[field] === undefined ? [] : [[field, plain[field]]])),
     ),
+    coastKm,
+    climateKnown: known && JSON.stringify(known),
     limits: limits ? JSON.stringify(limits) : garden.limits,
     version: garden.version + 1,
   });
   if (clock) await setClock(garden, clock);
+}
+
+/** The usual year of a garden as it is shown; null where its place is not known well enough. */
+function shownClimate(garden: Garden): ClimateView | null {
+  const known = climateKnownOf(garden);
+  const climate = climateOf({ ...garden.get({ plain: true }), climateKnown: known });
+  return climate && climateToView(climate, known !== null);
 }
 
 /** Beds told at once: the event loop has its turn between them. */
@@ -180,6 +211,7 @@ export async function gardenToView(
     town: garden.town ?? null,
     summers: garden.summers ?? null,
     air: garden.air ?? null,
+    climate: shownClimate(garden),
     units: garden.units,
     clockMode: garden.clockMode,
     today,

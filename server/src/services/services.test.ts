@@ -126,6 +126,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     '015',
     '016',
     '017',
+    '018',
   ]);
   await again.close();
   sequelize = await openDatabase(file);

@@ -17,14 +17,11 @@ import {
 } from '@kibble/core';
 import { Op } from 'sequelize';
 import { EntryRow, ImportRow, WeatherDayRow, type Garden } from '../db/models.ts';
+import { climateKnownOf, siteAt } from './climate.ts';
 import { stationOnRecord } from './station.ts';
 
-export const siteOf = (garden: Garden): Site => ({
-  latitudeDeg: garden.latitudeDeg,
-  elevationM: garden.elevationM,
-  summers: garden.summers ?? undefined,
-  air: garden.air ?? undefined,
-});
+export const siteOf = (garden: Garden): Site =>
+  siteAt({ ...garden.get({ plain: true }), climateKnown: climateKnownOf(garden) });
 
 /** How much of a span of days is on record by now. */
 export async function knownDays(gardenId: number, from: string, to: string): Promise<number> {
