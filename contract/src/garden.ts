@@ -145,7 +145,8 @@ const ABOUT_PLACE = {
 export const gardenBody = z.object({
   name: name('Name of the garden'),
   latitudeDeg: limited('latitudeDeg'),
-  elevationM: limited('elevationM').default(0),
+  /** Left out, it is that of the weather stations around. */
+  elevationM: limited('elevationM').optional(),
   /** For sunrise on the clock; without it the middle of the time zone is taken. */
   longitudeDeg: limited('longitudeDeg').nullish(),
   timeZone,

@@ -15,7 +15,7 @@ import {
   type SourcedDay,
   type Week,
 } from '@kibble/core';
-import { siteAt } from '../services/climate.ts';
+import { heightOf, siteAt } from '../services/climate.ts';
 import { HORIZON_DAYS } from './context.ts';
 import { coreView } from './views/core.ts';
 
@@ -56,7 +56,7 @@ function bedOf({ bed, garden }: SetupBody, today: string): PlanBed {
 /** A garden of one bed as it would be planned today, from what its maker has answered so far. Nothing is written down. */
 export function sketchOf(body: SetupBody, today: string, coastKm: number | null): SetupSketch {
   const { garden, week } = body;
-  const site = siteAt({ ...garden, coastKm });
+  const site = siteAt({ ...garden, coastKm, elevationM: heightOf({ ...garden, coastKm }) });
   const bed = bedOf(body, today);
   const weather = completeWeather({
     record: [],

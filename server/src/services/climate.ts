@@ -62,6 +62,10 @@ export function climateKnownOf({ climateKnown }: Pick<Garden, 'climateKnown'>): 
   }
 }
 
+/** How high a garden lies: as somebody says, else as the stations around, else by the sea. m. */
+export const heightOf = (place: ClimateSource): number =>
+  place.elevationM ?? Math.round(climateOf(place)?.elevationM ?? 0);
+
 /** Where a garden lies, as the core takes it. */
 export function siteAt(
   place: ClimateSource & { elevationM: number; summers?: Site['summers'] | null; air?: Site['air'] | null },

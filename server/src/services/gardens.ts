@@ -13,7 +13,7 @@ import { ofBeds } from '../record/log.ts';
 import { bedToView, ownCropEntries } from './bedView.ts';
 import { setClock, todayOf, type WallClock } from './clock.ts';
 import { refusing } from '../errors.ts';
-import { climateEntered, climateKnownOf, climateOf, climateToView } from './climate.ts';
+import { climateEntered, climateKnownOf, climateOf, climateToView, heightOf } from './climate.ts';
 import { checkVersion } from './edited.ts';
 import { entriesToView, type SetAside } from './entryView.ts';
 import { grouped } from './grouped.ts';
@@ -27,7 +27,7 @@ export async function createGarden(
   return Garden.create({
     name: body.name,
     latitudeDeg: body.latitudeDeg,
-    elevationM: body.elevationM,
+    elevationM: heightOf({ ...body, coastKm: options.coastKm }),
     longitudeDeg: body.longitudeDeg ?? null,
     town: body.town ?? null,
     summers: body.summers ?? null,
@@ -82,11 +82,16 @@ export async function changeGarden(
     { ...garden.get({ plain: true }), limits: limitsOf(garden, []) },
   );
   const before = garden.get({ plain: true });
-  const moved =
-    (plain.latitudeDeg ?? before.latitudeDeg) !== before.latitudeDeg || plain.longitudeDeg !== undefined;
+  const place = {
+    latitudeDeg: plain.latitudeDeg ?? before.latitudeDeg,
+    longitudeDeg: plain.longitudeDeg === undefined ? before.longitudeDeg : plain.longitudeDeg,
+  };
+  const moved = place.latitudeDeg !== before.latitudeDeg || place.longitudeDeg !== before.longitudeDeg;
   // What was known of the usual year was known of the place that the garden leaves.
   const known = climateKnown === undefined && !moved ? climateKnownOf(garden) : (climateKnown ?? null);
-  refusing(() => climateEntered({ ...before, ...plain, coastKm, climateKnown: known }), 'climateKnown.');
+  // Elsewhere it is as high as the stations around, until somebody says.
+  const elevationM = plain.elevationM ?? (moved ? heightOf({ ...place, coastKm }) : before.elevationM);
+  refusing(() => climateEntered({ ...place, elevationM, coastKm, climateKnown: known }), 'climateKnown.');
   await garden.update({
     name: plain.name ?? garden.name,
     units: plain.units ?? garden.units,
@@ -94,6 +99,7 @@ export async function changeGarden(
     ...Object.fromEntries(
       PLACE_FIELDS.flatMap((field) => (plain[field] === undefined ? [] : [[field, plain[field]]])),
     ),
+    elevationM,
     coastKm,
     climateKnown: known && JSON.stringify(known),
     limits: limits ? JSON.stringify(limits) : garden.limits,

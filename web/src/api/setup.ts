@@ -1,5 +1,12 @@
-import type { BedDraftBody, GardenView, SetupSketch, TownView } from '@kibble/contract';
-import type { Air, Summers, Week } from '@kibble/core';
+import type {
+  BedDraftBody,
+  ClimateAsk,
+  ClimateView,
+  GardenView,
+  SetupSketch,
+  TownView,
+} from '@kibble/contract';
+import type { Air, KnownClimate, Summers, Week } from '@kibble/core';
 import { api } from './api.ts';
 import { call } from './call.ts';
 import { stale } from './tags.ts';
@@ -19,6 +26,7 @@ export interface GardenDraft {
   town?: string | null;
   summers?: Summers | null;
   air?: Air | null;
+  climateKnown?: KnownClimate | null;
   units: 'metric' | 'us';
   clock?: { mode: 'real' } | { mode: 'practice'; date: string };
 }
@@ -30,6 +38,10 @@ const more = api.injectEndpoints({
       invalidatesTags: stale('addGarden'),
     }),
     towns: build.query<TownView[], string>({ query: (named) => call('towns', {}, { params: { named } }) }),
+    climate: build.query<ClimateView, ClimateAsk>({
+      query: ({ latitudeDeg, longitudeDeg, elevationM }) =>
+        call('climate', {}, { params: { latitudeDeg, longitudeDeg, elevationM } }),
+    }),
     sketch: build.query<SetupSketch, SetupDraft>({
       query: (body) => call('sketchGarden', {}, { body }),
       keepUnusedDataFor: 5,
@@ -37,4 +49,4 @@ const more = api.injectEndpoints({
   }),
 });
 
-export const { useCreateGardenMutation, useTownsQuery, useSketchQuery } = more;
+export const { useCreateGardenMutation, useTownsQuery, useClimateQuery, useSketchQuery } = more;

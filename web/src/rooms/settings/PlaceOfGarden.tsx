@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { TownPicker, townWords } from '../../ui/TownPicker.tsx';
+import { UsualYear } from '../../ui/UsualYear.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Refused } from '../../ui/Refused.tsx';
@@ -23,10 +24,12 @@ export function PlaceOfGarden({ garden }: { garden: GardenView }) {
     fields: {
       latitude: figure('latitudeDeg', units),
       longitude: figure('longitudeDeg', units, { optional: true }),
+      height: figure('elevationM', units),
     },
     values: {
       latitude: String(garden.latitudeDeg),
       longitude: garden.longitudeDeg === null ? '' : String(garden.longitudeDeg),
+      height: units.number('height', garden.elevationM),
       zone: garden.timeZone,
     },
   });
@@ -35,10 +38,11 @@ export function PlaceOfGarden({ garden }: { garden: GardenView }) {
     void change({ id: garden.id, patch })
       .unwrap()
       .catch(() => undefined);
-  const save = form.handleSubmit(({ latitude, longitude, zone }) =>
+  const save = form.handleSubmit(({ latitude, longitude, height, zone }) =>
     send({
       latitudeDeg: typedSi('latitudeDeg', latitude, units),
       longitudeDeg: typedSi('longitudeDeg', longitude, units) ?? null,
+      elevationM: typedSi('elevationM', height, units),
       timeZone: zone.trim(),
       town: null,
     }),
@@ -79,6 +83,13 @@ export function PlaceOfGarden({ garden }: { garden: GardenView }) {
               error={errors.longitude?.message}
               {...form.register('longitude')}
             />
+            <Field
+              label="Height above the sea"
+              unit={units.of('height').unit}
+              inputMode="text"
+              error={errors.height?.message}
+              {...form.register('height')}
+            />
             <Field label="Time zone" {...form.register('zone')} />
             <Button type="submit" className="self-start sm:mt-7" disabled={isLoading}>
               Put it there
@@ -108,21 +119,32 @@ export function PlaceOfGarden({ garden }: { garden: GardenView }) {
           legend="The land is"
           options={TERRAIN_WORDS}
           value={terrainOf(garden.elevationM)}
+          hint={`Taken as ${units.text('height', garden.elevationM)} above the sea; the exact height can be typed above.`}
           onChange={(terrain) => send({ elevationM: TERRAIN_M[terrain] })}
         />
-        <Taps
-          legend="Summers are"
-          options={SUMMER_WORDS}
-          value={garden.summers ?? summersAt(garden.latitudeDeg)}
-          onChange={(summers) => send({ summers })}
-        />
-        <Taps
-          legend="The air is"
-          hint="For days that nobody measured or forecast."
-          options={AIR_WORDS}
-          value={garden.air ?? 'average'}
-          onChange={(air) => send({ air })}
-        />
+        {garden.climate ? (
+          <UsualYear
+            climate={garden.climate}
+            known={garden.climate.corrected ? {} : null}
+            onKnown={(climateKnown) => send({ climateKnown })}
+          />
+        ) : (
+          <>
+            <Taps
+              legend="Summers are"
+              options={SUMMER_WORDS}
+              value={garden.summers ?? summersAt(garden.latitudeDeg)}
+              onChange={(summers) => send({ summers })}
+            />
+            <Taps
+              legend="The air is"
+              hint="For days that nobody measured or forecast."
+              options={AIR_WORDS}
+              value={garden.air ?? 'average'}
+              onChange={(air) => send({ air })}
+            />
+          </>
+        )}
         <Refused error={error} />
       </div>
     </section>

@@ -1,5 +1,8 @@
+import { skipToken } from '@reduxjs/toolkit/query';
+import { TERRAIN_M, terrainOf } from '@kibble/core';
 import { useState } from 'react';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
+import { useClimateQuery } from '../../api/setup.ts';
 import { AIR_WORDS, latitudeWords, SUMMER_WORDS, TERRAIN_WORDS } from '../../words/placeWords.ts';
 import { unitsOf, useUnits } from '../../words/units.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -7,6 +10,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { TownPicker, townWords } from '../../ui/TownPicker.tsx';
+import { UsualYear } from '../../ui/UsualYear.tsx';
 import { inUnits, latitudeOf, summersOf, type TypedSetup } from './typedSetup.ts';
 
 /** Where the garden is: a town, the device's own place, or a latitude typed by hand. */
@@ -16,8 +20,21 @@ export function WhereStep({ form }: { form: UseFormReturn<TypedSetup> }) {
   const { errors } = form.formState;
   const [trouble, setTrouble] = useState<string | null>(null);
   const latitude = latitudeOf(typed, units);
+  const { currentData, data } = useClimateQuery(
+    typed.longitude === null || Number.isNaN(latitude)
+      ? skipToken
+      : {
+          latitudeDeg: latitude,
+          longitudeDeg: typed.longitude,
+          elevationM: typed.terrain ? TERRAIN_M[typed.terrain] : undefined,
+        },
+  );
+  const climate = currentData ?? data;
 
   const take = (latitudeDeg: number, rest: Partial<TypedSetup>): void => {
+    // Another place has another height and another year.
+    form.setValue('terrain', null);
+    form.setValue('climateKnown', null);
     form.setValue('latitude', Math.abs(latitudeDeg).toFixed(2));
     form.setValue('hemisphere', latitudeDeg < 0 ? 'south' : 'north');
     for (const [field, value] of Object.entries(rest)) form.setValue(field as keyof TypedSetup, value);
@@ -90,6 +107,9 @@ export function WhereStep({ form }: { form: UseFormReturn<TypedSetup> }) {
           className="-ml-4"
           onClick={() => {
             form.setValue('byHand', !typed.byHand);
+            // A latitude alone says nothing of the sea.
+            form.setValue('longitude', null);
+            form.setValue('town', '');
             form.clearErrors('latitude');
           }}
         >
@@ -102,26 +122,43 @@ export function WhereStep({ form }: { form: UseFormReturn<TypedSetup> }) {
         ) : null}
       </p>
       {trouble ? <p role="status">{trouble}</p> : null}
-      <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
-        <Taps
-          legend="The land is"
-          options={TERRAIN_WORDS}
-          value={typed.terrain}
-          onChange={(v) => form.setValue('terrain', v)}
-        />
-        <Taps
-          legend="Summers are"
-          options={SUMMER_WORDS}
-          value={summersOf(typed, units)}
-          onChange={(v) => form.setValue('summers', v)}
-        />
-        <Taps
-          legend="The air is"
-          options={AIR_WORDS}
-          value={typed.air ?? 'average'}
-          onChange={(v) => form.setValue('air', v)}
-        />
-      </div>
+      {typed.longitude === null ? (
+        <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
+          <Taps
+            legend="The land is"
+            options={TERRAIN_WORDS}
+            value={typed.terrain ?? 'lowland'}
+            onChange={(v) => form.setValue('terrain', v)}
+          />
+          <Taps
+            legend="Summers are"
+            options={SUMMER_WORDS}
+            value={summersOf(typed, units)}
+            onChange={(v) => form.setValue('summers', v)}
+          />
+          <Taps
+            legend="The air is"
+            options={AIR_WORDS}
+            value={typed.air ?? 'average'}
+            onChange={(v) => form.setValue('air', v)}
+          />
+        </div>
+      ) : climate ? (
+        <>
+          <Taps
+            legend="The land is"
+            options={TERRAIN_WORDS}
+            value={typed.terrain ?? terrainOf(climate.elevationM)}
+            hint={`Taken as ${units.text('height', climate.elevationM)} above the sea${typed.terrain ? '' : ', like the weather stations around'}. Higher land is colder.`}
+            onChange={(v) => form.setValue('terrain', v)}
+          />
+          <UsualYear
+            climate={climate}
+            known={typed.climateKnown}
+            onKnown={(known) => form.setValue('climateKnown', known)}
+          />
+        </>
+      ) : null}
     </>
   );
 }

@@ -5,6 +5,7 @@ import {
   summersAt,
   TERRAIN_M,
   type Air,
+  type KnownClimate,
   type Summers,
   type Terrain,
   type Week,
@@ -27,7 +28,10 @@ export interface TypedSetup extends TypedBed {
   hemisphere: 'north' | 'south';
   longitude: number | null;
   timeZone: string;
-  terrain: Terrain;
+  /** Null until somebody says: then it is as high as the weather stations around. */
+  terrain: Terrain | null;
+  /** Figures of the usual year that the gardener put right. */
+  climateKnown: KnownClimate | null;
   /** Null until somebody says: then it goes by the latitude. */
   summers: Summers | null;
   air: Air | null;
@@ -76,7 +80,8 @@ export const emptySetup = (): TypedSetup => {
     hemisphere: SOUTHERN.test(timeZone) ? 'south' : 'north',
     longitude: null,
     timeZone,
-    terrain: 'lowland',
+    terrain: null,
+    climateKnown: null,
     summers: null,
     air: null,
     soilBy: null,
@@ -136,11 +141,17 @@ export function setupDraft(typed: TypedSetup, units: Units): SetupDraft {
       name: typed.garden.trim() || 'My garden',
       latitudeDeg: latitudeOf(typed, units),
       longitudeDeg: typed.longitude,
-      elevationM: TERRAIN_M[typed.terrain],
+      // A town's height is that of the stations around; a latitude alone says none.
+      elevationM: typed.terrain
+        ? TERRAIN_M[typed.terrain]
+        : typed.longitude === null
+          ? TERRAIN_M.lowland
+          : undefined,
       timeZone: typed.timeZone,
       town: typed.town || null,
       summers: summersOf(typed, units),
       air: typed.air,
+      climateKnown: typed.climateKnown,
       units: typed.units,
     },
     bed: {
