@@ -23,7 +23,7 @@ const of = (name, files, testEnvironment) => ({
       BUNDLED.map((name) => [`^${name}$`, `<rootDir>/${BUNDLES}/${name.replace('@kibble/', '')}.cjs`]),
     ),
     // Its own build for tools that take no modules.
-    '^d3$': '<rootDir>/node_modules/d3/dist/d3.js',
+    '^d3(-geo)?$': '<rootDir>/node_modules/d3/dist/d3.js',
   },
   setupFiles: ['<rootDir>/scripts/plainTraces.ts'],
   testMatch: files.map((file) => `<rootDir>/${file}`),

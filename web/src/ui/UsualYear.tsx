@@ -59,20 +59,24 @@ export function UsualYear({ climate, known, onKnown }: Props) {
           onCancel={() => setOpen(false)}
         />
       ) : (
-        <p className="text-sm text-quiet">
-          {known
-            ? 'With the figures that you put right. '
-            : `Worked out from the nearest of the weather stations that Kibble knows. The temperatures may be ${offC} off, and there may be ${shareWords(climate.doubt.rainShare)} more or less rain. `}
-          Kibble goes by it on days that nobody measured or forecast.{' '}
-          <Button look="quiet" className="-my-2 px-1" onClick={() => setOpen(true)}>
-            Change these figures
-          </Button>
-          {known ? (
-            <Button look="quiet" className="-my-2 px-1" onClick={() => onKnown(null)}>
-              Use the stations’ figures again
+        <>
+          <p className="text-sm text-quiet">
+            {known
+              ? 'With the figures that you put right. '
+              : `Worked out from the nearest of the weather stations that Kibble knows. The temperatures may be ${offC} off, and there may be ${shareWords(climate.doubt.rainShare)} more or less rain. `}
+            Kibble goes by it on days that nobody measured or forecast.
+          </p>
+          <p className="-my-1 flex flex-wrap">
+            <Button look="quiet" className="-ml-4" onClick={() => setOpen(true)}>
+              Change these figures
             </Button>
-          ) : null}
-        </p>
+            {known ? (
+              <Button look="quiet" onClick={() => onKnown(null)}>
+                Use the stations’ figures again
+              </Button>
+            ) : null}
+          </p>
+        </>
       )}
     </div>
   );

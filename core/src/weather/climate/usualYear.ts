@@ -119,7 +119,8 @@ function yearOf(climate: Climate, latitudeDeg: number): UsualYear {
   const read = daysOf(climate, latitudeDeg);
   const days = new Map<string, UsualDay>();
   const rain = new Map<string, number>();
-  let [wet, mm] = [0, 0];
+  // The first wet day comes in the middle of its chance, as the last does.
+  let [wet, mm, last] = [0.5, 0, ''];
   for (let date = `${EVERY_DATE}-01-01`; date.startsWith(EVERY_DATE); date = addDays(date, 1)) {
     const day = read(date);
     days.set(seasonOf(date), day);
@@ -128,10 +129,12 @@ function yearOf(climate: Climate, latitudeDeg: number): UsualYear {
     wet += day.wetChance;
     mm += day.wetChance * day.wetDayMm;
     if (Math.floor(wet) > before) {
-      rain.set(seasonOf(date), mm);
+      last = seasonOf(date);
+      rain.set(last, mm);
       mm = 0;
     }
   }
+  if (last) rain.set(last, (rain.get(last) ?? 0) + mm);
   return {
     day: (date) => days.get(seasonOf(date)) ?? read(date),
     rainOn: (date) => rain.get(seasonOf(date)) ?? 0,
