@@ -99,7 +99,8 @@ export const bedBody = z.object({
     .string()
     .max(2000, { error: ({ input }) => `Notes must be 2000 letters or fewer; got ${String(input).length}` })
     .default(''),
-  planting: plantingBody,
+  /** Null where nothing is planted yet. A day to come is one on which it will be sown or planted. */
+  planting: plantingBody.nullish(),
   delivery: deliveryBody,
 });
 

@@ -23,8 +23,8 @@ describe('Three Poplars', () => {
   test('was planted before its first morning, with crops of the catalogue and possible rates', () => {
     const today = threePoplars.clock.mode === 'practice' ? threePoplars.clock.date : '';
     for (const bed of beds) {
-      expect(bed.planting.plantedOn < today).toBe(true);
-      expect(cropById(bed.planting.cropId).name).toBeTruthy();
+      expect((bed.planting?.plantedOn ?? today) < today).toBe(true);
+      expect(cropById(bed.planting?.cropId ?? '').name).toBeTruthy();
       // A tree's water falls on its ring, not on the bed it was told as.
       if (!bed.tree) expect(deliveryRate(bed.delivery, bed.areaM2)).toBeLessThan(120);
     }

@@ -151,7 +151,7 @@ describe('the plan growing beside the setup', () => {
   test('refuses what cannot be, in words', async () => {
     for (const [change, words] of [
       [{ latitudeDeg: 91 }, /Latitude must be a number from -90 to 90.*got 91/],
-      [{ plantedOn: '2027-01-01' }, /Planting date must be 2026-11-26.*or earlier; got 2027-01-01/],
+      [{ plantedOn: '2028-01-01' }, /Planting date must be 2027-11-27.*or earlier; got 2028-01-01/],
       [{ cropId: 'own-1' }, /Crop must be one of the catalogue/],
       [{ cropId: 'moonflower' }, /Crop must be one of the catalogue's plants; got "moonflower"/],
       [{ week: 'dull' }, /Last week must be one of hot and dry, as usual, wet; got "dull"/],

@@ -75,7 +75,7 @@ export async function seedDemo(sequelize: Sequelize, stationUrl: string, wall: W
       tree,
       ...body
     } of beds) {
-      const bed = await createBed(garden.id, bedBody.parse(body), wall.now());
+      const bed = await createBed(garden.id, bedBody.parse(body), todayOf(garden, wall), wall.now());
       if (tree) await seedTree(bed, tree, todayOf(garden, wall), wall);
     }
     await seedFindings(garden.id, wall);

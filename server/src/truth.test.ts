@@ -144,7 +144,7 @@ describe('history does not change when a setting changes', () => {
 
   test('what was wrong from the start is put right from the start; taken back, it is as it was', async () => {
     const before = await page();
-    const { body: made } = await put({ areaM2: 10, since: body.planting.plantedOn });
+    const { body: made } = await put({ areaM2: 10, since: body.planting?.plantedOn });
     expect((await page()).season.irrigationMm).toBeCloseTo(2 * before.season.irrigationMm, 6);
     expect((await bed()).settings.filter(({ setting }) => setting.kind === 'area')).toHaveLength(1);
     const back = await ask(app).post('/api/settings/take-back').send({ ids: made.settings });

@@ -448,6 +448,13 @@ function airBackOn(run: PlaceRun, now: PlaceNow, d: number): IsoDate | null {
   return null;
 }
 
+/** The day on which something is to be sown or planted next; null where nobody said. */
+const nextSown = ({ bed }: PlanBed, today: IsoDate): IsoDate | null =>
+  bed.plantings
+    .map(({ plantedOn }) => plantedOn)
+    .filter((day) => day > today)
+    .sort()[0] ?? null;
+
 /** Why a bed is left alone today, in the order in which it is told. */
 function leaveReason(
   facts: DayFacts,
@@ -461,7 +468,7 @@ function leaveReason(
 ): LeaveReason {
   if (settled) return { code: 'settled today' };
   if (facts.ended) return { code: facts.ended.why, on: facts.ended.on };
-  if (!facts.growing) return { code: 'nothing growing' };
+  if (!facts.growing) return { code: 'nothing growing', until: nextSown(input, facts.day.date) };
   if (facts.frozen) return { code: 'frozen' };
   if (facts.hangsWet) return { code: 'hangs in wet ground' };
   if (held.by === 'toughening' && input.holdUntil) return { code: 'toughening', until: input.holdUntil };

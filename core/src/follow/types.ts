@@ -200,7 +200,8 @@ export type LeaveReason =
   /** It cannot well wait, but this is no day for it: the next one, if within the plan. */
   | { code: 'not on this day'; on: IsoDate | null }
   | { code: 'too windy'; windMs: number }
-  | { code: 'nothing growing' }
+  /** Bare ground; the day on which something is to be sown or planted, where that was said. */
+  | { code: 'nothing growing'; until: IsoDate | null }
   | { code: 'frozen' }
   | { code: 'ripened' | 'killed by frost'; on: IsoDate }
   | { code: 'settled today' };

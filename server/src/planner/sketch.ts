@@ -15,6 +15,7 @@ import {
   type SourcedDay,
   type Week,
 } from '@kibble/core';
+import { firstDayOf } from '../services/beds.ts';
 import { heightOf, siteAt } from '../services/climate.ts';
 import { HORIZON_DAYS } from './context.ts';
 import { coreView } from './views/core.ts';
@@ -43,13 +44,13 @@ function bedOf({ bed, garden }: SetupBody, today: string): PlanBed {
       form: bed.form,
       place: { underCover },
       mulch: mulchMaterial && mulchMm ? { material: mulchMaterial, depthMm: mulchMm } : undefined,
-      plantings: [
-        { cropId: planting.cropId, plantedOn: planting.plantedOn, latitudeDeg: garden.latitudeDeg },
-      ],
+      plantings: planting
+        ? [{ cropId: planting.cropId, plantedOn: planting.plantedOn, latitudeDeg: garden.latitudeDeg }]
+        : [],
     },
     delivery,
     irrigations: [],
-    ...balanceStart(planting.plantedOn, bed.startWetness, today, bed.wetnessOn),
+    ...balanceStart(firstDayOf(bed, today), bed.startWetness, today, bed.wetnessOn),
   };
 }
 
@@ -81,7 +82,7 @@ export function sketchOf(body: SetupBody, today: string, coastKm: number | null)
     core: coreView(outlook, {
       ground: bed.bed.ground,
       mulchMm: body.bed.mulchMm,
-      crop: cropById(body.bed.planting.cropId),
+      crop: body.bed.planting ? cropById(body.bed.planting.cropId) : null,
       heightM: (planting && plantOnDay(planting, today)?.heightM) ?? null,
       lastFrontMm: null,
     }),

@@ -32,7 +32,7 @@ export function bedRoutes(services: Services) {
   const markedPlanting = (away: boolean) =>
     act(services, async (req, dryRunning) => {
       const id = readId(req.params.id, 'planting');
-      const bed = await markPlanting(id, away ? wall.now() : null);
+      const bed = await markPlanting(id, away ? wall.now() : null, wall);
       if (dryRunning) await dryRun([bed.id], 'planting', wall, log);
       return { body: { id }, touched: { gardenId: bed.gardenId } };
     });
@@ -40,8 +40,9 @@ export function bedRoutes(services: Services) {
     addBed: act(services, async (req, dryRunning) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       const body = read(bedBody, req.body);
-      checkPlantedBy(body, todayOf(garden, wall));
-      const { id } = await createBed(garden.id, body, wall.now());
+      const today = todayOf(garden, wall);
+      checkPlantedBy(body, today);
+      const { id } = await createBed(garden.id, body, today, wall.now());
       if (dryRunning) await dryRun([id], 'delivery', wall, log);
       return { status: 201, body: { id }, touched: { gardenId: garden.id } };
     }),

@@ -64,9 +64,9 @@ export function gardenRoutes(services: Services) {
     addGarden: act(services, async (req, dryRunning) => {
       const body = read(setupBody, req.body);
       const garden = await createGarden(body.garden, { coastKm: await coastOf(body.garden) });
-      checkPlantedBy(body.bed, todayOf(garden, wall), 'bed.');
       const today = todayOf(garden, wall);
-      const bed = await createBed(garden.id, body.bed, wall.now());
+      checkPlantedBy(body.bed, today, 'bed.');
+      const bed = await createBed(garden.id, body.bed, today, wall.now());
       const days = daysOfWeek(body.week ?? 'as usual', today);
       if (days.length > 0) await enterForecasts(garden, today, { days }, wall.now());
       if (dryRunning) await dryRun([bed.id], 'bed', wall, log);
@@ -81,7 +81,7 @@ export function gardenRoutes(services: Services) {
       const body = read(setupBody, req.body);
       const today = dayIn(body.garden.timeZone, wall);
       checkPlantedBy(body.bed, today, 'bed.');
-      if (body.bed.planting.cropId.startsWith('own-'))
+      if (body.bed.planting?.cropId.startsWith('own-'))
         throw new Refusal('invalid', 'Crop must be one of the catalogue’s plants in a new garden.', 'cropId');
       const coastKm = await coastOf(body.garden);
       res.json(

@@ -15,10 +15,20 @@ import { firstSettings, setSince, settingsOf, settingsToView } from './settings.
 
 type BedChange = z.infer<typeof bedChange>;
 
+/** The day on which a bed's balance begins: with what grows there, or, where nothing does yet, as somebody says the ground is. */
+export const firstDayOf = (
+  { planting, wetnessOn }: Pick<BedBody, 'planting' | 'wetnessOn'>,
+  today: string,
+): string =>
+  planting && planting.plantedOn <= today
+    ? planting.plantedOn
+    : wetnessOn && wetnessOn < today
+      ? wetnessOn
+      : today;
+
 /** A bed's own columns; what of it may change is written down with its day. */
 const bedColumns = (body: Omit<BedBody, 'kind'>) => ({
   name: body.name,
-  startOn: body.planting.plantedOn,
   startWetness: body.startWetness,
   wetnessOn: body.wetnessOn ?? null,
   place: body.place || null,
@@ -33,10 +43,13 @@ const groundColumns = (body: Pick<BedBody, 'textureClass' | 'subsoilClass'>) => 
   subsoilClass: body.subsoilClass ?? null,
 });
 
-/** Adds a bed with its ground, its planting and how it is watered: all of them, or none. */
-export async function createBed(gardenId: number, body: BedBody, at: Date): Promise<Bed> {
-  await checkCrop(gardenId, body.planting.cropId, 'planting.cropId');
-  checkTogether([plantingColumns(body.planting)], 'planting.');
+/** Adds a bed with its ground, its planting where there is one and how it is watered: all of them, or none. */
+export async function createBed(gardenId: number, body: BedBody, today: string, at: Date): Promise<Bed> {
+  const { planting } = body;
+  if (planting) {
+    await checkCrop(gardenId, planting.cropId, 'planting.cropId');
+    checkTogether([plantingColumns(planting)], 'planting.');
+  }
   const position = await Bed.count({ where: { gardenId } });
   const ground = await Ground.create({ gardenId, ...groundColumns(body) });
   const bed = await Bed.create({
@@ -45,8 +58,9 @@ export async function createBed(gardenId: number, body: BedBody, at: Date): Prom
     groundId: ground.id,
     kind: body.kind,
     ...bedColumns(body),
+    startOn: firstDayOf(body, today),
   });
-  await Planting.create({ bedId: bed.id, ...plantingColumns(body.planting) });
+  if (planting) await Planting.create({ bedId: bed.id, ...plantingColumns(planting) });
   await firstSettings(bed, [...settingsOf(body), { kind: 'tap', value: null }], bed.startOn, at);
   return bed;
 }
@@ -77,22 +91,28 @@ export async function changeBed(
   const { view } = await findBedView(bed.id, wall);
   const { since: _since, ...yours } = body;
   checkVersion(bed.name, body.version, bed.version, yours, bedAsBody(view, current));
-  await checkCrop(bed.gardenId, body.planting.cropId, 'planting.cropId');
-  const changed = {
+  // A form of a bed on which nothing is planted says nothing of plants, and changes none.
+  const changed = body.planting && {
     ...plantingColumns({ ...body.planting, endedOn: body.planting.endedOn ?? current?.endedOn }),
     // A form that knows nothing of schools leaves the one that was chosen.
     ...schoolColumns(body.planting, current ?? undefined, today),
   };
-  checkTogether(
-    plantings.map((p) => (p.id === current?.id ? changed : p)),
-    'planting.',
-  );
-  const first = [changed, ...plantings.filter((p) => p.id !== current?.id)].map((p) => p.plantedOn).sort()[0];
+  const others = plantings.filter((p) => !changed || p.id !== current?.id);
+  const all = changed ? [...others, changed] : others;
+  if (changed) {
+    await checkCrop(bed.gardenId, changed.cropId, 'planting.cropId');
+    checkTogether(all, 'planting.');
+  }
+  const first = all.map((p) => p.plantedOn).sort()[0];
   const made = await setSince(bed, settingsOf(body), view.settings, since, wall.now(), today);
   await Ground.update(groundColumns(body), { where: { id: bed.groundId } });
-  await bed.update({ ...bedColumns(body), version: bed.version + 1, startOn: first });
-  if (current) await current.update({ ...changed, version: current.version + 1 });
-  else await Planting.create({ bedId: bed.id, ...changed });
+  await bed.update({
+    ...bedColumns(body),
+    version: bed.version + 1,
+    startOn: first && first <= today ? first : bed.startOn,
+  });
+  if (changed && current) await current.update({ ...changed, version: current.version + 1 });
+  else if (changed) await Planting.create({ bedId: bed.id, ...changed });
   return made;
 }
 

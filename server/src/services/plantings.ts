@@ -1,8 +1,9 @@
 import type { BedBody, PlantingBody, plantingChange } from '@kibble/contract';
-import { checkPlantings, mayNotTake } from '@kibble/core';
+import { addDays, checkPlantings, mayNotTake } from '@kibble/core';
 import type { z } from 'zod';
 import { Planting, type Bed } from '../db/models.ts';
 import { Refusal, refusing } from '../errors.ts';
+import { todayOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
 import { findBed } from './find.ts';
 import { checkCrop, ownCropOf } from './ownCrops.ts';
@@ -88,40 +89,43 @@ export async function savePlanting(
   const saved = known
     ? await known.update({ ...columns, version: known.version + 1 })
     : await Planting.create({ bedId: bed.id, ...columns });
-  await startWithFirst(bed);
+  await startWithFirst(bed, today);
   return saved.id;
 }
 
 /** Takes a planting off the record, or brings it back where it still fits. Gives the bed it is on. */
-export async function markPlanting(plantingId: number, removedAt: Date | null): Promise<Bed> {
+export async function markPlanting(
+  plantingId: number,
+  removedAt: Date | null,
+  wall: WallClock,
+): Promise<Bed> {
   const planting = await Planting.findByPk(plantingId);
   if (!planting) throw new Refusal('not-found', `There is no planting ${plantingId}.`, 'planting');
   const others = (await plantingsOn(planting.bedId)).filter((p) => p.id !== plantingId);
   if (removedAt === null) checkTogether([...others, planting]);
-  else if (others.length === 0)
-    throw new Refusal(
-      'conflict',
-      'A bed keeps its last planting; give it the day it was cleared instead.',
-      'plantingId',
-    );
   await planting.update({ removedAt, version: planting.version + 1 });
-  const { bed } = await findBed(planting.bedId);
-  await startWithFirst(bed);
+  const { bed, garden } = await findBed(planting.bedId);
+  await startWithFirst(bed, todayOf(garden, wall));
   return bed;
 }
 
-/** A bed's balance begins with its first planting. */
-async function startWithFirst(bed: Bed): Promise<void> {
+/** A bed's balance begins with its first planting; until there is one that stands, with the day on which the bed was begun. */
+async function startWithFirst(bed: Bed, today: string): Promise<void> {
   const [first] = await plantingsOn(bed.id);
-  await bed.update({ startOn: first?.plantedOn ?? bed.startOn, version: bed.version + 1 });
+  const startOn = first && first.plantedOn <= today ? first.plantedOn : bed.startOn;
+  await bed.update({ startOn, version: bed.version + 1 });
 }
 
-/** A planting lies in the past or today: a plan cannot water what is not there. */
+/** How far ahead a sowing may be planned. */
+const PLANNED_DAYS = 366;
+
+/** A planting lies in the past, or at most a year ahead. */
 export function checkPlantedBy(body: Pick<BedBody, 'planting'>, today: string, prefix = ''): void {
-  if (body.planting.plantedOn > today) {
+  const latest = addDays(today, PLANNED_DAYS);
+  if (body.planting && body.planting.plantedOn > latest) {
     throw new Refusal(
       'invalid',
-      `Planting date must be ${today} (today at this garden) or earlier; got ${body.planting.plantedOn}`,
+      `Planting date must be ${latest} (a year from today at this garden) or earlier; got ${body.planting.plantedOn}`,
       `${prefix}planting.plantedOn`,
     );
   }

@@ -93,6 +93,7 @@ export async function addTree(gardenId: number, body: NewTreeBody, today: string
       },
       delivery: wateredBy(facts, body.delivery),
     },
+    today,
     at,
   );
   await firstSettings(bed, [{ kind: 'tree', value: facts }], bed.startOn, at);

@@ -65,6 +65,9 @@ export function WeatherRibbon({
           const isToday = day.date === today;
           const guess = day.source !== 'record' && !isToday;
           const madeUp = day.source === 'own record' || day.source === 'ordinary day';
+          // Of a day that has been nobody forecast anything: its rain is taken as usual.
+          const told = guess && day.rainChance < 1;
+          const rain = `${guess && !told ? '≈' : ''}${units.number('depth', day.rainMm)}${told ? '?' : ''}`;
           const far = i < todayIndex - 1 || i > todayIndex + PHONE_DAYS - 2;
           return (
             <li
@@ -89,16 +92,16 @@ export function WeatherRibbon({
                 <span className="sr-only">
                   highest, lowest {units.text('temperature', day.tMinC)}; sun and wind take{' '}
                   {units.text('depth', day.et0Mm)}, rain {units.text('depth', day.rainMm)}
-                  {guess ? `, a chance of ${Math.round(day.rainChance * 100)} %` : ''}
+                  {told ? `, a chance of ${Math.round(day.rainChance * 100)} %` : ''}
                   {madeUp ? '; nobody measured or forecast this day, it is a usual one for the season' : ''}
                   {day.source === 'said' ? '; as you said' : ''}
                 </span>
                 {folded ? (
                   <span aria-hidden className="block h-4 text-xs leading-none text-water">
-                    {day.rainMm > 0.05 ? `${units.number('depth', day.rainMm)}${guess ? '?' : ''}` : ''}
+                    {day.rainMm > 0.05 ? rain : ''}
                   </span>
                 ) : null}
-                {guess && day.rainMm > 0.05 && day.rainChance > 0.005 ? (
+                {told && day.rainMm > 0.05 && day.rainChance > 0.005 ? (
                   <span aria-hidden className="block text-xs leading-tight text-quiet">
                     {Math.round(day.rainChance * 100)} %
                   </span>
@@ -135,8 +138,7 @@ export function WeatherRibbon({
                         fontSize={10}
                         fill="var(--water)"
                       >
-                        {units.number('depth', day.rainMm)}
-                        {guess ? '?' : ''}
+                        {rain}
                       </text>
                     </>
                   ) : null}

@@ -147,7 +147,10 @@ describe('why a bed is left alone', () => {
       /short of air for 3 days.* breathe again on Thu 16/,
     );
     expect(plain(leaveSentence({ ...wet, airOn: null }, metric, null))).toMatch(/a way out/);
-    expect(plain(leaveSentence({ code: 'nothing growing' }, metric, null))).toMatch(/no water/);
+    expect(plain(leaveSentence({ code: 'nothing growing', until: null }, metric, null))).toMatch(/no water/);
+    expect(plain(leaveSentence({ code: 'nothing growing', until: '2027-05-05' }, metric, null))).toMatch(
+      /until Wed 5 May/,
+    );
     const on = '2026-07-01';
     expect(plain(leaveSentence({ code: 'ripened', on }, metric, null))).toMatch(/no more water.*seen today/);
     expect(plain(leaveSentence({ code: 'killed by frost', on }, metric, null))).toMatch(/frost.*seen today/);

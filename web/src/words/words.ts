@@ -232,7 +232,11 @@ export function leaveSentence(
         `Wind of ${units.text('wind', reason.windMs)} would carry the water past it. It waits for a calmer day, two at most; if the plants hang, say so and water low by hand.`,
       ];
     case 'nothing growing':
-      return ['Bare ground asks for no water.'];
+      return [
+        reason.until
+          ? `Nothing grows here until ${dayMonth(reason.until)}, so it needs no water before then.`
+          : 'Nothing grows here, so it needs no water. When you sow or plant, say so on its page.',
+      ];
     case 'frozen':
       return [
         'No water goes into frozen ground, and the roots take none up. It is looked at again when it thaws.',

@@ -24,6 +24,7 @@ import { useUnits, type Units } from '../../words/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
+import { Taps } from '../../ui/Taps.tsx';
 import { Check } from '../../ui/Check.tsx';
 import { figure, filled, isDay, obeys, type FieldSchemas } from '../../words/formSchema.ts';
 
@@ -51,6 +52,8 @@ export interface TypedBed {
   wetnessOn: string;
   /** It is entered for the first time, not changed. */
   isNew: boolean;
+  /** Nothing is planted yet. */
+  bare: boolean;
   cropId: string;
   plantedOn: string;
   method: Method;
@@ -96,6 +99,7 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   startWetness: 'soaked',
   wetnessOn: '',
   isNew: true,
+  bare: false,
   cropId: 'tomato',
   plantedOn,
   method: 'hose wand',
@@ -131,6 +135,7 @@ export function typedFrom(bed: BedView, units: Units): TypedBed {
     startWetness: bed.startWetness,
     wetnessOn: bed.wetnessOn ?? '',
     isNew: false,
+    bare: bed.planting === null,
     cropId: bed.planting?.cropId ?? 'tomato',
     plantedOn: bed.planting?.plantedOn ?? bed.startOn,
     method: bed.delivery.method,
@@ -163,12 +168,14 @@ export function bedDraft(typed: TypedBed, units: Units, bed?: BedView | null): B
     mulchMm,
     startWetness: typed.startWetness,
     wetnessOn: typed.wetnessOn || null,
-    planting: {
-      cropId: typed.cropId,
-      plantedOn: typed.plantedOn,
-      method: bed?.planting?.method,
-      share: bed?.planting?.share ?? 1,
-    },
+    planting: typed.bare
+      ? null
+      : {
+          cropId: typed.cropId,
+          plantedOn: typed.plantedOn,
+          method: bed?.planting?.method,
+          share: bed?.planting?.share ?? 1,
+        },
     delivery: {
       method: typed.method,
       litresPerMinute: flowOf(typed, units),
@@ -207,7 +214,8 @@ export const flowFields = (units: Units): FieldSchemas<TypedBed> => ({
 export const bedFields = (units: Units): FieldSchemas<TypedBed> => ({
   name: filled('Name of the bed must not be empty.'),
   area: figure('areaM2', units),
-  plantedOn: obeys((day) => isDay(day) || 'Planting date must be a day of the calendar.'),
+  plantedOn: ({ bare }) =>
+    bare ? null : obeys((day) => isDay(day) || 'Planting date must be a day of the calendar.'),
   mulch: figure('mulchMm', units, { optional: true }),
   ...flowFields(units),
   length: figure('bedLengthM', units, { optional: true }),
@@ -249,15 +257,22 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
   const units = useUnits();
   const { today } = useGarden();
   const cropId = useWatch({ control: form.control, name: 'cropId' });
-  const [wetnessOn, isNew] = useWatch({ control: form.control, name: ['wetnessOn', 'isNew'] });
+  const [wetnessOn, isNew, bare] = useWatch({ control: form.control, name: ['wetnessOn', 'isNew', 'bare'] });
   const { errors } = form.formState;
   /** What was planted days ago is told as its ground is now: nobody remembers that day, and much has happened since. */
-  const asksNow = isNew && wetnessOn === today;
+  const asksNow = isNew && (bare || wetnessOn === today);
   const planted = ({ target: { value } }: { target: { value: string } }): void => {
     if (!isNew) return;
     const isLate = value !== '' && value < today;
     form.setValue('wetnessOn', isLate ? today : '');
     form.setValue('startWetness', isLate ? 'not known' : 'soaked');
+  };
+  const grows = (is: 'plants' | 'nothing'): void => {
+    form.setValue('bare', is === 'nothing');
+    if (is === 'nothing') {
+      form.setValue('wetnessOn', today);
+      form.setValue('startWetness', 'not known');
+    } else planted({ target: { value: form.getValues('plantedOn') } });
   };
   return (
     <div className="grid gap-4 sm:grid-cols-2">
@@ -275,13 +290,28 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         hint="Length times width of the planted ground."
         {...form.register('area')}
       />
-      <CropPicker label="Crop" value={cropId} onChange={(id) => form.setValue('cropId', id)} />
-      <Field
-        label="Planted or sown on"
-        type="date"
-        error={errors.plantedOn?.message}
-        {...form.register('plantedOn', { onChange: planted })}
-      />
+      {isNew || bare ? (
+        <div className="sm:col-span-2">
+          <Taps
+            legend="Is anything planted?"
+            options={GROWS}
+            value={bare ? 'nothing' : 'plants'}
+            onChange={grows}
+          />
+        </div>
+      ) : null}
+      {bare ? null : (
+        <>
+          <CropPicker label="Crop" value={cropId} onChange={(id) => form.setValue('cropId', id)} />
+          <Field
+            label="Planted or sown on"
+            type="date"
+            error={errors.plantedOn?.message}
+            hint="A day to come is the day on which you will sow or plant it."
+            {...form.register('plantedOn', { onChange: planted })}
+          />
+        </>
+      )}
       <Choice
         label={asksNow ? 'The ground is now' : 'The ground that day was'}
         hint={
@@ -313,14 +343,29 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         ))}
       </Choice>
       <Choice label="Shape of the bed" {...form.register('form')}>
-        <option value="flat">level with the paths</option>
-        <option value="raised">raised: drains sooner, dries by its sides too</option>
-        <option value="basin">a basin with a rim: rain cannot run off</option>
+        {FORM_WORDS.map(([name, words]) => (
+          <option key={name} value={name}>
+            {words}
+          </option>
+        ))}
       </Choice>
       <Check {...form.register('underCover')}>Under glass or plastic: no rain reaches it</Check>
     </div>
   );
 }
+
+/** Shapes of beds, and what each does with water. */
+export const FORM_WORDS: readonly (readonly [BedForm, string])[] = [
+  ['flat', 'level with the paths'],
+  ['raised', 'raised: drains sooner, dries by its sides too'],
+  ['basin', 'a basin with a rim: rain cannot run off'],
+];
+
+/** Whether anything grows on a bed. */
+export const GROWS = [
+  ['plants', 'yes, or soon'],
+  ['nothing', 'nothing yet'],
+] as const;
 
 export function WaterFields({ form }: { form: UseFormReturn<TypedBed> }) {
   const units = useUnits();

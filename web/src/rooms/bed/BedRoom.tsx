@@ -55,6 +55,8 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
   const today = page.date;
   const bed = { bedId, bedName: page.bedName };
   const { core, stop, leave } = page;
+  /** Nothing was ever planted: there is no use of water to show. */
+  const bare = page.bed.plantings.length === 0;
   /** The room of an earlier day is what was gone on the evening before it. */
   const roomOn = (date: string): RoomForWater | null => {
     if (date === today) return page.room;
@@ -133,7 +135,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
             </p>
           ) : null}
           <AfterFirst>
-            {page.window ? (
+            {page.window && !bare ? (
               <p className="mt-1 text-quiet">
                 {windowWords(page.window, today, doubt)}
                 {doubt > WIDE_DOUBT
@@ -183,7 +185,9 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
                 of it, {units.text('volume', page.undivided.sinksL)}, would sink below the roots.
               </p>
             ) : null}
-            {page.runsOut ? <p className="mt-1 text-quiet">{runsOutWords(page.runsOut, today)}</p> : null}
+            {page.runsOut && !bare ? (
+              <p className="mt-1 text-quiet">{runsOutWords(page.runsOut, today)}</p>
+            ) : null}
             <OneOffRun
               bedId={page.bedId}
               bedName={page.bedName}
@@ -201,15 +205,21 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
               named={page.strips.length > 1}
             />
           ))}
-          <h2 className="text-2xl">Water gone from round the roots</h2>
-          <DepletionChart days={page.days} today={today} fan={page.window?.fan} />
-          <div className="mt-6">
-            <Ladder {...bed} lately={page.loss.lately} />
-          </div>
-          <div className="mt-6">
-            <Schools bed={page.bed} />
-            <OwnLine page={page} />
-          </div>
+          {bare ? (
+            <Plantings bed={page.bed} />
+          ) : (
+            <>
+              <h2 className="text-2xl">Water gone from round the roots</h2>
+              <DepletionChart days={page.days} today={today} fan={page.window?.fan} />
+              <div className="mt-6">
+                <Ladder {...bed} lately={page.loss.lately} />
+              </div>
+              <div className="mt-6">
+                <Schools bed={page.bed} />
+                <OwnLine page={page} />
+              </div>
+            </>
+          )}
           <div className="mt-6 grid gap-8 md:grid-cols-2">
             <div className="flex flex-col gap-8">
               <WhereItWent page={page} />
@@ -217,7 +227,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
               {page.lastYear ? <LastYear compared={page.lastYear} /> : null}
             </div>
             <div className="flex flex-col gap-8">
-              <Plantings bed={page.bed} />
+              {bare ? null : <Plantings bed={page.bed} />}
               <CoverAdvice
                 key={bedId}
                 bed={page.bed}

@@ -37,6 +37,7 @@ export function Schools({ bed }: { bed: BedView }) {
 
   const choose = async (school: SchoolId | null): Promise<void> => {
     const { planting } = bedBodyOf(bed);
+    if (!planting) return;
     await save({
       bedId: bed.id,
       plantingId: bed.planting?.id,

@@ -21,12 +21,12 @@ export function bedBodyOf(bed: BedView): BedDraftBody {
     lengthM: bed.lengthM,
     widthM: bed.widthM,
     notes: bed.notes,
-    planting: {
-      cropId: planting?.cropId ?? 'tomato',
-      plantedOn: planting?.plantedOn ?? bed.startOn,
-      method: planting?.method,
-      share: planting?.share ?? 1,
-      endedOn: planting?.endedOn,
+    planting: planting && {
+      cropId: planting.cropId,
+      plantedOn: planting.plantedOn,
+      method: planting.method,
+      share: planting.share,
+      endedOn: planting.endedOn,
     },
     delivery: bed.delivery,
   };

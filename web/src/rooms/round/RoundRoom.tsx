@@ -189,7 +189,7 @@ export function RoundRoom() {
             <p>
               {growing
                 ? `Every bed that grows has enough in store until its next round${awaitsRain ? ', or waits for rain that is likely' : ''}. Watering now would fill air the roots need, or run past them.`
-                : 'Nothing stands here that takes up water now. Below, why of each bed.'}
+                : 'Nothing that needs water grows here now. Below is why, bed by bed.'}
             </p>
           </Empty>
         ) : null}

@@ -1,9 +1,12 @@
 import { cropById } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
+import { FORM_WORDS, GROWS } from '../../places/ground/Fields.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Taps } from '../../ui/Taps.tsx';
 import { useUnits } from '../../words/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Field } from '../../ui/Field.tsx';
-import { todayIn, type TypedSetup } from './typedSetup.ts';
+import { type TypedSetup } from './typedSetup.ts';
 import { Check } from '../../ui/Check.tsx';
 
 /** What grows on the first bed, how large it is and since when. */
@@ -12,20 +15,28 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
   const typed = useWatch({ control: form.control }) as TypedSetup;
   const { errors } = form.formState;
   const crop = cropById(typed.cropId);
-  const livesOn = typed.cropChosen && crop.cycle !== 'annual';
+  const livesOn = !typed.bare && typed.cropChosen && crop.cycle !== 'annual';
   return (
     <>
+      <Taps
+        legend="Is anything planted?"
+        options={GROWS}
+        value={typed.bare ? 'nothing' : 'plants'}
+        onChange={(is) => form.setValue('bare', is === 'nothing')}
+      />
       <div className="grid gap-4 sm:grid-cols-2">
-        <CropPicker
-          label="What grows there"
-          value={typed.cropChosen ? typed.cropId : ''}
-          error={errors.cropChosen?.message}
-          onChange={(id) => {
-            form.setValue('cropId', id);
-            form.setValue('cropChosen', true);
-            form.clearErrors('cropChosen');
-          }}
-        />
+        {typed.bare ? null : (
+          <CropPicker
+            label="What grows there"
+            value={typed.cropChosen ? typed.cropId : ''}
+            error={errors.cropChosen?.message}
+            onChange={(id) => {
+              form.setValue('cropId', id);
+              form.setValue('cropChosen', true);
+              form.clearErrors('cropChosen');
+            }}
+          />
+        )}
         <Field
           label="How large is the bed?"
           unit={units.of('area').unit}
@@ -39,21 +50,27 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
             It has stood there for years
           </Check>
         ) : null}
-        {livesOn && typed.longStanding ? null : (
+        {typed.bare || (livesOn && typed.longStanding) ? null : (
           <Field
             label="Planted or sown on"
             type="date"
-            max={todayIn(typed.timeZone)}
             error={errors.plantedOn?.message}
-            hint="About is near enough. Not in the ground yet? Say today: it is soaked in when it goes in."
+            hint="About is near enough. A day to come is the day on which you will sow or plant it."
             {...form.register('plantedOn')}
           />
         )}
         <Field
           label="Call the bed"
-          placeholder={typed.cropChosen ? crop.name : ''}
+          placeholder={typed.bare ? 'First bed' : typed.cropChosen ? crop.name : ''}
           {...form.register('name')}
         />
+        <Choice label="Shape of the bed" {...form.register('form')}>
+          {FORM_WORDS.map(([name, words]) => (
+            <option key={name} value={name}>
+              {words}
+            </option>
+          ))}
+        </Choice>
         <Check {...form.register('underCover')} className="self-end">
           Under glass or plastic: no rain reaches it
         </Check>

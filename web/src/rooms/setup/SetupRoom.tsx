@@ -55,6 +55,8 @@ export function SetupRoom() {
   const typed = useWatch({ control: form.control }) as TypedSetup;
   const [step, setStep] = useState(0);
   const units = unitsOf(typed.units);
+  // How a bed is watered on which nothing grows can be said when something does.
+  const last = typed.bare ? STEPS.length - 2 : STEPS.length - 1;
   useEffect(() => keepSetup(typed), [typed]);
   const question = useRef<HTMLHeadingElement>(null);
   const goTo = (n: number): void => {
@@ -79,7 +81,7 @@ export function SetupRoom() {
       form.setError('soilBy', { message: 'Soil must be told by its feel, or by its name below.' });
       return false;
     }
-    if (n === 2 && !typed.cropChosen) {
+    if (n === 2 && !typed.bare && !typed.cropChosen) {
       form.setError('cropChosen', { message: 'Crop must be one of the list; type part of its name.' });
       return false;
     }
@@ -91,7 +93,7 @@ export function SetupRoom() {
         goTo(n);
         return;
       }
-    if (step < STEPS.length - 1) {
+    if (step < last) {
       goTo(step + 1);
       return;
     }
@@ -115,7 +117,7 @@ export function SetupRoom() {
               <button
                 type="button"
                 className={`min-h-11 px-1 disabled:text-quiet ${n === step ? 'border-b-4 border-ink font-bold' : 'border-b-4 border-transparent'}`}
-                disabled={n > step}
+                disabled={n > step || n > last}
                 onClick={() => goTo(n)}
               >
                 {n + 1}&ensp;{name}
@@ -143,7 +145,7 @@ export function SetupRoom() {
             <Refused error={error} className="mt-3" />
             <div className="mt-4 flex items-center gap-3">
               <Button type="submit" disabled={isLoading}>
-                {step < STEPS.length - 1 ? 'Next' : 'Show me the plan'}
+                {step < last ? 'Next' : 'Show me the plan'}
               </Button>
               {step > 0 ? (
                 <Button look="quiet" onClick={() => goTo(step - 1)}>

@@ -99,6 +99,13 @@ export const emptySetup = (): TypedSetup => {
 const beforeTomorrow = (timeZone: string, what: string) =>
   obeys((day) => (isDay(day) && day <= todayIn(timeZone)) || `${what} must be today or a day before.`);
 
+/** Planted at any time before, or to be planted within a year. */
+const withinAYear = (timeZone: string) =>
+  obeys((day) => {
+    const latest = formatISO(addYears(parseISO(todayIn(timeZone)), 1), { representation: 'date' });
+    return (isDay(day) && day <= latest) || `Planting date must be a day up to ${latest}, a year from today.`;
+  });
+
 /** What each answer of the setup must be. */
 export const setupFields = (units: Units): FieldSchemas<TypedSetup> => ({
   latitude: ({ latitude }) =>
@@ -108,9 +115,9 @@ export const setupFields = (units: Units): FieldSchemas<TypedSetup> => ({
   wateredOn: ({ ground, timeZone }) =>
     ground === 'watered' ? beforeTomorrow(timeZone, 'Watered well on') : null,
   area: figure('areaM2', units),
-  plantedOn: ({ longStanding, cropChosen, cropId, timeZone }) => {
+  plantedOn: ({ bare, longStanding, cropChosen, cropId, timeZone }) => {
     const livesOn = cropChosen && CATALOGUE.find(({ id }) => id === cropId)?.cycle !== 'annual';
-    return livesOn && longStanding ? null : beforeTomorrow(timeZone, 'Planting date');
+    return bare || (livesOn && longStanding) ? null : withinAYear(timeZone);
   },
   ...(flowFields(units) as FieldSchemas<TypedSetup>),
 });
@@ -156,11 +163,11 @@ export function setupDraft(typed: TypedSetup, units: Units): SetupDraft {
     },
     bed: {
       ...bed,
-      name: typed.name.trim() || cropById(typed.cropId).name,
+      name: typed.name.trim() || (typed.bare ? 'First bed' : cropById(typed.cropId).name),
       startWetness: watered || typed.ground === null ? 'soaked' : (typed.ground as TypedBed['startWetness']),
       // Nobody said: then it was soaked when it was planted, as everywhere.
       wetnessOn: typed.ground === null ? null : watered ? typed.wateredOn : today,
-      planting: {
+      planting: bed.planting && {
         ...bed.planting,
         plantedOn: long
           ? formatISO(addYears(parseISO(today), -LONG_YEARS), { representation: 'date' })
