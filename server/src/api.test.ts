@@ -216,7 +216,7 @@ describe('bad input', () => {
     ['bed.textureClass', 'custard', /Soil must be one of sand, .*got "custard"/],
     ['bed.planting.cropId', 'triffid', /Crop must be one of/],
     ['bed.planting.plantedOn', '2015-02-30', /calendar day/],
-    ['bed.planting.plantedOn', '2020-01-01', /2015-07-08 \(today at this garden\) or earlier/],
+    ['bed.planting.plantedOn', '2020-01-01', /2016-07-08 \(a year from today at this garden\) or earlier/],
     ['bed.delivery.litresPerMinute', -3, /Flow must be a number from 0.001 to 500 L.min; got -3/],
   ])('%s = %p is refused by name and nothing is stored', async (path, value, message) => {
     const before = ((await ask(app).get('/api/gardens')).body as unknown[]).length;

@@ -298,15 +298,16 @@ describe('plantings, stages and copies', () => {
     expect((await bed(otherId)).planting?.cropId).toBe('tomato');
   });
 
-  test('an earlier planting moves the beginning of the balance; the last one is kept', async () => {
+  test('an earlier planting moves the beginning of the balance; the last one goes and comes back', async () => {
     const made = await plant({ cropId: 'radish', plantedOn: '2026-04-01', endedOn: '2026-05-10' });
     expect((await bed(otherId)).startOn).toBe('2026-04-01');
     await ask(app).delete(`/api/plantings/${made.body.id}`);
     expect((await bed(otherId)).startOn).toBe('2026-05-15');
     const only = (await bed(bedId)).plantings[0];
-    const kept = await ask(app).delete(`/api/plantings/${only?.id}`);
-    expect(kept.status).toBe(409);
-    expect(kept.body.error.message).toMatch(/keeps its last planting/);
+    const emptied = await ask(app).delete(`/api/plantings/${only?.id}`);
+    expect(emptied.status).toBe(200);
+    expect(await bed(bedId)).toMatchObject({ planting: null, plantings: [] });
+    expect((await ask(app).post(`/api/plantings/${only?.id}/restore`)).status).toBe(200);
   });
 
   test('a stage seen today stands in the calendar; a plant of one’s own can be planted, another garden’s cannot', async () => {

@@ -1,5 +1,5 @@
 import type { BedBody, PlantingBody, plantingChange } from '@kibble/contract';
-import { addDays, checkPlantings, mayNotTake } from '@kibble/core';
+import { addDays, CATALOGUE, checkPlantings, isWoody, mayNotTake } from '@kibble/core';
 import type { z } from 'zod';
 import { Planting, type Bed } from '../db/models.ts';
 import { Refusal, refusing } from '../errors.ts';
@@ -93,6 +93,12 @@ export async function savePlanting(
   return saved.id;
 }
 
+/** Whether a tree, a shrub or a hedge of the catalogue stands there. */
+const isTree = ({ cropId }: Planting): boolean => {
+  const crop = CATALOGUE.find(({ id }) => id === cropId);
+  return crop !== undefined && isWoody(crop);
+};
+
 /** Takes a planting off the record, or brings it back where it still fits. Gives the bed it is on. */
 export async function markPlanting(
   plantingId: number,
@@ -103,6 +109,12 @@ export async function markPlanting(
   if (!planting) throw new Refusal('not-found', `There is no planting ${plantingId}.`, 'planting');
   const others = (await plantingsOn(planting.bedId)).filter((p) => p.id !== plantingId);
   if (removedAt === null) checkTogether([...others, planting]);
+  else if (others.length === 0 && isTree(planting))
+    throw new Refusal(
+      'conflict',
+      'A place of trees or shrubs keeps its last plant; give it the day it was cleared instead.',
+      'plantingId',
+    );
   await planting.update({ removedAt, version: planting.version + 1 });
   const { bed, garden } = await findBed(planting.bedId);
   await startWithFirst(bed, todayOf(garden, wall));
