@@ -160,10 +160,10 @@ test('a bed can be put away and brought back, and a bad change is refused', asyn
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect(row).toBeVisible();
   await row.getByRole('button', { name: 'Change' }).click();
-  await page.getByLabel('Planted or sown on').fill('2026-12-24');
+  await page.getByLabel('Planted or sown on').fill('2027-12-24');
   await page.getByRole('button', { name: 'Keep the changes' }).click();
   await expect(page.getByRole('alert')).toContainText(
-    '2026-07-14 (today at this garden) or earlier; got 2026-12-24',
+    '2027-07-15 (a year from today at this garden) or earlier; got 2027-12-24',
   );
 });
 

@@ -398,6 +398,13 @@ export const settingMove = z.object({ on: entryDate('Since when') });
 export const copiesBody = z.object({
   count: limitedWhole('copies'),
 });
+/** Beds that one act is about. */
+export const bedsBody = z.object({
+  ids: z
+    .array(z.number().int().min(1))
+    .min(1, { error: 'Beds must be at least one; got none' })
+    .max(500, { error: 'Beds must be 500 or fewer at once' }),
+});
 /** A plant of the gardener's own, like one of the catalogue. */
 export const ownCropBody = z.object({
   name: name('Name of the plant'),

@@ -58,6 +58,7 @@ const ANSWERS = {
   changeBed: withSettings,
   linkBed: id,
   copyBed: ids,
+  archiveBeds: ids,
   archiveBed: id,
   restoreBed: id,
   moveSetting: ids,

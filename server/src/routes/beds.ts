@@ -1,7 +1,15 @@
-import { bedBody, bedChange, bedLinks, copiesBody, plantingChange, settingMove } from '@kibble/contract';
+import {
+  bedBody,
+  bedChange,
+  bedLinks,
+  bedsBody,
+  copiesBody,
+  plantingChange,
+  settingMove,
+} from '@kibble/contract';
 import { read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
-import { archiveBed, changeBed, copyBed, createBed, linkBed } from '../services/beds.ts';
+import { archiveBed, archiveBeds, changeBed, copyBed, createBed, linkBed } from '../services/beds.ts';
 import { todayOf } from '../services/clock.ts';
 import { findBed, findGarden } from '../services/find.ts';
 import { checkPlantedBy, markPlanting, savePlanting } from '../services/plantings.ts';
@@ -74,6 +82,12 @@ export function bedRoutes(services: Services) {
       const { count } = read(copiesBody, req.body);
       const ids = await copyBed(bed, count, todayOf(garden, wall), wall.now());
       return { status: 201, body: { ids }, touched: { gardenId: garden.id } };
+    }),
+    archiveBeds: act(services, async (req) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const { ids } = read(bedsBody, req.body);
+      await archiveBeds(garden.id, ids, wall.now());
+      return { body: { ids }, touched: { gardenId: garden.id } };
     }),
     archiveBed: putAway(true),
     restoreBed: putAway(false),

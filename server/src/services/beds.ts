@@ -9,6 +9,7 @@ import { sinceOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
 import { findBed } from './find.ts';
 import { gardenToView } from './gardens.ts';
+import { nextNames } from './nextNames.ts';
 import { checkCrop } from './ownCrops.ts';
 import { checkTogether, plantingColumns, plantingsOn, schoolColumns } from './plantings.ts';
 import { firstSettings, setSince, settingsOf, settingsToView } from './settings.ts';
@@ -116,9 +117,6 @@ export async function changeBed(
   return made;
 }
 
-/** Longest name of a bed, letters; as the contract has it. */
-const NAME_LETTERS = 80;
-
 /** More beds like one: its ground, plants and water as they are now, not its log; its ground is theirs too. */
 export async function copyBed(bed: Bed, count: number, today: string, at: Date): Promise<number[]> {
   const plantings = await plantingsOn(bed.id);
@@ -128,15 +126,7 @@ export async function copyBed(bed: Bed, count: number, today: string, at: Date):
       settings.findLast((s) => s.setting.kind === setting.kind && s.from <= today)?.id === id,
   );
   const names = new Set((await Bed.findAll({ where: { gardenId: bed.gardenId } })).map((b) => b.name));
-  const base = bed.name.replace(/ \d+$/, '');
-  const nextName = (): string => {
-    for (let n = 2; ; n += 1) {
-      const name = `${base.slice(0, NAME_LETTERS - String(n).length - 1)} ${n}`;
-      if (names.has(name)) continue;
-      names.add(name);
-      return name;
-    }
-  };
+  const nextName = nextNames(bed.name, names);
   let position = await Bed.count({ where: { gardenId: bed.gardenId } });
   const ids: number[] = [];
   for (let i = 0; i < count; i += 1) {
@@ -153,6 +143,15 @@ export async function copyBed(bed: Bed, count: number, today: string, at: Date):
     ids.push(copy.id);
   }
   return ids;
+}
+
+/** Puts beds of a garden away at once: all of them, or none. */
+export async function archiveBeds(gardenId: number, ids: readonly number[], archivedAt: Date): Promise<void> {
+  const beds = await Bed.findAll({ where: { gardenId, id: [...ids] } });
+  const missing = ids.find((id) => !beds.some((bed) => bed.id === id));
+  if (missing !== undefined)
+    throw new Refusal('not-found', `There is no bed ${missing} in this garden.`, 'ids');
+  for (const bed of beds) await archiveBed(bed, archivedAt);
 }
 
 /** Puts a bed away, or brings it back. A bed is never deleted: what happened on it stays on record. */

@@ -25,7 +25,7 @@ export function CopySheet({ bed, onClose }: { bed: BedView; onClose: () => void 
     dispatch(
       noticeShown({
         text: `${ids.length === 1 ? 'One bed' : `${ids.length} beds`} like ${bed.name} added.`,
-        undo: ids.map((id) => ({ to: 'archiveBed' as const, at: { id } })),
+        undo: [{ to: 'archiveBeds', at: { id: bed.gardenId }, body: { ids } }],
       }),
     );
     onClose();
