@@ -77,3 +77,39 @@ test('Zaragoza, metric: the usual year is shown, put right, and used', async ({ 
   await expect(year).toContainText('Worked out from the nearest of the weather stations');
   await expect(year).not.toContainText('at night -2°C');
 });
+
+test('a new house with nine trees that nobody knows: when they were planted is told as it is remembered', async ({
+  page,
+  ownKibble,
+}) => {
+  await page.request.post(`${ownKibble}/api/gardens`, {
+    data: {
+      garden: { name: 'New house', latitudeDeg: 47.07, longitudeDeg: 15.44, timeZone: 'Europe/Vienna' },
+      bed: {
+        name: 'First bed',
+        areaM2: 6,
+        textureClass: 'loam',
+        delivery: { method: 'hose wand', litresPerMinute: 12 },
+      },
+    },
+  });
+  await page.goto(`${ownKibble}/garden/1/trees`);
+  await page.getByRole('button', { name: 'A tree, shrub or hedge more' }).click();
+  const form = page.getByRole('dialog', { name: 'A new tree, shrub or hedge' });
+  await form.getByRole('button', { name: 'Take the middle of all kinds' }).click();
+  await form.getByLabel('Name', { exact: true }).fill('Trees of the house');
+  await form.getByRole('button', { name: 'I only know about when' }).click();
+  const when = form.getByLabel('Planted about');
+  await when.fill('long ago');
+  await expect(form.getByText(/must be a year that has been, .* got “long ago”/)).toBeVisible();
+  await when.fill('about 1990');
+  await expect(form.getByText('Taken as 1 Jul 1990, the middle of that year.')).toBeVisible();
+  await when.fill('three years ago');
+  await expect(form.getByText(/^Taken as \d+ \w+ 20\d\d\.$/)).toBeVisible();
+  await when.fill('unknown');
+  await expect(form.getByText(/Taken as planted 20 years ago/)).toBeVisible();
+  await form.getByLabel('How many alike').fill('9');
+  await form.getByLabel('Branches across').fill('5');
+  await form.getByRole('button', { name: 'Put it in the plan' }).click();
+  await expect(page.getByRole('heading', { name: 'Trees of the house' })).toBeVisible();
+});

@@ -70,6 +70,7 @@ export { wetFrontDepth } from './soil/wetFrontDepth.ts';
 export * from './plants/types.ts';
 export { CATALOGUE, cropById } from './plants/catalogue/index.ts';
 export { ROOT_DEPTHS, USUAL_BELIEF, type RootBelief } from './plants/rootBelief.ts';
+export { plantedAbout, type PlantedAbout } from './plants/plantedAbout.ts';
 export { OTHER_NAMES, type OtherName } from './plants/otherNames.ts';
 export { cropOf, plantOnDay } from './plants/plantOnDay.ts';
 export { yieldResponse } from './plants/yieldResponse.ts';

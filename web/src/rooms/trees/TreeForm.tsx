@@ -55,6 +55,7 @@ import {
   type Figure,
   type TypedTree,
 } from './typedTree.ts';
+import { PlantedWhen } from './PlantedWhen.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { Check } from '../../ui/Check.tsx';
@@ -190,15 +191,15 @@ export function TreeForm({
             ) : null}
             <div className={PAIR}>
               <Field label="Name" error={form.formState.errors.name?.message} {...form.register('name')} />
-              <Field
-                label="Planted on, or about"
-                type="date"
-                max={garden.today}
-                {...form.register('plantedOn', {
-                  onChange: (e: { target: { value: string } }) =>
-                    follow(typed.cropId, e.target.value || garden.today),
-                })}
+              <PlantedWhen
+                value={typed.plantedOn}
+                today={garden.today}
                 error={form.formState.errors.plantedOn?.message}
+                onChange={(day) => {
+                  form.setValue('plantedOn', day, { shouldDirty: true });
+                  if (day !== '') form.clearErrors('plantedOn');
+                  follow(typed.cropId, day || garden.today);
+                }}
               />
             </div>
           </>
