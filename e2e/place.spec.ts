@@ -113,3 +113,36 @@ test('a new house with nine trees that nobody knows: when they were planted is t
   await form.getByRole('button', { name: 'Put it in the plan' }).click();
   await expect(page.getByRole('heading', { name: 'Trees of the house' })).toBeVisible();
 });
+
+test('a balcony of pots in the south: no bed is asked for, and the round reads right with pots alone', async ({
+  page,
+  ownKibble,
+}) => {
+  await page.goto(`${ownKibble}/new`);
+  await choose(page.getByLabel('Units'), 'millimetres, litres, °C');
+  let inputs = 0;
+  const press = async (act: () => Promise<unknown>): Promise<void> => {
+    inputs += 1;
+    await act();
+  };
+  await press(() => page.getByLabel('Town, or one near by').fill('Christchurch'));
+  await press(() => page.getByRole('listbox').getByRole('option').first().click());
+  await expect(page.getByTestId('usual-year')).toContainText(/July: by day 1\d°C, at night \d°C/);
+  await press(() => page.getByRole('radio', { name: 'pots and trays' }).click());
+  await press(() => page.getByRole('button', { name: 'Add the first pot' }).click());
+  const form = page.getByRole('dialog');
+  await press(() => form.getByLabel('Plant', { exact: true }).fill('toma'));
+  await press(() => form.getByRole('option').first().click());
+  await press(() =>
+    form
+      .getByRole('button', { name: /^(Put|Add|Keep|Save)/ })
+      .first()
+      .click(),
+  );
+  await expect(form).toBeHidden();
+  expect(inputs).toBeLessThanOrEqual(12);
+  await page.goto(`${ownKibble}/garden/1/round`);
+  await expect(page.getByRole('heading', { name: /asks for water today/ })).toBeVisible();
+  await expect(page.getByText('The pots and trays are below.')).toBeVisible();
+  await expect(page.getByText('No bed is planted yet')).toBeHidden();
+});

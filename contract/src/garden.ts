@@ -158,10 +158,14 @@ export const gardenBody = z.object({
 
 export const setupBody = z.object({
   garden: gardenBody,
-  bed: bedBody,
+  /** Its first bed; null where pots or trees come first. */
+  bed: bedBody.nullish(),
   /** What the last week was like. */
   week: oneOf('Last week', WEEKS).optional(),
 });
+
+/** As much of it as there is to draw: a garden with its first bed. */
+export const sketchBody = setupBody.extend({ bed: bedBody });
 
 /** Days of the week, Sunday 0. */
 export const weekdays = (what: string) =>
@@ -242,7 +246,7 @@ export type BedBody = z.infer<typeof bedBody>;
 /** A bed as it may be sent: what has a default may be left out. */
 export type BedDraftBody = z.input<typeof bedBody>;
 export type GardenBody = z.infer<typeof gardenBody>;
-export type SetupBody = z.infer<typeof setupBody>;
+export type SketchBody = z.infer<typeof sketchBody>;
 export type GardenPatch = z.infer<typeof gardenPatch>;
 export type ClockBody = z.infer<typeof clockBody>;
 

@@ -1,4 +1,4 @@
-import type { SetupBody, SetupSketch } from '@kibble/contract';
+import type { SketchBody, SetupSketch } from '@kibble/contract';
 import {
   addDays,
   balanceStart,
@@ -30,7 +30,7 @@ export function daysOfWeek(week: Week, today: string): { date: string; said: Man
     : [];
 }
 
-function bedOf({ bed, garden }: SetupBody, today: string): PlanBed {
+function bedOf({ bed, garden }: SketchBody, today: string): PlanBed {
   const { planting, delivery, mulchMaterial, mulchMm, underCover } = bed;
   const horizons = [
     { textureClass: bed.textureClass, ...(bed.subsoilClass ? { thicknessMm: USUAL_TOPSOIL_MM } : {}) },
@@ -55,7 +55,7 @@ function bedOf({ bed, garden }: SetupBody, today: string): PlanBed {
 }
 
 /** A garden of one bed as it would be planned today, from what its maker has answered so far. Nothing is written down. */
-export function sketchOf(body: SetupBody, today: string, coastKm: number | null): SetupSketch {
+export function sketchOf(body: SketchBody, today: string, coastKm: number | null): SetupSketch {
   const { garden, week } = body;
   const site = siteAt({ ...garden, coastKm, elevationM: heightOf({ ...garden, coastKm }) });
   const bed = bedOf(body, today);

@@ -6,6 +6,7 @@ import {
   ownCropBody,
   setupBody,
   setupSketch,
+  sketchBody,
   stepBody,
 } from '@kibble/contract';
 import { Garden } from '../db/models.ts';
@@ -65,11 +66,11 @@ export function gardenRoutes(services: Services) {
       const body = read(setupBody, req.body);
       const garden = await createGarden(body.garden, { coastKm: await coastOf(body.garden) });
       const today = todayOf(garden, wall);
-      checkPlantedBy(body.bed, today, 'bed.');
-      const bed = await createBed(garden.id, body.bed, today, wall.now());
+      if (body.bed) checkPlantedBy(body.bed, today, 'bed.');
+      const bed = body.bed ? await createBed(garden.id, body.bed, today, wall.now()) : null;
       const days = daysOfWeek(body.week ?? 'as usual', today);
       if (days.length > 0) await enterForecasts(garden, today, { days }, wall.now());
-      if (dryRunning) await dryRun([bed.id], 'bed', wall, log);
+      if (dryRunning && bed) await dryRun([bed.id], 'bed', wall, log);
       return {
         status: 201,
         body: answer(gardenView, await gardenToView(garden, wall)),
@@ -78,7 +79,7 @@ export function gardenRoutes(services: Services) {
     }),
     // What a garden that is being made would be told: nothing is written down.
     sketchGarden: async (req, res) => {
-      const body = read(setupBody, req.body);
+      const body = read(sketchBody, req.body);
       const today = dayIn(body.garden.timeZone, wall);
       checkPlantedBy(body.bed, today, 'bed.');
       if (body.bed.planting?.cropId.startsWith('own-'))

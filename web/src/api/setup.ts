@@ -14,7 +14,8 @@ import { stale } from './tags.ts';
 /** What the setup sends; defaults are filled in by the server's schema. */
 export interface SetupDraft {
   garden: GardenDraft;
-  bed: BedDraftBody;
+  /** Null where pots or trees come first. */
+  bed: BedDraftBody | null;
   week?: Week;
 }
 export interface GardenDraft {

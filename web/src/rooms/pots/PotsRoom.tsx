@@ -17,6 +17,7 @@ import { PotWalk } from '../../ui/PotWalk.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
 import { UnderWay } from '../../ui/UnderWay.tsx';
 import { DaysAway } from './DaysAway.tsx';
+import { useBegin } from '../../ui/useBegin.ts';
 import { PotForm } from './PotForm.tsx';
 import { PotWater } from './PotWater.tsx';
 import { Refused } from '../../ui/Refused.tsx';
@@ -29,7 +30,7 @@ export function PotsRoom() {
   const units = useUnits();
   const { data, error, refetch } = usePotsQuery(garden.id);
   const sun = useContext(RoundContext)?.sun;
-  const [adding, setAdding] = useState(false);
+  const [adding, setAdding] = useState(useBegin());
   const [archive] = useArchivePotMutation();
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="the shelf" />;

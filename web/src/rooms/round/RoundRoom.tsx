@@ -106,6 +106,7 @@ export function RoundRoom() {
   const place = settled.length + index + 1;
   const count = settled.length + stops.length;
 
+  const bare = empty && !pots?.spots.length;
   const potsDue = pots?.totals.pots ?? 0;
   const awaitsRain = round.leaveAlone.some(({ reason }) => reason.code === 'rain coming');
   // A line is left free for it before it is here.
@@ -173,7 +174,7 @@ export function RoundRoom() {
         <Unplanned items={round.unplanned} />
         {opened ? null : head}
         {opened && !all ? <h1 className="sr-only lg:hidden">{dayName(round.date)}’s round</h1> : null}
-        {empty && round.unplanned.length === 0 ? (
+        {bare && round.unplanned.length === 0 ? (
           <Empty title="No bed is planted yet on this date">
             <p>
               Add a bed in{' '}
@@ -184,12 +185,14 @@ export function RoundRoom() {
             </p>
           </Empty>
         ) : null}
-        {!empty && stops.length === 0 ? (
+        {!bare && stops.length === 0 ? (
           <Empty title={potsDue > 0 ? 'No bed asks for water today' : 'Nothing asks for water today'}>
             <p>
               {growing
                 ? `Every bed that grows has enough in store until its next round${awaitsRain ? ', or waits for rain that is likely' : ''}. Watering now would fill air the roots need, or run past them.`
-                : 'Nothing that needs water grows here now. Below is why, bed by bed.'}
+                : empty
+                  ? 'The pots and trays are below.'
+                  : 'Nothing that needs water grows here now. Below is why, bed by bed.'}
             </p>
           </Empty>
         ) : null}

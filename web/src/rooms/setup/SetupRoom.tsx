@@ -32,6 +32,9 @@ const STEPS = [
   ['Water', 'How do you water it?'],
 ] as const;
 
+/** What the last answer leads to. */
+const DONE = { beds: 'Show me the plan', pots: 'Add the first pot', trees: 'Add the first tree' } as const;
+
 /** Fields that must stand before a step is left. */
 const ASKED: readonly (readonly (keyof TypedSetup)[])[] = [
   ['latitude'],
@@ -56,7 +59,8 @@ export function SetupRoom() {
   const [step, setStep] = useState(0);
   const units = unitsOf(typed.units);
   // How a bed is watered on which nothing grows can be said when something does.
-  const last = typed.bare ? STEPS.length - 2 : STEPS.length - 1;
+  const beds = typed.first === 'beds';
+  const last = !beds ? 0 : typed.bare ? STEPS.length - 2 : STEPS.length - 1;
   useEffect(() => keepSetup(typed), [typed]);
   const question = useRef<HTMLHeadingElement>(null);
   const goTo = (n: number): void => {
@@ -99,19 +103,23 @@ export function SetupRoom() {
     }
     const made = await create(setupDraft(typed, units)).unwrap();
     forgetSetup();
-    void navigate(`/garden/${made.id}/round`);
+    // The first pot or tree is asked for where pots and trees are.
+    if (beds) void navigate(`/garden/${made.id}/round`);
+    else void navigate(`/garden/${made.id}/${typed.first}`, { state: { begin: true } });
   };
   const placed = numberRule('latitudeDeg', typed.latitude, units) === true;
-  const known = placed ? sketchable(typed, step, units) : null;
+  const known = placed && beds ? sketchable(typed, step, units) : null;
 
   return (
     <UnitsContext value={units}>
       <main className="mx-auto max-w-5xl px-4 py-6">
         <div className="flex flex-wrap items-baseline gap-x-6">
           <p className="font-serif text-2xl font-bold">Kibble</p>
-          <h1 className="text-2xl">Four answers to a first plan</h1>
+          <h1 className="text-2xl">
+            {beds ? 'Four answers to a first plan' : 'Where it is, then what stands there'}
+          </h1>
         </div>
-        <ol className="mt-2 flex gap-x-2 border-b border-ink sm:gap-x-6">
+        <ol hidden={!beds} className="mt-2 flex gap-x-2 border-b border-ink sm:gap-x-6">
           {STEPS.map(([name], n) => (
             <li key={name} aria-current={n === step ? 'step' : undefined}>
               <button
@@ -145,7 +153,7 @@ export function SetupRoom() {
             <Refused error={error} className="mt-3" />
             <div className="mt-4 flex items-center gap-3">
               <Button type="submit" disabled={isLoading}>
-                {step < last ? 'Next' : 'Show me the plan'}
+                {step < last ? 'Next' : DONE[typed.first]}
               </Button>
               {step > 0 ? (
                 <Button look="quiet" onClick={() => goTo(step - 1)}>

@@ -11,7 +11,7 @@ import { Field } from '../../ui/Field.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { TownPicker, townWords } from '../../ui/TownPicker.tsx';
 import { UsualYear } from '../../ui/UsualYear.tsx';
-import { inUnits, latitudeOf, summersOf, type TypedSetup } from './typedSetup.ts';
+import { FIRSTS, inUnits, latitudeOf, summersOf, type TypedSetup } from './typedSetup.ts';
 
 /** Where the garden is: a town, the device's own place, or a latitude typed by hand. */
 export function WhereStep({ form }: { form: UseFormReturn<TypedSetup> }) {
@@ -51,6 +51,13 @@ export function WhereStep({ form }: { form: UseFormReturn<TypedSetup> }) {
 
   return (
     <>
+      <Taps
+        legend="What will you water first?"
+        hint={typed.first === 'beds' ? undefined : 'Everything else can be added later.'}
+        options={FIRSTS}
+        value={typed.first}
+        onChange={(first) => form.setValue('first', first)}
+      />
       <div className="grid gap-4 sm:grid-cols-2">
         <Field label="Name of the garden" placeholder="My garden" {...form.register('garden')} />
         <Choice

@@ -18,7 +18,15 @@ import { bedDraft, emptyBed, flowFields, type TypedBed } from '../../places/grou
 import { figure, isDay, obeys, type FieldSchemas } from '../../words/formSchema.ts';
 
 /** Everything the setup asks, as it is typed. */
+/** What there is to water first. */
+export const FIRSTS = [
+  ['beds', 'beds or a lawn'],
+  ['pots', 'pots and trays'],
+  ['trees', 'trees and shrubs'],
+] as const;
+
 export interface TypedSetup extends TypedBed {
+  first: (typeof FIRSTS)[number][0];
   garden: string;
   units: UnitSystem;
   /** The town taken, in words; empty where the place is typed by hand. */
@@ -72,6 +80,7 @@ export const emptySetup = (): TypedSetup => {
   const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
   return {
     ...emptyBed(todayIn(timeZone)),
+    first: 'beds',
     garden: '',
     units: usualUnits(),
     town: '',
@@ -161,19 +170,23 @@ export function setupDraft(typed: TypedSetup, units: Units): SetupDraft {
       climateKnown: typed.climateKnown,
       units: typed.units,
     },
-    bed: {
-      ...bed,
-      name: typed.name.trim() || (typed.bare ? 'First bed' : cropById(typed.cropId).name),
-      startWetness: watered || typed.ground === null ? 'soaked' : (typed.ground as TypedBed['startWetness']),
-      // Nobody said: then it was soaked when it was planted, as everywhere.
-      wetnessOn: typed.ground === null ? null : watered ? typed.wateredOn : today,
-      planting: bed.planting && {
-        ...bed.planting,
-        plantedOn: long
-          ? formatISO(addYears(parseISO(today), -LONG_YEARS), { representation: 'date' })
-          : typed.plantedOn,
-      },
-    },
+    bed:
+      typed.first !== 'beds'
+        ? null
+        : {
+            ...bed,
+            name: typed.name.trim() || (typed.bare ? 'First bed' : cropById(typed.cropId).name),
+            startWetness:
+              watered || typed.ground === null ? 'soaked' : (typed.ground as TypedBed['startWetness']),
+            // Nobody said: then it was soaked when it was planted, as everywhere.
+            wetnessOn: typed.ground === null ? null : watered ? typed.wateredOn : today,
+            planting: bed.planting && {
+              ...bed.planting,
+              plantedOn: long
+                ? formatISO(addYears(parseISO(today), -LONG_YEARS), { representation: 'date' })
+                : typed.plantedOn,
+            },
+          },
     ...(typed.week ? { week: typed.week } : {}),
   };
 }

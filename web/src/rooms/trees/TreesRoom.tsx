@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
 import { TaskList } from '../../ui/TaskList.tsx';
 import { GapBar } from './GapBar.tsx';
+import { useBegin } from '../../ui/useBegin.ts';
 import { TreeForm } from './TreeForm.tsx';
 
 type Row = TreesView['trees'][number];
@@ -20,7 +21,7 @@ export function TreesRoom() {
   const units = useUnits();
   const round = useGardenRound();
   const { data: view, error, refetch } = useTreesQuery(garden.id);
-  const [telling, setTelling] = useState<number | 'new' | null>(null);
+  const [telling, setTelling] = useState<number | 'new' | null>(useBegin() ? 'new' : null);
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!view) return <Loading what="the trees" />;
   const ids = new Set(view.trees.map(({ bedId }) => bedId));
