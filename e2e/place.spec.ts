@@ -131,14 +131,11 @@ test('a balcony of pots in the south: no bed is asked for, and the round reads r
   await press(() => page.getByRole('radio', { name: 'pots and trays' }).click());
   await press(() => page.getByRole('button', { name: 'Add the first pot' }).click());
   const form = page.getByRole('dialog');
+  await press(() => form.getByLabel('Name', { exact: true }).fill('Tomato pots'));
+  await press(() => form.getByLabel('Where it stands').fill('Balcony'));
   await press(() => form.getByLabel('Plant', { exact: true }).fill('toma'));
   await press(() => form.getByRole('option').first().click());
-  await press(() =>
-    form
-      .getByRole('button', { name: /^(Put|Add|Keep|Save)/ })
-      .first()
-      .click(),
-  );
+  await press(() => form.getByRole('button', { name: 'Put it on the shelf' }).click());
   await expect(form).toBeHidden();
   expect(inputs).toBeLessThanOrEqual(12);
   await page.goto(`${ownKibble}/garden/1/round`);
