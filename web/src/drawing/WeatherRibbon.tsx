@@ -65,7 +65,6 @@ export function WeatherRibbon({
           const isToday = day.date === today;
           const guess = day.source !== 'record' && !isToday;
           const madeUp = day.source === 'own record' || day.source === 'ordinary day';
-          // Of a day that has been nobody forecast anything: its rain is taken as usual.
           const told = guess && day.rainChance < 1;
           const rain = `${guess && !told ? '≈' : ''}${units.number('depth', day.rainMm)}${told ? '?' : ''}`;
           const far = i < todayIndex - 1 || i > todayIndex + PHONE_DAYS - 2;

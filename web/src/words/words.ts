@@ -234,8 +234,8 @@ export function leaveSentence(
     case 'nothing growing':
       return [
         reason.until
-          ? `Nothing grows here until ${dayMonth(reason.until)}, so it needs no water before then.`
-          : 'Nothing grows here, so it needs no water. When you sow or plant, say so on its page.',
+          ? `Nothing grows here until ${dayMonth(reason.until)}, so it needs no water.`
+          : 'Nothing grows here, so it needs no water.',
       ];
     case 'frozen':
       return [
