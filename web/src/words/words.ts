@@ -233,9 +233,7 @@ export function leaveSentence(
       ];
     case 'nothing growing':
       return [
-        reason.until
-          ? `Nothing grows here until ${dayMonth(reason.until)}, so it needs no water.`
-          : 'Nothing grows here, so it needs no water.',
+        `Nothing grows here${reason.until ? ` until ${dayMonth(reason.until)}` : ', so it needs no water'}.`,
       ];
     case 'frozen':
       return [

@@ -191,8 +191,8 @@ export function RoundRoom() {
               {growing
                 ? `Every bed that grows has enough in store until its next round${awaitsRain ? ', or waits for rain that is likely' : ''}. Watering now would fill air the roots need, or run past them.`
                 : empty
-                  ? 'The pots are below.'
-                  : 'Nothing that needs water grows here now.'}
+                  ? ''
+                  : 'Nothing needs water now.'}
             </p>
           </Empty>
         ) : null}
