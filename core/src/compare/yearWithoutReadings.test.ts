@@ -111,10 +111,10 @@ describe('a year without any reading', () => {
       );
       const mean = sums.reduce((sum, each) => sum + each, 0) / members;
       const sd = Math.sqrt(sums.reduce((sum, each) => sum + (each - mean) ** 2, 0) / members);
-      // A tenth, and what so many draws may be off by chance.
+      // A tenth, half a millimetre a month (no gauge shows less), and what so many draws may be off by chance.
       const byChance = (3 * sd) / Math.sqrt(members);
       const wet = rain.filter((each) => each > 0).length / members;
-      expect(Math.abs(mean - (june?.rainMm ?? 0))).toBeLessThan(0.1 * (june?.rainMm ?? 0) + byChance);
+      expect(Math.abs(mean - (june?.rainMm ?? 0))).toBeLessThan(0.1 * (june?.rainMm ?? 0) + 0.5 + byChance);
       expect(Math.abs(wet - (june?.wetDays ?? 0))).toBeLessThan(0.1 * (june?.wetDays ?? 0) + 0.3);
       // What is said of a day's chance is what the ways have.
       expect(days.reduce((sum, { rainChance }) => sum + rainChance, 0)).toBeCloseTo(june?.wetDays ?? 0, 0);

@@ -79,8 +79,14 @@ function daysOf({ months, coastal }: Climate, latitudeDeg: number): (date: IsoDa
   const high = yearCourse(months.map(({ highC }) => highC));
   const spread = yearCourse(spreads(months));
   const dewBelow = yearCourse(below);
-  const chance = yearCourse(months.map(({ wetDays }, month) => wetDays / daysOfMonth(month)));
-  const rainMm = yearCourse(months.map(({ rainMm: mm }, month) => mm / daysOfMonth(month)));
+  const chance = yearCourse(
+    months.map(({ wetDays }, month) => wetDays / daysOfMonth(month)),
+    0,
+  );
+  const rainMm = yearCourse(
+    months.map(({ rainMm: mm }, month) => mm / daysOfMonth(month)),
+    0,
+  );
   const read = (date: IsoDate): UsualDay => {
     const highC = high(date);
     const lowC = Math.min(low(date), highC);

@@ -8,16 +8,17 @@ const MONTHS = 12;
 /**
  * A course through the year whose means over the months are the ones given: straight from the middle of each month to the next.
  * @param means January to December
+ * @param least what it never falls under
  * @returns the value on a day
  */
-export function yearCourse(means: readonly number[]): (date: IsoDate) => number {
+export function yearCourse(means: readonly number[], least = -Infinity): (date: IsoDate) => number {
   const of = (values: readonly number[], month: number): number => values[(month + MONTHS) % MONTHS] ?? 0;
   let middles = [...means];
   for (let round = 0; round < ROUNDS; round += 1) {
     // A line through three middles has this mean over the month between.
     const mean = (month: number): number =>
       (of(middles, month - 1) + 6 * of(middles, month) + of(middles, month + 1)) / 8;
-    middles = middles.map((middle, month) => middle + of(means, month) - mean(month));
+    middles = middles.map((middle, month) => Math.max(least, middle + of(means, month) - mean(month)));
   }
   return (date) => {
     const month = Number(date.slice(5, 7)) - 1;
