@@ -63,7 +63,7 @@ test('Zaragoza, metric: the usual year is shown, put right, and used', async ({ 
   await year.getByLabel('At night').first().fill('-2');
   await year.getByRole('button', { name: 'Use these figures' }).click();
   await expect(year).toContainText('at night -2°C');
-  await expect(year).toContainText('With the figures that you put right.');
+  await expect(year).toContainText('You changed these figures.');
   await page.getByRole('button', { name: 'Next' }).click();
   await page.getByRole('button', { name: 'I know its name' }).click();
   await page.getByRole('button', { name: 'Next' }).click();
@@ -101,13 +101,13 @@ test('a new house with nine trees that nobody knows: when they were planted is t
   await form.getByRole('button', { name: 'I only know about when' }).click();
   const when = form.getByLabel('Planted about');
   await when.fill('long ago');
-  await expect(form.getByText(/must be a year that has been, .* got “long ago”/)).toBeVisible();
+  await expect(form.getByText(/must be a past year, .* got “long ago”/)).toBeVisible();
   await when.fill('about 1990');
   await expect(form.getByText('Taken as 1 Jul 1990, the middle of that year.')).toBeVisible();
   await when.fill('three years ago');
   await expect(form.getByText(/^Taken as \d+ \w+ 20\d\d\.$/)).toBeVisible();
   await when.fill('unknown');
-  await expect(form.getByText(/Taken as planted 20 years ago/)).toBeVisible();
+  await expect(form.getByText(/Counted as planted 20 years ago/)).toBeVisible();
   await form.getByLabel('How many alike').fill('9');
   await form.getByLabel('Branches across').fill('5');
   await form.getByRole('button', { name: 'Put it in the plan' }).click();

@@ -28,7 +28,6 @@ const usualMonth = z.object({
 export const climateView = z.object({
   coldest: usualMonth,
   warmest: usualMonth,
-  yearRainMm: z.number(),
   /** The height that was taken: the place's own, or that of the stations around. */
   elevationM: z.number(),
   /** How far the figures may be off, four times in five. */

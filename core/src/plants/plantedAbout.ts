@@ -38,6 +38,7 @@ const countOf = (word: string): number => {
  * knows is taken as twenty years.
  * @param today the latest day it may be
  * @returns null where the words say no day that has been
+ * Source: how people speak of it; the middle of the year and the twenty years are judgements.
  */
 export function plantedAbout(text: string, today: IsoDate): PlantedAbout | null {
   const words = text.trim().toLowerCase();

@@ -89,7 +89,6 @@ export function climateToView(climate: ClimateOfPlace, corrected: boolean): Clim
   return {
     coldest: shown(coldest),
     warmest: shown(warmest),
-    yearRainMm: climate.months.reduce((sum, { rainMm }) => sum + rainMm, 0),
     elevationM: climate.elevationM,
     doubt: { tempC: climate.doubt.tempC, rainShare: climate.doubt.rainShare },
     corrected,

@@ -38,10 +38,9 @@ export function UsualYear({ climate, known, onKnown }: Props) {
   const [open, setOpen] = useState(false);
   const coldest = { ...climate.coldest, ...known?.coldest };
   const warmest = { ...climate.warmest, ...known?.warmest };
-  const offC =
-    units.system === 'us'
-      ? `${Math.ceil(climate.doubt.tempC * 1.8)} °F`
-      : `${Math.ceil(climate.doubt.tempC)} °C`;
+  // A difference has no nought of its own to begin at.
+  const { fromSi, unit } = units.of('temperature');
+  const off = `${Math.ceil(fromSi(climate.doubt.tempC) - fromSi(0))} ${unit}`;
   return (
     <div data-testid="usual-year">
       <p className="font-semibold">A usual year here</p>
@@ -62,9 +61,9 @@ export function UsualYear({ climate, known, onKnown }: Props) {
         <>
           <p className="text-sm text-quiet">
             {known
-              ? 'With the figures that you put right. '
-              : `Worked out from the nearest of the weather stations that Kibble knows. The temperatures may be ${offC} off, and there may be ${shareWords(climate.doubt.rainShare)} more or less rain. `}
-            Kibble goes by it on days that nobody measured or forecast.
+              ? 'You changed these figures. '
+              : `Worked out from the nearest of the weather stations that Kibble knows. The temperatures may be ${off} off, and there may be ${shareWords(climate.doubt.rainShare)} more or less rain. `}
+            Kibble uses them for days that nobody measured or forecast.
           </p>
           <p className="-my-1 flex flex-wrap">
             <Button look="quiet" className="-ml-4" onClick={() => setOpen(true)}>

@@ -25,7 +25,7 @@ const MOST_WET = 0.97;
 
 const middle = ({ lowC, highC }: ClimateMonth): number => (lowC + highC) / 2;
 
-/** The coldest and the warmest month, 0 for January to 11. Where all are alike, the first and the seventh. */
+/** The coldest and the warmest month by the mean of high and low, 0 for January to 11. Where all are alike, the first and the seventh. Source: arithmetic. */
 export function extremeMonths({ months }: Pick<Climate, 'months'>): { coldest: number; warmest: number } {
   const means = months.map(middle);
   const coldest = means.indexOf(Math.min(...means));
@@ -36,6 +36,7 @@ export function extremeMonths({ months }: Pick<Climate, 'months'>): { coldest: n
 /**
  * A climate with what somebody knows better of its coldest and its warmest month: each month between is moved with the season.
  * @param known °C from −60 to 60, mm from 0 to 1000 a month
+ * Source: judgement, straight between the two months that are known.
  * @throws RangeError on figures that cannot be, and where a low would be above the high
  */
 export function correctedClimate<T extends Climate>(

@@ -8,7 +8,8 @@ const BY_THE_SEA = 0.5;
 /**
  * How far the dew point lies under the night's low, °C: hardly at all where it rains, much where the ground is dry. FAO-56
  * eq. 48 takes them for equal.
- * @param lowC, highC of the day, °C; `demandMm` what the day could take, mm; `seasonMm` rain of three months, mm
+ * @param lowC, highC of the day, °C; `demandMm` what the day could take, mm; `seasonMm` rain of three months, mm; by the sea or not
+ * @returns °C, 0 to 20
  * Source: Kimball, Running & Nemani 1997, with the rain of the season as Thornton et al. 2000 take it; from memory.
  */
 export function dewBelowLow(options: {

@@ -153,6 +153,7 @@ const byClimate = new WeakMap<Climate, Map<number, UsualYear>>();
  * The usual year of a climate, worked out once for each.
  * @param latitudeDeg −90 to 90
  * @returns figures by date, in °C, %, m/s and mm
+ * Source: the climate’s months; humidity as `dewBelowLow`; spread and wind are the judgements named above
  */
 export function usualYear(climate: Climate, latitudeDeg: number): UsualYear {
   const known = byClimate.get(climate) ?? new Map<number, UsualYear>();

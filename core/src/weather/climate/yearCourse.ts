@@ -9,7 +9,8 @@ const MONTHS = 12;
  * A course through the year whose means over the months are the ones given: straight from the middle of each month to the next.
  * @param means January to December
  * @param least what it never falls under
- * @returns the value on a day
+ * @returns the value on a day, in the unit of the means
+ * Source: arithmetic, a polygon through the middles of the months
  */
 export function yearCourse(means: readonly number[], least = -Infinity): (date: IsoDate) => number {
   const of = (values: readonly number[], month: number): number => values[(month + MONTHS) % MONTHS] ?? 0;

@@ -307,7 +307,7 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
             label="Planted or sown on"
             type="date"
             error={errors.plantedOn?.message}
-            hint="A day to come is the day on which you will sow or plant it."
+            hint="It may be a day to come, when you will sow or plant."
             {...form.register('plantedOn', { onChange: planted })}
           />
         </>
@@ -342,24 +342,31 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
           </option>
         ))}
       </Choice>
-      <Choice label="Shape of the bed" {...form.register('form')}>
-        {FORM_WORDS.map(([name, words]) => (
-          <option key={name} value={name}>
-            {words}
-          </option>
-        ))}
-      </Choice>
+      <ShapeField form={form} />
       <Check {...form.register('underCover')}>Under glass or plastic: no rain reaches it</Check>
     </div>
   );
 }
 
 /** Shapes of beds, and what each does with water. */
-export const FORM_WORDS: readonly (readonly [BedForm, string])[] = [
+const FORM_WORDS: readonly (readonly [BedForm, string])[] = [
   ['flat', 'level with the paths'],
   ['raised', 'raised: drains sooner, dries by its sides too'],
   ['basin', 'a basin with a rim: rain cannot run off'],
 ];
+
+/** The shape of a bed, by what it does with water. */
+export function ShapeField({ form }: { form: UseFormReturn<TypedBed> }) {
+  return (
+    <Choice label="Shape of the bed" {...form.register('form')}>
+      {FORM_WORDS.map(([name, words]) => (
+        <option key={name} value={name}>
+          {words}
+        </option>
+      ))}
+    </Choice>
+  );
+}
 
 /** Whether anything grows on a bed. */
 export const GROWS = [

@@ -30,7 +30,7 @@ export function WhereItWent({ page }: { page: BedPageView }) {
     <section>
       <h2 className="mb-1 text-2xl">Where the water went</h2>
       <p className="mb-2 text-sm text-quiet">
-        {page.bed.plantings.length > 0 ? 'Since planting' : 'Since it was made'}
+        {page.bed.plantings.length > 0 ? 'Since planting' : 'Since the bed was added'}
         {first ? ` on ${plainDate(first.date, page.date)}` : ''}, over the whole bed.
       </p>
       <table className="w-full">

@@ -1,7 +1,6 @@
 import { cropById } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
-import { FORM_WORDS, GROWS } from '../../places/ground/Fields.tsx';
-import { Choice } from '../../ui/Choice.tsx';
+import { GROWS, ShapeField, type TypedBed } from '../../places/ground/Fields.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { useUnits } from '../../words/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
@@ -55,7 +54,7 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
             label="Planted or sown on"
             type="date"
             error={errors.plantedOn?.message}
-            hint="About is near enough. A day to come is the day on which you will sow or plant it."
+            hint="About is near enough. It may be a day to come, when you will sow or plant."
             {...form.register('plantedOn')}
           />
         )}
@@ -64,13 +63,7 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
           placeholder={typed.bare ? 'First bed' : typed.cropChosen ? crop.name : ''}
           {...form.register('name')}
         />
-        <Choice label="Shape of the bed" {...form.register('form')}>
-          {FORM_WORDS.map(([name, words]) => (
-            <option key={name} value={name}>
-              {words}
-            </option>
-          ))}
-        </Choice>
+        <ShapeField form={form as unknown as UseFormReturn<TypedBed>} />
         <Check {...form.register('underCover')} className="self-end">
           Under glass or plastic: no rain reaches it
         </Check>

@@ -9,7 +9,7 @@ const READ_AS: Readonly<Record<PlantedAbout['by'], (on: string) => string>> = {
   year: (on) => `Taken as ${fullDate(on)}, the middle of that year.`,
   'years ago': (on) => `Taken as ${fullDate(on)}.`,
   'not known': () =>
-    'Taken as planted 20 years ago. Its trunk, where it is measured below, tells more of it than its age.',
+    'Counted as planted 20 years ago. Measuring its trunk below tells more than its age does.',
 };
 
 /** The day on which a tree was planted: from the calendar, or as somebody remembers it. */
@@ -47,7 +47,7 @@ export function PlantedWhen({
           hint={read ? READ_AS[read.by](read.on) : 'Such as 1990, “three years ago” or “unknown”.'}
           error={
             wrong
-              ? `Planted about must be a year that has been, so many years ago, or “unknown”; got “${words}”.`
+              ? `Planted about must be a past year, a number of years ago, or “unknown”; got “${words}”.`
               : error
           }
           onChange={(e) => {
