@@ -119,7 +119,7 @@ export function PlaceOfGarden({ garden }: { garden: GardenView }) {
           legend="The land is"
           options={TERRAIN_WORDS}
           value={terrainOf(garden.elevationM)}
-          hint={`Taken as ${units.text('height', garden.elevationM)} above the sea; the exact height can be typed above.`}
+          hint={`Taken as ${units.text('height', garden.elevationM)} above the sea; if you know its height, type the figures instead.`}
           onChange={(terrain) => send({ elevationM: TERRAIN_M[terrain] })}
         />
         {garden.climate ? (

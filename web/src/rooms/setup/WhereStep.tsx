@@ -108,7 +108,7 @@ export function WhereStep({ form }: { form: UseFormReturn<TypedSetup> }) {
           }
         />
       )}
-      <p className="flex flex-wrap gap-x-2">
+      <p className="flex flex-wrap gap-x-6">
         <Button
           look="quiet"
           className="-ml-4"
@@ -123,7 +123,7 @@ export function WhereStep({ form }: { form: UseFormReturn<TypedSetup> }) {
           {typed.byHand ? 'Find it by its town' : 'Type the latitude instead'}
         </Button>
         {'geolocation' in navigator && window.isSecureContext ? (
-          <Button look="quiet" onClick={here}>
+          <Button look="quiet" className="-ml-4" onClick={here}>
             Where this device is
           </Button>
         ) : null}
