@@ -408,6 +408,8 @@ export const bedsBody = z.object({
     .array(z.number().int().min(1))
     .min(1, { error: 'Beds must be at least one; got none' })
     .max(500, { error: 'Beds must be 500 or fewer at once' }),
+  /** Taps that go with them. */
+  taps: z.array(z.number().int().min(1)).max(500).default([]),
 });
 /** A plant of the gardener's own, like one of the catalogue. */
 export const ownCropBody = z.object({

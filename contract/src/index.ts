@@ -12,6 +12,23 @@ export {
 } from './api/addresses.ts';
 export * from './api/catalogue.ts';
 export * from './archive.ts';
+export { bedsTableAnswer, bedsTableBody, type BedsTableBody } from './bedsTable/body.ts';
+export { type CellFault, type UsualBed } from './bedsTable/cells.ts';
+export {
+  BED_COLUMNS,
+  BED_FIELDS,
+  type BedColumn,
+  type BedColumnAnswers,
+  type BedField,
+} from './bedsTable/columns.ts';
+export {
+  bedColumnChoices,
+  readBedsTable,
+  type ReadBeds,
+  type TableGarden,
+} from './bedsTable/readBedsTable.ts';
+export { bedRowsOf, textOfRows, withCell, type TableRows } from './bedsTable/rows.ts';
+export { closestNames } from './closestNames.ts';
 export * from './climate.ts';
 export * from './deciding.ts';
 export * from './entries.ts';
@@ -24,6 +41,7 @@ export * from './runs.ts';
 export * from './limited.ts';
 export * from './limits.ts';
 export * from './lists.ts';
+export { nextNames } from './nextNames.ts';
 export * from './parts.ts';
 export * from './rawJson.ts';
 export * from './refusalWords.ts';

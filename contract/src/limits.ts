@@ -180,3 +180,6 @@ export function withinLimit(field: LimitedField, value: number): boolean {
   const limit: Limit = LIMITS[field];
   return Number.isFinite(value) && value >= limit.min && value <= limit.max;
 }
+
+/** How far ahead a sowing may be planned, days. */
+export const PLANNED_DAYS = 366;

@@ -114,6 +114,7 @@ export const ADDRESSES = {
   changeBed: put('/api/beds/:id', 'device', { stale: 'whole', waits: true }),
   linkBed: patch('/api/beds/:id/links', 'device', { stale: 'whole', waits: true }),
   copyBed: post('/api/beds/:id/copies', 'device', { stale: 'whole' }),
+  addBedsOfTable: post('/api/gardens/:id/beds/table', 'device', { stale: 'whole' }),
   archiveBeds: post('/api/gardens/:id/beds/away', 'device', { stale: 'whole' }),
   archiveBed: del('/api/beds/:id', 'device', { stale: 'whole', waits: true }),
   restoreBed: post('/api/beds/:id/restore', 'device', { stale: 'whole', waits: true }),

@@ -1,3 +1,4 @@
+import { bedsTableAnswer } from '../bedsTable/body.ts';
 import { climateView } from '../climate.ts';
 import { copyView, lookView, restoredView, yourDataView } from '../archive.ts';
 import { fortnightView, ladderView, planTryView, roundsTryView, schoolsView } from '../deciding.ts';
@@ -58,6 +59,7 @@ const ANSWERS = {
   changeBed: withSettings,
   linkBed: id,
   copyBed: ids,
+  addBedsOfTable: bedsTableAnswer,
   archiveBeds: ids,
   archiveBed: id,
   restoreBed: id,

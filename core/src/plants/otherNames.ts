@@ -6,7 +6,7 @@ const SAME: Readonly<Record<string, readonly string[]>> = {
   'sweet-pepper': ['Bell pepper', 'Capsicum', 'Green pepper'],
   aubergine: ['Eggplant', 'Brinjal'],
   sweetcorn: ['Corn', 'Maize', 'Sweet corn'],
-  'french-bean': ['Green bean', 'String bean', 'Snap bean', 'Bush bean', 'Haricot vert'],
+  'french-bean': ['Bean', 'Green bean', 'String bean', 'Snap bean', 'Bush bean', 'Haricot vert'],
   pea: ['Mangetout', 'Snow pea', 'Sugar snap pea', 'Garden pea'],
   beetroot: ['Beet', 'Beets'],
   potato: ['Spud'],
@@ -19,7 +19,7 @@ const SAME: Readonly<Record<string, readonly string[]>> = {
   swede: ['Rutabaga', 'Yellow turnip'],
   celeriac: ['Celery root'],
   'sweet-potato': ['Kumara', 'Yam'],
-  pumpkin: ['Butternut', 'Acorn squash', 'Hubbard', 'Winter squash'],
+  pumpkin: ['Butternut', 'Acorn squash', 'Hubbard', 'Winter squash', 'Squash'],
   gherkin: ['Pickling cucumber', 'Cornichon'],
   'broad-bean': ['Fava bean', 'Faba bean'],
   'dry-bean': ['Kidney bean', 'Pinto bean', 'Black bean', 'Navy bean', 'Borlotti'],
@@ -76,6 +76,7 @@ const SAME: Readonly<Record<string, readonly string[]>> = {
  * most like theirs. From memory, by how each is usually kept: a judgement.
  */
 const LIKE: Readonly<Record<string, readonly string[]>> = {
+  lettuce: ['Salad', 'Salad mix', 'Mesclun', 'Baby leaf'],
   citrus: [
     'Lemon tree',
     'Lime tree',

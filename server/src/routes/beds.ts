@@ -3,6 +3,7 @@ import {
   bedChange,
   bedLinks,
   bedsBody,
+  bedsTableBody,
   copiesBody,
   plantingChange,
   settingMove,
@@ -10,6 +11,7 @@ import {
 import { read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { archiveBed, archiveBeds, changeBed, copyBed, createBed, linkBed } from '../services/beds.ts';
+import { addBedsOfTable } from '../services/bedsTable.ts';
 import { todayOf } from '../services/clock.ts';
 import { findBed, findGarden } from '../services/find.ts';
 import { checkPlantedBy, markPlanting, savePlanting } from '../services/plantings.ts';
@@ -17,6 +19,7 @@ import { dryRun } from '../planner/dryRun.ts';
 import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
 import { moveSetting } from '../services/settings.ts';
+import { archiveTaps } from '../services/taps.ts';
 
 /** Beds, what is planted on them, and where their ground and water come from. */
 export function bedRoutes(services: Services) {
@@ -83,10 +86,17 @@ export function bedRoutes(services: Services) {
       const ids = await copyBed(bed, count, todayOf(garden, wall), wall.now());
       return { status: 201, body: { ids }, touched: { gardenId: garden.id } };
     }),
+    addBedsOfTable: act(services, async (req, dryRunning) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const { answer, oneOfEach } = await addBedsOfTable(garden, read(bedsTableBody, req.body), wall);
+      if (dryRunning) await dryRun(oneOfEach, 'rows', wall, log);
+      return { status: 201, body: answer, touched: { gardenId: garden.id } };
+    }),
     archiveBeds: act(services, async (req) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
-      const { ids } = read(bedsBody, req.body);
+      const { ids, taps } = read(bedsBody, req.body);
       await archiveBeds(garden.id, ids, wall.now());
+      await archiveTaps(garden.id, taps, wall.now());
       return { body: { ids }, touched: { gardenId: garden.id } };
     }),
     archiveBed: putAway(true),

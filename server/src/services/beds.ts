@@ -1,6 +1,6 @@
-import type { BedBody, bedChange, BedLinks, BedView } from '@kibble/contract';
-import { standingOn } from '@kibble/core';
-import { Op } from 'sequelize';
+import { nextNames, type BedBody, type bedChange, type BedLinks, type BedView } from '@kibble/contract';
+import { standingOn, type Setting } from '@kibble/core';
+import { Op, type CreationAttributes } from 'sequelize';
 import type { z } from 'zod';
 import { Bed, EntryRow, Ground, Planting, Tap } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
@@ -9,10 +9,9 @@ import { sinceOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
 import { findBed } from './find.ts';
 import { gardenToView } from './gardens.ts';
-import { nextNames } from './nextNames.ts';
 import { checkCrop } from './ownCrops.ts';
 import { checkTogether, plantingColumns, plantingsOn, schoolColumns } from './plantings.ts';
-import { firstSettings, setSince, settingsOf, settingsToView } from './settings.ts';
+import { firstSettingsOfAll, setSince, settingsOf, settingsToView } from './settings.ts';
 
 type BedChange = z.infer<typeof bedChange>;
 
@@ -44,26 +43,71 @@ const groundColumns = (body: Pick<BedBody, 'textureClass' | 'subsoilClass'>) => 
   subsoilClass: body.subsoilClass ?? null,
 });
 
-/** Adds a bed with its ground, its planting where there is one and how it is watered: all of them, or none. */
-export async function createBed(gardenId: number, body: BedBody, today: string, at: Date): Promise<Bed> {
-  const { planting } = body;
-  if (planting) {
-    await checkCrop(gardenId, planting.cropId, 'planting.cropId');
-    checkTogether([plantingColumns(planting)], 'planting.');
-  }
+/** A bed about to be added, with what is planted on it and how it is from its first day on. */
+interface NewBed {
+  columns: Omit<CreationAttributes<Bed>, 'gardenId' | 'position'>;
+  plantings: Omit<CreationAttributes<Planting>, 'bedId'>[];
+  settings: Setting[];
+}
+
+/** Writes beds down behind those that are there: all of them with a few statements, however many they are. */
+async function insertBeds(gardenId: number, beds: readonly NewBed[], at: Date): Promise<number[]> {
   const position = await Bed.count({ where: { gardenId } });
-  const ground = await Ground.create({ gardenId, ...groundColumns(body) });
-  const bed = await Bed.create({
+  const known = new Set(
+    (await Bed.findAll({ where: { gardenId }, attributes: ['id'], raw: true })).map(({ id }) => id),
+  );
+  await Bed.bulkCreate(beds.map(({ columns }, i) => ({ ...columns, gardenId, position: position + i })));
+  const all = await Bed.findAll({ where: { gardenId }, attributes: ['id'], order: ['id'], raw: true });
+  const ids = all.map(({ id }) => id).filter((id) => !known.has(id));
+  const withIds = beds.map((bed, i) => ({ ...bed, id: ids[i] ?? 0 }));
+  await Planting.bulkCreate(
+    withIds.flatMap(({ id, plantings }) => plantings.map((planting) => ({ ...planting, bedId: id }))),
+  );
+  await firstSettingsOfAll(
+    withIds.map(({ id, columns, settings }) => ({ id, gardenId, startOn: columns.startOn, settings })),
+    at,
+  );
+  return ids;
+}
+
+/** A bed that is told in full, and the tap it draws from. */
+export interface ToldBed {
+  body: BedBody;
+  tapId: number | null;
+  groundId: number;
+}
+
+/** A ground of its own for a bed. */
+export const newGround = async (gardenId: number, body: BedBody): Promise<number> =>
+  (await Ground.create({ gardenId, ...groundColumns(body) })).id;
+
+/** Adds beds with their plantings where there are some and how they are watered: all of them, or none. */
+export async function createBeds(
+  gardenId: number,
+  beds: readonly ToldBed[],
+  today: string,
+  at: Date,
+): Promise<number[]> {
+  for (const cropId of new Set(beds.map(({ body }) => body.planting?.cropId)))
+    if (cropId !== undefined) await checkCrop(gardenId, cropId, 'planting.cropId');
+  for (const { body } of beds)
+    if (body.planting) checkTogether([plantingColumns(body.planting)], 'planting.');
+  return insertBeds(
     gardenId,
-    position,
-    groundId: ground.id,
-    kind: body.kind,
-    ...bedColumns(body),
-    startOn: firstDayOf(body, today),
-  });
-  if (planting) await Planting.create({ bedId: bed.id, ...plantingColumns(planting) });
-  await firstSettings(bed, [...settingsOf(body), { kind: 'tap', value: null }], bed.startOn, at);
-  return bed;
+    beds.map(({ body, tapId, groundId }) => ({
+      columns: { groundId, kind: body.kind, ...bedColumns(body), startOn: firstDayOf(body, today) },
+      plantings: body.planting ? [plantingColumns(body.planting)] : [],
+      settings: [...settingsOf(body), { kind: 'tap', value: tapId }],
+    })),
+    at,
+  );
+}
+
+/** Adds one bed, on ground of its own. */
+export async function createBed(gardenId: number, body: BedBody, today: string, at: Date): Promise<Bed> {
+  const groundId = await newGround(gardenId, body);
+  const [id = 0] = await createBeds(gardenId, [{ body, tapId: null, groundId }], today, at);
+  return (await findBed(id)).bed;
 }
 
 /** A bed as its form would send it, to lay beside what somebody else wants of it. */
@@ -127,22 +171,23 @@ export async function copyBed(bed: Bed, count: number, today: string, at: Date):
   );
   const names = new Set((await Bed.findAll({ where: { gardenId: bed.gardenId } })).map((b) => b.name));
   const nextName = nextNames(bed.name, names);
-  let position = await Bed.count({ where: { gardenId: bed.gardenId } });
-  const ids: number[] = [];
-  for (let i = 0; i < count; i += 1) {
-    const { id: _, version: _v, archivedAt: _away, ...like } = bed.get({ plain: true });
-    const copy = await Bed.create({ ...like, name: nextName(), position: position++, archivedAt: null });
-    for (const { cropId, plantedOn, endedOn, method, share, school } of plantings)
-      await Planting.create({ bedId: copy.id, cropId, plantedOn, endedOn, method, share, school });
-    await firstSettings(
-      copy,
-      now.map(({ setting }) => setting),
-      copy.startOn,
-      at,
-    );
-    ids.push(copy.id);
-  }
-  return ids;
+  const { id: _, version: _v, archivedAt: _away, gardenId, position: _p, ...like } = bed.get({ plain: true });
+  return insertBeds(
+    gardenId,
+    Array.from({ length: count }, () => ({
+      columns: { ...like, name: nextName(), archivedAt: null },
+      plantings: plantings.map(({ cropId, plantedOn, endedOn, method, share, school }) => ({
+        cropId,
+        plantedOn,
+        endedOn,
+        method,
+        share,
+        school,
+      })),
+      settings: now.map(({ setting }) => setting),
+    })),
+    at,
+  );
 }
 
 /** Puts beds of a garden away at once: all of them, or none. */
@@ -151,7 +196,8 @@ export async function archiveBeds(gardenId: number, ids: readonly number[], arch
   const missing = ids.find((id) => !beds.some((bed) => bed.id === id));
   if (missing !== undefined)
     throw new Refusal('not-found', `There is no bed ${missing} in this garden.`, 'ids');
-  for (const bed of beds) await archiveBed(bed, archivedAt);
+  await Bed.update({ archivedAt }, { where: { gardenId, id: [...ids] } });
+  await Bed.increment('version', { where: { gardenId, id: [...ids] } });
 }
 
 /** Puts a bed away, or brings it back. A bed is never deleted: what happened on it stays on record. */

@@ -1,4 +1,4 @@
-import type { BedBody, PlantingBody, plantingChange } from '@kibble/contract';
+import { PLANNED_DAYS, type BedBody, type PlantingBody, type plantingChange } from '@kibble/contract';
 import { addDays, CATALOGUE, checkPlantings, isWoody, mayNotTake } from '@kibble/core';
 import type { z } from 'zod';
 import { Planting, type Bed } from '../db/models.ts';
@@ -127,9 +127,6 @@ async function startWithFirst(bed: Bed, today: string): Promise<void> {
   const startOn = first && first.plantedOn <= today ? first.plantedOn : bed.startOn;
   await bed.update({ startOn, version: bed.version + 1 });
 }
-
-/** How far ahead a sowing may be planned. */
-const PLANNED_DAYS = 366;
 
 /** A planting lies in the past, or at most a year ahead. */
 export function checkPlantedBy(body: Pick<BedBody, 'planting'>, today: string, prefix = ''): void {

@@ -88,15 +88,23 @@ const entryOf = (
   at: Date,
 ): NewEntry => ({ gardenId: bed.gardenId, subject: { kind: 'bed', id: bed.id }, body: setting, on, at });
 
-/** Writes down how a new bed is, from its first day on. */
-export async function firstSettings(
-  bed: { id: number; gardenId: number },
-  settings: readonly Setting[],
-  from: string,
+/** Writes down how new beds are, each from its first day on. */
+export async function firstSettingsOfAll(
+  beds: readonly { id: number; gardenId: number; startOn: string; settings: readonly Setting[] }[],
   at: Date,
 ): Promise<void> {
-  await appendAll(settings.map((setting) => entryOf(bed, setting, from, at)));
+  await appendAll(
+    beds.flatMap((bed) => bed.settings.map((setting) => entryOf(bed, setting, bed.startOn, at))),
+  );
 }
+
+/** Writes down how one new bed is. */
+export const firstSettings = (
+  { id, gardenId }: { id: number; gardenId: number },
+  settings: readonly Setting[],
+  startOn: string,
+  at: Date,
+): Promise<void> => firstSettingsOfAll([{ id, gardenId, startOn, settings }], at);
 
 /**
  * Writes down what a bed has been since a day, where that is another thing than it was taken for until now. What was

@@ -33,6 +33,12 @@ const tapColumns = ({ name, nozzle, source, litresPerDay }: TapBody) => ({
 export const addTap = async (garden: Garden, body: TapBody): Promise<Tap> =>
   Tap.create({ gardenId: garden.id, ...tapColumns(body) });
 
+/** Puts taps of a garden away at once. */
+export async function archiveTaps(gardenId: number, ids: readonly number[], archivedAt: Date): Promise<void> {
+  await Tap.update({ archivedAt }, { where: { gardenId, id: [...ids] } });
+  await Tap.increment('version', { where: { gardenId, id: [...ids] } });
+}
+
 /** Changes a tap's entry. Another nozzle spoils the flow measured with the old one, and that is written down with its day. */
 export async function changeTap(tap: Tap, body: TapChange, wall: WallClock): Promise<void> {
   const { version, since: told, sameNozzle, ...yours } = body;

@@ -1,6 +1,7 @@
 import type {
   BedDraftBody,
   BedLinks,
+  BedsTableBody,
   LadderView,
   OwnCropBody,
   PlantingChange,
@@ -32,6 +33,13 @@ const more = api.injectEndpoints({
     copyBed: build.mutation<{ ids: number[] }, { bedId: number; count: number }>({
       query: ({ bedId, count }) => call('copyBed', { id: bedId }, { body: { count } }),
       invalidatesTags: stale('copyBed'),
+    }),
+    addBedsOfTable: build.mutation<
+      { ids: number[]; taps: number[] },
+      { gardenId: number; body: BedsTableBody }
+    >({
+      query: ({ gardenId, body }) => call('addBedsOfTable', { id: gardenId }, { body }),
+      invalidatesTags: stale('addBedsOfTable'),
     }),
     linkBed: build.mutation<{ id: number }, { bedId: number; links: BedLinks }>({
       query: ({ bedId, links }) => call('linkBed', { id: bedId }, { body: links }),
@@ -74,6 +82,7 @@ export const {
   useSaveBedMutation,
   useArchiveBedMutation,
   useCopyBedMutation,
+  useAddBedsOfTableMutation,
   useLinkBedMutation,
   useSavePlantingMutation,
   useRemovePlantingMutation,

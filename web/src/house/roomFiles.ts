@@ -8,6 +8,7 @@ export const ROOM_FILES: readonly (readonly [path: string, load: Load])[] = [
   ['section', async () => (await import('../rooms/section/SectionRoom.tsx')).SectionRoom],
   ['fortnight', async () => (await import('../rooms/fortnight/FortnightRoom.tsx')).FortnightRoom],
   ['beds/:bedId', async () => (await import('../rooms/bed/BedRoom.tsx')).BedRoom],
+  ['beds/table', async () => (await import('../rooms/beds/table/BedsTableRoom.tsx')).BedsTableRoom],
   ['beds', async () => (await import('../rooms/beds/BedsRoom.tsx')).BedsRoom],
   ['pots/weigh', async () => (await import('../rooms/pots/WeighIn.tsx')).WeighIn],
   ['pots/:potId', async () => (await import('../rooms/pots/PotRoom.tsx')).PotRoom],

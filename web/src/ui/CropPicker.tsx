@@ -2,7 +2,7 @@ import { CATALOGUE, OTHER_NAMES, type CropEntry } from '@kibble/core';
 import { useState } from 'react';
 import { useGardenCrops } from '../state/gardenRound.ts';
 import { Picker } from './Picker.tsx';
-import { closestNames } from '../words/closestNames.ts';
+import { closestNames } from '@kibble/contract';
 
 const MOST = 8;
 

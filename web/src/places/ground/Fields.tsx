@@ -15,6 +15,7 @@ import {
   TEXTURES,
   type Method,
   type TextureClass,
+  USUAL_FLOW_LPM,
 } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import type { BedDraft } from '../../api/beds.ts';
@@ -65,19 +66,6 @@ export interface TypedBed {
   /** The guess a bed already runs on, L/min, and the method it was made for. */
   guessed: { method: Method; litresPerMinute: number } | null;
 }
-
-/** Flow taken when nobody measured, L/min: a garden hose; two lines of drip; a can poured. Judgement. */
-const USUAL_FLOW: Readonly<Record<Method, number>> = {
-  sprinkler: 10,
-  'micro-spray': 6,
-  'hose wand': 12,
-  drip: 4,
-  'gravity drip kit': 0.5,
-  'soaker hose': 2,
-  bubbler: 6,
-  'slow bucket': 0.3,
-  'watering can': 8,
-};
 
 export const emptyBed = (plantedOn: string): TypedBed => ({
   kind: 'ground',
@@ -186,7 +174,7 @@ export function bedDraft(typed: TypedBed, units: Units, bed?: BedView | null): B
 }
 
 const guessedFlow = (method: Method, guessed: TypedBed['guessed']): number =>
-  guessed?.method === method ? guessed.litresPerMinute : USUAL_FLOW[method];
+  guessed?.method === method ? guessed.litresPerMinute : USUAL_FLOW_LPM[method];
 
 function flowOf(typed: TypedBed, units: Units): number {
   if (typed.flowBy === 'told') return typedSi('litresPerMinute', typed.flow, units) ?? 0;

@@ -141,9 +141,12 @@ export function BedsRoom() {
           onClose={() => setEditing(null)}
         />
       ) : (
-        <Button className="mt-5" onClick={() => setEditing('new')}>
-          Add a bed
-        </Button>
+        <p className="mt-5 flex flex-wrap items-center gap-x-2">
+          <Button onClick={() => setEditing('new')}>Add a bed</Button>
+          <Link className="px-4 underline underline-offset-4" to="table">
+            Add many beds from a table
+          </Link>
+        </p>
       )}
       {away.length > 0 ? (
         <section className="mt-10">

@@ -33,7 +33,14 @@ const STEPS = [
 ] as const;
 
 /** What the last answer leads to. */
-const DONE = { beds: 'Show me the plan', pots: 'Add the first pot', trees: 'Add the first tree' } as const;
+const DONE = {
+  beds: 'Show me the plan',
+  table: 'Go on to the table',
+  pots: 'Add the first pot',
+  trees: 'Add the first tree',
+} as const;
+/** Where what comes first is added. */
+const ROOMS = { beds: 'round', table: 'beds/table', pots: 'pots', trees: 'trees' } as const;
 
 /** Fields that must stand before a step is left. */
 const ASKED: readonly (readonly (keyof TypedSetup)[])[] = [
@@ -104,8 +111,7 @@ export function SetupRoom() {
     const made = await create(setupDraft(typed, units)).unwrap();
     forgetSetup();
     // The first pot or tree is asked for where pots and trees are.
-    if (beds) void navigate(`/garden/${made.id}/round`);
-    else void navigate(`/garden/${made.id}/${typed.first}`, { state: { begin: true } });
+    void navigate(`/garden/${made.id}/${ROOMS[typed.first]}`, beds ? {} : { state: { begin: true } });
   };
   const placed = numberRule('latitudeDeg', typed.latitude, units) === true;
   const known = placed && beds ? sketchable(typed, step, units) : null;

@@ -17,14 +17,15 @@ import type { Unit, Units } from '../../words/units.ts';
 import { bedDraft, emptyBed, flowFields, type TypedBed } from '../../places/ground/Fields.tsx';
 import { figure, isDay, obeys, type FieldSchemas } from '../../words/formSchema.ts';
 
-/** Everything the setup asks, as it is typed. */
 /** What there is to water first. */
 export const FIRSTS = [
   ['beds', 'beds or a lawn'],
+  ['table', 'many beds, from a table'],
   ['pots', 'pots and trays'],
   ['trees', 'trees and shrubs'],
 ] as const;
 
+/** Everything the setup asks, as it is typed. */
 export interface TypedSetup extends TypedBed {
   first: (typeof FIRSTS)[number][0];
   garden: string;
