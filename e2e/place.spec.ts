@@ -143,3 +143,73 @@ test('a balcony of pots in the south: no bed is asked for, and the round reads r
   await expect(page.getByRole('heading', { name: /asks for water today/ })).toBeVisible();
   await expect(page.getByText('No bed is planted yet')).toBeHidden();
 });
+
+test('a market garden of 64 beds from a pasted table: eight inputs at most and a minute to its plan, undone at once', async ({
+  page,
+  ownKibble,
+}) => {
+  const begun = Date.now();
+  let inputs = 0;
+  const press = async (act: () => Promise<unknown>): Promise<void> => {
+    inputs += 1;
+    await act();
+  };
+  const crops = ['Tomatoes', 'Kale', 'Carrots', 'Zuchini', 'Salad mix', 'Leeks', 'Melons', 'Basil'];
+  const rows = Array.from({ length: 64 }, (_, i) =>
+    [
+      `${'ABCDEF'.charAt(Math.floor(i / 11))}${String((i % 11) + 1).padStart(2, '0')}`,
+      ['North block', 'Creek block', 'Tunnel'][Math.floor(i / 22)],
+      i === 20 ? 'long' : '100',
+      '30',
+      'sandy loam',
+      i === 40 ? 'Flurb' : crops[i % crops.length],
+      `${4 + (i % 3)}/${14 + (i % 10)}/2026`,
+      'drip tape',
+      `Header ${1 + Math.floor(i / 11)}`,
+    ].join('\t'),
+  );
+  await page.goto(`${ownKibble}/new`);
+  await choose(page.getByLabel('Units'), 'inches, gallons, °F');
+  await press(() => page.getByText('many beds, from a table').click());
+  await press(() => page.getByLabel('Town, or one near by').fill('Fresno'));
+  await press(() => page.getByRole('listbox').getByRole('option').first().click());
+  await press(() => page.getByRole('button', { name: 'Go on to the table' }).click());
+  await press(() =>
+    page
+      .getByLabel('Rows, with the names of the columns')
+      .fill(`Bed\tPart\tLength\tWidth\tSoil\tCrop\tDate\tWatered by\tTap\n${rows.join('\n')}`),
+  );
+  await expect(
+    page.getByRole('heading', { name: '62 beds can be added; 2 rows are not right yet.' }),
+  ).toBeVisible();
+  // A bed 100 ft long is 30 in wide, not 30 ft.
+  await expect(page.getByRole('row', { name: /^A01/ })).toContainText('100 × 2.5 ft');
+  await expect(page.getByRole('row', { name: /^A04/ })).toContainText('“Zuchini” is taken as zucchini');
+  for (const [cell, text] of [
+    ['Length on line 22', '100'],
+    ['Crop on line 42', 'Okra'],
+  ] as const) {
+    await press(() => page.getByLabel(cell).fill(text));
+    await page.getByLabel(cell).press('Enter');
+    await expect(page.getByLabel(cell)).toHaveCount(0);
+  }
+  await press(() => page.getByRole('button', { name: 'Add 64 beds' }).click());
+  await expect(page.getByRole('heading', { name: /’s round$|^Nothing asks/ })).toBeVisible();
+  expect(inputs).toBeLessThanOrEqual(8);
+  expect(Date.now() - begun).toBeLessThan(60_000);
+  const { beds } = (await (await page.request.get(`${ownKibble}/api/gardens/1`)).json()) as {
+    beds: { archived: boolean }[];
+  };
+  expect(beds).toHaveLength(64);
+  await page.getByText('64 beds added.').locator('..').getByRole('button', { name: 'Undo' }).click();
+  await expect
+    .poll(
+      async () =>
+        (
+          (await (await page.request.get(`${ownKibble}/api/gardens/1`)).json()) as {
+            beds: { archived: boolean }[];
+          }
+        ).beds.filter(({ archived }) => !archived).length,
+    )
+    .toBe(0);
+});

@@ -410,6 +410,8 @@ export const bedsBody = z.object({
     .max(500, { error: 'Beds must be 500 or fewer at once' }),
   /** Taps that go with them. */
   taps: z.array(z.number().int().min(1)).max(500).default([]),
+  /** They are brought back. */
+  restore: z.boolean().default(false),
 });
 /** A plant of the gardener's own, like one of the catalogue. */
 export const ownCropBody = z.object({

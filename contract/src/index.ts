@@ -12,6 +12,7 @@ export {
 } from './api/addresses.ts';
 export * from './api/catalogue.ts';
 export * from './archive.ts';
+export { bedsChange, bedsChangeBody, bedsChanged, type BedsChange, type BedsChanged } from './bedsChange.ts';
 export { bedsTableAnswer, bedsTableBody, type BedsTableBody } from './bedsTable/body.ts';
 export { type CellFault, type UsualBed } from './bedsTable/cells.ts';
 export {

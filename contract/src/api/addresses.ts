@@ -115,6 +115,8 @@ export const ADDRESSES = {
   linkBed: patch('/api/beds/:id/links', 'device', { stale: 'whole', waits: true }),
   copyBed: post('/api/beds/:id/copies', 'device', { stale: 'whole' }),
   addBedsOfTable: post('/api/gardens/:id/beds/table', 'device', { stale: 'whole' }),
+  changeBeds: post('/api/gardens/:id/beds/change', 'device', { stale: 'whole' }),
+  undoChangeOfBeds: post('/api/gardens/:id/beds/change/undo', 'device', { stale: 'whole' }),
   archiveBeds: post('/api/gardens/:id/beds/away', 'device', { stale: 'whole' }),
   archiveBed: del('/api/beds/:id', 'device', { stale: 'whole', waits: true }),
   restoreBed: post('/api/beds/:id/restore', 'device', { stale: 'whole', waits: true }),

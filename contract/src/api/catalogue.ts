@@ -1,3 +1,4 @@
+import { bedsChanged } from '../bedsChange.ts';
 import { bedsTableAnswer } from '../bedsTable/body.ts';
 import { climateView } from '../climate.ts';
 import { copyView, lookView, restoredView, yourDataView } from '../archive.ts';
@@ -60,6 +61,8 @@ const ANSWERS = {
   linkBed: id,
   copyBed: ids,
   addBedsOfTable: bedsTableAnswer,
+  changeBeds: bedsChanged,
+  undoChangeOfBeds: ids,
   archiveBeds: ids,
   archiveBed: id,
   restoreBed: id,

@@ -12,9 +12,12 @@ const longYear = (text: string): string =>
 const WITH_YEAR = ['d MMM yyyy', 'd MMMM yyyy', 'MMM d yyyy', 'MMMM d yyyy'];
 const WITHOUT_YEAR = ['d MMM', 'd MMMM', 'MMM d', 'MMMM d'];
 
+/** So far ahead a day without a year is one to come; beyond, it is of the year before, as garlic is in spring. Judgement. */
+const SOON_DAYS = 60;
+
 const iso = (date: Date): string => formatISO(date, { representation: 'date' });
 
-/** A day in words, such as “3 May” or “May 3rd, 2026”; without a year the one nearest to today. Null where it is none. */
+/** A day in words, such as “3 May” or “May 3rd, 2026”; without a year the last one, unless the next is near. Null where it is none. */
 function inWords(text: string, today: string): string | null {
   const plain = text
     .trim()
@@ -32,12 +35,12 @@ function inWords(text: string, today: string): string | null {
   for (const form of WITHOUT_YEAR) {
     const date = parse(plain, form, at);
     if (!isValid(date)) continue;
-    const years = [-1, 0, 1].map((more) => {
+    const years = [1, 0, -1].map((more) => {
       const moved = new Date(date);
       moved.setFullYear(date.getFullYear() + more);
       return iso(moved);
     });
-    return years.sort((a, b) => Math.abs(daysBetween(a, today)) - Math.abs(daysBetween(b, today)))[0] ?? null;
+    return years.find((day) => daysBetween(today, day) <= SOON_DAYS) ?? null;
   }
   return null;
 }

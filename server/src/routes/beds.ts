@@ -3,6 +3,8 @@ import {
   bedChange,
   bedLinks,
   bedsBody,
+  bedsChangeBody,
+  bedsChanged,
   bedsTableBody,
   copiesBody,
   plantingChange,
@@ -11,6 +13,7 @@ import {
 import { read, readId } from '../errors.ts';
 import { act } from '../http/act.ts';
 import { archiveBed, archiveBeds, changeBed, copyBed, createBed, linkBed } from '../services/beds.ts';
+import { changeBeds, undoChangeOfBeds } from '../services/bedsChange.ts';
 import { addBedsOfTable } from '../services/bedsTable.ts';
 import { todayOf } from '../services/clock.ts';
 import { findBed, findGarden } from '../services/find.ts';
@@ -92,11 +95,25 @@ export function bedRoutes(services: Services) {
       if (dryRunning) await dryRun(oneOfEach, 'rows', wall, log);
       return { status: 201, body: answer, touched: { gardenId: garden.id } };
     }),
+    changeBeds: act(services, async (req, dryRunning) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const body = read(bedsChangeBody, req.body);
+      const changed = await changeBeds(garden, body, wall);
+      if (dryRunning) await dryRun(body.ids, 'change', wall, log);
+      return { body: changed, touched: { gardenId: garden.id } };
+    }),
+    undoChangeOfBeds: act(services, async (req) => {
+      const garden = await findGarden(readId(req.params.id, 'garden'));
+      const was = read(bedsChanged, req.body);
+      await undoChangeOfBeds(garden, was, wall);
+      return { body: { ids: was.ids }, touched: { gardenId: garden.id } };
+    }),
     archiveBeds: act(services, async (req) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
-      const { ids, taps } = read(bedsBody, req.body);
-      await archiveBeds(garden.id, ids, wall.now());
-      await archiveTaps(garden.id, taps, wall.now());
+      const { ids, taps, restore } = read(bedsBody, req.body);
+      const archivedAt = restore ? null : wall.now();
+      await archiveBeds(garden.id, ids, archivedAt);
+      await archiveTaps(garden.id, taps, archivedAt);
       return { body: { ids }, touched: { gardenId: garden.id } };
     }),
     archiveBed: putAway(true),

@@ -191,7 +191,11 @@ export async function copyBed(bed: Bed, count: number, today: string, at: Date):
 }
 
 /** Puts beds of a garden away at once: all of them, or none. */
-export async function archiveBeds(gardenId: number, ids: readonly number[], archivedAt: Date): Promise<void> {
+export async function archiveBeds(
+  gardenId: number,
+  ids: readonly number[],
+  archivedAt: Date | null,
+): Promise<void> {
   const beds = await Bed.findAll({ where: { gardenId, id: [...ids] } });
   const missing = ids.find((id) => !beds.some((bed) => bed.id === id));
   if (missing !== undefined)

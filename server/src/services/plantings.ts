@@ -122,7 +122,7 @@ export async function markPlanting(
 }
 
 /** A bed's balance begins with its first planting; until there is one that stands, with the day on which the bed was begun. */
-async function startWithFirst(bed: Bed, today: string): Promise<void> {
+export async function startWithFirst(bed: Bed, today: string): Promise<void> {
   const [first] = await plantingsOn(bed.id);
   const startOn = first && first.plantedOn <= today ? first.plantedOn : bed.startOn;
   await bed.update({ startOn, version: bed.version + 1 });

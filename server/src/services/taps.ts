@@ -34,7 +34,11 @@ export const addTap = async (garden: Garden, body: TapBody): Promise<Tap> =>
   Tap.create({ gardenId: garden.id, ...tapColumns(body) });
 
 /** Puts taps of a garden away at once. */
-export async function archiveTaps(gardenId: number, ids: readonly number[], archivedAt: Date): Promise<void> {
+export async function archiveTaps(
+  gardenId: number,
+  ids: readonly number[],
+  archivedAt: Date | null,
+): Promise<void> {
   await Tap.update({ archivedAt }, { where: { gardenId, id: [...ids] } });
   await Tap.increment('version', { where: { gardenId, id: [...ids] } });
 }

@@ -1,6 +1,8 @@
 import type {
   BedDraftBody,
   BedLinks,
+  BedsChange,
+  BedsChanged,
   BedsTableBody,
   LadderView,
   OwnCropBody,
@@ -40,6 +42,17 @@ const more = api.injectEndpoints({
     >({
       query: ({ gardenId, body }) => call('addBedsOfTable', { id: gardenId }, { body }),
       invalidatesTags: stale('addBedsOfTable'),
+    }),
+    changeBeds: build.mutation<
+      BedsChanged,
+      { gardenId: number; body: { ids: number[]; change: BedsChange; since?: string } }
+    >({
+      query: ({ gardenId, body }) => call('changeBeds', { id: gardenId }, { body }),
+      invalidatesTags: stale('changeBeds'),
+    }),
+    archiveBeds: build.mutation<{ ids: number[] }, { gardenId: number; ids: number[] }>({
+      query: ({ gardenId, ids }) => call('archiveBeds', { id: gardenId }, { body: { ids } }),
+      invalidatesTags: stale('archiveBeds'),
     }),
     linkBed: build.mutation<{ id: number }, { bedId: number; links: BedLinks }>({
       query: ({ bedId, links }) => call('linkBed', { id: bedId }, { body: links }),
@@ -82,6 +95,8 @@ export const {
   useSaveBedMutation,
   useArchiveBedMutation,
   useCopyBedMutation,
+  useChangeBedsMutation,
+  useArchiveBedsMutation,
   useAddBedsOfTableMutation,
   useLinkBedMutation,
   useSavePlantingMutation,

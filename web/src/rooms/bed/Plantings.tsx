@@ -16,6 +16,7 @@ import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
+import { CopyPlantings } from './CopyPlantings.tsx';
 import { OwnCropForm } from './OwnCropForm.tsx';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
@@ -28,7 +29,11 @@ export function Plantings({ bed }: { bed: BedView }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [editing, setEditing] = useState<PlantingView | 'new' | 'own' | null>(null);
+  const [copying, setCopying] = useState(false);
   const [take, { error }] = useRemovePlantingMutation();
+  const canCopy =
+    garden.beds.some(({ id, archived }) => id !== bed.id && !archived) &&
+    bed.plantings.some(({ endedOn }) => endedOn === null || endedOn > garden.today);
   const remove = async (planting: PlantingView): Promise<void> => {
     await take(planting.id).unwrap();
     dispatch(
@@ -75,6 +80,7 @@ export function Plantings({ bed }: { bed: BedView }) {
         ))}
       </ul>
       <Refused error={error} />
+      {copying ? <CopyPlantings bed={bed} onClose={() => setCopying(false)} /> : null}
       {editing === 'own' ? <OwnCropForm onClose={() => setEditing(null)} /> : null}
       {editing !== null && editing !== 'own' ? (
         <PlantingForm
@@ -92,6 +98,11 @@ export function Plantings({ bed }: { bed: BedView }) {
           <Button look="quiet" onClick={() => setEditing('own')}>
             A plant of your own
           </Button>
+          {canCopy ? (
+            <Button look="quiet" onClick={() => setCopying(true)}>
+              Copy them to other beds
+            </Button>
+          ) : null}
         </div>
       ) : null}
     </section>

@@ -1,5 +1,5 @@
 import type { BedView } from '@kibble/contract';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { useArchiveBedMutation, useSaveBedMutation } from '../../api/beds.ts';
 import { useGarden } from '../../state/gardenRound.ts';
@@ -8,6 +8,7 @@ import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { plainDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Check } from '../../ui/Check.tsx';
 import { DataTable, type Column } from '../../ui/DataTable.tsx';
 import { RefusalOrConflict } from '../../ui/Conflict.tsx';
 import { Opens } from '../../ui/Opens.tsx';
@@ -15,6 +16,7 @@ import { SinceField } from '../../ui/SinceField.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { BedToPot } from './BedToPot.tsx';
 import { bedBodyOf } from './bedBodyOf.ts';
+import { ChooseBeds } from './ChooseBeds.tsx';
 import { CopySheet } from './CopySheet.tsx';
 import { bedFacts } from '../ground/facts.ts';
 import { Mark } from '../ground/Mark.tsx';
@@ -22,6 +24,7 @@ import { PlaceForm } from '../../places/index.tsx';
 import { KindChoice } from '../../places/KindChoice.tsx';
 import { useWatch } from 'react-hook-form';
 import { bedDraft, bedFields, emptyBed, typedFrom, type TypedBed } from '../../places/ground/Fields.tsx';
+import { likeMost } from '../../places/ground/likeMost.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 
@@ -34,6 +37,8 @@ export function BedsRoom() {
   const [editing, setEditing] = useState<BedView | 'new' | null>(null);
   const [potting, setPotting] = useState<BedView | null>(null);
   const [copying, setCopying] = useState<BedView | null>(null);
+  /** The beds chosen to be changed together; null while none are being chosen. */
+  const [chosen, setChosen] = useState<ReadonlySet<number> | null>(null);
   const beds = garden.beds.filter((bed) => !bed.archived);
   const away = garden.beds.filter((bed) => bed.archived);
 
@@ -48,7 +53,52 @@ export function BedsRoom() {
   };
 
   const wide = 'hidden sm:table-cell';
+  const hasParts = beds.some(({ place }) => place !== null);
+  const choosing: Column<BedView> = {
+    id: 'choose',
+    heading: <span className="sr-only">Chosen</span>,
+    className: 'w-10 align-middle',
+    show: (bed) => (
+      <Check
+        aria-label={`Choose ${bed.name}`}
+        checked={chosen?.has(bed.id) ?? false}
+        onChange={({ target }) => {
+          const others = [...(chosen ?? [])].filter((id) => id !== bed.id);
+          setChosen(new Set(target.checked ? [...others, bed.id] : others));
+        }}
+      />
+    ),
+  };
+  const part: Column<BedView> = {
+    id: 'part',
+    heading: 'Part',
+    className: wide,
+    by: (bed) => bed.place ?? '',
+    show: (bed) => bed.place ?? '',
+  };
+  const changes: Column<BedView> = {
+    id: 'changes',
+    heading: <span className="sr-only">Changes</span>,
+    className: 'text-right sm:whitespace-nowrap',
+    show: (bed) => (
+      <>
+        <Button look="quiet" className="px-2" onClick={() => setEditing(bed)}>
+          Change
+        </Button>
+        <Button look="quiet" className="px-2" onClick={() => setCopying(bed)}>
+          More like it
+        </Button>
+        <Button look="quiet" className="px-2" onClick={() => setPotting(bed)}>
+          It is a pot
+        </Button>
+        <Button look="quiet" className="px-2" onClick={() => void putAway(bed)}>
+          Put away
+        </Button>
+      </>
+    ),
+  };
   const columns: Column<BedView>[] = [
+    ...(chosen ? [choosing] : []),
     {
       id: 'bed',
       heading: 'Bed',
@@ -64,6 +114,7 @@ export function BedsRoom() {
         </>
       ),
     },
+    ...(hasParts ? [part] : []),
     {
       id: 'soil',
       heading: 'Soil',
@@ -96,33 +147,21 @@ export function BedsRoom() {
       by: (bed) => bed.areaM2,
       show: (bed) => units.text('area', bed.areaM2),
     },
-    {
-      id: 'changes',
-      heading: <span className="sr-only">Changes</span>,
-      className: 'text-right sm:whitespace-nowrap',
-      show: (bed) => (
-        <>
-          <Button look="quiet" className="px-2" onClick={() => setEditing(bed)}>
-            Change
-          </Button>
-          <Button look="quiet" className="px-2" onClick={() => setCopying(bed)}>
-            More like it
-          </Button>
-          <Button look="quiet" className="px-2" onClick={() => setPotting(bed)}>
-            It is a pot
-          </Button>
-          <Button look="quiet" className="px-2" onClick={() => void putAway(bed)}>
-            Put away
-          </Button>
-        </>
-      ),
-    },
+    ...(chosen ? [] : [changes]),
   ];
 
   return (
     <div className="max-w-5xl">
       <h1 className="mb-4 text-3xl">Beds</h1>
       {beds.length === 0 ? <Empty title="No bed yet">Add the first one below.</Empty> : null}
+      {chosen ? (
+        <ChooseBeds
+          beds={beds}
+          chosen={chosen}
+          onChosen={(ids) => setChosen(new Set(ids))}
+          onDone={() => setChosen(null)}
+        />
+      ) : null}
       <DataTable
         caption="Beds of the garden"
         columns={columns}
@@ -146,6 +185,11 @@ export function BedsRoom() {
           <Link className="px-4 underline underline-offset-4" to="table">
             Add many beds from a table
           </Link>
+          {beds.length > 1 && chosen === null ? (
+            <Button look="quiet" onClick={() => setChosen(new Set())}>
+              Change several beds
+            </Button>
+          ) : null}
         </p>
       )}
       {away.length > 0 ? (
@@ -195,11 +239,23 @@ function BedForm({
   onClose: () => void;
 }) {
   const units = useUnits();
+  const { beds } = useGarden();
   const [save, { isLoading, error }] = useSaveBedMutation();
   const form = useKeptForm<TypedBed>(`bed-${gardenId}-${bed?.id ?? 'new'}`, {
     fields: bedFields(units),
-    defaultValues: bed ? typedFrom(bed, units) : emptyBed(today),
+    defaultValues: bed ? typedFrom(bed, units) : { ...emptyBed(today), ...likeMost(beds, '', units) },
   });
+  const place = useWatch({ control: form.control, name: 'place' });
+  // A new bed begins as most beds of its part are, until it is said to be otherwise.
+  const { dirtyFields } = form.formState;
+  const { setValue } = form;
+  useEffect(() => {
+    if (bed) return;
+    for (const [field, value] of Object.entries(likeMost(beds, place, units)))
+      if (!dirtyFields[field as keyof TypedBed]) setValue(field as keyof TypedBed, value);
+    // What was said of it is no reason to ask again.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [bed, beds, place, units, setValue]);
   const kind = useWatch({ control: form.control, name: 'kind' });
   const [since, setSince] = useState(today);
   const dispatch = useAppDispatch();

@@ -101,12 +101,12 @@ export function BedsTableRoom() {
         <div className="mt-6 flex flex-col gap-8">
           {read.problem === null ? (
             <section>
-              <h2 className="mb-2 text-2xl" role="status">
-                {summary(read.beds.length, read.faulty.length)}
-              </h2>
+              <div role="status">
+                <h2 className="mb-2 text-2xl">{summary(read.beds.length, read.faulty.length)}</h2>
+              </div>
               {read.faulty.length > 0 ? <FaultyRows rows={read.faulty} onCorrect={sheet.correct} /> : null}
               <UsualOfTable read={read} usual={sheet.usual} onUsual={sheet.sayUsual} />
-              <BedsToCome read={read} usual={sheet.usual} />
+              <BedsToCome read={read} />
               <Refused error={error} className="mt-3" />
               <Button
                 className="mt-3"

@@ -7,11 +7,13 @@ import { fullDate } from '../../../words/words.ts';
 
 type Row = ReadBeds['beds'][number];
 
+/** On a phone it is under the bed's name. */
+const WIDE = 'hidden sm:table-cell';
 /** Rows to a page. */
 const PAGE = 10;
 
 /** The beds as they would be added, with what was taken as usual underlined as assumed. */
-export function BedsToCome({ read, usual }: { read: ReadBeds; usual: UsualBed }) {
+export function BedsToCome({ read }: { read: ReadBeds }) {
   const units = useUnits();
   const { ownCrops } = useGarden();
   const assumed = (row: Row, key: keyof UsualBed): string => (row.lacking.includes(key) ? 'assumed' : '');
@@ -29,6 +31,9 @@ export function BedsToCome({ read, usual }: { read: ReadBeds; usual: UsualBed })
       show: ({ body, takenAs }) => (
         <>
           <span className="font-semibold">{body.name}</span>
+          <span className="block text-sm sm:hidden">
+            {[body.place, size(body), body.textureClass].filter(Boolean).join(', ')}
+          </span>
           {takenAs.map((words) => (
             <span key={words} className="block text-sm text-quiet">
               {words}
@@ -39,13 +44,21 @@ export function BedsToCome({ read, usual }: { read: ReadBeds; usual: UsualBed })
     },
     {
       id: 'place',
+      className: WIDE,
       heading: 'Part',
       by: ({ body }) => body.place ?? '',
       show: ({ body }) => body.place ?? '–',
     },
-    { id: 'size', heading: 'Size', by: ({ body }) => body.areaM2, show: ({ body }) => size(body) },
+    {
+      id: 'size',
+      className: WIDE,
+      heading: 'Size',
+      by: ({ body }) => body.areaM2,
+      show: ({ body }) => size(body),
+    },
     {
       id: 'soil',
+      className: WIDE,
       heading: 'Soil',
       by: ({ body }) => body.textureClass,
       show: (row) => <span className={assumed(row, 'textureClass')}>{row.body.textureClass}</span>,
@@ -101,8 +114,8 @@ export function BedsToCome({ read, usual }: { read: ReadBeds; usual: UsualBed })
       ) : null}
       {read.beds.some(({ lacking }) => lacking.some((key) => key !== 'startWetness')) ? (
         <p className="mt-2 text-quiet">
-          What is <span className="assumed">underlined</span> the table does not say. It is taken from the
-          choices above: {usual.textureClass}, {usual.method}.
+          The table does not say what is <span className="assumed">underlined</span>: it is taken from the
+          choices above.
         </p>
       ) : null}
     </>

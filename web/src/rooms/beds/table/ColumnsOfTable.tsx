@@ -55,7 +55,7 @@ export function ColumnsOfTable({ headings, read, onField, onUnit }: Props) {
                 </td>
                 <td>
                   {column && column.unitChoices.length > 0 ? (
-                    <>
+                    <span className="flex items-baseline">
                       <Choice
                         label={`Unit of ${column.label.toLowerCase()}`}
                         manner="unseen"
@@ -68,7 +68,7 @@ export function ColumnsOfTable({ headings, read, onField, onUnit }: Props) {
                         ))}
                       </Choice>
                       {column.unitAssumed ? <span className="ml-1 text-sm text-quiet">assumed</span> : null}
-                    </>
+                    </span>
                   ) : null}
                   {column?.field === 'plantedOn' && dates && (dates.asked || dates.order !== 'year first') ? (
                     <Choice

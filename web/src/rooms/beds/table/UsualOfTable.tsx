@@ -15,7 +15,7 @@ export function UsualOfTable({ read, usual, onUsual }: Props) {
   const lacking = (key: keyof UsualBed): number =>
     read.beds.filter((bed) => bed.lacking.includes(key)).length;
   const of = (key: keyof UsualBed): string =>
-    `Of ${bedsCounted(lacking(key)).toLowerCase()} the table does not say.`;
+    `The table does not say it for ${bedsCounted(lacking(key)).toLowerCase()}.`;
   return (
     <div className="mb-6 grid max-w-3xl gap-4 sm:grid-cols-2">
       {lacking('textureClass') > 0 ? (

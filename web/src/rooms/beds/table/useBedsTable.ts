@@ -96,9 +96,12 @@ export function useBedsTable(garden: GardenView): BedsTable {
     problem: rows && !isTable(rows) ? rows.problem : null,
     usual,
     setText: (text) => change({ text }),
-    correct: (line, at, text) => {
-      if (table) change({ text: textOfRows(withCell(table, line, at, text)) });
-    },
+    correct: (line, at, text) =>
+      setTyped((was) => {
+        // What is read may be behind what is typed.
+        const now = bedRowsOf(was.text);
+        return isTable(now) ? { ...was, text: textOfRows(withCell(now, line, at, text)) } : was;
+      }),
     sayField: (at, field) => {
       // What a column is said to be, no other column is any more.
       const others = Object.entries(typed.fields).filter(([, was]) => was !== field || field === 'not used');
