@@ -1,4 +1,4 @@
-import { range } from 'd3';
+import { steps } from './steps.ts';
 import { plantForm, type PlantForm } from './plantForms.ts';
 import { soilLook } from './soilLook.ts';
 
@@ -39,7 +39,7 @@ interface Span {
 
 /** Mulch as a cap of strands, as thick as it lies. */
 export function MulchCap({ x0, x1, y, height }: Span) {
-  const strands = range(x0, x1, 5).map(
+  const strands = steps(x0, x1, 5).map(
     (x, i) => `M${x} ${y - ((i * 7) % 10) * 0.1 * height - 1}l7 ${i % 2 ? -2 : 1.5}`,
   );
   return (
@@ -59,12 +59,12 @@ const FORMS: Readonly<
 > = {
   stem: (x, y, h) => ({
     line: `M${x} ${y}v${-h}`,
-    filled: range(1, 4)
+    filled: steps(1, 4)
       .map((k) => leafPair(x, y - (h * k) / 3.2, Math.min(9, h * 0.3)))
       .join(''),
   }),
   tuft: (x, y, h) => ({
-    line: range(-3, 4)
+    line: steps(-3, 4)
       .map((k) => `M${x} ${y}q${k} ${-h * 0.3} ${k * 2.6} ${-h * (0.62 - Math.abs(k) * 0.06)}`)
       .join(''),
   }),

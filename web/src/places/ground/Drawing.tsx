@@ -1,5 +1,5 @@
+import { steps } from '../../drawing/steps.ts';
 import type { CoreView } from '@kibble/contract';
-import { max, range } from 'd3';
 import { useId } from 'react';
 import { useUnits } from '../../words/units.ts';
 import { MulchCap, Shoots, SoilPatterns } from '../../drawing/coreParts.tsx';
@@ -37,14 +37,14 @@ export function SoilCore({ core, width, height, depthMm, labelled = false, title
   const x1 = width - right;
   // The round's first picture draws this: a scale's ticks, colours and formats would be fetched for nothing.
   const y = (mm: number): number => sky + ((height - 1 - sky) * mm) / depthMm;
-  const fullest = Math.max(24, max(core.saturationMm) ?? 24);
+  const fullest = Math.max(24, ...core.saturationMm);
   const x = (mm: number): number => x0 + ((x1 - x0) * mm) / fullest;
   const shown = Math.min(core.layersMm.length, Math.ceil(depthMm / LAYER_MM));
   const textures = [...new Set(core.textures.slice(0, shown))];
   const root = Math.min(core.rootDepthMm, depthMm);
   const mulchPx = core.mulchMm > 0 ? Math.max(3, y(core.mulchMm) - y(0)) : 0;
   const edge = (values: number[]): string =>
-    range(shown)
+    steps(0, shown)
       .map(
         (i) =>
           `${i === 0 ? 'M' : 'L'}${x(values[i] ?? 0)} ${y(i * LAYER_MM)}V${Math.min(height - 1, y((i + 1) * LAYER_MM))}`,
@@ -64,7 +64,7 @@ export function SoilCore({ core, width, height, depthMm, labelled = false, title
       <defs>
         <SoilPatterns prefix={id} textures={textures} />
       </defs>
-      {range(shown).map((i) => {
+      {steps(0, shown).map((i) => {
         const top = y(i * LAYER_MM);
         const bottom = Math.min(height - 1, y((i + 1) * LAYER_MM));
         const water = core.layersMm[i] ?? 0;
@@ -156,7 +156,7 @@ function Labels({
   const waterAt = !near ? frontAt : rootsAt + 4 + (frontAt >= rootsAt + 4 ? LABEL_PX : -LABEL_PX);
   return (
     <g fontSize={12} fill="var(--ink)">
-      {range(0, depthMm - step / 4, step).map((mm) => (
+      {steps(0, depthMm - step / 4, step).map((mm) => (
         <g key={mm}>
           <line x1={x0 - 5} x2={x0} y1={y(mm)} y2={y(mm)} stroke="var(--ink)" />
           <text x={x0 - 9} y={y(mm) + 4} textAnchor="end" fill="var(--quiet)">

@@ -9,8 +9,9 @@ import {
   type DragMoveEvent,
 } from '@dnd-kit/core';
 import { getDay, parseISO } from 'date-fns';
-import { memo, useMemo, useState } from 'react';
+import { Fragment, memo, useMemo, useState } from 'react';
 import { useGarden, useGardenRound } from '../../state/gardenRound.ts';
+import { inParts, partsOf } from '../../words/inParts.ts';
 import { useUnits } from '../../words/units.ts';
 import { dayMonth, shortDay, timeOfDay } from '../../words/words.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
@@ -32,11 +33,14 @@ function DayHead({ date, today }: { date: string; today: string }) {
 export const FortnightGrid = memo(function FortnightGrid({
   view: data,
   pots,
+  part,
   onAsk,
   onRound,
 }: {
   view: FortnightView;
   pots: PotsView | undefined;
+  /** The part of the garden that alone is shown; null for all of it. */
+  part: string | null;
   onAsk: Ask;
   /** A whole round is to be moved. */
   onRound: (date: string) => void;
@@ -99,6 +103,11 @@ export const FortnightGrid = memo(function FortnightGrid({
     (caps.minutesPerDay !== undefined && (sums[i]?.handsOnMinutes ?? 0) > caps.minutesPerDay + 0.01) ||
     (caps.litresPerDay !== undefined && (sums[i]?.litres ?? 0) > caps.litresPerDay + 0.01);
 
+  const partOf = partsOf(garden);
+  const parted = part === null && new Set(data.beds.map(partOf)).size > 1;
+  const beds = parted
+    ? inParts(data.beds, partOf)
+    : data.beds.filter((bed) => part === null || partOf(bed) === part);
   const row = (bed: FortnightBed) => (
     <BedRow
       key={bed.bedId}
@@ -110,6 +119,28 @@ export const FortnightGrid = memo(function FortnightGrid({
       onAsk={onAsk}
     />
   );
+
+  /** The row, under the name of its part where that begins with it. */
+  const rowInPart = (bed: FortnightBed, i: number) => {
+    const before = beds[i - 1];
+    const begins = parted && (!before || partOf(before) !== partOf(bed));
+    return begins ? (
+      <Fragment key={bed.bedId}>
+        <tr>
+          <th
+            scope="rowgroup"
+            colSpan={data.dates.length + 2}
+            className="border-t border-ink pt-3 pb-1 text-left text-lg font-semibold"
+          >
+            <span className="sticky left-0">{partOf(bed)}</span>
+          </th>
+        </tr>
+        {row(bed)}
+      </Fragment>
+    ) : (
+      row(bed)
+    );
+  };
 
   return (
     <DndContext sensors={sensors} onDragMove={moved} onDragEnd={dropped} onDragCancel={() => setTarget(null)}>
@@ -155,13 +186,13 @@ export const FortnightGrid = memo(function FortnightGrid({
             </tr>
           </thead>
           <tbody>
-            {data.beds.slice(0, FIRST_ROWS).map(row)}
+            {beds.slice(0, FIRST_ROWS).map(rowInPart)}
             <AfterFirst now={!narrow}>
-              {data.beds.slice(FIRST_ROWS).map(row)}
-              <PotRows spots={pots?.spots ?? []} dates={data.dates} />
+              {beds.slice(FIRST_ROWS).map((bed, i) => rowInPart(bed, i + FIRST_ROWS))}
+              {part === null ? <PotRows spots={pots?.spots ?? []} dates={data.dates} /> : null}
             </AfterFirst>
           </tbody>
-          <tfoot className="border-t border-ink text-sm">
+          <tfoot hidden={part !== null} className="border-t border-ink text-sm">
             <tr>
               <th scope="row" className="py-1 text-left font-normal">
                 your minutes

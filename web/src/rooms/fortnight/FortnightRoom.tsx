@@ -4,8 +4,10 @@ import { Link } from 'react-router';
 import { useFortnightQuery, usePotsQuery } from '../../api/api.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { minutesText, useUnits } from '../../words/units.ts';
+import { partsOf } from '../../words/inParts.ts';
 import { longDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Unplanned } from '../../ui/Unplanned.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
@@ -27,6 +29,7 @@ export function FortnightRoom() {
   const { data: pots } = usePotsQuery(garden.id);
   const [change, setChange] = useState<{ bed: FortnightBed; cell: Cell; change: PlanChange } | null>(null);
   const [moving, setMoving] = useState<string | null>(null);
+  const [part, setPart] = useState<string | null>(null);
   const moveRound = useCallback((date: string) => setMoving(date), []);
   const ask = useCallback<Ask>((bed, cell, asked) => setChange({ bed, cell, change: asked }), []);
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
@@ -41,6 +44,7 @@ export function FortnightRoom() {
       </>
     );
   const sums = data.perDay;
+  const parts = [...new Set(data.beds.map(partsOf(garden)))];
   return (
     <section className="wide-sheet">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -69,7 +73,22 @@ export function FortnightRoom() {
       {data.leftOut.length > 0 ? <LeftOut view={data} /> : null}
       <Lost over={data.over} givenUp={data.givenUp} />
       <Rounds view={data} />
-      <FortnightGrid view={data} pots={pots} onAsk={ask} onRound={moveRound} />
+      {parts.length > 1 ? (
+        <div className="no-print mt-2 text-sm">
+          <Choice
+            label="Part"
+            manner="beside"
+            value={part ?? ''}
+            onChange={(e) => setPart(e.target.value || null)}
+          >
+            <option value="">all of it</option>
+            {parts.map((name) => (
+              <option key={name}>{name}</option>
+            ))}
+          </Choice>
+        </div>
+      ) : null}
+      <FortnightGrid view={data} pots={pots} part={part} onAsk={ask} onRound={moveRound} />
       <p className="mt-2 text-sm text-quiet">
         Framed days are rounds, paler ones between are for the beds that need more. Bars: depth where it
         falls, {units.of('depth').unit}. The dark line under a row: when its next watering may fall due in

@@ -1,5 +1,6 @@
 import type { FortnightView } from '@kibble/contract';
 import { RemedyList } from '../../ui/RemedyList.tsx';
+import { groupedBy, listed } from '../../words/grouped.ts';
 import { shareWords } from '../../words/words.ts';
 
 type GivenUp = FortnightView['givenUp'][number];
@@ -33,11 +34,14 @@ export function Lost({ over, givenUp }: Pick<FortnightView, 'over' | 'givenUp'>)
           </li>
         );
       })}
-      {others.map((price) => (
-        <li key={price.bedId}>
-          <strong>{price.bedName}</strong>: the {priceWords(price)}
-        </li>
-      ))}
+      {groupedBy(others, priceWords).map((alike) => {
+        const [price] = alike;
+        return price ? (
+          <li key={price.bedId}>
+            <strong>{listed(alike.map(({ bedName }) => bedName))}</strong>: the {priceWords(price)}
+          </li>
+        ) : null;
+      })}
     </ul>
   );
 }

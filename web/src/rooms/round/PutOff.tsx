@@ -1,7 +1,5 @@
 import type { RoundView } from '@kibble/contract';
-import { minutesText } from '../../words/units.ts';
-import { capWords } from '../../words/capWords.ts';
-import { dayMonth } from '../../words/words.ts';
+import { WaitingBeds } from '../../ui/WaitingBeds.tsx';
 
 /** Due today, but today has no room for it: why, and when its turn comes. */
 export function PutOff({ items }: { items: RoundView['putOff'] }) {
@@ -11,14 +9,7 @@ export function PutOff({ items }: { items: RoundView['putOff'] }) {
       <h2 id="put-off" className="mb-1 text-2xl">
         Put off
       </h2>
-      <ul>
-        {items.map((item) => (
-          <li key={item.bedId} className="py-1">
-            <strong>{item.bedName}</strong>, {minutesText(item.minutes)}: {capWords(item.why)}{' '}
-            {item.until ? `Its turn is ${dayMonth(item.until)}.` : 'No day of the fortnight has room for it.'}
-          </li>
-        ))}
-      </ul>
+      <WaitingBeds items={items} />
     </section>
   );
 }

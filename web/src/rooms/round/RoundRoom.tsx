@@ -6,6 +6,7 @@ import { useGarden, useGardenRound } from '../../state/gardenRound.ts';
 import { usePref } from '../../state/pref.ts';
 import { minutesText, useUnits } from '../../words/units.ts';
 import { dayName, nextRound, roundsWords, timeOfDay } from '../../words/words.ts';
+import { inParts, partsOf } from '../../words/inParts.ts';
 import { usePotsQuery } from '../../api/api.ts';
 import { AlertLines, HotWork } from '../../ui/Alerts.tsx';
 import { OpensTree } from '../../ui/Opens.tsx';
@@ -82,7 +83,11 @@ export function RoundRoom() {
   const acts = useStopActs();
   const minute = useMinute();
   const [keysOn] = usePref('keys', true);
-  const { stops, leaveAlone, totals, rounds } = round;
+  const { leaveAlone, totals, rounds } = round;
+  const partOf = partsOf(garden);
+  const [byPart, setByPart] = usePref('byPart', false);
+  const parted = new Set(round.stops.map(partOf)).size > 1;
+  const stops = parted && byPart ? inParts(round.stops, partOf) : round.stops;
   const settled = leaveAlone.filter(
     (item): item is Settled => item.reason.code === 'settled today' && item.event !== null,
   );
@@ -158,6 +163,15 @@ export function RoundRoom() {
         <Link className="no-print underline underline-offset-4" to="../fortnight#rounds">
           Choose other days
         </Link>
+        {parted ? (
+          <button
+            type="button"
+            className="no-print ml-4 min-h-11 underline underline-offset-4 md:min-h-0"
+            onClick={() => setByPart(!byPart)}
+          >
+            {byPart ? 'In order of time' : 'By part of the garden'}
+          </button>
+        ) : null}
       </p>
       {missed(false)}
       {round.alerts.length > 0 ? <AlertLines alerts={round.alerts} /> : null}
@@ -256,6 +270,7 @@ export function RoundRoom() {
                 }}
                 acts={acts}
                 now={minute}
+                partOf={parted && byPart ? partOf : null}
               />
             </section>
           )}

@@ -26,6 +26,7 @@ export function StopList({
   onOpen,
   acts,
   now,
+  partOf,
 }: {
   stops: StopView[];
   settled: Settled[];
@@ -34,6 +35,8 @@ export function StopList({
   acts: StopActs;
   /** Minutes after midnight. */
   now: number;
+  /** The part of the garden a stop is in, where they are listed by it. */
+  partOf: ((stop: StopView) => string) | null;
 }) {
   const lane = laneOf(stops);
   const under = useUnderFinger(stops);
@@ -47,19 +50,29 @@ export function StopList({
         {settled.map((item) => (
           <SettledRow key={item.bedId} item={item} acts={acts} held={under === tickOf(item)} />
         ))}
-        {stops.map((stop, i) => (
-          <StopRow
-            key={stop.bedId}
-            stop={stop}
-            place={settled.length + i + 1}
-            lane={lane}
-            now={now}
-            opened={stop.bedId === opened}
-            onOpen={() => onOpen(stop.bedId)}
-            acts={acts}
-            held={under === tickOf(stop)}
-          />
-        ))}
+        {stops.flatMap((stop, i) => {
+          const part = partOf?.(stop);
+          const before = stops[i - 1];
+          const begins = part !== undefined && (!before || partOf?.(before) !== part);
+          return [
+            begins ? (
+              <li key={`part ${part}`} className="sticky top-0 z-10 bg-paper pt-2 text-lg font-semibold">
+                {part}
+              </li>
+            ) : null,
+            <StopRow
+              key={stop.bedId}
+              stop={stop}
+              place={settled.length + i + 1}
+              lane={lane}
+              now={now}
+              opened={stop.bedId === opened}
+              onOpen={() => onOpen(stop.bedId)}
+              acts={acts}
+              held={under === tickOf(stop)}
+            />,
+          ];
+        })}
       </ol>
     </>
   );
