@@ -5,6 +5,9 @@ import {
   CATALOGUE,
   DRAIN_CHOICES,
   GOALS,
+  HEATS_LATELY,
+  LAST_WATERED,
+  RAINS_LATELY,
   RANKS,
   SCHOOLS,
   STAGE_NAMES,
@@ -17,6 +20,7 @@ import {
   MULCH_MATERIALS,
   START_METHODS,
   TEXTURE_CLASSES,
+  WATERED_LATELY,
   WEEKS,
 } from '@kibble/core';
 import { holds, isNumber, isText, shaped } from './shape.ts';
@@ -38,6 +42,14 @@ export const cropId = z.string().refine((id) => cropIds.has(id) || /^own-[1-9]\d
 
 /** How the ground's wetness was on the first day of a bed's balance. */
 export const START_WETNESS = ['soaked', 'moist', 'drying', 'dry', 'not known'] as const;
+
+/** What is remembered of the last month, of a bed whose ground nobody looked at. */
+export const latelyBody = z.object({
+  rain: oneOf('Rain in the last month', RAINS_LATELY).default('as usual'),
+  heat: oneOf('Warmth in the last month', HEATS_LATELY).default('as usual'),
+  watered: oneOf('Watered in the last month', WATERED_LATELY).default('now and then'),
+  last: oneOf('Last watered', LAST_WATERED).default('within a week'),
+});
 
 export const deliveryBody = z.object({
   method: oneOf('Method', METHODS),
@@ -84,6 +96,8 @@ export const bedBody = z.object({
   mulchMaterial: oneOf('Mulch', MULCH_MATERIALS).nullish(),
   mulchMm: limited('mulchMm').nullish(),
   startWetness: oneOf('Wetness at the start', START_WETNESS).default('soaked'),
+  /** Where it is not known: what is remembered, by which the ground is taken to be as it most likely is. */
+  lately: latelyBody.nullish(),
   /** The day on which it was so; its first day when left out. The balance begins then. */
   wetnessOn: entryDate('Day on which the ground was so').nullish(),
   /** The gardener's own name for a part of the garden. */
@@ -252,7 +266,7 @@ export type ClockBody = z.infer<typeof clockBody>;
 
 /** A bed as it is changed: of which state, and since when it has been so; today when left out. */
 export const bedChange = bedBody
-  .omit({ kind: true })
+  .omit({ kind: true, lately: true })
   .extend({ version, since: entryDate('Since when').optional() });
 
 // Views tell what stands on record. They are wider than the rules of entering: a row that could not be entered

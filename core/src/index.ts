@@ -172,6 +172,16 @@ export { GOAL_FACTS, GOALS, keepsTo, type Goal } from './plants/goals.ts';
 export { standingOn, stands } from './plants/standing.ts';
 export { byHand } from './follow/byHand.ts';
 export { balanceStart, BALANCE_DAYS } from './follow/balanceStart.ts';
+export {
+  groundByLately,
+  HEATS_LATELY,
+  LAST_WATERED,
+  LOOKED_BACK_DAYS,
+  RAINS_LATELY,
+  WATERED_LATELY,
+  type GroundWord,
+  type Lately,
+} from './follow/groundByLately.ts';
 export { stageStrip, type StageStep } from './plants/stageStrip.ts';
 export { OPEN_DAYS, stageUse } from './plants/stageUse.ts';
 export { checkPlantings } from './plants/checkPlantings.ts';

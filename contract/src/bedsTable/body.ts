@@ -1,5 +1,5 @@
 import { METHODS, TEXTURE_CLASSES } from '@kibble/core';
-import { START_WETNESS } from '../garden.ts';
+import { latelyBody, START_WETNESS } from '../garden.ts';
 import { entryDate, oneOf } from '../parts.ts';
 import { z } from '../zod.ts';
 import { BED_FIELDS } from './columns.ts';
@@ -29,6 +29,7 @@ export const bedsTableBody = z.object({
     method: oneOf('Watered by', METHODS),
     plantedOn: entryDate('Planting date'),
     startWetness: oneOf('The ground now', START_WETNESS).default('not known'),
+    lately: latelyBody.nullish(),
   }),
   /** The gardener has seen the rows that cannot be read and wants the rest. */
   leaveFaulty: z.boolean().default(false),

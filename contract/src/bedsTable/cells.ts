@@ -23,6 +23,8 @@ export interface UsualBed {
   method: Method;
   plantedOn: string;
   startWetness: BedBody['startWetness'];
+  /** What is remembered of the last month, where the ground is not known. */
+  lately?: BedBody['lately'];
 }
 
 /** What a cell is read with. */

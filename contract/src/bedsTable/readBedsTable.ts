@@ -192,6 +192,7 @@ export function readBedsTable(
       startWetness: read.or('startWetness', null),
       // What was planted before is told as its ground is now.
       wetnessOn: garden.today,
+      lately: usual.lately ?? null,
       notes: read.letters('notes', NOTES_LETTERS),
       planting: read.planting(),
       delivery: read.delivery(),

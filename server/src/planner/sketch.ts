@@ -8,7 +8,6 @@ import {
   plantOnDay,
   planGarden,
   referenceEt,
-  USUAL_TOPSOIL_MM,
   WEEK_DAYS,
   type PlanBed,
   type ManualForecast,
@@ -16,6 +15,7 @@ import {
   type Week,
 } from '@kibble/core';
 import { firstDayOf } from '../services/beds.ts';
+import { bedInputOf, wetnessByLately } from '../services/lately.ts';
 import { heightOf, siteAt } from '../services/climate.ts';
 import { HORIZON_DAYS } from './context.ts';
 import { coreView } from './views/core.ts';
@@ -30,34 +30,22 @@ export function daysOfWeek(week: Week, today: string): { date: string; said: Man
     : [];
 }
 
-function bedOf({ bed, garden }: SketchBody, today: string): PlanBed {
-  const { planting, delivery, mulchMaterial, mulchMm, underCover } = bed;
-  const horizons = [
-    { textureClass: bed.textureClass, ...(bed.subsoilClass ? { thicknessMm: USUAL_TOPSOIL_MM } : {}) },
-    ...(bed.subsoilClass ? [{ textureClass: bed.subsoilClass }] : []),
-  ];
+function bedOf(body: SketchBody, today: string): PlanBed {
+  const { bed, garden } = body;
   return {
     id: 1,
-    bed: {
-      areaM2: bed.areaM2,
-      ground: { horizons },
-      form: bed.form,
-      place: { underCover },
-      mulch: mulchMaterial && mulchMm ? { material: mulchMaterial, depthMm: mulchMm } : undefined,
-      plantings: planting
-        ? [{ cropId: planting.cropId, plantedOn: planting.plantedOn, latitudeDeg: garden.latitudeDeg }]
-        : [],
-    },
-    delivery,
+    bed: bedInputOf(bed, garden.latitudeDeg),
+    delivery: bed.delivery,
     irrigations: [],
     ...balanceStart(firstDayOf(bed, today), bed.startWetness, today, bed.wetnessOn),
   };
 }
 
 /** A garden of one bed as it would be planned today, from what its maker has answered so far. Nothing is written down. */
-export function sketchOf(body: SketchBody, today: string, coastKm: number | null): SetupSketch {
-  const { garden, week } = body;
+export function sketchOf(asked: SketchBody, today: string, coastKm: number | null): SetupSketch {
+  const { garden, week } = asked;
   const site = siteAt({ ...garden, coastKm, elevationM: heightOf({ ...garden, coastKm }) });
+  const body = { ...asked, bed: wetnessByLately(asked.bed, site, today) };
   const bed = bedOf(body, today);
   const weather = completeWeather({
     record: [],

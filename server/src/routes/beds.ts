@@ -21,6 +21,7 @@ import { checkPlantedBy, markPlanting, savePlanting } from '../services/planting
 import { dryRun } from '../planner/dryRun.ts';
 import { handlers } from '../http/register.ts';
 import type { Services } from '../http/services.ts';
+import { wetnessByRecord } from '../services/lately.ts';
 import { moveSetting } from '../services/settings.ts';
 import { archiveTaps } from '../services/taps.ts';
 
@@ -56,7 +57,8 @@ export function bedRoutes(services: Services) {
       const body = read(bedBody, req.body);
       const today = todayOf(garden, wall);
       checkPlantedBy(body, today);
-      const { id } = await createBed(garden.id, body, today, wall.now());
+      const told = await wetnessByRecord(garden, [body], today);
+      const { id } = await createBed(garden.id, told[0] ?? body, today, wall.now());
       if (dryRunning) await dryRun([id], 'delivery', wall, log);
       return { status: 201, body: { id }, touched: { gardenId: garden.id } };
     }),

@@ -13,6 +13,8 @@ import { Garden } from '../db/models.ts';
 import { answer, read, readId, Refusal, refusing } from '../errors.ts';
 import { act, actAfter } from '../http/act.ts';
 import { sendJson } from '../http/sendView.ts';
+import { wetnessByLately } from '../services/lately.ts';
+import { siteOf } from '../services/weather.ts';
 import { createBed } from '../services/beds.ts';
 import { dayIn, steppedTo, todayOf } from '../services/clock.ts';
 import { findGarden } from '../services/find.ts';
@@ -67,7 +69,9 @@ export function gardenRoutes(services: Services) {
       const garden = await createGarden(body.garden, { coastKm: await coastOf(body.garden) });
       const today = todayOf(garden, wall);
       if (body.bed) checkPlantedBy(body.bed, today, 'bed.');
-      const bed = body.bed ? await createBed(garden.id, body.bed, today, wall.now()) : null;
+      const bed = body.bed
+        ? await createBed(garden.id, wetnessByLately(body.bed, siteOf(garden), today), today, wall.now())
+        : null;
       const days = daysOfWeek(body.week ?? 'as usual', today);
       if (days.length > 0) await enterForecasts(garden, today, { days }, wall.now());
       if (dryRunning && bed) await dryRun([bed.id], 'bed', wall, log);

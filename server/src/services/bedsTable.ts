@@ -5,6 +5,7 @@ import { Refusal, refusing } from '../errors.ts';
 import { createBeds, newGround, type ToldBed } from './beds.ts';
 import { ownCropEntry } from './bedView.ts';
 import { todayOf, type WallClock } from './clock.ts';
+import { wetnessByRecord } from './lately.ts';
 import { addTap } from './taps.ts';
 
 /** What stands against adding the beds of a table; null where nothing does. */
@@ -69,7 +70,13 @@ export async function addBedsOfTable(
   // Beds of one part with one soil share their ground: a test on one is a test for all of them.
   const grounds = new Map<string, number>();
   const told: ToldBed[] = [];
-  for (const { body, tap } of read.beds) {
+  const bodies = await wetnessByRecord(
+    garden,
+    read.beds.map(({ body }) => body),
+    today,
+  );
+  for (const [i, { body: written, tap }] of read.beds.entries()) {
+    const body = bodies[i] ?? written;
     const key = body.place ? `${body.place.toLowerCase()} ${body.textureClass}` : null;
     const groundId = (key === null ? undefined : grounds.get(key)) ?? (await newGround(gardenId, body));
     if (key !== null) grounds.set(key, groundId);

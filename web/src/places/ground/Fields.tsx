@@ -9,6 +9,7 @@ import {
   GOAL_FACTS,
   GOALS,
   type Goal,
+  type Lately,
   type Rank,
   METHODS,
   TEXTURE_CLASSES,
@@ -25,6 +26,7 @@ import { useUnits, type Units } from '../../words/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
+import { LatelyTaps } from '../../ui/LatelyTaps.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { Check } from '../../ui/Check.tsx';
 import { figure, filled, isDay, obeys, type FieldSchemas } from '../../words/formSchema.ts';
@@ -51,6 +53,8 @@ export interface TypedBed {
   startWetness: BedBody['startWetness'];
   /** The day of which that is told; its first day when empty. */
   wetnessOn: string;
+  /** What is remembered of the last month, where the ground is not known; null until somebody says. */
+  lately: Lately | null;
   /** It is entered for the first time, not changed. */
   isNew: boolean;
   /** Nothing is planted yet. */
@@ -86,6 +90,7 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   mulchMaterial: 'straw',
   startWetness: 'soaked',
   wetnessOn: '',
+  lately: null,
   isNew: true,
   bare: false,
   cropId: 'tomato',
@@ -156,6 +161,7 @@ export function bedDraft(typed: TypedBed, units: Units, bed?: BedView | null): B
     mulchMm,
     startWetness: typed.startWetness,
     wetnessOn: typed.wetnessOn || null,
+    lately: typed.isNew && typed.startWetness === 'not known' ? typed.lately : null,
     planting: typed.bare
       ? null
       : {
@@ -245,7 +251,10 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
   const units = useUnits();
   const { today } = useGarden();
   const cropId = useWatch({ control: form.control, name: 'cropId' });
-  const [wetnessOn, isNew, bare] = useWatch({ control: form.control, name: ['wetnessOn', 'isNew', 'bare'] });
+  const [wetnessOn, isNew, bare, startWetness, lately] = useWatch({
+    control: form.control,
+    name: ['wetnessOn', 'isNew', 'bare', 'startWetness', 'lately'],
+  });
   const { errors } = form.formState;
   /** What was planted days ago is told as its ground is now: nobody remembers that day, and much has happened since. */
   const asksNow = isNew && (bare || wetnessOn === today);
@@ -315,6 +324,11 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         <option value="drying">drying</option>
         <option value="dry">dry</option>
       </Choice>
+      {asksNow && startWetness === 'not known' ? (
+        <div className="sm:col-span-2">
+          <LatelyTaps value={lately} onChange={(said) => form.setValue('lately', said)} />
+        </div>
+      ) : null}
       <Field
         label="Mulch, how deep"
         unit={units.of('depth').unit}

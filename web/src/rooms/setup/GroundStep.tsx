@@ -3,6 +3,7 @@ import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
+import { LatelyTaps } from '../../ui/LatelyTaps.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { todayIn, type TypedSetup } from './typedSetup.ts';
 
@@ -35,6 +36,7 @@ const GROUND = [
   ['drying', 'drying'],
   ['dry', 'dry to a finger'],
   ['watered', 'I watered it well on…'],
+  ['not known', 'I have not looked'],
 ] as const;
 const WEEK = [
   ['hot and dry', 'hot and dry'],
@@ -147,12 +149,16 @@ export function GroundStep({ form }: { form: UseFormReturn<TypedSetup> }) {
           {...form.register('wateredOn')}
         />
       ) : null}
-      <Taps
-        legend="And the last week was"
-        options={WEEK}
-        value={typed.week}
-        onChange={(week) => form.setValue('week', week)}
-      />
+      {typed.ground === 'not known' ? (
+        <LatelyTaps value={typed.lately} onChange={(said) => form.setValue('lately', said)} />
+      ) : (
+        <Taps
+          legend="And the last week was"
+          options={WEEK}
+          value={typed.week}
+          onChange={(week) => form.setValue('week', week)}
+        />
+      )}
     </>
   );
 }

@@ -143,8 +143,21 @@ export const summersOf = (typed: TypedSetup, units: Units): Summers => {
   return typed.summers ?? summersAt(Number.isNaN(latitude) ? 45 : latitude);
 };
 
+type SetupBed = NonNullable<SetupDraft['bed']>;
+
 /** Years after which what lives on is counted as old. */
 const LONG_YEARS = 6;
+
+/** How wet its ground is said to be. What was planted before today, and nobody looked at, is not known; what is planted today is watered in. */
+function groundOf(typed: TypedSetup, today: string): Pick<SetupBed, 'startWetness' | 'wetnessOn' | 'lately'> {
+  const { ground, lately, wateredOn, bare, plantedOn } = typed;
+  if (ground === 'watered') return { startWetness: 'soaked', wetnessOn: wateredOn, lately: null };
+  if (ground === 'not known' || (ground === null && (bare || typed.longStanding || plantedOn < today)))
+    return { startWetness: 'not known', wetnessOn: today, lately: ground === null ? null : lately };
+  return ground === null
+    ? { startWetness: 'soaked', wetnessOn: null, lately: null }
+    : { startWetness: ground, wetnessOn: today, lately: null };
+}
 
 /** The garden as the API takes it. */
 export function setupDraft(typed: TypedSetup, units: Units): SetupDraft {
@@ -152,7 +165,6 @@ export function setupDraft(typed: TypedSetup, units: Units): SetupDraft {
   const long = typed.longStanding && !annual;
   const today = todayIn(typed.timeZone);
   const bed = bedDraft(typed, units);
-  const watered = typed.ground === 'watered';
   return {
     garden: {
       name: typed.garden.trim() || 'My garden',
@@ -177,10 +189,7 @@ export function setupDraft(typed: TypedSetup, units: Units): SetupDraft {
         : {
             ...bed,
             name: typed.name.trim() || (typed.bare ? 'First bed' : cropById(typed.cropId).name),
-            startWetness:
-              watered || typed.ground === null ? 'soaked' : (typed.ground as TypedBed['startWetness']),
-            // Nobody said: then it was soaked when it was planted, as everywhere.
-            wetnessOn: typed.ground === null ? null : watered ? typed.wateredOn : today,
+            ...groundOf(typed, today),
             planting: bed.planting && {
               ...bed.planting,
               plantedOn: long

@@ -1,6 +1,8 @@
 import type { BedBody, ReadBeds, UsualBed } from '@kibble/contract';
 import { METHODS, TEXTURE_CLASSES, type Method, type TextureClass } from '@kibble/core';
 import { Choice } from '../../../ui/Choice.tsx';
+import { Fold } from '../../../ui/Fold.tsx';
+import { LatelyTaps } from '../../../ui/LatelyTaps.tsx';
 import { Field } from '../../../ui/Field.tsx';
 import { bedsCounted } from './words.ts';
 
@@ -69,6 +71,11 @@ export function UsualOfTable({ read, usual, onUsual }: Props) {
         <option value="drying">drying</option>
         <option value="dry">dry</option>
       </Choice>
+      {usual.startWetness === 'not known' ? (
+        <Fold heading="I remember the last month" className="sm:col-span-2">
+          <LatelyTaps value={usual.lately ?? null} onChange={(said) => onUsual({ lately: said })} />
+        </Fold>
+      ) : null}
     </div>
   );
 }
