@@ -58,6 +58,8 @@ export const deliveryBody = z.object({
   measured: z.boolean().default(false),
   /** A timer opens and shuts it: nobody need be there. */
   timer: z.boolean().optional(),
+  /** What the can, bucket or tank holds; the method's usual when left out. */
+  fillLitres: limited('fillLitres').optional(),
 });
 
 export const plantingBody = z.object({
@@ -335,6 +337,7 @@ export const bedView = z.object({
     litresPerMinute: z.number(),
     measured: z.boolean(),
     timer: z.boolean().optional(),
+    fillLitres: z.number().optional(),
   }),
   startOn: day,
   /** What stands on it today: of several, the one that takes most room. */

@@ -129,6 +129,13 @@ export const LIMITS = {
   capMinutes: { label: 'Minutes a day', min: 1, max: 1440, quantity: 'minutes', unit: 'min' },
   capLitres: { label: 'Litres a day', min: 1, max: 1_000_000, quantity: 'volume', unit: 'L' },
   days: { label: 'Days', min: -3650, max: 3650, quantity: 'count', unit: 'days' },
+  fillLitres: {
+    label: 'What the can, bucket or tank holds',
+    min: 0.5,
+    max: 1000,
+    quantity: 'litresFine',
+    unit: 'L',
+  },
   potLitres: { label: 'Size of the pot', min: 0.05, max: 2000, quantity: 'litresFine', unit: 'L' },
   potAcrossM: { label: 'Across the pot', min: 0.03, max: 5, quantity: 'span', unit: 'm' },
   potHeightM: { label: 'Height of the pot', min: 0.02, max: 2, quantity: 'span', unit: 'm' },

@@ -154,7 +154,7 @@ export { bestHour, type BestHour } from './delivery/bestHour.ts';
 export { efficiencyAt } from './delivery/losses.ts';
 export { onLeavesL, shedsSpray } from './delivery/heldByLeaves.ts';
 export { todaysHabit, type HabitVerdict } from './delivery/todaysHabit.ts';
-export { canHaveTimer, handsOnMinutes } from './delivery/handsOn.ts';
+export { canHaveTimer, fillLitresOf, handsOnMinutes } from './delivery/handsOn.ts';
 export { METHODS, METHOD_FACTS, type Method } from './delivery/methods.ts';
 export { USUAL_FLOW_LPM } from './delivery/usualFlow.ts';
 export {

@@ -1,4 +1,4 @@
-import { handsOnMinutes } from '../delivery/handsOn.ts';
+import { fillLitresOf, handsOnMinutes } from '../delivery/handsOn.ts';
 import { METHOD_FACTS } from '../delivery/methods.ts';
 import { cropOf } from '../plants/plantOnDay.ts';
 import { standingOn } from '../plants/standing.ts';
@@ -68,7 +68,8 @@ function heldMinutes({ delivery }: PlanBed, { minutesPerDay }: PlanConstraints):
 
 /** The most that fills give a bed in a day, L. */
 function fillsOf({ delivery }: PlanBed): number {
-  const { fillLitres, fillsPerDay } = METHOD_FACTS[delivery.method];
+  const fillLitres = fillLitresOf(delivery);
+  const { fillsPerDay } = METHOD_FACTS[delivery.method];
   return fillLitres !== undefined && fillsPerDay !== undefined
     ? fillLitres * fillsPerDay
     : Number.POSITIVE_INFINITY;

@@ -42,13 +42,13 @@ const HANDS_ON: Readonly<Record<Method, HandsOn>> = {
  * Source: the judgements of this file.
  */
 export function handsOnMinutes(
-  delivery: Pick<Delivery, 'method' | 'timer' | 'spots'>,
+  delivery: Pick<Delivery, 'method' | 'timer' | 'spots' | 'fillLitres'>,
   run: Pick<RunPlan, 'litres' | 'minutes' | 'cycles'>,
   spots: number,
 ): number {
   if (delivery.timer) return 0;
   const { runs, once, perCycle, perFill, perSpot } = HANDS_ON[delivery.method];
-  const { fillLitres } = METHOD_FACTS[delivery.method];
+  const fillLitres = fillLitresOf(delivery);
   const fills =
     perFill > 0 && fillLitres && run.litres > 0
       ? // Where each plant has its own, each is filled.
@@ -56,6 +56,13 @@ export function handsOnMinutes(
       : 0;
   return (runs ? run.minutes : 0) + once + perCycle * run.cycles + perFill * fills + perSpot * spots;
 }
+
+/** What is filled and carried for it, or stands there, holds so many litres; undefined where nothing is. */
+export const fillLitresOf = ({
+  method,
+  fillLitres,
+}: Pick<Delivery, 'method' | 'fillLitres'>): number | undefined =>
+  METHOD_FACTS[method].fillLitres === undefined ? undefined : (fillLitres ?? METHOD_FACTS[method].fillLitres);
 
 /** Whether its water is a few small fills a day. */
 export const isByFills = (method: Method): boolean => METHOD_FACTS[method].fillsPerDay !== undefined;

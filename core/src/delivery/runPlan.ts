@@ -14,6 +14,8 @@ export interface Delivery {
   lowQuarterUniformity?: number;
   /** Water the surface holds before it runs, mm, when it was seen; otherwise the method's usual. */
   surfaceStorageMm?: number;
+  /** What the can, bucket or tank holds, L; the method's usual when left out. */
+  fillLitres?: number;
   /** Spots that it is moved between, where they were laid out; else one a plant. */
   spots?: number;
   /** Turns that it takes at least: where water went down channels or left patches dry, the first turn wets the way for the second. */

@@ -142,6 +142,7 @@ export function bedHistory(
         method: watering.method,
         litresPerMinute: watering.litresPerMinute,
         timer: watering.timer,
+        fillLitres: watering.fillLitres,
         flowMeasured: watering.measured,
       },
       seen,

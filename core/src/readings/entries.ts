@@ -138,4 +138,6 @@ export interface DeclaredWatering {
   measured: boolean;
   /** A timer opens and shuts it. */
   timer?: boolean;
+  /** What the can, bucket or tank holds that is filled for it, L; the method's usual when left out. */
+  fillLitres?: number;
 }

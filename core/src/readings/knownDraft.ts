@@ -21,6 +21,7 @@ export interface DeclaredBed {
   method: Method;
   litresPerMinute: number;
   timer?: boolean;
+  fillLitres?: number;
   flowMeasured?: boolean;
 }
 
@@ -125,6 +126,9 @@ export class KnownDraft {
     const { wettedShare, reachingShare, evenness, flow, path } = this.claims;
     const delivery: Delivery = { method, litresPerMinute: nearest('flow', flow?.value ?? litresPerMinute) };
     if (this.declared.timer && canHaveTimer(method)) delivery.timer = true;
+    const { fillLitres } = this.declared;
+    if (fillLitres !== undefined && METHOD_FACTS[method].fillLitres !== undefined)
+      delivery.fillLitres = fillLitres;
     if (wettedShare) delivery.wettedFraction = wettedShare.value;
     if (reachingShare) delivery.efficiency = reachingShare.value;
     if (evenness) delivery.lowQuarterUniformity = evenness.value;

@@ -185,6 +185,22 @@ export const lessCommonVegetables = [
     usualStart: 'direct-sown', frost: 'hardy', toughening: 'root', thirstiest: 'germination, then dry summers', sensitivity: 0.9, traits: [],
     ...judged('no row; as parsnip'),
   }),
+  // Green manures are grown to be dug in or mown: what they lose by waiting is cover, not a crop, and so they bear it. Judgements.
+  vegetable('green-manure-rye', 'Green manure, rye or oats', {
+    kc: [0.5, 1.05, 0.9], kcb: [0.15, 1.0, 0.8], heightM: 0.6, stages: [20, 40, 100, 30], rootsM: [0.5, 1.0], p: 0.6, spacing: [20, 150],
+    usualStart: 'direct-sown', frost: 'hardy', toughening: 'not needed', thirstiest: 'germination, in dry autumns', sensitivity: 0.3, traits: [],
+    ...judged('no row; a rye sown for its leaf, as small grains grow'),
+  }),
+  vegetable('green-manure-clover', 'Green manure, clover or vetch', {
+    kc: [0.4, 1.0, 0.9], kcb: [0.15, 0.95, 0.85], heightM: 0.4, stages: [25, 45, 110, 30], rootsM: [0.4, 0.8], p: 0.5, spacing: [20, 150],
+    usualStart: 'direct-sown', frost: 'hardy', toughening: 'not needed', thirstiest: 'germination', sensitivity: 0.3, traits: [],
+    ...judged('no row of its own; near clover hay'),
+  }),
+  vegetable('green-manure-mustard', 'Green manure, mustard or phacelia', {
+    kc: [0.4, 1.05, 0.7], kcb: [0.15, 1.0, 0.6], heightM: 0.7, stages: [15, 30, 30, 15], rootsM: [0.4, 0.9], p: 0.5, spacing: [20, 150],
+    usualStart: 'direct-sown', frost: 'half-hardy', toughening: 'not needed', thirstiest: 'germination', sensitivity: 0.3, traits: [],
+    ...judged('no row; a quick leafy stand'),
+  }),
   vegetable('horseradish', 'Horseradish', {
     kc: [0.5, 1.0, 0.6], kcb: [0.2, 0.95, 0.5], heightM: 0.8, stages: [30, 40, 110, 40], rootsM: [0.6, 1.0], p: 0.5, spacing: [350, 600],
     usualStart: 'bare-root', frost: 'hardy', toughening: 'not needed', thirstiest: 'while the root thickens, in late summer', sensitivity: 0.7, traits: [],

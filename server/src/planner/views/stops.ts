@@ -12,6 +12,7 @@ import {
   checkFirst,
   efficiencyAt,
   FINDING_FACTS,
+  fillLitresOf,
   fillsFor,
   isRinsed,
   leafCare,
@@ -121,7 +122,7 @@ function byHandOf(
     passes,
     plants: plantCount({ ...area, spacing }),
     rowM: rowLength({ ...area, spacing }),
-    canLitres: METHOD_FACTS[bed.delivery.method].fillLitres,
+    canLitres: fillLitresOf(known.delivery),
   });
   return { passes, restMinutes, pace };
 }
@@ -176,7 +177,7 @@ function fillsOf(bed: BedView, { run }: PlannedWatering, tree: TreeNow | null): 
     const count = tree.plan.laid.pieces * tree.facts.count;
     return { count, litresEach: run.litres / count };
   }
-  const { fillLitres } = METHOD_FACTS[bed.delivery.method];
+  const fillLitres = fillLitresOf(bed.delivery);
   if (fillLitres === undefined) return null;
   const { fills } = fillsFor({ litres: run.litres, containerLitres: fillLitres });
   return { count: fills, litresEach: fillLitres };

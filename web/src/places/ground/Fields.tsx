@@ -11,6 +11,7 @@ import {
   type Goal,
   type Lately,
   type Rank,
+  METHOD_FACTS,
   METHODS,
   TEXTURE_CLASSES,
   TEXTURES,
@@ -67,6 +68,8 @@ export interface TypedBed {
   bucketVolume: string;
   bucketSeconds: string;
   timer: boolean;
+  /** What the can or bucket holds; the usual one when empty. */
+  fill: string;
   /** The guess a bed already runs on, L/min, and the method it was made for. */
   guessed: { method: Method; litresPerMinute: number } | null;
 }
@@ -101,6 +104,7 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   bucketVolume: '',
   bucketSeconds: '',
   timer: false,
+  fill: '',
   guessed: null,
 });
 
@@ -135,6 +139,7 @@ export function typedFrom(bed: BedView, units: Units): TypedBed {
     flowBy: bed.delivery.measured ? 'told' : 'guess',
     flow: shown(units.of('flow').fromSi(bed.delivery.litresPerMinute)),
     timer: bed.delivery.timer ?? false,
+    fill: bed.delivery.fillLitres ? shown(units.of('litresFine').fromSi(bed.delivery.fillLitres)) : '',
     guessed: bed.delivery.measured ? null : bed.delivery,
   };
 }
@@ -175,6 +180,9 @@ export function bedDraft(typed: TypedBed, units: Units, bed?: BedView | null): B
       litresPerMinute: flowOf(typed, units),
       measured: typed.flowBy !== 'guess',
       ...(typed.timer && canHaveTimer(typed.method) ? { timer: true } : {}),
+      ...(METHOD_FACTS[typed.method].fillLitres === undefined || typed.fill.trim() === ''
+        ? {}
+        : { fillLitres: typedSi('fillLitres', typed.fill, units) }),
     },
   };
 }
@@ -202,6 +210,8 @@ export const flowFields = (units: Units): FieldSchemas<TypedBed> => ({
   flow: ({ flowBy }) => (flowBy === 'told' ? figure('litresPerMinute', units) : null),
   bucketVolume: ({ flowBy }) => (flowBy === 'bucket' ? figure('litres', units) : null),
   bucketSeconds: ({ flowBy }) => (flowBy === 'bucket' ? seconds : null),
+  fill: ({ method }) =>
+    METHOD_FACTS[method].fillLitres === undefined ? null : figure('fillLitres', units, { optional: true }),
 });
 
 /** What each answer about a bed must be. */
@@ -294,6 +304,7 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
             options={GROWS}
             value={bare ? 'nothing' : 'plants'}
             onChange={grows}
+            hint={bare ? BARE_HINT : undefined}
           />
         </div>
       ) : null}
@@ -370,17 +381,29 @@ export function ShapeField({ form }: { form: UseFormReturn<TypedBed> }) {
   );
 }
 
+/** What counts as nothing. */
+export const BARE_HINT =
+  'Fallow ground and ground under a sheet count as nothing planted. A green manure is a crop.';
+
 /** Whether anything grows on a bed. */
 export const GROWS = [
   ['plants', 'yes, or soon'],
   ['nothing', 'nothing yet'],
 ] as const;
 
+/** What is filled, by the way of watering. */
+const FILL_WORDS: Readonly<Partial<Record<Method, string>>> = {
+  'watering can': 'The can holds',
+  'slow bucket': 'A bucket holds',
+  'gravity drip kit': 'Its tank holds',
+};
+
 export function WaterFields({ form }: { form: UseFormReturn<TypedBed> }) {
   const units = useUnits();
   const { errors } = form.formState;
   const by = useWatch({ control: form.control, name: 'flowBy' });
   const method = useWatch({ control: form.control, name: 'method' });
+  const usualFill = METHOD_FACTS[method].fillLitres;
   return (
     <div className="grid gap-4 sm:grid-cols-2">
       <Choice label="You water with" {...form.register('method')}>
@@ -397,6 +420,17 @@ export function WaterFields({ form }: { form: UseFormReturn<TypedBed> }) {
         <option value="bucket">I timed a bucket</option>
         <option value="told">I know the figure</option>
       </Choice>
+      {usualFill !== undefined ? (
+        <Field
+          label={FILL_WORDS[method] ?? 'It holds'}
+          unit={units.of('litresFine').unit}
+          inputMode="decimal"
+          placeholder={units.number('litresFine', usualFill)}
+          error={errors.fill?.message}
+          hint="Left empty, it is taken to hold the usual figure shown."
+          {...form.register('fill')}
+        />
+      ) : null}
       {canHaveTimer(method) ? <Check {...form.register('timer')}>A timer opens and shuts it</Check> : null}
       {by === 'told' ? (
         <Field

@@ -1,6 +1,6 @@
 import { cropById } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
-import { GROWS, ShapeField, type TypedBed } from '../../places/ground/Fields.tsx';
+import { BARE_HINT, GROWS, ShapeField, type TypedBed } from '../../places/ground/Fields.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { useUnits } from '../../words/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
@@ -22,6 +22,7 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
         options={GROWS}
         value={typed.bare ? 'nothing' : 'plants'}
         onChange={(is) => form.setValue('bare', is === 'nothing')}
+        hint={typed.bare ? BARE_HINT : undefined}
       />
       <div className="grid gap-4 sm:grid-cols-2">
         {typed.bare ? null : (

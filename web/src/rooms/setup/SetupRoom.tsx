@@ -47,7 +47,7 @@ const ASKED: readonly (readonly (keyof TypedSetup)[])[] = [
   ['latitude'],
   ['soilBy', 'wateredOn'],
   ['area', 'plantedOn'],
-  ['flow', 'bucketVolume', 'bucketSeconds'],
+  ['flow', 'bucketVolume', 'bucketSeconds', 'fill'],
 ];
 
 /** A garden in four answers, one to a screen. What is not asked is assumed, marked so, and can be sharpened later. */
