@@ -42,24 +42,24 @@ test('the setup with its plan growing', async ({ page, kibble }) => {
   await page.screenshot({ path: 'docs/screenshots/setup.png' });
 });
 
-test('guided tests, filled in', async ({ page, kibble }) => {
-  const shoot = async (name: string): Promise<void> => {
-    await page.getByTestId('changes').waitFor();
-    await page.waitForLoadState('networkidle');
-    await page.screenshot({ path: `docs/screenshots/${name}.png` });
-  };
-  await page.goto(`${kibble}/garden/1/ground/bed/2/drip`);
-  for (const [label, value] of [
-    ['Length', '12'],
-    ['Width', '0.75'],
-    ['Inset from the edge', '19'],
-    ['Between emitters', '40'],
-    ['An emitter gives', '2.3'],
-  ] as const)
-    await page.getByLabel(label, { exact: true }).fill(value);
-  await page.evaluate(() => window.scrollTo(0, 150));
-  await shoot('test-drip');
+test('many beds from a table', async ({ page, kibble }) => {
+  const rows = [
+    ['Bed', 'Part', 'Length (m)', 'Width', 'Soil', 'Crop', 'Planted', 'Watered by', 'Tap'],
+    ['R1', 'River strip', '18', '75', 'silt loam', 'Leeks', '12 May', 'drip tape', 'Pump'],
+    ['R2', 'River strip', '18', '75', 'silt loam', 'Brocolli', '2 June', 'drip tape', 'Pump'],
+    ['R3', 'River strip', '18', '75', 'silt loam', 'Beans', '20 May', 'drip tape', 'Pump'],
+    ['R4', 'River strip', 'long', '75', 'silt loam', 'Carrots', '3 May', 'drip tape', 'Pump'],
+    ['', 'River strip', '18', '75', '', '', '', '', 'Pump'],
+  ];
+  await page.setViewportSize({ width: 1280, height: 1100 });
+  await page.goto(`${kibble}/garden/1/beds/table`);
+  await page.getByLabel('Rows, with the names').fill(rows.map((row) => row.join('\t')).join('\n'));
+  await page.getByLabel('Length (m) on line 5').waitFor();
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: 'docs/screenshots/beds-table.png' });
+});
 
+test('a guided test under way', async ({ page, kibble }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${kibble}/garden/1/ground/bed/3/bucket`);
   await page.getByRole('button', { name: 'It runs' }).click();

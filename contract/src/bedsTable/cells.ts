@@ -88,6 +88,7 @@ export class RowReader {
       kind: figures.kind,
       toSi,
       commaThousands: this.#reading.units === 'us',
+      sideToSi: inUnit('length', BED_COLUMNS.length.figures?.usual[this.#reading.units] ?? 'm'),
     });
     if (withinLimit(limit, value)) return value;
     const { label, ...range } = LIMITS[limit];

@@ -86,6 +86,7 @@ describe('units', () => {
     const body = read('Name,Size\nA,4 x 8 ft').beds[0]?.body;
     expect(body?.lengthM).toBeCloseTo(feetToM(8), 6);
     expect(body?.widthM).toBeCloseTo(feetToM(4), 6);
+    expect(read('Name,Area\nA,4 x 8', 'us').beds[0]?.body.areaM2).toBeCloseTo(feetToM(4) * feetToM(8), 6);
     expect(reasons(read('Name,Size\nA,about ten'))).toEqual([
       '2 Size: Length × width must be two sides, such as 10 x 1.2; got “about ten”.',
     ]);

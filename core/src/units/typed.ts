@@ -125,23 +125,42 @@ function oneFigure(text: string, { kind, toSi, commaThousands = false }: TypedIn
   return Object.hasOwn(known, unit) ? (known[unit] as (v: number) => number)(value) : Number.NaN;
 }
 
+/** What a shape makes of its one measure or its two sides, m². A round is told by its width. */
+const SHAPES: readonly { named: RegExp; area: (a: number, b: number) => number; sides: 1 | 2 }[] = [
+  { named: /^(round|circle|⌀|ø)\s*/iu, sides: 1, area: (across) => (Math.PI * across ** 2) / 4 },
+  { named: /^half[- ]?(round|circle)\s*/iu, sides: 1, area: (across) => (Math.PI * across ** 2) / 8 },
+  { named: /^(oval|ellipse)\s*/iu, sides: 2, area: (a, b) => (Math.PI * a * b) / 4 },
+  { named: /^triangle\s*/iu, sides: 2, area: (a, b) => (a * b) / 2 },
+  { named: /^(rectangle|square)?\s*/iu, sides: 2, area: (a, b) => a * b },
+];
+
+/** One shape by its measures, m²; NaN where it is not told by its sides. */
+function shapeArea(text: string, side: TypedIn): number {
+  const shape = SHAPES.find(({ named }) => named.test(text));
+  const rest = text.replace(shape?.named ?? '', '');
+  const sides = rest.split(/\s*[x×*]\s*/i);
+  if (!shape || sides.length !== shape.sides) return Number.NaN;
+  const [first = '', second = ''] = sides;
+  if (shape.sides === 1) return shape.area(oneFigure(first, side), 0);
+  // “10 x 4 ft”: the one unit is both sides'.
+  const unit = /[a-z'"′″]+\s*$/i.exec(second)?.[0] ?? '';
+  const bare = /\d\s*$/.test(first);
+  return shape.area(oneFigure(bare ? `${first}${unit}` : first, side), oneFigure(second, side));
+}
+
 /**
- * A figure as it was typed, in SI: “10 ft” where metres are asked for, “10 x 4” for an area.
+ * A figure as it was typed, in SI: “10 ft” where metres are asked for, “10 x 4”, “round 3” or “4 x 2 + triangle 2 x 1” for an
+ * area.
  * @param text what was typed; `as` what it is taken for where no unit is written
  * @returns SI: m², m, mm of depth, L, L/min, °C or m/s by its kind; NaN where it is none
- * Source: conversions as `convert`.
+ * Source: conversions as `convert`; plane geometry.
  */
 export function typedFigure(text: string, as: TypedIn): number {
-  if (as.kind === 'area' && as.sideToSi) {
-    const sides = text.split(/\s*[x×*]\s*/i);
-    if (sides.length === 2) {
-      const side: TypedIn = { kind: 'length', toSi: as.sideToSi, commaThousands: as.commaThousands };
-      const [first = '', second = ''] = sides;
-      // “10 x 4 ft”: the one unit is both sides'.
-      const unit = /[a-z'"′″]+\s*$/i.exec(second)?.[0] ?? '';
-      const bare = /\d\s*$/.test(first);
-      return oneFigure(bare ? `${first}${unit}` : first, side) * oneFigure(second, side);
-    }
-  }
-  return oneFigure(text, as);
+  if (as.kind !== 'area' || !as.sideToSi) return oneFigure(text, as);
+  const side: TypedIn = { kind: 'length', toSi: as.sideToSi, commaThousands: as.commaThousands };
+  const parts = text.split(/(?<=\S)\s*\+\s*(?=\S)/);
+  return parts.reduce((sum, part) => {
+    const shaped = shapeArea(part.trim(), side);
+    return sum + (Number.isNaN(shaped) ? oneFigure(part, as) : shaped);
+  }, 0);
 }

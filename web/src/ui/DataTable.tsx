@@ -96,7 +96,7 @@ export function DataTable<T>({
                       {header.column.getCanSort() ? (
                         <button
                           type="button"
-                          className="inline-flex min-h-8 items-center gap-0.5 text-left"
+                          className="inline-flex min-h-8 items-center gap-0.5 text-left max-md:min-h-11 max-md:min-w-11"
                           onClick={header.column.getToggleSortingHandler()}
                         >
                           {words}

@@ -294,7 +294,7 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
         unit={units.of('area').unit}
         inputMode="decimal"
         error={errors.area?.message}
-        hint="Length times width of the planted ground."
+        hint={`Of the planted ground: a figure, or its sides. ${SHAPES_HINT}`}
         {...form.register('area')}
       />
       {isNew || bare ? (
@@ -322,24 +322,33 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
       )}
       <Choice
         label={asksNow ? 'The ground is now' : 'The ground that day was'}
-        hint={
-          asksNow
-            ? 'A hand’s depth down. What is not known makes the plan unsure for three weeks.'
-            : undefined
-        }
+        hint={asksNow ? WETNESS_HINT : undefined}
         {...form.register('startWetness')}
       >
-        {asksNow ? <option value="not known">not known: I have not looked</option> : null}
-        <option value="soaked">soaked deep, by rain or by hand</option>
-        <option value="moist">moist</option>
-        <option value="drying">drying</option>
-        <option value="dry">dry</option>
+        {WETNESS_WORDS.filter(([value]) => asksNow || value !== 'not known').map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
       </Choice>
       {asksNow && startWetness === 'not known' ? (
         <div className="sm:col-span-2">
           <LatelyTaps value={lately} onChange={(said) => form.setValue('lately', said)} />
         </div>
       ) : null}
+      <MulchFields form={form} />
+      <ShapeField form={form} />
+      <Check {...form.register('underCover')}>Under glass or plastic: no rain reaches it</Check>
+    </div>
+  );
+}
+
+/** A mulch by its depth and what it is of. */
+export function MulchFields({ form }: { form: UseFormReturn<TypedBed> }) {
+  const units = useUnits();
+  const { errors } = form.formState;
+  return (
+    <>
       <Field
         label="Mulch, how deep"
         unit={units.of('depth').unit}
@@ -355,9 +364,7 @@ export function CropFields({ form }: { form: UseFormReturn<TypedBed> }) {
           </option>
         ))}
       </Choice>
-      <ShapeField form={form} />
-      <Check {...form.register('underCover')}>Under glass or plastic: no rain reaches it</Check>
-    </div>
+    </>
   );
 }
 
@@ -380,6 +387,19 @@ export function ShapeField({ form }: { form: UseFormReturn<TypedBed> }) {
     </Choice>
   );
 }
+
+/** Other shapes that may be typed for an area. */
+export const SHAPES_HINT = 'Also “round 3” by its width, “triangle 4 x 3”, and parts joined by +.';
+
+/** How wet a ground is, as it is asked. */
+export const WETNESS_WORDS: readonly (readonly [BedBody['startWetness'], string])[] = [
+  ['not known', 'not known: I have not looked'],
+  ['soaked', 'soaked deep, by rain or by hand'],
+  ['moist', 'moist'],
+  ['drying', 'drying'],
+  ['dry', 'dry'],
+];
+export const WETNESS_HINT = 'A hand’s depth down. What is not known makes the plan unsure for three weeks.';
 
 /** What counts as nothing. */
 export const BARE_HINT =

@@ -1,5 +1,5 @@
 import type { BedsChange, BedView } from '@kibble/contract';
-import { MULCH_MATERIALS, TEXTURE_CLASSES, type TextureClass } from '@kibble/core';
+import { TEXTURE_CLASSES, type TextureClass } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { useChangeBedsMutation } from '../../api/beds.ts';
 import { useAppDispatch } from '../../api/store.ts';
@@ -7,6 +7,7 @@ import {
   bedDraft,
   emptyBed,
   flowFields,
+  MulchFields,
   ShapeField,
   WaterFields,
   type TypedBed,
@@ -140,25 +141,7 @@ export function ChangeBedsSheet({ beds, onClose }: { beds: readonly BedView[]; o
             />
           </>
         ) : null}
-        {what === 'mulch' ? (
-          <>
-            <Field
-              label="Mulch, how deep"
-              unit={units.of('depth').unit}
-              inputMode="decimal"
-              error={errors.mulch?.message}
-              hint="Leave empty for bare soil."
-              {...form.register('mulch')}
-            />
-            <Choice label="Mulch, of what" {...form.register('mulchMaterial')}>
-              {MULCH_MATERIALS.map((name) => (
-                <option key={name} value={name}>
-                  {name}
-                </option>
-              ))}
-            </Choice>
-          </>
-        ) : null}
+        {what === 'mulch' ? <MulchFields form={asBed} /> : null}
         {what === 'soil' ? (
           <Choice
             label="Topsoil"

@@ -1,6 +1,6 @@
 import { cropById } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
-import { BARE_HINT, GROWS, ShapeField, type TypedBed } from '../../places/ground/Fields.tsx';
+import { BARE_HINT, GROWS, SHAPES_HINT, ShapeField, type TypedBed } from '../../places/ground/Fields.tsx';
 import { Taps } from '../../ui/Taps.tsx';
 import { useUnits } from '../../words/units.ts';
 import { CropPicker } from '../../ui/CropPicker.tsx';
@@ -42,7 +42,7 @@ export function PlantStep({ form }: { form: UseFormReturn<TypedSetup> }) {
           unit={units.of('area').unit}
           inputMode="text"
           error={errors.area?.message}
-          hint={`An area, or its sides: ${units.system === 'us' ? '12 x 4' : '4 x 1,2'}.`}
+          hint={`An area, or its sides: ${units.system === 'us' ? '12 x 4' : '4 x 1,2'}. ${SHAPES_HINT}`}
           {...form.register('area')}
         />
         {livesOn ? (

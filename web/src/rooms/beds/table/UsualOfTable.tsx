@@ -1,5 +1,6 @@
 import type { BedBody, ReadBeds, UsualBed } from '@kibble/contract';
 import { METHODS, TEXTURE_CLASSES, type Method, type TextureClass } from '@kibble/core';
+import { WETNESS_HINT, WETNESS_WORDS } from '../../../places/ground/Fields.tsx';
 import { Choice } from '../../../ui/Choice.tsx';
 import { Fold } from '../../../ui/Fold.tsx';
 import { LatelyTaps } from '../../../ui/LatelyTaps.tsx';
@@ -61,15 +62,15 @@ export function UsualOfTable({ read, usual, onUsual }: Props) {
       ) : null}
       <Choice
         label="The ground of these beds is now"
-        hint="A hand’s depth down. What is not known makes the plan unsure for three weeks."
+        hint={WETNESS_HINT}
         value={usual.startWetness}
         onChange={(e) => onUsual({ startWetness: e.target.value as BedBody['startWetness'] })}
       >
-        <option value="not known">not known: I have not looked</option>
-        <option value="soaked">soaked deep, by rain or by hand</option>
-        <option value="moist">moist</option>
-        <option value="drying">drying</option>
-        <option value="dry">dry</option>
+        {WETNESS_WORDS.map(([value, words]) => (
+          <option key={value} value={value}>
+            {words}
+          </option>
+        ))}
       </Choice>
       {usual.startWetness === 'not known' ? (
         <Fold heading="I remember the last month" className="sm:col-span-2">
