@@ -136,8 +136,10 @@ test('a balcony of pots in the south: no bed is asked for, and the round reads r
   await press(() => form.getByLabel('Plant', { exact: true }).fill('toma'));
   await press(() => form.getByRole('option').first().click());
   await press(() => form.getByRole('button', { name: '17 cm' }).click());
+  await press(() => form.getByLabel('How many alike').fill('3'));
   await press(() => form.getByRole('button', { name: 'Put it on the shelf' }).click());
   await expect(form).toBeHidden();
+  await expect(page.getByText('Tomato pots and 2 like it are on the shelf.')).toBeVisible();
   expect(inputs).toBeLessThanOrEqual(12);
   await page.goto(`${ownKibble}/garden/1/round`);
   await expect(page.getByRole('heading', { name: /asks for water today/ })).toBeVisible();

@@ -48,7 +48,7 @@ export const latelyBody = z.object({
   rain: oneOf('Rain in the last month', RAINS_LATELY).default('as usual'),
   heat: oneOf('Warmth in the last month', HEATS_LATELY).default('as usual'),
   watered: oneOf('Watered in the last month', WATERED_LATELY).default('now and then'),
-  last: oneOf('Last watered', LAST_WATERED).default('within a week'),
+  last: oneOf('Last watered', LAST_WATERED).default('in the last week'),
 });
 
 export const deliveryBody = z.object({

@@ -106,6 +106,7 @@ export const LIMITS = {
   cropHeightM: { label: 'Height', min: 0.02, max: 40, quantity: 'length', unit: 'm' },
   lostPlants: { label: 'Plants lost', min: 0, max: 100_000, quantity: 'count', unit: 'plants' },
   copies: { label: 'How many beds', min: 1, max: 200, quantity: 'count', unit: 'beds' },
+  alike: { label: 'How many alike', min: 1, max: 200, quantity: 'count', unit: '' },
   longitudeDeg: { label: 'Longitude', min: -180, max: 180, quantity: 'degrees', unit: '°' },
   sourceLitres: {
     label: 'What the well gives in a day',

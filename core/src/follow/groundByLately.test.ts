@@ -20,7 +20,7 @@ const weather = (today: string) =>
     to: addDays(today, 1),
     today,
   });
-const USUAL: Lately = { rain: 'as usual', heat: 'as usual', watered: 'every week', last: 'within a week' };
+const USUAL: Lately = { rain: 'as usual', heat: 'as usual', watered: 'every week', last: 'in the last week' };
 const of = (lately: Partial<Lately>, today = JULY) =>
   groundByLately(bed, weather(today), { ...USUAL, ...lately }, { site: SITE, today });
 
@@ -43,7 +43,10 @@ describe('what is remembered of the last month', () => {
     );
     rising(['hotter than usual', 'as usual', 'cooler than usual'] as const, (heat) => of({ heat }).fullness);
     rising(['not at all', 'now and then', 'every week'] as const, (watered) => of({ watered }).fullness);
-    rising(['longer ago', 'within a week', 'today or yesterday'] as const, (last) => of({ last }).fullness);
+    rising(
+      ['longer ago', 'in the last week', 'today or yesterday'] as const,
+      (last) => of({ last }).fullness,
+    );
   });
   test('in January bare ground under usual rain stands full however little it was watered', () => {
     const wet = { latitudeDeg: 52, elevationM: 5 };

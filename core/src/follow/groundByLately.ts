@@ -14,7 +14,7 @@ import { START_FULLNESS } from './balanceStart.ts';
 export const RAINS_LATELY = ['hardly any', 'less than usual', 'as usual', 'more than usual'] as const;
 export const HEATS_LATELY = ['cooler than usual', 'as usual', 'hotter than usual'] as const;
 export const WATERED_LATELY = ['not at all', 'now and then', 'every week', 'every few days'] as const;
-export const LAST_WATERED = ['today or yesterday', 'within a week', 'longer ago'] as const;
+export const LAST_WATERED = ['today or yesterday', 'in the last week', 'longer ago'] as const;
 
 export interface Lately {
   rain: (typeof RAINS_LATELY)[number];
@@ -55,7 +55,7 @@ const HABITS: Readonly<Record<Lately['watered'], { everyDays: number; refills: n
 /** Days since the last watering, by the word. Judgement: the middle of what it says. */
 const SINCE_DAYS: Readonly<Record<Lately['last'], number>> = {
   'today or yesterday': 1,
-  'within a week': 4,
+  'in the last week': 4,
   'longer ago': 12,
 };
 /** What was in the ground two months ago, share of what it can give: as where nobody knows. */

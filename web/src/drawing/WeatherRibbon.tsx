@@ -66,7 +66,7 @@ export function WeatherRibbon({
           const guess = day.source !== 'record' && !isToday;
           const madeUp = day.source === 'own record' || day.source === 'ordinary day';
           const told = guess && day.rainChance < 1;
-          const rain = `${units.number('depth', day.rainMm)}${told ? '?' : ''}`;
+          const rain = `${madeUp ? '≈' : ''}${units.number('depth', day.rainMm)}${told ? '?' : ''}`;
           const far = i < todayIndex - 1 || i > todayIndex + PHONE_DAYS - 2;
           return (
             <li

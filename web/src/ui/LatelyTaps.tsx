@@ -9,7 +9,7 @@ const USUAL: Lately = {
   rain: 'as usual',
   heat: 'as usual',
   watered: 'now and then',
-  last: 'within a week',
+  last: 'in the last week',
 };
 
 /** What is remembered of the last month: four taps, each of them may be left out. */
@@ -28,13 +28,13 @@ export function LatelyTaps({
         What you leave out is taken as usual.
       </p>
       <Taps
-        legend="It rained"
+        legend="Rain"
         options={asWords(RAINS_LATELY)}
         value={value?.rain ?? null}
         onChange={(rain) => say({ rain })}
       />
       <Taps
-        legend="It was"
+        legend="The days were"
         options={asWords(HEATS_LATELY)}
         value={value?.heat ?? null}
         onChange={(heat) => say({ heat })}

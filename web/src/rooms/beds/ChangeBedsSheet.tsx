@@ -145,7 +145,7 @@ export function ChangeBedsSheet({ beds, onClose }: { beds: readonly BedView[]; o
         {what === 'soil' ? (
           <Choice
             label="Topsoil"
-            hint="Beds that share their ground with others keep their soil tests only while they share it."
+            hint="Where only some of the beds on one ground are chosen, they get a ground of their own, without its soil tests."
             {...form.register('textureClass')}
           >
             {TEXTURE_CLASSES.map((name: TextureClass) => (

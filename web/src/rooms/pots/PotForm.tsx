@@ -17,7 +17,7 @@ import {
 } from '@kibble/core';
 import { useState } from 'react';
 import { useFieldArray, useWatch, type UseFormReturn } from 'react-hook-form';
-import { useSavePotMutation } from '../../api/pots.ts';
+import { useCopyPotMutation, useSavePotMutation } from '../../api/pots.ts';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
 import { useAppDispatch } from '../../api/store.ts';
@@ -61,6 +61,7 @@ export function PotForm({
   const units = useUnits();
   const dispatch = useAppDispatch();
   const [save, { isLoading, error }] = useSavePotMutation();
+  const [copy] = useCopyPotMutation();
   const form = useKeptForm<TypedPot>(`pot-${garden.id}-${pot?.id ?? 'new'}`, {
     fields: potFields(units),
     defaultValues: pot ? typedFromPot(pot, units) : emptyPot(garden.today, spots[0] ?? ''),
@@ -76,10 +77,17 @@ export function PotForm({
         ...(pot ? { since, rootsFound: rootsFound || undefined } : {}),
       };
       const { id, settings = [] } = await save({ gardenId: garden.id, potId: pot?.id, body }).unwrap();
+      const more = pot ? 0 : Number(typed.alike) - 1;
+      const { ids } = more > 0 ? await copy({ potId: id, count: more }).unwrap() : { ids: [] };
+      const made = [id, ...ids];
       dispatch(
         noticeShown({
-          text: `${typed.name} is ${pot ? 'changed' : 'on the shelf'}.`,
-          undo: pot ? undoesEntries(garden.id, settings) : [{ to: 'archivePot', at: { id } }],
+          text: pot
+            ? `${typed.name} is changed.`
+            : `${typed.name} ${made.length > 1 ? `and ${made.length - 1} like it are` : 'is'} on the shelf.`,
+          undo: pot
+            ? undoesEntries(garden.id, settings)
+            : made.map((each) => ({ to: 'archivePot' as const, at: { id: each } })),
         }),
       );
       onClose();
@@ -116,6 +124,15 @@ export function PotForm({
         </datalist>
         <Plants form={form} />
         <Size form={form} />
+        {pot ? null : (
+          <Field
+            label="How many alike"
+            inputMode="numeric"
+            error={form.formState.errors.alike?.message}
+            hint="Each is a pot of its own, with its own log."
+            {...form.register('alike')}
+          />
+        )}
         <div className={PAIR}>
           <Choice label="Mix" {...form.register('mix')}>
             {MIX_IDS.map((id) => (

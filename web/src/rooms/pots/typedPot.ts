@@ -36,6 +36,8 @@ export interface TypedPot {
   plants: { cropId: string; plantedOn: string }[];
   startWetness: NonNullable<PotDraft['startWetness']>;
   notes: string;
+  /** Of new ones: how many alike are put on the shelf. */
+  alike: string;
 }
 
 export const emptyPot = (today: string, spot: string): TypedPot => ({
@@ -67,6 +69,7 @@ export const emptyPot = (today: string, spot: string): TypedPot => ({
   plants: [{ cropId: '', plantedOn: today }],
   startWetness: 'soaked',
   notes: '',
+  alike: '1',
 });
 
 /** The text fields that hold a figure, with the limit each is held to. */
@@ -113,6 +116,7 @@ export function typedFromPot(pot: PotView, units: Units): TypedPot {
     plants: pot.plantings.map(({ cropId, plantedOn }) => ({ cropId, plantedOn })),
     startWetness: 'soaked',
     notes: pot.notes,
+    alike: '1',
   };
 }
 const QUANTITY = {
@@ -135,6 +139,7 @@ const MAY_BE_EMPTY: ReadonlySet<Figure> = new Set(['base', 'height', 'across', '
 export const potFields = (units: Units): FieldSchemas<TypedPot> => ({
   name: filled('Name of the pot must not be empty; got nothing.'),
   spot: filled('Where it stands must not be empty; got nothing.'),
+  alike: figure('alike', units, { whole: true }),
   ...Object.fromEntries(
     (Object.keys(FIGURES) as Figure[]).map((field) => [
       field,
