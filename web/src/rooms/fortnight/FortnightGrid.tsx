@@ -126,7 +126,7 @@ export const FortnightGrid = memo(function FortnightGrid({
     const begins = parted && (!before || partOf(before) !== partOf(bed));
     return begins ? (
       <Fragment key={bed.bedId}>
-        <tr>
+        <tr className="print:hidden">
           <th
             scope="rowgroup"
             colSpan={data.dates.length + 2}

@@ -30,6 +30,9 @@ const MissedNote = later(async () => (await import('./BelowWalk.tsx')).MissedNot
 const RoundSheet = later(async () => (await import('./BelowWalk.tsx')).RoundSheet);
 const KeysSheet = later(async () => (await import('./KeysSheet.tsx')).KeysSheet);
 
+/** So few stops are seen at a glance, in whatever order. */
+const FEW_STOPS = 12;
+
 /** The opened stop's core is so high; on a phone at most this share of the screen, so that its acts lie above the foot. */
 const CORE_PX = 220;
 const CORE_SHARE = 0.2;
@@ -86,7 +89,7 @@ export function RoundRoom() {
   const { leaveAlone, totals, rounds } = round;
   const partOf = partsOf(garden);
   const [byPart, setByPart] = usePref('byPart', false);
-  const parted = new Set(round.stops.map(partOf)).size > 1;
+  const parted = round.stops.length > FEW_STOPS && new Set(round.stops.map(partOf)).size > 1;
   const stops = parted && byPart ? inParts(round.stops, partOf) : round.stops;
   const settled = leaveAlone.filter(
     (item): item is Settled => item.reason.code === 'settled today' && item.event !== null,
