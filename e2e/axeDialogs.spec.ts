@@ -84,6 +84,8 @@ test('so is every other sheet and form', async ({ page, kibble }) => {
   const found: string[] = [];
   for (const [room, opens, shows] of MORE) {
     await page.goto(`${kibble}/garden/1/${room}`);
+    // What arrives while a button is pressed would move it from under the pointer.
+    await page.waitForLoadState('networkidle');
     await page.getByRole('main').getByRole('button', { name: opens }).first().click();
     const shown = shows ? page.getByLabel(shows, { exact: true }) : page.getByRole('dialog');
     await shown.first().waitFor();

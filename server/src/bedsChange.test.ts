@@ -171,3 +171,14 @@ test('what cannot be done on one of them is done on none, and the bed is named',
   }
   expect(touchable(await view())).toEqual(before);
 });
+
+test('an undo takes back no entry of beds that it does not name', async () => {
+  const before = touchable(await view());
+  const made = await change({ ids: [ids[4]], change: { what: 'form', form: 'raised' } });
+  const { entries } = made.body as BedsChanged;
+  const undo = (of: object) => ask(app).post(`/api/gardens/${gardenId}/beds/change/undo`).send(of);
+  expect((await undo({ ids: [ids[5]], entries })).status).toBe(404);
+  expect((await view()).beds[4]?.form).toBe('raised');
+  expect((await undo({ ids: [ids[4]], entries })).status).toBe(200);
+  expect(touchable(await view())).toEqual(before);
+});

@@ -126,6 +126,14 @@ test('a table of nothing, of too much, or of days that can be read two ways is r
     [{ rows: [['x', 'y', 'no', '1', 'loam', '', '', '', '']], leaveFaulty: true }, /No row of the table/],
     [{ rows: rows(1), usual: { ...usual, textureClass: 'cheese' } }, /Soil must be one of .*cheese/],
     [{ rows: rows(1), fields: { '0': 'nonsense' } }, /must be one of/],
+    // A day that no row says is held to what a row's may be.
+    [
+      {
+        rows: rows(1).map((row) => row.map((cell, at) => (at === 6 ? '' : cell))),
+        usual: { ...usual, plantedOn: '2029-01-01' },
+      },
+      /Planting date must be 2027-07-03 .* or earlier; got 2029-01-01/,
+    ],
   ];
   for (const [body, words] of refusals) {
     const answer = await add(body);

@@ -57,7 +57,11 @@ export function handsOnMinutes(
   return (runs ? run.minutes : 0) + once + perCycle * run.cycles + perFill * fills + perSpot * spots;
 }
 
-/** What is filled and carried for it, or stands there, holds so many litres; undefined where nothing is. */
+/**
+ * What the can, bucket or tank holds that is filled for a way of watering: as it is here, else the method's usual.
+ * @returns L; undefined where nothing is filled
+ * Source: `METHOD_FACTS`.
+ */
 export const fillLitresOf = ({
   method,
   fillLitres,

@@ -100,8 +100,8 @@ export function bedRoutes(services: Services) {
     changeBeds: act(services, async (req, dryRunning) => {
       const garden = await findGarden(readId(req.params.id, 'garden'));
       const body = read(bedsChangeBody, req.body);
-      const changed = await changeBeds(garden, body, wall);
-      if (dryRunning) await dryRun(body.ids, 'change', wall, log);
+      const { changed, oneOfEach } = await changeBeds(garden, body, wall);
+      if (dryRunning) await dryRun(oneOfEach, 'change', wall, log);
       return { body: changed, touched: { gardenId: garden.id } };
     }),
     undoChangeOfBeds: act(services, async (req) => {

@@ -9,6 +9,7 @@ import { sinceOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
 import { findBed } from './find.ts';
 import { gardenToView } from './gardens.ts';
+import { grouped } from './grouped.ts';
 import { checkCrop } from './ownCrops.ts';
 import { checkTogether, plantingColumns, plantingsOn, schoolColumns } from './plantings.ts';
 import { firstSettingsOfAll, setSince, settingsOf, settingsToView } from './settings.ts';
@@ -101,6 +102,16 @@ export async function createBeds(
     })),
     at,
   );
+}
+
+/**
+ * Of beds that are alike one each: of those that differ in nothing that a plan may fail at, one is enough to try.
+ * @param by what may make a plan fail
+ */
+export function oneOfEach(ids: readonly number[], by: (id: number, i: number) => unknown[]): number[] {
+  const numbered = ids.map((id, i) => ({ id, i }));
+  const alike = grouped(numbered, ({ id, i }) => JSON.stringify(by(id, i)));
+  return [...alike.values()].flatMap(([first]) => (first ? [first.id] : []));
 }
 
 /** Adds one bed, on ground of its own. */

@@ -1,8 +1,10 @@
 import type { bedsChange, BedsChanged, BedView } from '@kibble/contract';
 import { CATALOGUE, isWoody, type Setting } from '@kibble/core';
 import type { z } from 'zod';
-import { Bed, Ground, Planting, Tap, type Garden } from '../db/models.ts';
+import { Bed, EntryRow, Ground, Planting, Tap, type Garden } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
+import { ofBeds } from '../record/log.ts';
+import { oneOfEach } from './beds.ts';
 import { sinceOf, todayOf, type WallClock } from './clock.ts';
 import { gardenToView } from './gardens.ts';
 import { checkCrop } from './ownCrops.ts';
@@ -147,12 +149,12 @@ async function making(
   };
 }
 
-/** Changes one thing on many beds: on all of them, or on none. Gives what undoes it. */
+/** Changes one thing on many beds: on all of them, or on none. Gives what undoes it, and of beds that are alike one each. */
 export async function changeBeds(
   garden: Garden,
   { ids, change, since }: { ids: readonly number[]; change: Change; since?: string },
   wall: WallClock,
-): Promise<BedsChanged> {
+): Promise<{ changed: BedsChanged; oneOfEach: number[] }> {
   const all = await making(garden, ids, since, wall);
   const { beds, views, today } = all;
   const changed = nothing(ids);
@@ -173,13 +175,22 @@ export async function changeBeds(
     await Bed.update({ place: change.place || null }, { where: { id: [...ids] } });
   } else if (change.what === 'crop') Object.assign(changed, await plant(all, change));
   await Bed.increment('version', { where: { gardenId: garden.id, id: [...ids] } });
-  return changed;
+  const alike = oneOfEach(ids, (id) => {
+    const view = views.get(id);
+    return [view?.groundId, view?.tapId, view?.planting?.cropId, view?.delivery.method, view?.form];
+  });
+  return { changed, oneOfEach: alike };
 }
 
 /** Undoes a change of many beds: all of it, or nothing. */
 export async function undoChangeOfBeds(garden: Garden, was: BedsChanged, wall: WallClock): Promise<void> {
   const { beds } = await making(garden, was.ids, undefined, wall);
   const mine = new Set(beds.map(({ id }) => id));
+  const entries = await EntryRow.count({
+    where: { ...ofBeds([...mine]), id: was.entries, gardenId: garden.id, sort: 'setting' },
+  });
+  if (entries !== new Set(was.entries).size)
+    throw new Refusal('not-found', 'Some of these entries are not of the beds that were changed.', 'entries');
   if (was.entries.length > 0) await takeBackSettings(was.entries, wall.now());
   for (const { bedId, groundId, textureClass } of was.grounds.filter((one) => mine.has(one.bedId))) {
     await Ground.update({ textureClass }, { where: { id: groundId, gardenId: garden.id } });

@@ -2,10 +2,11 @@ import { readBedsTable, type bedsTableAnswer, type bedsTableBody, type ReadBeds 
 import type { z } from 'zod';
 import { Bed, OwnCrop, Tap, type Garden } from '../db/models.ts';
 import { Refusal, refusing } from '../errors.ts';
-import { createBeds, newGround, type ToldBed } from './beds.ts';
+import { createBeds, newGround, oneOfEach, type ToldBed } from './beds.ts';
 import { ownCropEntry } from './bedView.ts';
 import { todayOf, type WallClock } from './clock.ts';
 import { wetnessByRecord } from './lately.ts';
+import { checkPlantedBy } from './plantings.ts';
 import { addTap } from './taps.ts';
 
 /** What stands against adding the beds of a table; null where nothing does. */
@@ -60,6 +61,7 @@ export async function addBedsOfTable(
   const refusal = against(read, leaveFaulty);
   if (refusal) throw refusal;
 
+  for (const { body } of read.beds) checkPlantedBy(body, today, 'usual.');
   const tapIds = new Map(taps.map(({ name, id }) => [name, id]));
   const added: number[] = [];
   for (const name of read.newTaps) {
@@ -85,17 +87,9 @@ export async function addBedsOfTable(
   const ids = await createBeds(gardenId, told, today, wall.now());
   return {
     answer: { ids, taps: added, leftOut: read.faulty.length },
-    oneOfEach: oneOfEach(told, ids),
+    oneOfEach: oneOfEach(ids, (_id, i) => {
+      const body = told[i]?.body;
+      return [body?.textureClass, body?.planting?.cropId, body?.delivery.method, body?.form];
+    }),
   };
-}
-
-/** Of beds that differ in nothing that a plan is worked out from but their size, one each. */
-function oneOfEach(told: readonly ToldBed[], ids: readonly number[]): number[] {
-  const found = new Map<string, number>();
-  for (const [i, { body }] of told.entries()) {
-    const kind = [body.textureClass, body.planting?.cropId, body.delivery.method, body.form].join();
-    const id = ids[i];
-    if (id !== undefined && !found.has(kind)) found.set(kind, id);
-  }
-  return [...found.values()];
 }

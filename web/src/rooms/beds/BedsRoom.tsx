@@ -1,5 +1,5 @@
 import type { BedView } from '@kibble/contract';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useArchiveBedMutation, useSaveBedMutation } from '../../api/beds.ts';
 import { useGarden } from '../../state/gardenRound.ts';
@@ -246,16 +246,18 @@ function BedForm({
     defaultValues: bed ? typedFrom(bed, units) : { ...emptyBed(today), ...likeMost(beds, '', units) },
   });
   const place = useWatch({ control: form.control, name: 'place' });
-  // A new bed begins as most beds of its part are, until it is said to be otherwise.
-  const { dirtyFields } = form.formState;
-  const { setValue } = form;
+  const { getValues, setValue } = form;
+  const suggested = useRef<Partial<TypedBed>>(bed ? {} : likeMost(beds, '', units));
+  // A new bed begins as most beds of its part are. What was put right stays when the part is named.
   useEffect(() => {
     if (bed) return;
-    for (const [field, value] of Object.entries(likeMost(beds, place, units)))
-      if (!dirtyFields[field as keyof TypedBed]) setValue(field as keyof TypedBed, value);
-    // What was said of it is no reason to ask again.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [bed, beds, place, units, setValue]);
+    const before = suggested.current;
+    suggested.current = likeMost(beds, place, units);
+    for (const [name, value] of Object.entries(suggested.current)) {
+      const field = name as keyof TypedBed;
+      if (getValues(field) === before[field]) setValue(field, value);
+    }
+  }, [bed, beds, place, units, getValues, setValue]);
   const kind = useWatch({ control: form.control, name: 'kind' });
   const [since, setSince] = useState(today);
   const dispatch = useAppDispatch();

@@ -18,6 +18,7 @@ import { noticeShown } from '../../state/noticeSlice.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { CropPicker } from '../../ui/CropPicker.tsx';
+import { DraftNote } from '../../ui/DraftNote.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Refused } from '../../ui/Refused.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -121,6 +122,7 @@ export function ChangeBedsSheet({ beds, onClose }: { beds: readonly BedView[]; o
   return (
     <Sheet open onClose={onClose} title={`Change ${bedsCounted(beds.length).toLowerCase()}`}>
       <form noValidate className="flex flex-col gap-4" onSubmit={(e) => void save(e).catch(() => undefined)}>
+        <DraftNote draft={form.draft} />
         <Choice label="What do you want to change?" {...form.register('what')}>
           {WHATS.map(([id, words]) => (
             <option key={id} value={id}>
