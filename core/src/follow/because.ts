@@ -12,7 +12,7 @@ import type { Site } from '../weather/types.ts';
 import { leaf, named, worked, type Provenance, type Working } from '../working/types.ts';
 import type { RunPlan } from '../delivery/runPlan.ts';
 import type { DayFacts } from './dayFacts.ts';
-import type { PlanBed, Waiting } from './types.ts';
+import type { PlanBed, Waiting, ZoneRun } from './types.ts';
 
 const usual = (why: string): Provenance => ({ kind: 'assumed', why });
 
@@ -198,9 +198,21 @@ export const explainWaitingOfPlan = (waiting: Waiting): Working =>
   );
 
 /** A run's minutes, from the depth that was decided on down to the leaves; a part of it where the limits leave only that. */
-export function explainAmount(depth: Working, run: RunPlan, { input }: Grounds): Working {
-  const given =
-    run.localMm < depth.value - 1e-6
+export function explainAmount(
+  depth: Working,
+  run: RunPlan,
+  { input }: Grounds,
+  zone?: Pick<ZoneRun, 'minutes'>,
+): Working {
+  const given = zone
+    ? worked(
+        'Depth that its zone brings',
+        run.localMm,
+        'mm',
+        'the minutes of its zone at its own flow: long enough for nine tenths of what the beds lack that cannot wait',
+        [leaf('Its zone runs for', zone.minutes, 'min', { kind: 'worked out' }), depth],
+      )
+    : run.localMm < depth.value - 1e-6
       ? worked(
           'Part of it that fits today',
           run.localMm,

@@ -28,6 +28,7 @@ import { askedDays, nextAsked } from './shut.ts';
 import { addDay, keptAfter, shareOf, type StressTotals } from './sums.ts';
 import { stepUnder, waitingCost, type Path } from './waiting.ts';
 import { rootOutlooks, waysOfRoots } from './waysOfRoots.ts';
+import { besideOthers, runInZone, zoneAsk, zoneRunOn, type ZoneAsk } from './zoneAsk.ts';
 import {
   endAsLookedAhead,
   followPast,
@@ -38,7 +39,7 @@ import {
   type PlaceNow,
   type PlaceRun,
 } from './run.ts';
-import type { BedOutlook, Cap, LeaveReason, PlanBed, PlannedWatering, Waiting } from './types.ts';
+import type { BedOutlook, Cap, LeaveReason, PlanBed, PlannedWatering, Waiting, ZoneRun } from './types.ts';
 
 /** Follows a place to this morning. */
 export function startOf(
@@ -85,6 +86,8 @@ export interface AheadOptions {
   rough?: 'each depth' | 'middle depth';
   /** Works out only the first watering's reasons, so that a large garden's plan stays small. */
   firstReasons?: boolean;
+  /** Goes no further than to the morning of this day, and tells what the bed asks of its zone there. */
+  stopOn?: IsoDate;
   /** Goes no further than the first watering after this day, and can be taken up again there. */
   stopAfter?: IsoDate;
   resume?: Resume;
@@ -95,8 +98,10 @@ export interface Followed {
   bed: PlanBed;
   outlook: BedOutlook;
   waterings: PlannedWatering[];
-  /** Followed only up to its last watering so far; from here it goes on. */
+  /** Followed only up to its last watering so far, or to the morning on which it was stopped; from here it goes on. */
   open?: Resume;
+  /** What it asks of its zone on that morning. */
+  ask?: ZoneAsk;
 }
 
 /** A path through the days ahead, with what its plants wanted and missed on it, litres. */
@@ -162,6 +167,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
   let waiting: Waiting | null = null;
   let shortDays = resume?.shortDays ?? 0;
   let open: Resume | undefined;
+  let ask: ZoneAsk | undefined;
   const clockNow = clockOf(input, now);
   let clock = resume ? resume.clock : clockNow;
   const end = Math.min(days.length, todayIndex + options.horizonDays);
@@ -180,33 +186,43 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
       paths: settled ? null : () => (byMembers ? members() : paths),
       known: byMembers ? (start.waitingToday ??= new Map()) : undefined,
     });
-    const decision = givenL > 0 ? null : decide(facts, input);
-    const held = gateOf(facts, decision, input);
+    const asks = givenL > 0 ? null : decide(facts, input);
+    const held = gateOf(facts, asks, input);
     if (isToday && facts.waiting) waiting = facts.waiting;
-    if (decision && !held.by) {
-      if (options.stopAfter !== undefined && facts.day.date > options.stopAfter)
-        open = {
-          index: d,
-          paths: paths.map(({ run: each, sums, lostL, wantedL, missedL }) => ({
-            state: each.place.clone(each.state),
-            sums: { ...sums },
-            lostL,
-            wantedL,
-            missedL,
-          })),
-          waterings: [...waterings],
-          shortDays,
-          clock,
-        };
+    const resumeHere = (): Resume => ({
+      index: d,
+      paths: paths.map(({ run: each, sums, lostL, wantedL, missedL }) => ({
+        state: each.place.clone(each.state),
+        sums: { ...sums },
+        lostL,
+        wantedL,
+        missedL,
+      })),
+      waterings: [...waterings],
+      shortDays,
+      clock,
+    });
+    if (options.stopOn !== undefined && facts.day.date >= options.stopOn) {
+      ask = zoneAsk(facts, asks, held, { run, d });
+      open = resumeHere();
+      break;
+    }
+    const zoneRun = settled ? undefined : zoneRunOn(input, facts);
+    const own = held.by ? null : asks;
+    // In a zone whose runs are settled it is watered with the others, whatever it asks itself.
+    const decision = input.zoneRuns ? (zoneRun ? (own ?? besideOthers(facts)) : null) : own;
+    if (decision) {
+      if (options.stopAfter !== undefined && facts.day.date > options.stopAfter) open = resumeHere();
       const explained = !options.sketch && !(options.firstReasons && waterings.length > 0);
-      const watering = planned(decision, facts, { start, input, run, d }, explained);
+      const watering = planned(decision, facts, { start, input, run, d, zoneRun }, explained);
       givenL = watering.run.arrivesMm * run.place.areaM2(d);
       waterings.push(watering);
     } else if (isToday) {
       leave = leaveReason(facts, held, {
         settled,
-        wait: settled || decision ? null : rainComing(facts, { now, input, paths, asked, d }),
+        wait: settled || asks ? null : rainComing(facts, { now, input, paths, asked, d }),
         input,
+        asks,
         airOn: facts.airlessDays > 1 ? airBackOn(run, now, d) : null,
       });
     }
@@ -229,6 +245,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     if (last && last.date === facts.day.date) last.reachesMm = evening.frontMm;
   }
   const next = waterings[0] ?? null;
+  if (leave?.code === 'its zone waits') leave = { ...leave, on: next?.date ?? null };
   if (leave?.code === 'enough in store') {
     const daysInHand = next ? daysBetween(options.today, next.date) : options.horizonDays;
     const because = once(() => becauseEnough(morning.grounds, daysInHand, waiting));
@@ -281,8 +298,9 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
     soak: soakOutlook(clockNow, input, now),
   };
   const { ensemble } = start;
-  // Dozens of ways of the weather for each bed: followed only for those whose window somebody looks at.
-  if (ensemble && !options.sketch) {
+  // Dozens of ways of the weather for each bed: followed only for those whose window somebody looks at. A bed in a zone has
+  // no window of its own: it is watered when its zone runs.
+  if (ensemble && !options.sketch && !input.zoneRuns) {
     const window = once(() => windowOf(input, start, ensemble, options));
     const dates = once(() => dueDatesOf(input, start, ensemble, options));
     for (const shown of next ? [outlook, next] : [outlook])
@@ -291,7 +309,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
         dates: { get: dates, enumerable: true },
       });
   }
-  return { bed: input, outlook, waterings, open };
+  return { bed: input, outlook, waterings, open, ask };
 }
 
 /** What a place is this morning, with the working of it. */
@@ -327,6 +345,8 @@ interface At {
   input: PlanBed;
   run: PlaceRun;
   d: number;
+  /** The run of its zone that brings the water. */
+  zoneRun: ZoneRun | undefined;
 }
 
 /** Plants that a bubbler is moved between. */
@@ -340,7 +360,7 @@ const spotsOf = ({ plantings, areaM2 }: PlanBed['bed'], date: IsoDate): number =
 
 /** A decision as a watering: its run, why, and the working of both. */
 function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean): PlannedWatering {
-  const { input, run, d } = at;
+  const { input, run, d, zoneRun } = at;
   const { readilyMm, totalMm, useTodayMm, cropUseMm, depletionFraction } = facts.evening;
   const give = (localMm: number): RunPlan =>
     run.place.give(run.state, d, localMm, {
@@ -348,9 +368,9 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
       // What was set by hand, or goes by the calendar, is not given in parts.
       byHand: facts.byHand?.localMm !== undefined || decision.code === 'fixed week',
     });
-  const whole = give(decision.localMm);
+  const whole = zoneRun ? runInZone(run, d, zoneRun) : give(decision.localMm);
   const part = input.shared?.find(({ date }) => date === facts.day.date);
-  const isPart = part !== undefined && part.litres < whole.litres;
+  const isPart = !zoneRun && part !== undefined && part.litres < whole.litres;
   const made = isPart ? upTo(part.litres, whole, give) : whole;
   const grounds: Grounds | null = explained
     ? { facts, input, site: at.start.site, drawn: run.place.drawn(run.state), days: d }
@@ -359,12 +379,11 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
     bedId: input.id,
     date: facts.day.date,
     run: made,
-    handsOnMinutes: handsOnMinutes(
-      input.delivery,
-      made,
-      input.delivery.spots ?? spotsOf(input.bed, facts.day.date),
-    ),
-    because: grounds && explainAmount(decision.because(grounds), made, grounds),
+    // One valve is opened for all the beds of a zone.
+    handsOnMinutes:
+      handsOnMinutes(input.delivery, made, input.delivery.spots ?? spotsOf(input.bed, facts.day.date)) /
+      (zoneRun?.beds ?? 1),
+    because: grounds && explainAmount(decision.because(grounds), made, grounds, zoneRun),
     reachesMm: 0,
     reason: {
       readilyMm,
@@ -379,7 +398,12 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
       waiting: facts.waiting,
       soak: facts.soak,
       shallowMm: facts.shallow?.depthMm ?? null,
-      partBy: isPart ? part.why : limitOf(input, made, decision.localMm),
+      partBy: isPart
+        ? part.why
+        : zoneRun
+          ? shortOfZone(made, decision.localMm, zoneRun)
+          : limitOf(input, made, decision.localMm),
+      zone: zoneRun ?? null,
     },
   };
 }
@@ -388,6 +412,10 @@ function planned(decision: Decision, facts: DayFacts, at: At, explained: boolean
 const WHOLE = 0.98;
 /** How near to a limit it is that limit. */
 const AT_LIMIT = 0.97;
+/** A zone that runs no longer leaves some of its beds a part of what they want. */
+const shortOfZone = (made: RunPlan, wantedMm: number, { why }: ZoneRun): Cap | null =>
+  made.localMm >= WHOLE * wantedMm ? null : (why ?? 'its zone');
+
 /** What leaves a watering only a part of what it wants, by what one watering of its place may be; null where nothing does. */
 function limitOf({ most, delivery }: PlanBed, made: RunPlan, wantedMm: number): Cap | null {
   if (made.localMm >= WHOLE * wantedMm) return null;
@@ -463,8 +491,15 @@ function leaveReason(
     settled,
     wait,
     input,
+    asks,
     airOn,
-  }: { settled: boolean; wait: RainWait | null; input: PlanBed; airOn: IsoDate | null },
+  }: {
+    settled: boolean;
+    wait: RainWait | null;
+    input: PlanBed;
+    asks: Decision | null;
+    airOn: IsoDate | null;
+  },
 ): LeaveReason {
   if (settled) return { code: 'settled today' };
   if (facts.ended) return { code: facts.ended.why, on: facts.ended.on };
@@ -476,6 +511,7 @@ function leaveReason(
   const due = held.due || (facts.waiting !== null && facts.waiting.due !== null);
   if (due && facts.shut === 'windy') return { code: 'too windy', windMs: facts.day.windMs ?? 0 };
   if (due && !facts.asked) return { code: 'not on this day', on: facts.waiting?.until ?? null };
+  if (asks && !held.by && input.zoneRuns) return { code: 'its zone waits', on: null };
   if (wait) return { code: 'rain coming', ...wait };
   return { code: 'enough in store', daysInHand: 0, depletionMm: 0, readilyMm: 0 };
 }

@@ -23,7 +23,23 @@ export type Cap =
   | 'open hours'
   | 'turns at a bed'
   | 'longest run'
-  | 'fills a day';
+  | 'fills a day'
+  | 'its zone';
+
+/** One run of a zone, settled for all of its beds. */
+export interface ZoneRun {
+  date: IsoDate;
+  /** Minutes of water at each of its beds, the turns they come in, and the rest between two. */
+  minutes: number;
+  cycles: number;
+  soakMinutes: number;
+  /** Beds that it waters. */
+  beds: number;
+  /** The bed that could least wait. */
+  lead: number;
+  /** The limit that cut it to a part; null where none did. */
+  why: Cap | null;
+}
 
 /** A bed as the plan takes it: its ground and plants, its water, what it has had and how it began. */
 export interface PlanBed {
@@ -82,6 +98,10 @@ export interface PlanBed {
   leftOn?: IsoDate[];
   /** The tap it draws from; beds without one share one. */
   tap?: number;
+  /** The zone that it is watered in: one valve brings water to all beds of the zone at once, for the same time. */
+  zone?: number;
+  /** Runs of its zone ahead, where they are settled: it is watered on those days, as long as the zone runs, and on no others. */
+  zoneRuns?: readonly ZoneRun[];
   /** Who is served first when water or time is short; default ordinary, turf last. */
   rank?: Rank;
 }
@@ -122,7 +142,9 @@ export interface WaterReason {
     | 'after the dry spell'
     | 'wilting'
     | 'set by hand'
-    | 'fixed week';
+    | 'fixed week'
+    /** It could wait itself: the zone that it is watered in runs for other beds. */
+    | 'its zone';
   /** Gone from the root zone this morning, what it can spare today, and what it can hold. */
   depletionMm: number;
   readilyMm: number;
@@ -144,6 +166,8 @@ export interface WaterReason {
   shallowMm: number | null;
   /** The limit that leaves it only a part of what it wants; null where none does. */
   partBy: Cap | null;
+  /** The run of its zone that brings it; null where it is watered by itself. */
+  zone: ZoneRun | null;
 }
 
 /**
@@ -171,6 +195,9 @@ export interface Waiting {
   floor: number;
   /** That is too much: more growth than its goal allows, or a day under its floor. */
   due: 'growth' | 'floor' | null;
+  /** Counted as missed until now and allowed until the next round, litres weighed by the yield response: a zone adds them up over its beds. */
+  spentL: number;
+  allowedL: number;
 }
 
 /** Why a bed is left alone today. */
@@ -204,7 +231,9 @@ export type LeaveReason =
   | { code: 'nothing growing'; until: IsoDate | null }
   | { code: 'frozen' }
   | { code: 'ripened' | 'killed by frost'; on: IsoDate }
-  | { code: 'settled today' };
+  | { code: 'settled today' }
+  /** It alone would be watered; its zone as a whole can wait, until that day if within the plan. */
+  | { code: 'its zone waits'; on: IsoDate | null };
 
 export interface PlannedWatering {
   bedId: number;

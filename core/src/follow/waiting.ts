@@ -24,7 +24,7 @@ export interface WeatherPath {
 }
 
 /** More than this many times what may be lost must not be lost in the worst tenth of the ways. Judgement. */
-const WORST_TENTH = 3;
+export const WORST_TENTH = 3;
 /** In how many of the ways it is not worse. */
 const SURE = 0.9;
 /** Of what was missed so little is nothing, litres of all that is wanted: rounding. */
@@ -145,6 +145,8 @@ export function waitingCost(
     reachableKs,
     floor,
     due: growth ? 'growth' : under ? 'floor' : null,
+    spentL,
+    allowedL,
   };
 }
 

@@ -94,7 +94,7 @@ function standingOf(
 /** A figure to its nearest seventh or so: a tree's ring grows from day to day, which is no setting. */
 const about = (value: number): number => Math.round(7 * Math.log(value));
 /** What the gardener has set of a place, as far as its round days follow from it, as text. */
-const settingsOf = ({ bed, delivery, school, most }: PlanBed): string =>
+const settingsOf = ({ bed, delivery, school, most, zone }: PlanBed): string =>
   JSON.stringify([
     about(bed.areaM2),
     bed.goal,
@@ -115,6 +115,7 @@ const settingsOf = ({ bed, delivery, school, most }: PlanBed): string =>
     school,
     most?.passes,
     most?.longestMinutes,
+    ...(zone === undefined ? [] : [zone]),
   ]);
 
 /**
@@ -184,6 +185,12 @@ export function gardenRounds(
     return standing === 'heat adds' ? Math.max(before, held) : held;
   };
   const chosen = new Map(bound.map((place) => [place, choose(place)]));
+  // The beds of a zone are asked on the same days, as often as the thirstiest of them; whether it runs is asked of them together.
+  for (const zone of new Set(bound.flatMap(({ input }) => input.zone ?? []))) {
+    const mine = bound.filter(({ input }) => input.zone === zone);
+    const set = Math.max(...mine.map((place) => chosen.get(place) ?? 0));
+    for (const place of mine) chosen.set(place, set);
+  }
   // What needs nothing at all speaks for no day.
   const thirsty = bound.filter(
     (place) => tryOn(place, sets[chosen.get(place) ?? 0] as number[]).waterings.length > 0,

@@ -1,6 +1,7 @@
 import type { PlanBed } from '../follow/types.ts';
 import { newClockBook, type ClockBook } from '../share/clockBook.ts';
 import type { Tries } from '../share/follower.ts';
+import { newZoneMemo, type ZoneMemo } from '../share/zones.ts';
 import type { RoundPlace } from './gardenRounds.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 
@@ -20,6 +21,7 @@ export interface PlanMemo {
   under: string;
   places: Map<number, Remembered>;
   tries: Tries;
+  zones: ZoneMemo;
   book: ClockBook;
 }
 
@@ -28,6 +30,7 @@ export const newMemo = (): PlanMemo => ({
   under: '',
   places: new Map(),
   tries: new WeakMap(),
+  zones: newZoneMemo(),
   book: newClockBook(),
 });
 

@@ -9,9 +9,11 @@ import { LOOK_AHEAD_DAYS, withDaysToCome } from '../follow/shut.ts';
 import type { BedOutlook, PlanBed } from '../follow/types.ts';
 import { newClockBook } from '../share/clockBook.ts';
 import { fitToLimits, LARGE } from '../share/fitToLimits.ts';
+import { shareOfRun } from '../share/day.ts';
 import { turnsOf } from '../share/limits.ts';
 import { follower } from '../share/follower.ts';
 import type { BedPlan } from '../share/types.ts';
+import { inZones, zoneFollower, type FollowTogether } from '../share/zones.ts';
 import { spread } from '../share/spread.ts';
 import { addDays, daysBetween } from '../units/dates.ts';
 import { once } from '../units/once.ts';
@@ -171,7 +173,13 @@ export function planGarden(
   const asOfMorning = (plan: BedPlan): BedPlan => {
     const place = places.get(plan.bed.id);
     const { input } = place ?? {};
-    if (!place || !input || !(input.settledToday || input.irrigations.some(({ date }) => date === today)))
+    // A zone's runs are its own: they are weighed as they stand now.
+    if (
+      !place ||
+      !input ||
+      plan.bed.zoneRuns ||
+      !(input.settledToday || input.irrigations.some(({ date }) => date === today))
+    )
       return plan;
     place.morning ??= followed({
       ...input,
@@ -195,8 +203,18 @@ export function planGarden(
       const planned = morning === plan ? undefined : morning.waterings.find(({ date }) => date === today);
       return sum + (planned ? turnsOf(morning, planned) : 0);
     }, 0);
+  const zones = zoneFollower(
+    { today, horizonDays, firstReasons: ahead.firstReasons, startOf: (bedId) => placeOf(bedId).start },
+    memo.zones,
+  );
+  const together: FollowTogether = (plans, how, date, amount, why) => {
+    const [first] = plans;
+    if (!first || first.bed.zoneRuns) return zones.follow(plans, how, date, amount, why);
+    return [follow(first, how, date, amount, why)];
+  };
   /** The beds' plans weighed against one another and fitted to the limits. */
-  const weigh = (plans: readonly BedPlan[]) => {
+  const weigh = (apart: readonly BedPlan[]) => {
+    const plans = settledZones(apart, zones.settle);
     const spreadOut = large
       ? plans
       : spread(
@@ -219,7 +237,7 @@ export function planGarden(
       spreadOut,
       constraints,
       { site: garden.site, today, horizonDays, book: memo.book, turnsToday: large ? 0 : turnsToday(plans) },
-      follow,
+      together,
     );
     // What was only sketched while it was tried is followed in full now that it stands.
     return { fitted, settled: fitted.plans.map(inFull), givenUp: givenUp(spreadOut, fitted.plans) };
@@ -239,7 +257,7 @@ export function planGarden(
   }
   const todayTotals = {
     handsOnMinutes: now.reduce((sum, w) => sum + w.handsOnMinutes, 0),
-    minutes: now.reduce((sum, w) => sum + w.run.minutes, 0),
+    minutes: now.reduce((sum, w) => sum + w.run.minutes * shareOfRun(w), 0),
     litres: now.reduce((sum, w) => sum + w.run.litres, 0),
   };
   return {
@@ -255,6 +273,20 @@ export function planGarden(
     beds,
     unplanned,
   };
+}
+
+/** Plans with the beds of each zone put on its common runs. */
+function settledZones(
+  plans: readonly BedPlan[],
+  settle: (plans: readonly BedPlan[]) => readonly BedPlan[],
+): readonly BedPlan[] {
+  if (plans.every(({ bed }) => bed.zone === undefined)) return plans;
+  const made = [...plans];
+  for (const unit of inZones(plans)) {
+    if (plans[unit[0] as number]?.bed.zone === undefined) continue;
+    settle(unit.map((i) => plans[i] as BedPlan)).forEach((plan, n) => (made[unit[n] as number] = plan));
+  }
+  return made;
 }
 
 /** The limits that bear on each place for itself; what was given today and this week is weighed afterwards. */

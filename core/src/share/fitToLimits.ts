@@ -13,7 +13,8 @@ import type { PlanConstraints } from '../clock/constraints.ts';
 import { pressing } from '../clock/dayJobs.ts';
 import type { RunSlot } from '../clock/daySchedule.ts';
 import { tierOf } from './tiers.ts';
-import type { BedPlan, Cap, ClockedDay, Follow, LeftOut } from './types.ts';
+import type { BedPlan, Cap, ClockedDay, LeftOut } from './types.ts';
+import { inZones, type FollowTogether } from './zones.ts';
 import { mondayOf } from '../units/weekdays.ts';
 
 /** Litres of stress any watering is worth at least, so that none is worth nothing. Judgement. */
@@ -25,9 +26,12 @@ interface Refused {
   why: Cap;
   litres: number;
 }
+/** What is watered together on a day: one bed, or all beds of a zone. */
 interface Due {
-  i: number;
-  watering: PlannedWatering;
+  /** Where its beds stand among the plans. */
+  unit: readonly number[];
+  plans: readonly BedPlan[];
+  waterings: readonly PlannedWatering[];
 }
 
 /**
@@ -50,7 +54,7 @@ export function fitToLimits(
     /** Days put on the clock before, and from then on those of this plan. */
     book?: ClockBook;
   },
-  follow: Follow,
+  follow: FollowTogether,
 ): {
   plans: BedPlan[];
   leftOut: LeftOut[];
@@ -60,6 +64,8 @@ export function fitToLimits(
   const book = options.book ?? newClockBook();
   const weigh = weigher(follow, quick);
   const current = [...plans];
+  const units = inZones(plans);
+  const dueOn = (date: IsoDate): Due[] => dueOf(units, current, (w) => w.date === date);
   const leftOut: LeftOut[] = [];
   const schedule: ClockedDay[] = [];
   const week = { monday: '', litres: 0 };
@@ -70,7 +76,8 @@ export function fitToLimits(
   const goOnUntil = (date: IsoDate): void => {
     for (const [i, plan] of current.entries()) {
       const last = plan.waterings.at(-1)?.date;
-      if (plan.open && last !== undefined && last < date) current[i] = follow(plan, 'gone on', last);
+      if (plan.open && last !== undefined && last < date)
+        current[i] = item(follow([plan], 'gone on', last), 0);
     }
   };
   for (let d = 0; d < options.horizonDays; d += 1) {
@@ -83,26 +90,27 @@ export function fitToLimits(
     // A large garden's beds are followed from one watering to the next as the days come.
     if (quick) goOnUntil(date);
     const refuse = (refused: readonly Refused[]): void => {
-      const later = quick ? inTurn(refused, dueOn(current, date), current, weigh) : null;
+      const later = quick ? inTurn(refused, dueOn(date), weigh) : null;
       for (const [k, { due, why, litres }] of refused.entries()) {
-        const { watering, i } = due;
-        const plan = current[i] as BedPlan;
-        if (litres > 0) {
-          current[i] = follow(plan, 'in part', date, litres, why);
-          continue;
-        }
-        leftOut.push({
-          bedId: watering.bedId,
-          date,
-          until: null,
-          minutes: watering.handsOnMinutes,
-          litres: watering.run.litres,
-          why,
-        });
-        current[i] = follow(plan, 'put off', date, later?.[k]);
+        const made =
+          litres > 0
+            ? follow(due.plans, 'in part', date, litres, why)
+            : follow(due.plans, 'put off', date, later?.[k]);
+        due.unit.forEach((i, n) => (current[i] = made[n] as BedPlan));
+        if (litres > 0) continue;
+        for (const { bedId, handsOnMinutes, run } of due.waterings)
+          leftOut.push({ bedId, date, until: null, minutes: handsOnMinutes, litres: run.litres, why });
       }
     };
-    refuse(overWeek(current, date, week, constraints, weigh));
+    refuse(
+      overWeek(
+        dueOf(units, current, ({ date: on }) => on >= date && on <= addDays(week.monday, 6)),
+        date,
+        week,
+        constraints,
+        weigh,
+      ),
+    );
     const { minutesPerDay, litresPerDay } = leftOfDay(constraints, d === 0);
     const limits = limitsOf({
       minutes: minutesPerDay,
@@ -113,23 +121,24 @@ export function fitToLimits(
       ),
       sources: sources.map(([tap, source]) => [tap, source.level()]),
     });
-    refuse(overWhole(current, dueOn(current, date), limits, weigh));
-    refuse(overParts(current, dueOn(current, date), limits, weigh));
+    refuse(overWhole(dueOn(date), limits, weigh));
+    refuse(overParts(dueOn(date), limits, weigh));
     let slots: RunSlot[] = [];
     if (sun) {
-      const due = dueOn(current, date).map((x) => ({ ...x, plan: current[x.i] as BedPlan }));
+      const due = dueOn(date);
       const made = clocked(book, due, date, constraints, sun);
       const unfit = new Set(made.unfit);
       refuse(
         due
-          .filter(({ watering }) => unfit.has(watering.bedId))
+          .filter(({ waterings }) => waterings.some(({ bedId }) => unfit.has(bedId)))
           .map((x) => ({ due: x, why: 'open hours' as const, litres: 0 })),
       );
       slots = made.slots;
       schedule.push({ date, sun, slots });
     }
-    week.litres += dueOn(current, date).reduce((sum, { watering }) => sum + watering.run.litres, 0);
-    for (const [tap, source] of sources) source.step(0, takenFrom(current, date, tap));
+    const given = dueOn(date);
+    week.litres += given.reduce((sum, due) => sum + takenBy(due, (_plan, { run }) => run.litres), 0);
+    for (const [tap, source] of sources) source.step(0, takenFrom(given, tap));
   }
   if (quick) goOnUntil(addDays(options.today, options.horizonDays));
   return { plans: current, leftOut: eachOnce(leftOut, current), schedule };
@@ -139,18 +148,11 @@ export function fitToLimits(
  * Days after which each of those that were refused has its turn: as many a day as found room today, what presses most first.
  * A large garden's beds are not asked on every day on which there is no room for them.
  */
-function inTurn(
-  refused: readonly Refused[],
-  due: ReturnType<typeof dueOn>,
-  plans: readonly BedPlan[],
-  weigh: Weigh,
-): number[] {
+function inTurn(refused: readonly Refused[], due: readonly Due[], weigh: Weigh): number[] {
   const forTurns = refused[0]?.why === 'turns of the tap';
-  const competing = forTurns
-    ? due.filter(({ i, watering }) => turnsOf(plans[i] as BedPlan, watering) > 0)
-    : due;
+  const competing = forTurns ? due.filter((x) => takenBy(x, turnsOf) > 0) : due;
   const aDay = Math.max(1, competing.length - refused.length);
-  const losses = refused.map(({ due }) => weigh(plans[due.i] as BedPlan, due.watering).loss);
+  const losses = refused.map((x) => weigh(x.due).loss);
   const order = losses.map((_, k) => k).sort((a, b) => (losses[b] as number) - (losses[a] as number));
   const later = new Array<number>(refused.length);
   order.forEach((k, rank) => {
@@ -159,18 +161,33 @@ function inTurn(
   return later;
 }
 
-const dueOn = (plans: readonly BedPlan[], date: IsoDate): { i: number; watering: PlannedWatering }[] =>
-  plans.flatMap((plan, i) => {
-    const watering = plan.waterings.find((w) => w.date === date);
-    return watering ? [{ i, watering }] : [];
+/** What is to be watered on a day, or on the first of some days on which it is, beds of a zone together. */
+const dueOf = (
+  units: readonly (readonly number[])[],
+  plans: readonly BedPlan[],
+  isOn: (watering: PlannedWatering) => boolean,
+): Due[] =>
+  units.flatMap((unit) => {
+    const mine = unit.map((i) => plans[i] as BedPlan);
+    const days = new Map<IsoDate, PlannedWatering[]>();
+    for (const watering of mine.flatMap(({ waterings }) => waterings.filter(isOn)))
+      days.set(watering.date, [...(days.get(watering.date) ?? []), watering]);
+    return [...days.values()].map((waterings) => ({ unit, plans: mine, waterings }));
   });
+
+/** What a watering, or a run of a zone, takes of a limit. */
+const takenBy = ({ plans, waterings }: Due, takes: Limit['takes']): number =>
+  waterings.reduce((sum, watering) => {
+    const plan = plans.find(({ bed }) => bed.id === watering.bedId);
+    return plan ? sum + takes(plan, watering) : sum;
+  }, 0);
 
 /** What waiting costs a watering, and what shares of it save where it else waits so many days, ascending to the whole. */
 interface Weighed {
   loss: number;
   steps: (waits: number) => Divisible['steps'];
 }
-type Weigh = (plan: BedPlan, watering: PlannedWatering) => Weighed;
+type Weigh = (due: Due) => Weighed;
 
 /** Gardens with more beds are weighed by how each presses today, not by following each through the fortnight. Judgement. */
 export const LARGE = 60;
@@ -184,35 +201,39 @@ const ASKED_AGAIN_DAYS = 4;
 const PARTS = [0.25, 0.5];
 
 /** What waiting costs a bed: what its plants miss more when a watering is put off. Asked once for each plan of a bed. */
-function weigher(follow: Follow, quick: boolean): Weigh {
+function weigher(follow: FollowTogether, quick: boolean): Weigh {
   if (quick)
-    return (plan, watering) => {
-      const loss = LEAST_LOSS + pressing(plan.bed, watering);
+    return (due) => {
+      const loss = LEAST_LOSS + takenBy(due, (plan, watering) => pressing(plan.bed, watering));
       return { loss, steps: () => [{ share: 1, saves: loss }] };
     };
   const known = new WeakMap<PlannedWatering, Weighed>();
-  return (plan, watering) => {
-    const before = known.get(watering);
+  return (due) => {
+    const { plans } = due;
+    const first = item(due.waterings, 0);
+    const before = known.get(first);
     if (before) return before;
-    const { date, run } = watering;
-    const lostBy = ({ outlook }: BedPlan): number => outlook.lostL;
+    const { date } = first;
+    const litres = takenBy(due, (_plan, { run }) => run.litres);
+    const lostBy = (tried: readonly BedPlan[]): number =>
+      tried.reduce((sum, { outlook }) => sum + outlook.lostL, 0);
     const steps = (waits: number): Divisible['steps'] => {
       // What is short today is short tomorrow: after its part a bed waits as long as without it.
-      const waiting = (given: BedPlan): BedPlan =>
+      const waiting = (given: readonly BedPlan[]): readonly BedPlan[] =>
         waits > 1 ? follow(given, 'put off', addDays(date, 1), waits - 1) : given;
-      const none = lostBy(follow(plan, 'put off', date, waits));
-      const saves = (share: number, given: BedPlan): { share: number; saves: number } => ({
+      const none = lostBy(follow(plans, 'put off', date, waits));
+      const saves = (share: number, given: readonly BedPlan[]): { share: number; saves: number } => ({
         share,
         saves: share * LEAST_LOSS + Math.max(0, none - lostBy(waiting(given))),
       });
       const parts = PARTS.map((share) =>
-        saves(share, follow(plan, 'in part', date, share * run.litres, 'litres a day')),
+        saves(share, follow(plans, 'in part', date, share * litres, 'litres a day')),
       );
-      return [...parts, saves(1, plan)];
+      return [...parts, saves(1, plans)];
     };
-    const loss = LEAST_LOSS + Math.max(0, lostBy(follow(plan, 'put off', date)) - lostBy(plan));
+    const loss = LEAST_LOSS + Math.max(0, lostBy(follow(plans, 'put off', date)) - lostBy(plans));
     const weighed: Weighed = { loss, steps };
-    known.set(watering, weighed);
+    known.set(first, weighed);
     return weighed;
   };
 }
@@ -231,28 +252,28 @@ const leftOfDay = (caps: PlanConstraints, isToday: boolean): PlanConstraints => 
 };
 
 /** Whether the waterings take more of a limit than there is. */
-const isOver = (plans: readonly BedPlan[], due: readonly Due[], { left, takes }: Limit): boolean =>
-  due.reduce((sum, { i, watering }) => sum + takes(plans[i] as BedPlan, watering), 0) > left + 1e-9;
+const isOver = (due: readonly Due[], { left, takes }: Limit): boolean =>
+  due.reduce((sum, x) => sum + takenBy(x, takes), 0) > left + 1e-9;
+
+/** The class in which it competes: of a zone, that of the bed that comes first. */
+const tierOfAll = (due: Due): Competing['tier'] =>
+  due.waterings.reduce<Competing['tier']>((first, watering) => {
+    const plan = due.plans.find(({ bed }) => bed.id === watering.bedId);
+    const tier = plan ? tierOf(plan, watering) : first;
+    return tier < first ? tier : first;
+  }, 2);
 
 /** What limits refuse of which a part would take as much as the whole: a person's minutes and turns of a tap. */
-function overWhole(
-  plans: readonly BedPlan[],
-  due: readonly Due[],
-  limits: readonly Limit[],
-  weigh: Weigh,
-): Refused[] {
+function overWhole(due: readonly Due[], limits: readonly Limit[], weigh: Weigh): Refused[] {
   const rows = limits.filter(({ divides }) => !divides);
-  const over = rows.find((row) => isOver(plans, due, row));
+  const over = rows.find((row) => isOver(due, row));
   if (!over) return [];
   const made = allocateDay(
-    due.map(({ i, watering }): Competing => {
-      const plan = plans[i] as BedPlan;
-      return {
-        takes: rows.map(({ takes }) => takes(plan, watering)),
-        loss: weigh(plan, watering).loss,
-        tier: tierOf(plan, watering),
-      };
-    }),
+    due.map((x): Competing => ({
+      takes: rows.map(({ takes }) => takenBy(x, takes)),
+      loss: weigh(x).loss,
+      tier: tierOfAll(x),
+    })),
     rows.map(({ left }) => left),
   );
   return due.flatMap((x, k) => (made[k] ? [] : [{ due: x, why: over.why, litres: 0 }]));
@@ -263,57 +284,45 @@ const LEAST_PART_MM = 4;
 
 /** Whoever gets nothing today is taken to wait as long as the water takes to go round, but no longer than this, days. Judgement. */
 const MOST_WAIT_DAYS = 5;
-const waitsFor = (plans: readonly BedPlan[], due: readonly Due[], over: readonly Limit[]): number =>
+const waitsFor = (due: readonly Due[], over: readonly Limit[]): number =>
   Math.max(
     1,
     ...over.map(({ left, takes }) => {
-      const wanted = due.reduce((sum, { i, watering }) => sum + takes(plans[i] as BedPlan, watering), 0);
+      const wanted = due.reduce((sum, x) => sum + takenBy(x, takes), 0);
       return Math.min(MOST_WAIT_DAYS, Math.ceil(wanted / Math.max(1e-9, left)));
     }),
   );
 
 /** What limits of water leave of the waterings: each gets the part that saves most for what it takes. */
-function overParts(
-  plans: readonly BedPlan[],
-  due: readonly Due[],
-  limits: readonly Limit[],
-  weigh: Weigh,
-): Refused[] {
+function overParts(due: readonly Due[], limits: readonly Limit[], weigh: Weigh): Refused[] {
   const rows = limits.filter(({ divides }) => divides);
-  const over = rows.filter((row) => isOver(plans, due, row));
+  const over = rows.filter((row) => isOver(due, row));
   if (over.length === 0) return [];
-  const waits = waitsFor(plans, due, over);
+  const waits = waitsFor(due, over);
   const shares = shareOut(
-    due.map(({ i, watering }): Divisible => {
-      const plan = plans[i] as BedPlan;
-      return {
-        takes: rows.map(({ takes }) => takes(plan, watering)),
-        steps: weigh(plan, watering).steps(waits),
-        leastShare: Math.min(1, LEAST_PART_MM / watering.run.localMm),
-        tier: tierOf(plan, watering),
-      };
-    }),
+    due.map((x): Divisible => ({
+      takes: rows.map(({ takes }) => takenBy(x, takes)),
+      steps: weigh(x).steps(waits),
+      leastShare: Math.min(1, LEAST_PART_MM / Math.max(...x.waterings.map(({ run }) => run.localMm))),
+      tier: tierOfAll(x),
+    })),
     rows.map(({ left }) => left),
   );
   return due.flatMap((x, k) => {
     const share = shares[k] as number;
     if (share > 1 - 1e-6) return [];
-    const plan = plans[x.i] as BedPlan;
-    const { why } = over.find(({ takes }) => takes(plan, x.watering) > 0) ?? item(over, 0);
-    return [{ due: x, why, litres: share * x.watering.run.litres }];
+    const { why } = over.find(({ takes }) => takenBy(x, takes) > 0) ?? item(over, 0);
+    return [{ due: x, why, litres: share * takenBy(x, (_plan, { run }) => run.litres) }];
   });
 }
 
 /** Litres that a day takes from the source of a tap. */
-const takenFrom = (plans: readonly BedPlan[], date: IsoDate, tap: number): number =>
-  dueOn(plans, date).reduce(
-    (sum, { i, watering }) => sum + (plans[i]?.bed.tap === tap ? watering.run.litres : 0),
-    0,
-  );
+const takenFrom = (due: readonly Due[], tap: number): number =>
+  due.reduce((sum, x) => sum + takenBy(x, ({ bed }, { run }) => (bed.tap === tap ? run.litres : 0)), 0);
 
 /** What the week's litres leave of today's: everything still planned this week competes for what is left of them. */
 function overWeek(
-  plans: readonly BedPlan[],
+  rest: readonly Due[],
   date: IsoDate,
   week: { monday: IsoDate; litres: number },
   constraints: PlanConstraints,
@@ -321,12 +330,8 @@ function overWeek(
 ): Refused[] {
   const cap = constraints.litresPerWeek;
   if (cap === undefined) return [];
-  const last = addDays(week.monday, 6);
-  const rest = plans.flatMap((plan, i) =>
-    plan.waterings.filter((w) => w.date >= date && w.date <= last).map((watering) => ({ i, watering })),
-  );
-  return overParts(plans, rest, [weekLimit(Math.max(0, cap - week.litres))], weigh).filter(
-    ({ due }) => due.watering.date === date,
+  return overParts(rest, [weekLimit(Math.max(0, cap - week.litres))], weigh).filter(
+    ({ due }) => due.waterings[0]?.date === date,
   );
 }
 

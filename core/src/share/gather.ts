@@ -1,5 +1,5 @@
 import { addDays, type IsoDate } from '../units/dates.ts';
-import { daysWorked, minutesOn, STAYS, wateringOn } from './day.ts';
+import { daysWorked, minutesOn, stays, wateringOn } from './day.ts';
 import type { BedPlan, Follow } from './types.ts';
 
 /** Growth that a visit between the rounds must save the garden to be worth a day's way there, share. Judgement. */
@@ -41,8 +41,7 @@ export function gather(
     const date = addDays(today, d);
     if (isRound(date)) continue;
     const due = current.filter((plan) => (wateringOn(plan, date)?.handsOnMinutes ?? 0) > 0);
-    if (due.length === 0 || due.some((plan) => STAYS.has(wateringOn(plan, date)?.reason.code ?? 'gap')))
-      continue;
+    if (due.length === 0 || due.some((plan) => staysOn(plan, date))) continue;
     const worked = daysWorked(current);
     const without = current.map((plan) => (due.includes(plan) ? spared(plan, date, worked, follow) : plan));
     // What was missed is owed, whatever was said of the day.
@@ -52,6 +51,11 @@ export function gather(
   }
   return current;
 }
+
+const staysOn = (plan: BedPlan, date: IsoDate): boolean => {
+  const watering = wateringOn(plan, date);
+  return !watering || stays(watering);
+};
 
 /** A place's plan without a day: left to its own other days, or put off to one on which somebody is in the garden; the one that loses less. */
 function spared(plan: BedPlan, date: IsoDate, worked: ReadonlySet<IsoDate>, follow: Follow): BedPlan {

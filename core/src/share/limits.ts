@@ -1,4 +1,5 @@
 import type { PlannedWatering } from '../follow/types.ts';
+import { shareOfRun } from './day.ts';
 import type { BedPlan, Cap } from './types.ts';
 
 /** One limit of a day: what is left of it, and what a watering takes of it. A source, a zone or a person more is a row more. */
@@ -11,8 +12,8 @@ export interface Limit {
 }
 
 /** Times its tap is opened again after the first; a timer does that by itself. */
-export const turnsOf = ({ bed }: BedPlan, { run }: PlannedWatering): number =>
-  bed.delivery.timer ? 0 : run.cycles - 1;
+export const turnsOf = ({ bed }: BedPlan, watering: PlannedWatering): number =>
+  bed.delivery.timer ? 0 : (watering.run.cycles - 1) * shareOfRun(watering);
 
 const litres = (_plan: BedPlan, { run }: PlannedWatering): number => run.litres;
 

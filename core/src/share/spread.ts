@@ -1,6 +1,6 @@
 import { addDays, type IsoDate } from '../units/dates.ts';
 import { gather } from './gather.ts';
-import { daysWorked, minutesOn, STAYS, wateringOn } from './day.ts';
+import { daysWorked, minutesOn, stays, wateringOn } from './day.ts';
 import type { BedPlan, Follow } from './types.ts';
 
 /** Growth that one place may lose more for an even week, share of what it wants. Judgement. */
@@ -60,7 +60,7 @@ function easeDay(
   while (minutesOn(current, date) > mostMinutes) {
     const moves = current.flatMap((plan, i) => {
       const watering = wateringOn(plan, date);
-      if (!watering || !mayMove(i) || STAYS.has(watering.reason.code)) return [];
+      if (!watering || !mayMove(i) || stays(watering)) return [];
       const moved = follow(plan, 'left out', date);
       const isWorthADay = minutesOn(current, date) > longestMinutes;
       return eases(current, i, moved, { mostMinutes, isWorthADay })
