@@ -78,6 +78,9 @@ export const ARCHIVE_TABLES = {
     version: count,
     source: text,
     litresPerDay: maybe(atLeastNothing),
+    together: maybe(flag),
+    station: maybe(count),
+    fromTapId: maybe(rowId),
   },
   grounds: { id: rowId, gardenId: rowId, textureClass: text, subsoilClass: maybe(text) },
   beds: {

@@ -106,6 +106,8 @@ export const fortnightBed = z.object({
   cropName: z.string().nullable(),
   /** Somebody stands there while it is watered: no timer can do it. */
   byHand: z.boolean(),
+  /** The zone that it is watered in, by the number of its tap. */
+  zone: z.number().nullable(),
   /** A timer waters it, and nobody has to come. */
   timer: z.boolean(),
   /** It is carried in cans or buckets: its minutes are a person’s own, not a tap’s. */

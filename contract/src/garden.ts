@@ -362,6 +362,9 @@ export const tapView = z.object({
   nozzle: z.string(),
   source: storedAs<SourceKindId>(),
   litresPerDay: z.number().nullable(),
+  together: z.boolean(),
+  station: z.number().nullable(),
+  fromTapId: z.number().nullable(),
   archived: z.boolean(),
   findings: z.array(findingView),
 });
@@ -457,6 +460,11 @@ export const tapBody = z.object({
   source: oneOf('Source', Object.keys(SOURCE_KINDS) as [SourceKindId, ...SourceKindId[]]).default('mains'),
   /** The most that gives in a day, where it is a well. */
   litresPerDay: limited('sourceLitres').nullish(),
+  /** It is a zone: one valve brings water to all of its beds at once; left out, it stays what it was. */
+  together: z.boolean().optional(),
+  /** Its station on a timer, and the tap that it hangs on, whose flow and source it shares. */
+  station: limited('station').nullish(),
+  fromTapId: z.number().int().nullish(),
   version,
 });
 /** A tap as it is changed: since when another nozzle is on it, today when left out; or the same one is only called otherwise. */

@@ -115,6 +115,7 @@ export const LIMITS = {
     quantity: 'volume',
     unit: 'L',
   },
+  station: { label: 'Station on the timer', min: 1, max: 99, quantity: 'count', unit: '' },
   weekLitres: { label: 'Water a week', min: 1, max: 10_000_000, quantity: 'volume', unit: 'L' },
   turnsPerDay: { label: 'Turns of a tap a day', min: 0, max: 500, quantity: 'count', unit: 'turns' },
   passes: { label: 'Turns at one bed', min: 1, max: 50, quantity: 'count', unit: 'turns' },

@@ -213,6 +213,8 @@ export const stopView = bedHead.extend({
     .nullable(),
   /** The tap it draws from, by name. */
   tapName: z.string().nullable(),
+  /** The zone that it is watered in: its tap, the bed that could least wait, and litres that it gets beyond what it lacks. */
+  zone: z.object({ tapId: z.number(), lead: z.number(), beyondL: z.number() }).nullable(),
   /** Where on the ground it belongs. */
   aim: worded<Aim>().nullable(),
   /** Cans or buckets to fill, where they are carried. */

@@ -17,6 +17,7 @@ export const BED_FIELDS = [
   'flow',
   'timer',
   'tap',
+  'zone',
   'mulch',
   'form',
   'cover',
@@ -73,6 +74,10 @@ export const BED_COLUMNS: Readonly<Record<BedField, BedColumnKind>> = {
   },
   timer: { label: 'On a timer', names: /^(timer|on a timer|controller|automatic)$/ },
   tap: { label: 'Tap', names: /^(taps?|faucet|spigot|hydrant|water source|source)$/ },
+  zone: {
+    label: 'Zone',
+    names: /^((irrigation |watering )?zones?|valves?|(timer )?stations?)$/,
+  },
   mulch: {
     label: 'Mulch',
     names: /^(mulch|mulched|mulch depth)$/,

@@ -261,3 +261,18 @@ describe('the table as a whole', () => {
     expect(readBedsTable(mended, GARDEN, USUAL).faulty).toEqual([]);
   });
 });
+
+describe('zones of a table', () => {
+  test('numbers become zones with their stations, on the tap that is named beside them', () => {
+    const found = read(
+      'Name,Area,Watered by,Tap,Zone\nA1,10,drip,Yard tap,1\nA2,10,drip,,1\nB1,10,drip,Pump,North 2\nC1,10,can,Pump,',
+    );
+    expect(found.faulty).toEqual([]);
+    expect(found.beds.map(({ tap }) => tap)).toEqual(['Zone 1', 'Zone 1', 'North 2', 'Pump']);
+    expect(found.newTaps).toEqual(['Pump']);
+    expect(found.newZones).toEqual([
+      { name: 'Zone 1', from: 'Yard tap', station: 1 },
+      { name: 'North 2', from: 'Pump', station: 2 },
+    ]);
+  });
+});

@@ -31,7 +31,7 @@ export interface BedOfTable {
   /** Line of the table, 1 is the headings. */
   line: number;
   body: BedBody;
-  /** The tap it draws from, by name; null where none is named. */
+  /** The zone that it is watered in, else the tap it draws from, by name; null where none is named. */
   tap: string | null;
   /** What of it was taken as something else than was written. */
   takenAs: string[];
@@ -53,8 +53,9 @@ export interface ReadBeds {
   faulty: FaultyRow[];
   /** How days are written: the choice, and whether it must be made. */
   dates: { order: DateOrder; asked: boolean } | null;
-  /** Taps that the garden does not have yet. */
+  /** Taps that the garden does not have yet, and zones: each with its station and the tap that it hangs on, where that is said. */
   newTaps: string[];
+  newZones: { name: string; from: string | null; station: number | null }[];
   /** What is amiss with the table as a whole; nothing can be added then. */
   problem: string | null;
 }
@@ -135,6 +136,7 @@ export function readBedsTable(
     faulty: [],
     dates,
     newTaps: [],
+    newZones: [],
     problem: tooMuchTable(table) ?? problemOf(columns, table),
   };
   if (result.problem === null && filled.length === 0)
@@ -199,6 +201,8 @@ export function readBedsTable(
     };
     const tapText = read.letters('tap', NAME_LETTERS);
     const tap = tapText === '' ? null : (taps.get(plainWord(tapText)) ?? tapText);
+    const zoneText = zoneName(read.letters('zone', NAME_LETTERS));
+    const zone = zoneText === '' ? null : (taps.get(plainWord(zoneText)) ?? zoneText);
     if (read.faults.length > 0) {
       const faults = read.faults.sort((a, b) => (a.at ?? 0) - (b.at ?? 0));
       result.faulty.push({ line, name, faults });
@@ -208,10 +212,23 @@ export function readBedsTable(
       taps.set(plainWord(tap), tap);
       result.newTaps.push(tap);
     }
-    result.beds.push({ line, body, tap, takenAs: read.takenAs, lacking: [...read.lacking] });
+    if (zone !== null && !taps.has(plainWord(zone))) {
+      taps.set(plainWord(zone), zone);
+      result.newZones.push({ name: zone, from: tap, station: stationOf(zone) });
+    }
+    result.beds.push({ line, body, tap: zone ?? tap, takenAs: read.takenAs, lacking: [...read.lacking] });
   }
   return result;
 }
+
+/** A zone that is only numbered is called by its number. */
+const zoneName = (text: string): string => (/^\d{1,2}$/.test(text) ? `Zone ${text}` : text);
+
+/** The station on a timer that a zone is numbered by; null where its name has no number. */
+const stationOf = (zone: string): number | null => {
+  const number = Number(/(?:^|\s)0*(\d{1,2})$/.exec(zone)?.[1] ?? 0);
+  return number > 0 ? number : null;
+};
 
 /** What a column may be said to be, in the order in which it is asked. */
 export const bedColumnChoices = Object.entries(BED_COLUMNS).map(

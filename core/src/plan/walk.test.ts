@@ -44,6 +44,7 @@ const due = (
       soak: null,
       shallowMm: null,
       partBy: null,
+      zone: null,
       wantedMm: 20,
     },
   };

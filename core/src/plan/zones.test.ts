@@ -143,7 +143,7 @@ describe('limits of a garden with zones', () => {
     ['a source', { sources: { 7: { kind: 'well' as const, litresPerDay: 150 } } }],
   ])('%s: a zone is watered, cut or put off as a whole, within the limit', (_name, constraints) => {
     const free = planned(zones());
-    const plan = planned(zones(), constraints as PlanConstraints);
+    const plan = planned(zones(), constraints);
     together(free);
     together(plan);
     for (const date of new Set(plan.waterings.map((w) => w.date))) {

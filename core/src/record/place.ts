@@ -92,6 +92,10 @@ export interface GardenOnRecord {
     id: number;
     source: SourceKindId;
     litresPerDay: number | null;
+    /** It is a zone; its station on a timer; the tap that it hangs on. */
+    together?: boolean;
+    station?: number | null;
+    fromTapId?: number | null;
     findings: readonly FindingOnRecord[];
   }[];
   beds: readonly BedOnRecord[];

@@ -18,6 +18,7 @@ import { cropOfBed, plantingsOf, schoolChosen } from './bedFacts.ts';
 import { earlierOf, rowsWatered, seedRows } from './seedRows.ts';
 import { foundOf, historyOf, nowOf, type HistoryOfBed, type TriedOnBed } from './history.ts';
 import type { BedOnRecord, EventOnRecord, GardenOnRecord } from './place.ts';
+import { rootTap } from './zoneOf.ts';
 
 /** A watering of a place whose ground a tree's roots share. */
 export interface Borrowed {
@@ -122,7 +123,7 @@ function sourcesOf(
   events: readonly EventOnRecord[],
   today: string,
 ): PlanConstraints['sources'] {
-  const tapOf = new Map(beds.map(({ id, tapId }) => [id, tapId]));
+  const tapOf = new Map(beds.map(({ id, tapId }) => [id, rootTap(tapId, taps)]));
   const scarce = taps.filter(({ source }) => source !== 'mains');
   if (scarce.length === 0) return undefined;
   return Object.fromEntries(

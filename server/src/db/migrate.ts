@@ -19,6 +19,7 @@ import * as oneLog from './migrations/015-one-log.ts';
 import * as oneLogAlone from './migrations/016-one-log-alone.ts';
 import * as potsSince from './migrations/017-pots-since.ts';
 import * as climate from './migrations/018-climate.ts';
+import * as zones from './migrations/019-zones.ts';
 import { SchemaSteps } from './schemaSteps.ts';
 
 /** Every migration, oldest first. A number is given once and never used again. */
@@ -41,6 +42,7 @@ const MIGRATIONS = [
   { name: '016-one-log-alone', ...oneLogAlone },
   { name: '017-pots-since', ...potsSince },
   { name: '018-climate', ...climate },
+  { name: '019-zones', ...zones },
 ];
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
 export const LATEST = MIGRATION_NAMES.at(-1) as string;

@@ -111,6 +111,10 @@ export class Tap extends Model<InferAttributes<Tap>, InferCreationAttributes<Tap
   /** Where its water comes from, and the most that gives in a day. */
   declare source: CreationOptional<string>;
   declare litresPerDay: CreationOptional<number | null>;
+  /** It is a zone; its station on a timer; the tap that it hangs on. */
+  declare together: CreationOptional<boolean | null>;
+  declare station: CreationOptional<number | null>;
+  declare fromTapId: CreationOptional<number | null>;
   declare archivedAt: CreationOptional<Date | null>;
   /** Counts the changes: who changes it says which state they saw. */
   declare version: CreationOptional<number>;

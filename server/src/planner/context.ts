@@ -19,6 +19,7 @@ import {
   type Unplanned,
   borrowedBy,
   constraintsOf,
+  inItsZone,
   planBed,
 } from '@kibble/core';
 import { utcOffsetHours } from '../services/clock.ts';
@@ -96,11 +97,15 @@ export function contextOf(
     try {
       const planned =
         taken.get(bed.id) ??
-        planBed(bed, happened.get(bed.id) ?? [], {
-          today,
-          latitudeDeg: site.latitudeDeg,
-          borrowed: borrowedBy(bed, beds, happened, today),
-        });
+        inItsZone(
+          planBed(bed, happened.get(bed.id) ?? [], {
+            today,
+            latitudeDeg: site.latitudeDeg,
+            borrowed: borrowedBy(bed, beds, happened, today),
+          }),
+          bed,
+          garden.taps,
+        );
       taken.set(bed.id, planned);
       return [glance && planned.startOn < from ? { ...planned, startOn: from, startFullness: 1 } : planned];
     } catch (error) {
@@ -132,6 +137,11 @@ export function contextOf(
       onProgress: options.onProgress,
     });
   const made = plan(planBeds, memo);
+  /** What is tried of a bed is tried in the zone that it is in. */
+  const asItIs = (changed: PlanBed): PlanBed => {
+    const bed = beds.find(({ id }) => id === changed.id);
+    return bed ? inItsZone(changed, bed, garden.taps) : changed;
+  };
   // What is tried is tried on the days that stand.
   const standing = {
     ...constraints,
@@ -150,7 +160,7 @@ export function contextOf(
     // What was followed of the others stands; what is tried of this one is not remembered.
     planWith: (changed) =>
       plan(
-        planBeds.map((bed) => (bed.id === changed.id ? changed : bed)),
+        planBeds.map((bed) => (bed.id === changed.id ? asItIs(changed) : bed)),
         triedOn(memo),
         standing,
       ),

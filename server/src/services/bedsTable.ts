@@ -69,6 +69,13 @@ export async function addBedsOfTable(
     tapIds.set(name, id);
     added.push(id);
   }
+  for (const { name, from, station } of read.newZones) {
+    const fromTapId = from === null ? null : (tapIds.get(from) ?? null);
+    const zone = { name, nozzle: '', source: 'mains' as const, together: true, station, fromTapId };
+    const { id } = await addTap(garden, zone);
+    tapIds.set(name, id);
+    added.push(id);
+  }
   // Beds of one part with one soil share their ground: a test on one is a test for all of them.
   const grounds = new Map<string, number>();
   const told: ToldBed[] = [];

@@ -1,9 +1,10 @@
-import { knownBed } from '@kibble/core';
+import { knownBed, wateredWith } from '@kibble/core';
 import { type runBody, type TapRunView } from '@kibble/contract';
 import { Bed, RunRow } from '../db/models.ts';
 import { findBedView } from './beds.ts';
 import { todayOf, type WallClock } from './clock.ts';
 import { findGarden } from './find.ts';
+import { gardenToView } from './gardens.ts';
 import { grouped } from './grouped.ts';
 import { logWatering } from './waterings.ts';
 import { Refusal } from '../errors.ts';
@@ -78,13 +79,20 @@ export async function closeSelfStopped(wall: WallClock): Promise<number[]> {
     gardens.push(row.gardenId);
     if (bed.archivedAt) continue;
     const garden = await findGarden(row.gardenId);
-    await logWatering(
-      bed,
-      { minutes: row.minutes, asPlanned: false, note: 'one run by the clock' },
-      todayOf(garden, wall),
-      wall,
-      'timer',
-    );
+    const { beds, taps } = await gardenToView(garden, wall);
+    const view = beds.find(({ id }) => id === bed.id);
+    // A valve that its timer shut has watered all the beds of its zone.
+    for (const { id } of view ? wateredWith(view, beds, taps) : []) {
+      const watered = await Bed.findByPk(id);
+      if (!watered) continue;
+      await logWatering(
+        watered,
+        { minutes: row.minutes, asPlanned: false, note: 'one run by the clock' },
+        todayOf(garden, wall),
+        wall,
+        'timer',
+      );
+    }
   }
   return gardens;
 }

@@ -6,6 +6,7 @@ import {
   type TapView,
 } from '@kibble/contract';
 import { EntryRow, Tap, type Garden } from '../db/models.ts';
+import { Refusal } from '../errors.ts';
 import { append } from '../record/log.ts';
 import { sinceOf, todayOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
@@ -19,19 +20,50 @@ export const tapToView = (tap: Tap, findings: FindingView[]): TapView => ({
   nozzle: tap.nozzle,
   source: tap.source as TapView['source'],
   litresPerDay: tap.litresPerDay ?? null,
+  together: Boolean(tap.together),
+  station: tap.station ?? null,
+  fromTapId: tap.fromTapId ?? null,
   archived: Boolean(tap.archivedAt),
   findings,
 });
 
-const tapColumns = ({ name, nozzle, source, litresPerDay }: TapBody) => ({
+/** What a body says of a zone; what it leaves out stays. */
+const zoneColumns = ({ together, station, fromTapId }: Partial<TapBody>) => ({
+  ...(together === undefined ? {} : { together }),
+  ...(station === undefined ? {} : { station }),
+  ...(fromTapId === undefined ? {} : { fromTapId }),
+});
+const tapColumns = ({ name, nozzle, source, litresPerDay, ...more }: TapBody) => ({
   name,
   nozzle,
   source,
   litresPerDay: litresPerDay ?? null,
+  ...zoneColumns(more),
 });
 
-export const addTap = async (garden: Garden, body: TapBody): Promise<Tap> =>
-  Tap.create({ gardenId: garden.id, ...tapColumns(body) });
+/** A zone hangs on a tap of its own garden that hangs on no other: water comes through one tap. */
+async function checkFrom(gardenId: number, id: number | null, { fromTapId }: TapBody): Promise<void> {
+  if (fromTapId === undefined || fromTapId === null) return;
+  const from = await Tap.findByPk(fromTapId);
+  if (from?.gardenId !== gardenId || from.id === id)
+    throw new Refusal(
+      'invalid',
+      `The tap that it hangs on must be another tap of this garden; got ${fromTapId}`,
+      'fromTapId',
+    );
+  const hangs = id === null ? null : await Tap.findOne({ where: { gardenId, fromTapId: id } });
+  if (from.fromTapId ?? hangs)
+    throw new Refusal(
+      'invalid',
+      `The tap that it hangs on must be one that stands by itself; ${from.fromTapId ? from.name : (hangs?.name ?? '')} hangs on another`,
+      'fromTapId',
+    );
+}
+
+export async function addTap(garden: Garden, body: TapBody): Promise<Tap> {
+  await checkFrom(garden.id, null, body);
+  return Tap.create({ gardenId: garden.id, ...tapColumns(body) });
+}
 
 /** Puts taps of a garden away at once. */
 export async function archiveTaps(
@@ -47,6 +79,7 @@ export async function archiveTaps(
 export async function changeTap(tap: Tap, body: TapChange, wall: WallClock): Promise<void> {
   const { version, since: told, sameNozzle, ...yours } = body;
   checkVersion(tap.name, version, tap.version, yours, tap.get({ plain: true }));
+  await checkFrom(tap.gardenId, tap.id, body);
   const since = sinceOf(told, todayOf(await findGarden(tap.gardenId), wall), { words: 'On it since' });
   if (body.nozzle !== tap.nozzle && !sameNozzle) {
     await append({

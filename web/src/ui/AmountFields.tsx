@@ -9,11 +9,14 @@ export function AmountFields({
   by,
   error,
   hint,
+  onlyMinutes = false,
 }: {
   amount: UseFormRegisterReturn;
   by: UseFormRegisterReturn;
   error?: string;
   hint?: string;
+  /** A zone's beds have the same minutes, and litres by their own flow. */
+  onlyMinutes?: boolean;
 }) {
   const { unit } = useUnits().of('volume');
   return (
@@ -21,7 +24,7 @@ export function AmountFields({
       <Field label="Amount" inputMode="decimal" error={error} hint={hint} {...amount} />
       <Choice label="in" {...by}>
         <option value="minutes">minutes</option>
-        <option value="litres">{unit === 'L' ? 'litres' : 'gallons'}</option>
+        {onlyMinutes ? null : <option value="litres">{unit === 'L' ? 'litres' : 'gallons'}</option>}
       </Choice>
     </div>
   );

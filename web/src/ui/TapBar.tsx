@@ -1,4 +1,4 @@
-import { METHOD_FACTS, spotLitres } from '@kibble/core';
+import { METHOD_FACTS, spotLitres, wateredWith, zoneOf } from '@kibble/core';
 import { useEffect, useState } from 'react';
 import { refusal } from '../api/api.ts';
 import { beep } from '../state/beep.ts';
@@ -20,7 +20,14 @@ const BEEP_AGAIN_MS = 60_000;
 
 /** Running taps, in every room, until somebody says they are off. */
 export function TapBar({ gardenId }: { gardenId: number }) {
-  const { taps, open, close } = useTaps(gardenId);
+  const { taps: runs, open, close } = useTaps(gardenId);
+  const { beds, taps: named } = useGarden();
+  // A run of a zone goes by the name of the zone.
+  const taps = runs.map((run) => {
+    const bed = beds.find(({ id }) => id === run.bedId);
+    const zone = bed && zoneOf(bed, named);
+    return zone ? { ...run, bedName: zone.name } : run;
+  });
   useSelfStopped(gardenId, taps);
   const now = useNow(taps.length > 0);
   useWakeLock(taps.length > 0);
@@ -95,15 +102,17 @@ function Running({
   /** Writes down all runs together. */
   const finish = async (ranMinutes: number): Promise<void> => {
     const whole = tap.runMinutes * tap.runs;
-    const event = await water({
+    const bed = garden.beds.find(({ id }) => id === tap.bedId);
+    const { ids, litres } = await water({
       bedId: tap.bedId,
+      bedIds: bed && wateredWith(bed, garden.beds, garden.taps).map(({ id }) => id),
       body: { minutes: Math.max(0.1, ranMinutes), asPlanned: Math.abs(ranMinutes / whole - 1) < 0.05 },
     });
     await onOver();
     dispatch(
       noticeShown({
-        text: `${tap.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
-        undo: undoesEntries(garden.id, [event.id]),
+        text: `${tap.bedName}: ${units.text('volume', litres ?? 0)} written down.`,
+        undo: undoesEntries(garden.id, ids),
       }),
     );
   };

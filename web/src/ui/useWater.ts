@@ -1,10 +1,11 @@
-import type { EventView } from '@kibble/contract';
 import { useRef } from 'react';
 import { refusal } from '../api/api.ts';
 import { onBed, useEnter } from './useEnter.ts';
 
 interface Water {
   bedId: number;
+  /** All beds that it watered, where a zone brought it. */
+  bedIds?: readonly number[];
   body: { litres?: number; minutes?: number; asPlanned?: boolean; on?: string; note?: string };
 }
 
@@ -22,18 +23,22 @@ export function useWater() {
     refused: refused?.message ?? null,
     /** It is only the question whether there were two: told once more, it is written down. */
     twice,
-    water: async (water: Water): Promise<EventView> => {
+    water: async (water: Water): Promise<{ ids: number[]; litres: number | null }> => {
       const before = asked.current;
       asked.current = water;
       const { on, note, ...amount } = water.body;
       // Sent once more after the question, it is the answer to it.
       const sure = twice && before?.bedId === water.bedId && before.body.on === on;
-      const { events } = await enter([onBed(water.bedId, { kind: 'watering', ...amount }, { on, note })], {
-        sure,
-      });
-      const [event] = events;
-      if (!event) throw new Error('a watering is answered by what it came to');
-      return event;
+      const { bedId, bedIds = [bedId] } = water;
+      const { events, ids } = await enter(
+        bedIds.map((id) => onBed(id, { kind: 'watering', ...amount }, { on, note })),
+        { sure },
+      );
+      const known = events.every(({ litres }) => litres !== null);
+      return {
+        ids,
+        litres: known ? events.reduce((sum, { litres }) => sum + (litres ?? 0), 0) : null,
+      };
     },
   };
 }

@@ -43,6 +43,10 @@ const CAPS: Readonly<Record<Cap, { putOff: string; part: string }>> = {
     putOff: 'both of its fills for the day are used up.',
     part: 'Two fills a day of its bucket bring only a part of what it wants. A smaller bed on the kit, or a drip line on a tap, would change that.',
   },
+  'its zone': {
+    putOff: 'its zone does not run.',
+    part: 'Its zone runs no longer than most of its beds need, so this is only a part of what it wants. More drip lines on it, or a zone of its own, would change that.',
+  },
   'longest run': {
     putOff: 'the longest run that you allow is used up.',
     part: 'The whole would run longer than you allow a tap that you open by hand, so this is only a part. A longer run in Settings, more flow, or a timer would change that.',

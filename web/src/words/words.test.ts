@@ -38,6 +38,8 @@ const waiting: Waiting = {
   reachableKs: 1,
   floor: 0.75,
   due: 'growth',
+  spentL: 2,
+  allowedL: 5,
 };
 const reason: WaterReason = {
   code: 'growth',
@@ -52,6 +54,7 @@ const reason: WaterReason = {
   soak: null,
   shallowMm: null,
   partBy: null,
+  zone: null,
   depletionShare: 0.4,
 };
 

@@ -123,6 +123,19 @@ export function waterSentence(
       ' deep.',
       ...sinks,
     ];
+  if (reason.code === 'its zone')
+    return [
+      'It could wait, but its zone runs today for a bed that cannot. ',
+      gone,
+      ' are gone of the ',
+      spare,
+      ' within easy reach, and this brings ',
+      units.text('depth', givenMm),
+      '. It goes ',
+      deep,
+      ' deep.',
+      ...sinks,
+    ];
   if (reason.code === 'gap' && reason.soak)
     return [
       `${days(reason.soak.days)} since its last soak${Math.abs(reason.soak.counted - reason.soak.days) >= 1 ? `, which count as ${Math.round(reason.soak.counted)}` : ''}: it is to stand ${days(reason.soak.gapDays)} at most. `,
@@ -181,6 +194,8 @@ export function leaveHead(reason: LeaveReason, nextDate: string | null): string 
       return reason.code;
     case 'settled today':
       return 'settled today';
+    case 'its zone waits':
+      return 'waits for its zone';
   }
 }
 
@@ -246,6 +261,10 @@ export function leaveSentence(
     case 'killed by frost':
       return [
         `The frost of ${dayMonth(reason.on)} will have killed it. If it lives, say so on its page: its stage, seen today.`,
+      ];
+    case 'its zone waits':
+      return [
+        `With a valve of its own it would be watered today. Its zone as a whole can wait${reason.on ? ` until ${dayName(reason.on)}` : ''}.`,
       ];
     case 'settled today':
       if (event?.kind === 'skip') return [`Skipped: ${event.reason ?? 'no reason given'}.`];

@@ -1,5 +1,5 @@
 import type { FortnightView } from '@kibble/contract';
-import { addDays, METHOD_FACTS, weekdayOf } from '@kibble/core';
+import { addDays, METHOD_FACTS, shareOfRun, weekdayOf, zoneOf } from '@kibble/core';
 import { HORIZON_DAYS, type Context } from '../context.ts';
 import type { Places } from '../places.ts';
 import { costsOf } from './costs.ts';
@@ -25,6 +25,7 @@ export function fortnightOf(context: Context, { unplanned }: Places): FortnightV
           bedName: bed.name,
           cropName: bed.planting?.cropName ?? null,
           byHand: METHOD_FACTS[bed.delivery.method].byHand,
+          zone: zoneOf(bed, context.garden.taps)?.id ?? null,
           timer: context.planBeds.find(({ id }) => id === bed.id)?.delivery.timer ?? false,
           carried: METHOD_FACTS[bed.delivery.method].fillLitres !== undefined,
           waterings: plan.waterings
@@ -50,7 +51,7 @@ export function fortnightOf(context: Context, { unplanned }: Places): FortnightV
       const due = plan.waterings.filter((w) => w.date === date);
       return {
         handsOnMinutes: due.reduce((sum, w) => sum + w.handsOnMinutes, 0),
-        minutes: due.reduce((sum, w) => sum + w.run.minutes, 0),
+        minutes: due.reduce((sum, w) => sum + w.run.minutes * shareOfRun(w), 0),
         litres: due.reduce((sum, w) => sum + w.run.litres, 0),
       };
     }),

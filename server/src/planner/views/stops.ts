@@ -2,6 +2,7 @@ import { type BedView, type CoreView, type LeaveView, type StopView, type TreeNo
 import {
   addDays,
   aimOf,
+  beyondNeedL,
   FED_DAYS,
   FEED_NOTE,
   intakeRate,
@@ -257,6 +258,10 @@ export function stopOf(
         }),
     spray: sprayOf(bed, watering, runs, context),
     tapName: context.garden.taps.find(({ id }) => id === bed.tapId)?.name ?? null,
+    zone:
+      watering.reason.zone && bed.tapId !== null
+        ? { tapId: bed.tapId, lead: watering.reason.zone.lead, beyondL: beyondNeedL(watering) }
+        : null,
     // Seed is sprinkled over; there is no foot to water at.
     aim: watering.reason.code === 'seedbed' ? null : aimOfBed(bed, context),
     fills: fillsOf(bed, watering, treeNow(bed, outlook, context)),

@@ -58,14 +58,14 @@ export function EarlierSheet({
   const [on, amount, by] = useWatch({ control: form.control, name: ['on', 'amount', 'by'] });
   const room = roomOn(on);
   const save = form.handleSubmit(async ({ on, amount, by: chosen }) => {
-    const event = await water({
+    const { ids, litres } = await water({
       bedId: bed.id,
       body: { on, [chosen]: typedSi(chosen, amount, units) },
     });
     dispatch(
       noticeShown({
-        text: `${bed.name}, ${plainDate(on, today)}: ${units.text('volume', event.litres ?? 0)} written down.`,
-        undo: undoesEntries(garden.id, [event.id]),
+        text: `${bed.name}, ${plainDate(on, today)}: ${units.text('volume', litres ?? 0)} written down.`,
+        undo: undoesEntries(garden.id, ids),
       }),
     );
     onClose();

@@ -37,8 +37,9 @@ export function TimerSettings({ view }: { view: FortnightView }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
   const timer = useTimer(garden.id);
-  const week = timerRows(view, SET_DAYS);
-  const changes = timer.typed ? timerChanges(timer.typed, timerRows(view), garden.today) : [];
+  const week = timerRows(view, garden.taps, SET_DAYS);
+  const changes = timer.typed ? timerChanges(timer.typed, timerRows(view, garden.taps), garden.today) : [];
+  const stations = week.some(({ station }) => station !== undefined);
   const set = (): void => {
     void timer.set(week, garden.today);
     dispatch(noticeShown({ text: 'Written down: the timer holds these settings.' }));
@@ -67,7 +68,8 @@ export function TimerSettings({ view }: { view: FortnightView }) {
           <thead className="text-left text-sm text-quiet">
             <tr>
               <th className="font-normal">Day</th>
-              <th className="font-normal">Bed</th>
+              {stations ? <th className="font-normal">Station</th> : null}
+              <th className="font-normal">{stations ? 'Bed or zone' : 'Bed'}</th>
               <th className="font-normal">Runs</th>
               <th className="font-normal">Starts at</th>
             </tr>
@@ -81,6 +83,7 @@ export function TimerSettings({ view }: { view: FortnightView }) {
                 <th scope="row" className="pr-3 text-left font-semibold whitespace-nowrap">
                   {week[i - 1]?.date === row.date ? '' : shortDay(row.date)}
                 </th>
+                {stations ? <td className="pr-3">{row.station ?? ''}</td> : null}
                 <td className="pr-3">{row.bedName}</td>
                 <td className="pr-3 whitespace-nowrap">{runs(row)}</td>
                 <td>{row.starts.map((at) => timeOfDay(at, units)).join(', ')}</td>

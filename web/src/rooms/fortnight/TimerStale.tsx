@@ -10,7 +10,7 @@ export function TimerStale() {
   const { typed } = useTimer(garden.id);
   const { data } = useFortnightQuery(garden.id, { skip: !typed });
   if (!typed || !data) return null;
-  const changes = timerChanges(typed, timerRows(data), garden.today);
+  const changes = timerChanges(typed, timerRows(data, garden.taps), garden.today);
   const soon = changes.filter((c) => c.row.date === garden.today);
   if (changes.length === 0) return null;
   return (

@@ -33,6 +33,7 @@ describe('settings for a tap timer', () => {
           { date: '2026-07-15', slots: [slot(2, 300, 320)] },
         ],
       },
+      [],
       1,
     );
     expect(rows).toEqual([
@@ -40,6 +41,38 @@ describe('settings for a tap timer', () => {
       { date: '2026-07-14', bedId: 2, bedName: 'Bed 2', starts: [310], minutesEach: 20 },
     ]);
   });
+
+  test('all beds of a zone are one line under its name, with its station', () =>
+    expect(
+      timerRows(
+        {
+          beds: [1, 2, 3].map((bedId) => ({ bedId, byHand: false, zone: bedId < 3 ? 9 : null })),
+          schedule: [
+            {
+              date: '2026-07-14',
+              slots: [
+                slot(1, 300, 310, 1, 2),
+                slot(2, 300, 310, 1, 2),
+                slot(3, 310, 320),
+                slot(1, 340, 350, 2, 2),
+                slot(2, 340, 350, 2, 2),
+              ],
+            },
+          ],
+        },
+        [{ id: 9, name: 'North drip', station: 4 }],
+      ),
+    ).toEqual([
+      {
+        date: '2026-07-14',
+        bedId: 1,
+        bedName: 'North drip',
+        station: 4,
+        starts: [300, 340],
+        minutesEach: 10,
+      },
+      { date: '2026-07-14', bedId: 3, bedName: 'Bed 3', starts: [310], minutesEach: 10 },
+    ]));
 });
 
 describe('what to change on a timer that was set before', () => {

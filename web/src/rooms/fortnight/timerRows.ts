@@ -1,10 +1,12 @@
-import type { FortnightView } from '@kibble/contract';
+import type { FortnightView, TapView } from '@kibble/contract';
 
-/** One bed on one day, as a tap timer takes it: when its runs begin, and for how long each. */
+/** One bed, or one zone, on one day, as a tap timer takes it: when its runs begin, and for how long each. */
 export interface TimerRow {
   date: string;
   bedId: number;
   bedName: string;
+  /** The station that it is on the timer; none where it has none. */
+  station?: number;
   /** Minutes after midnight. */
   starts: number[];
   minutesEach: number;
@@ -12,23 +14,38 @@ export interface TimerRow {
 
 /** The settings of the days asked for, in the order of the clock; what is watered by hand needs none. */
 export function timerRows(
-  { schedule, beds }: Pick<FortnightView, 'schedule'> & { beds: { bedId: number; byHand: boolean }[] },
+  {
+    schedule,
+    beds,
+  }: Pick<FortnightView, 'schedule'> & { beds: { bedId: number; byHand: boolean; zone?: number | null }[] },
+  taps: readonly Pick<TapView, 'id' | 'name' | 'station'>[] = [],
   days = schedule.length,
 ): TimerRow[] {
   const byHand = new Set(beds.filter((bed) => bed.byHand).map((bed) => bed.bedId));
+  // All beds of a zone run at once: its first bed stands for them.
+  const zoneOf = new Map(
+    beds.flatMap(({ bedId, zone = null }) => (zone === null ? [] : [[bedId, zone] as const])),
+  );
+  const leadOf = (bedId: number): number => {
+    const zone = zoneOf.get(bedId);
+    return beds.find((bed) => zone !== undefined && bed.zone === zone)?.bedId ?? bedId;
+  };
   return schedule.slice(0, days).flatMap(({ date, slots }) => {
     const rows: TimerRow[] = [];
     for (const slot of slots.filter((s) => !byHand.has(s.bedId))) {
-      const row = rows.find((r) => r.bedId === slot.bedId);
-      if (row) row.starts.push(slot.from);
-      else
+      const bedId = leadOf(slot.bedId);
+      const row = rows.find((r) => r.bedId === bedId);
+      const zone = taps.find(({ id }) => id === zoneOf.get(slot.bedId));
+      if (!row)
         rows.push({
           date,
-          bedId: slot.bedId,
-          bedName: slot.bedName,
+          bedId,
+          bedName: zone?.name ?? slot.bedName,
+          ...(zone?.station ? { station: zone.station } : {}),
           starts: [slot.from],
           minutesEach: slot.until - slot.from,
         });
+      else if (!row.starts.includes(slot.from)) row.starts.push(slot.from);
     }
     return rows;
   });

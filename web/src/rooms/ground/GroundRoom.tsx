@@ -1,38 +1,20 @@
-import type { BedView, DraftView, GardenView, TapView } from '@kibble/contract';
-import { useState } from 'react';
-import { useWatch } from 'react-hook-form';
+import type { BedView, DraftView, GardenView } from '@kibble/contract';
 import { Link } from 'react-router';
 import { useDraftsQuery } from '../../api/api.ts';
-import { useArchiveTapMutation, useSaveTapMutation } from '../../api/taps.ts';
 import { useGarden } from '../../state/gardenRound.ts';
-import { typedSi } from '../../words/numberRule.ts';
-import { noticeShown } from '../../state/noticeSlice.ts';
-import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { plainDate } from '../../words/words.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
-import { Button } from '../../ui/Button.tsx';
-import { RefusalOrConflict } from '../../ui/Conflict.tsx';
-import { Choice } from '../../ui/Choice.tsx';
-import { Field } from '../../ui/Field.tsx';
-import { KeepOrLeave } from '../../ui/KeepOrLeave.tsx';
 import { Empty } from '../../ui/states.tsx';
-import { foundOf, bucketTest, staleReason, type SourceKindId } from '@kibble/core';
-
 import { bedFacts } from './facts.ts';
 import { SharpenGarden } from './SharpenGarden.tsx';
+import { TapList } from './TapList.tsx';
 import { testPage } from './measurements/index.ts';
 import { JAR_MS } from './measurements/JarTest.tsx';
 import { clockText, useNow } from '../../ui/clock.ts';
 import { POT_MS } from './measurements/PathTests.tsx';
 
 import { Mark } from './Mark.tsx';
-import { DraftNote } from '../../ui/DraftNote.tsx';
-import { useKeptForm } from '../../ui/useKeptForm.ts';
-import { atTap, useEnter } from '../../ui/useEnter.ts';
-import { Caution } from '../../ui/Caution.tsx';
-import { Check } from '../../ui/Check.tsx';
-import { figure, filled, obeys } from '../../words/formSchema.ts';
 
 /** So many beds a phone shows at first. */
 const FIRST_BEDS = 5;
@@ -115,7 +97,7 @@ export function GroundRoom() {
       </div>
       <aside>
         <AfterFirst>
-          <Taps garden={garden} />
+          <TapList garden={garden} />
           <SharpenGarden gardenId={garden.id} />
         </AfterFirst>
       </aside>
@@ -169,247 +151,5 @@ function UnderWay({ garden }: { garden: GardenView }) {
         ))}
       </ul>
     </section>
-  );
-}
-
-/** The taps with what is screwed on them, their measured flow and its age. */
-function Taps({ garden }: { garden: GardenView }) {
-  const units = useUnits();
-  const dispatch = useAppDispatch();
-  const [editing, setEditing] = useState<TapView | 'new' | null>(null);
-  const [archive] = useArchiveTapMutation();
-  const { enterAndSay } = useEnter();
-  const taps = garden.taps.filter((tap) => !tap.archived);
-  const away = async (tap: TapView): Promise<void> => {
-    await archive({ tapId: tap.id });
-    dispatch(
-      noticeShown({ text: `${tap.name} is put away.`, undo: [{ to: 'restoreTap', at: { id: tap.id } }] }),
-    );
-  };
-  const changed = async (tap: TapView): Promise<void> => {
-    await enterAndSay(
-      [atTap(tap.id, { kind: 'changed', what: 'pressure or height' })],
-      `${tap.name}: its flow wants measuring again.`,
-    );
-  };
-  return (
-    <section aria-labelledby="taps">
-      <h2 id="taps" className="mb-1 text-2xl">
-        Taps
-      </h2>
-      {taps.length === 0 ? (
-        <p className="border-t border-rule pt-2 text-quiet">
-          None named yet. A tap measured once serves every bed that draws from it.
-        </p>
-      ) : null}
-      <ul>
-        {taps.map((tap) => {
-          const bucket = tap.findings.find((f) => f.input.kind === 'bucket');
-          const stale = bucket ? staleReason(foundOf(bucket), tap.findings.map(foundOf), garden.today) : null;
-          const flow = bucket?.input.kind === 'bucket' ? bucketTest(bucket.input).litresPerMinute : null;
-          const beds = garden.beds.filter((b) => b.tapId === tap.id && !b.archived).length;
-          return (
-            <li key={tap.id} className="border-t border-rule py-2">
-              <p>
-                <strong>{tap.name}</strong>
-                {tap.nozzle ? `, ${tap.nozzle}` : ''}
-              </p>
-              <p>
-                {flow === null || !bucket ? (
-                  'not measured'
-                ) : (
-                  <>
-                    <span className={stale ? 'assumed' : ''}>{units.text('flow', flow)}</span>
-                    <span className="text-sm text-quiet">
-                      {' '}
-                      measured {plainDate(bucket.on, garden.today)}
-                      {stale ? `; ${stale}` : ''}
-                    </span>
-                  </>
-                )}
-                <span className="text-sm text-quiet">; {beds === 1 ? '1 bed' : `${beds} beds`}</span>
-              </p>
-              <p className="flex flex-wrap items-center gap-x-4 text-sm">
-                <Link
-                  className="flex min-h-8 items-center underline underline-offset-4"
-                  to={`tap/${tap.id}/bucket`}
-                >
-                  Time a bucket<span className="sr-only"> at {tap.name}</span>
-                </Link>
-                <button
-                  type="button"
-                  className="min-h-8 underline underline-offset-4"
-                  onClick={() => setEditing(tap)}
-                >
-                  Change
-                </button>
-                <button
-                  type="button"
-                  className="min-h-8 underline underline-offset-4"
-                  onClick={() => void changed(tap).catch(() => undefined)}
-                >
-                  Pressure changed
-                </button>
-                <button
-                  type="button"
-                  className="min-h-8 underline underline-offset-4"
-                  onClick={() => void away(tap)}
-                >
-                  Put away
-                </button>
-              </p>
-            </li>
-          );
-        })}
-      </ul>
-      {editing ? (
-        <TapForm
-          key={editing === 'new' ? 'new' : editing.id}
-          tap={editing === 'new' ? null : editing}
-          gardenId={garden.id}
-          today={garden.today}
-          onClose={() => setEditing(null)}
-        />
-      ) : (
-        <Button look="quiet" className="-ml-4" onClick={() => setEditing('new')}>
-          Add a tap
-        </Button>
-      )}
-    </section>
-  );
-}
-
-interface TypedTap {
-  name: string;
-  nozzle: string;
-  since: string;
-  sameNozzle: boolean;
-  source: SourceKindId;
-  perDay: string;
-}
-
-function TapForm({
-  tap,
-  gardenId,
-  today,
-  onClose,
-}: {
-  tap: TapView | null;
-  gardenId: number;
-  today: string;
-  onClose: () => void;
-}) {
-  const [save, { isLoading, error }] = useSaveTapMutation();
-  const dispatch = useAppDispatch();
-  const units = useUnits();
-  const form = useKeptForm<TypedTap>(`tap-${gardenId}-${tap?.id ?? 'new'}`, {
-    fields: {
-      name: filled('Name of the tap must not be empty.'),
-      since: (typed) =>
-        tap === null || typed.nozzle.trim() === tap.nozzle || typed.sameNozzle
-          ? null
-          : obeys((day) => day <= today || `On it since must be today or earlier; got ${day}.`),
-      perDay: (typed) => (typed.source === 'well' ? figure('sourceLitres', units, { optional: true }) : null),
-    },
-    defaultValues: {
-      name: tap?.name ?? '',
-      nozzle: tap?.nozzle ?? '',
-      since: today,
-      sameNozzle: false,
-      source: tap?.source ?? 'mains',
-      perDay: tap?.litresPerDay ? String(Math.round(units.of('volume').fromSi(tap.litresPerDay))) : '',
-    },
-  });
-  const [source, nozzle, sameNozzle] = useWatch({
-    control: form.control,
-    name: ['source', 'nozzle', 'sameNozzle'],
-  });
-  const another = tap !== null && nozzle.trim() !== tap.nozzle;
-  const send = (version: number | undefined) =>
-    form.handleSubmit(async ({ perDay, since, sameNozzle: same, ...typed }) => {
-      const litresPerDay = typed.source === 'well' ? (typedSi('sourceLitres', perDay, units) ?? null) : null;
-      const on = another ? { since: since || undefined, sameNozzle: same } : {};
-      await save({ gardenId, tapId: tap?.id, body: { ...typed, ...on, litresPerDay, version } }).unwrap();
-      if (tap)
-        dispatch(
-          noticeShown({
-            text: `${typed.name}: changes kept.`,
-            undo: [
-              {
-                to: 'changeTap',
-                at: { id: tap.id },
-                body: {
-                  name: tap.name,
-                  nozzle: tap.nozzle,
-                  source: tap.source,
-                  litresPerDay: tap.litresPerDay,
-                  ...on,
-                },
-              },
-            ],
-          }),
-        );
-      onClose();
-    });
-  const submit = send(tap?.version);
-  return (
-    <form
-      noValidate
-      onSubmit={(e) => void submit(e).catch(() => undefined)}
-      className="mt-2 flex flex-col gap-3 border border-ink bg-sheet p-4"
-    >
-      <DraftNote draft={form.draft} />
-      <Field
-        label="Name of the tap"
-        placeholder="Tap by the shed"
-        error={form.formState.errors.name?.message}
-        {...form.register('name')}
-      />
-      <Field
-        label="With this on it"
-        placeholder="wand, open hose, sprinkler"
-        hint={
-          tap
-            ? 'Another nozzle makes the old flow doubtful.'
-            : 'Each nozzle has its own flow: add the tap once for each.'
-        }
-        {...form.register('nozzle')}
-      />
-      {another && !sameNozzle ? (
-        <Field
-          label="On it since"
-          type="date"
-          max={today}
-          hint="The flow measured before that day holds for the waterings before it; after it, time a bucket again."
-          error={form.formState.errors.since?.message}
-          {...form.register('since')}
-        />
-      ) : null}
-      {another ? (
-        <Check {...form.register('sameNozzle')}>It is the same one, only called otherwise</Check>
-      ) : null}
-      <Choice label="Its water comes from" {...form.register('source')}>
-        <option value="mains">the mains</option>
-        <option value="well">a well</option>
-      </Choice>
-      {source === 'well' ? (
-        <Field
-          label="What the well gives in a day"
-          unit={units.of('volume').unit}
-          inputMode="decimal"
-          error={form.formState.errors.perDay?.message}
-          hint="Before it draws air. Leave empty when it never has."
-          {...form.register('perDay')}
-        />
-      ) : null}
-      {source === 'well' ? <Caution of="wells" /> : null}
-      {source === 'well' ? <Caution of="electricity" /> : <Caution of="backflow" />}
-      <RefusalOrConflict
-        error={error}
-        onMine={(version) => void send(version)().catch(() => undefined)}
-        onTheirs={onClose}
-      />
-      <KeepOrLeave busy={isLoading} onLeave={onClose} />
-    </form>
   );
 }

@@ -43,11 +43,11 @@ export function AnywaySheet({
   const [why, amount, by] = useWatch({ control: form.control, name: ['why', 'amount', 'by'] });
   const save = form.handleSubmit(async ({ amount, by: chosen, why: note }) => {
     const value = typedSi(chosen, amount, units);
-    const event = await water({ bedId: item.bedId, body: { [chosen]: value, note } });
+    const { ids, litres } = await water({ bedId: item.bedId, body: { [chosen]: value, note } });
     dispatch(
       noticeShown({
-        text: `${item.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
-        undo: undoesEntries(garden.id, [event.id]),
+        text: `${item.bedName}: ${units.text('volume', litres ?? 0)} written down.`,
+        undo: undoesEntries(garden.id, ids),
       }),
     );
     form.reset();

@@ -1,4 +1,3 @@
-import type { StopView } from '@kibble/contract';
 import { useWatch } from 'react-hook-form';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
@@ -13,6 +12,7 @@ import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
 import { figure } from '../../words/formSchema.ts';
+import type { WalkStop } from './zonesTogether.ts';
 
 interface Typed {
   amount: string;
@@ -25,7 +25,7 @@ export function DifferentSheet({
   open,
   onClose,
 }: {
-  stop: StopView;
+  stop: WalkStop;
   open: boolean;
   onClose: () => void;
 }) {
@@ -41,11 +41,12 @@ export function DifferentSheet({
   const [amount, by] = useWatch({ control: form.control, name: ['amount', 'by'] });
   const save = form.handleSubmit(async ({ amount, by: chosen }) => {
     const body = { [chosen]: typedSi(chosen, amount, units) };
-    const event = await water({ bedId: stop.bedId, body });
+    const bedIds = stop.beds?.map(({ bedId }) => bedId);
+    const { ids, litres } = await water({ bedId: stop.bedId, bedIds, body });
     dispatch(
       noticeShown({
-        text: `${stop.bedName}: ${units.text('volume', event.litres ?? 0)} written down.`,
-        undo: undoesEntries(garden.id, [event.id]),
+        text: `${stop.bedName}: ${units.text('volume', litres ?? 0)} written down.`,
+        undo: undoesEntries(garden.id, ids),
       }),
     );
     form.reset();
@@ -61,8 +62,9 @@ export function DifferentSheet({
           hint={`Planned: ${Math.round(stop.run.minutes)} min, ${units.text('volume', stop.run.litres)}`}
           amount={form.register('amount')}
           by={form.register('by')}
+          onlyMinutes={stop.beds !== undefined}
         />
-        <TooMuch amount={amount} by={by} room={stop.room} />
+        {stop.beds ? null : <TooMuch amount={amount} by={by} room={stop.room} />}
         <div className="flex gap-2">
           <Button type="submit" disabled={isLoading}>
             {twice ? 'Write it down as well' : 'Write it down'}

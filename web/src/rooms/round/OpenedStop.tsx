@@ -1,5 +1,5 @@
 import type { StopView } from '@kibble/contract';
-import { DRY_TO_MM } from '@kibble/core';
+import { DRY_TO_MM, summed } from '@kibble/core';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { useUnits } from '../../words/units.ts';
@@ -14,11 +14,12 @@ import {
 } from '../../words/words.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Opens, Sentence } from '../../ui/Opens.tsx';
+import { Opens, OpensTree, Sentence } from '../../ui/Opens.tsx';
 import { LargeTime } from './LargeTime.tsx';
 import { FillCounter } from './FillCounter.tsx';
 import { largeMinutes, leavesWords, shortHow } from './stopWords.ts';
 import { isCarried, type StopActs } from './useStopActs.ts';
+import type { WalkStop } from './zonesTogether.ts';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { later } from '../../ui/later.tsx';
 import { ECHO_MS } from '../../ui/underFinger.ts';
@@ -27,6 +28,7 @@ const Fold = later(async () => (await import('../../ui/Fold.tsx')).Fold);
 
 const PartNote = later(async () => (await import('../../ui/PartNote.tsx')).PartNote);
 const WetFirst = later(async () => (await import('../../ui/WetFirst.tsx')).WetFirst);
+const ZoneNote = later(async () => (await import('./ZoneNote.tsx')).ZoneNote);
 const StopInFull = later(async () => (await import('./StopInFull.tsx')).StopInFull);
 const CheckSheet = later(async () => (await import('./CheckSheet.tsx')).CheckSheet);
 const DifferentSheet = later(async () => (await import('./DifferentSheet.tsx')).DifferentSheet);
@@ -63,10 +65,10 @@ export function OpenedStop({
   coreHeight,
   afterTick,
 }: {
-  stop: StopView;
+  stop: WalkStop;
   place: number;
   of: number;
-  next: StopView | null;
+  next: WalkStop | null;
   acts: StopActs;
   coreHeight: number;
   /** It came under the finger that ticked the one before. */
@@ -88,7 +90,7 @@ export function OpenedStop({
       </p>
       <h2 id={`stop-${stop.bedId}`} className="mb-2 text-3xl leading-tight">
         <Link
-          to={`../${stop.tree ? 'trees' : 'beds'}/${stop.bedId}`}
+          to={stop.beds ? '../ground' : `../${stop.tree ? 'trees' : 'beds'}/${stop.bedId}`}
           className="decoration-rule underline-offset-4 hover:underline"
         >
           {stop.bedName}
@@ -111,9 +113,22 @@ export function OpenedStop({
             </Opens>
           </p>
           <p className="mt-2 text-lg">
-            <Opens {...bed} of="litres">
-              {units.text('volume', stop.run.litres)}
-            </Opens>
+            {stop.beds ? (
+              <OpensTree
+                title="Litres of the zone"
+                working={summed(
+                  'Litres of the zone',
+                  'L',
+                  stop.beds.map((b) => ({ label: b.bedName, value: b.run.litres })),
+                )}
+              >
+                {units.text('volume', stop.run.litres)}
+              </OpensTree>
+            ) : (
+              <Opens {...bed} of="litres">
+                {units.text('volume', stop.run.litres)}
+              </Opens>
+            )}
             {carried || !stop.tapName ? '' : `, ${stop.tapName}`}
           </p>
           <p className="text-quiet">
@@ -142,9 +157,14 @@ export function OpenedStop({
             <Sentence {...bed} pieces={waterSentence(stop.reason, stop.reachesMm, units, stop.run.localMm)} />
           </p>
         )}
-        {stop.reason.partBy || stop.reason.shallowMm !== null ? (
+        {stop.beds ? null : stop.reason.partBy || stop.reason.shallowMm !== null ? (
           <AfterFirst>
             <PartNote reason={stop.reason} />
+          </AfterFirst>
+        ) : null}
+        {stop.beds ? (
+          <AfterFirst>
+            <ZoneNote stop={stop} />
           </AfterFirst>
         ) : null}
         {stop.checkFirst ? <p>{checkFirstWords(stop.checkFirst, units)}</p> : null}

@@ -21,6 +21,7 @@ import { useWide } from '../../ui/useMedia.ts';
 import { useRoundKeys } from './RoundKeys.tsx';
 import { StopList, type Settled } from './StopList.tsx';
 import { useStopActs } from './useStopActs.ts';
+import { settledTogether, zonesTogether } from './zonesTogether.ts';
 import { largeMinutes } from './stopWords.ts';
 
 // First of all, so that they are here first.
@@ -89,12 +90,14 @@ export function RoundRoom() {
   const { leaveAlone, totals, rounds } = round;
   const partOf = partsOf(garden);
   const [byPart, setByPart] = usePref('byPart', false);
-  const parted = round.stops.length > FEW_STOPS && new Set(round.stops.map(partOf)).size > 1;
-  const stops = parted && byPart ? inParts(round.stops, partOf) : round.stops;
-  const settled = leaveAlone.filter(
+  const walk = zonesTogether(round.stops, garden);
+  const parted = walk.length > FEW_STOPS && new Set(walk.map(partOf)).size > 1;
+  const stops = parted && byPart ? inParts(walk, partOf) : walk;
+  const done = leaveAlone.filter(
     (item): item is Settled => item.reason.code === 'settled today' && item.event !== null,
   );
-  const left = leaveAlone.filter((item) => !settled.includes(item as Settled));
+  const settled = settledTogether(done, garden);
+  const left = leaveAlone.filter((item) => !done.includes(item as Settled));
   const [chosen, setChosen] = useState<{ bedId: number; at: number; ticked?: boolean } | null>(null);
   const [all, setAll] = useState(false);
   const wide = useWide();
@@ -184,7 +187,7 @@ export function RoundRoom() {
   return (
     <>
       <AfterFirst>
-        <RoundSheet round={round} pots={pots} />
+        <RoundSheet round={{ ...round, stops }} pots={pots} />
       </AfterFirst>
       {helping ? <KeysSheet open onClose={() => setHelping(false)} /> : null}
       <div className="print:hidden">

@@ -1,9 +1,10 @@
 import { SKIP_REASONS } from '@kibble/core';
-import { type SkipBody, type StopView } from '@kibble/contract';
+import type { SkipBody } from '@kibble/contract';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Refused } from '../../ui/Refused.tsx';
 import { onBed, useEnter } from '../../ui/useEnter.ts';
+import type { WalkStop } from './zonesTogether.ts';
 
 const WORDS: Readonly<Record<SkipBody['reason'], string>> = {
   'feels moist': 'It still feels moist',
@@ -13,11 +14,11 @@ const WORDS: Readonly<Record<SkipBody['reason'], string>> = {
 };
 
 /** Not today: why. It is asked again tomorrow. */
-export function SkipSheet({ stop, open, onClose }: { stop: StopView; open: boolean; onClose: () => void }) {
+export function SkipSheet({ stop, open, onClose }: { stop: WalkStop; open: boolean; onClose: () => void }) {
   const { enterAndSay, isLoading, error } = useEnter();
   const choose = async (reason: SkipBody['reason']): Promise<void> => {
     await enterAndSay(
-      [onBed(stop.bedId, { kind: 'skip', reason })],
+      (stop.beds ?? [stop]).map(({ bedId }) => onBed(bedId, { kind: 'skip', reason })),
       `${stop.bedName} skipped until tomorrow.`,
     );
     onClose();

@@ -8,6 +8,7 @@ import { laneOf, LaneHead, RunLane, type Lane } from './RunLane.tsx';
 import { LargeTime } from './LargeTime.tsx';
 import { largeMinutes, shortHow } from './stopWords.ts';
 import type { StopActs } from './useStopActs.ts';
+import type { SettledStop, WalkStop } from './zonesTogether.ts';
 
 /** A stop that has had its turn today: what it had, and the entry that can be taken back. */
 export type Settled = LeaveView & { event: NonNullable<LeaveView['event']> };
@@ -28,8 +29,8 @@ export function StopList({
   now,
   partOf,
 }: {
-  stops: StopView[];
-  settled: Settled[];
+  stops: WalkStop[];
+  settled: SettledStop[];
   opened: number | null;
   onOpen: (bedId: number) => void;
   acts: StopActs;
@@ -88,7 +89,7 @@ function StopRow({
   acts,
   held,
 }: {
-  stop: StopView;
+  stop: WalkStop;
   place: number;
   lane: Lane | null;
   now: number;
@@ -130,6 +131,7 @@ function StopRow({
         <span className="min-w-0 leading-none">
           <span className="block truncate font-serif text-lg leading-5.5 font-semibold">{stop.bedName}</span>
           <span className="block truncate text-sm leading-4 text-quiet">
+            {stop.beds ? `${stop.beds.length} beds, ` : ''}
             {shortHow(stop)}
             {acts.runs(stop.bedId) ? ', the tap runs' : ''}
           </span>
@@ -160,7 +162,7 @@ function StopRow({
   );
 }
 
-function SettledRow({ item, acts, held }: { item: Settled; acts: StopActs; held: boolean }) {
+function SettledRow({ item, acts, held }: { item: SettledStop; acts: StopActs; held: boolean }) {
   const units = useUnits();
   const { event } = item;
   const had =
@@ -187,7 +189,7 @@ function SettledRow({ item, acts, held }: { item: Settled; acts: StopActs; held:
         disabled={held || isUnderWay(event)}
         className="absolute inset-y-0 right-0 flex w-11 items-center justify-center"
         onClick={(e) => {
-          if (!echoesTick(e)) acts.takeBack(event.id);
+          if (!echoesTick(e)) acts.takeBack(item.eventIds);
         }}
       >
         <span aria-hidden className="flex size-6 items-center justify-center bg-ink text-paper">

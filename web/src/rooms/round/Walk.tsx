@@ -15,7 +15,7 @@ const Fold = later(async () => (await import('../../ui/Fold.tsx')).Fold);
 /** The round on the clock, and what becomes of it when it begins at another hour: what is left at dusk waits for tomorrow. */
 export function Walk() {
   const garden = useGarden();
-  const { stops, sun } = useGardenRound();
+  const { stops, sun, totals } = useGardenRound();
   const units = useUnits();
   const [begin, setBegin] = useState('');
   const [minutes, setMinutes] = useState('');
@@ -42,7 +42,7 @@ export function Walk() {
             <strong>{timeOfDay(last, units)}</strong>.{' '}
           </>
         ) : null}
-        {minutesText(stops.reduce((sum, stop) => sum + stop.run.minutes, 0))} of the taps in all.{' '}
+        {minutesText(totals.minutes)} of the taps in all.{' '}
         <span className={sun.assumed ? 'assumed' : ''}>
           Sun up {timeOfDay(sun.sunrise * 60, units)}, down {timeOfDay(sun.sunset * 60, units)}.
         </span>

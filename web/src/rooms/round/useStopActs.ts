@@ -9,6 +9,7 @@ import { useUnits } from '../../words/units.ts';
 import { useEnter } from '../../ui/useEnter.ts';
 import { useTaps } from '../../ui/useTaps.ts';
 import { useWater } from '../../ui/useWater.ts';
+import type { WalkStop } from './zonesTogether.ts';
 
 /** Something is filled and carried, and no tap is opened at the bed. */
 export const isCarried = (stop: Pick<StopView, 'fills' | 'method'>): boolean =>
@@ -27,9 +28,10 @@ export function useStopActs() {
     refused,
     twice,
     runs: (bedId: number): boolean => taps.some((tap) => tap.bedId === bedId),
-    done: async (stop: StopView): Promise<void> => {
-      const event = await water({
+    done: async (stop: WalkStop): Promise<void> => {
+      const { ids, litres } = await water({
         bedId: stop.bedId,
+        bedIds: stop.beds?.map(({ bedId }) => bedId),
         // What is carried is counted in litres; a tap is open for minutes, whatever it gives.
         body: stop.fills
           ? { litres: stop.run.litres, asPlanned: true }
@@ -37,8 +39,8 @@ export function useStopActs() {
       });
       dispatch(
         noticeShown({
-          text: `${stop.bedName}: ${units.text('volume', event.litres ?? stop.run.litres)} ${event.id < 0 ? 'kept here' : 'written down'}.`,
-          undo: undoesEntries(garden.id, [event.id]),
+          text: `${stop.bedName}: ${units.text('volume', litres ?? stop.run.litres)} ${(ids[0] ?? 0) < 0 ? 'kept here' : 'written down'}.`,
+          undo: undoesEntries(garden.id, ids),
         }),
       );
     },
@@ -59,8 +61,8 @@ export function useStopActs() {
         secondsEach: byHand?.pace?.by === 'plant' ? byHand.pace.seconds : null,
       });
     },
-    takeBack: (eventId: number): void =>
-      void undo([eventId]).catch((error: unknown) =>
+    takeBack: (eventIds: number[]): void =>
+      void undo(eventIds).catch((error: unknown) =>
         dispatch(noticeShown({ text: `That could not be undone: ${refusal(error).message}` })),
       ),
   };

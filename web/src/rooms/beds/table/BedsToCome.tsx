@@ -107,6 +107,12 @@ export function BedsToCome({ read }: { read: ReadBeds }) {
           {read.newTaps.join(', ')}.
         </p>
       ) : null}
+      {read.newZones.length > 0 ? (
+        <p className="mt-2">
+          {read.newZones.length === 1 ? 'A zone is' : `${read.newZones.length} zones are`} added with them:{' '}
+          {read.newZones.map(({ name }) => name).join(', ')}. A zone waters all of its beds at once.
+        </p>
+      ) : null}
       {shared.size > 0 ? (
         <p className="mt-2 text-quiet">
           Beds of one part with one soil share their ground: a soil test on one of them counts for all.

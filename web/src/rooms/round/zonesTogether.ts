@@ -1,0 +1,52 @@
+import type { GardenView, LeaveView, StopView } from '@kibble/contract';
+import { groupedBy } from '../../words/grouped.ts';
+
+/** A stop of the walk: one bed, or a zone under its own name, led by the bed that could least wait. */
+export type WalkStop = StopView & {
+  /** The stops of a zone's beds; none of a bed by itself. */
+  beds?: StopView[];
+};
+
+const sum = (stops: readonly StopView[], of: (stop: StopView) => number): number =>
+  stops.reduce((total, stop) => total + of(stop), 0);
+
+/** The walk with the beds of each zone as one stop: one valve is opened for all of them. */
+export const zonesTogether = (stops: readonly StopView[], { taps }: GardenView): WalkStop[] =>
+  groupedBy(stops, ({ zone, bedId }) => (zone ? `zone ${zone.tapId}` : `bed ${bedId}`)).map((beds) => {
+    const lead = beds.find(({ bedId, zone }) => zone?.lead === bedId) ?? (beds[0]);
+    const zone = taps.find(({ id }) => id === lead.zone?.tapId);
+    if (!zone) return lead;
+    const run = { ...lead.run, litres: sum(beds, (bed) => bed.run.litres) };
+    return {
+      ...lead,
+      bedName: zone.name,
+      tapName: null,
+      run,
+      handsOnMinutes: sum(beds, (b) => b.handsOnMinutes),
+      beds,
+    };
+  });
+
+/** Beds that were watered together by their zone, as one: under its name, with all that they had. */
+export type SettledStop = LeaveView & { event: NonNullable<LeaveView['event']>; eventIds: number[] };
+export function settledTogether(
+  settled: readonly (LeaveView & { event: NonNullable<LeaveView['event']> })[],
+  { beds, taps }: GardenView,
+): SettledStop[] {
+  const zones = new Map(taps.filter(({ together }) => together).map(({ id, name }) => [id, name]));
+  const zoneOf = (bedId: number): number | null => {
+    const { tapId = null } = beds.find(({ id }) => id === bedId) ?? {};
+    return tapId !== null && zones.has(tapId) ? tapId : null;
+  };
+  return groupedBy(settled, ({ bedId, event }) => {
+    const zone = zoneOf(bedId);
+    return zone === null ? `bed ${bedId}` : `zone ${zone} ${event.kind} ${event.at}`;
+  }).map((those) => {
+    const first = those[0] as (typeof those)[number];
+    const litres = those.reduce((total, { event }) => total + (event.litres ?? 0), 0);
+    const eventIds = those.map(({ event }) => event.id);
+    if (those.length === 1) return { ...first, eventIds };
+    const bedName = zones.get(zoneOf(first.bedId) ?? 0) ?? first.bedName;
+    return { ...first, bedName, event: { ...first.event, litres }, eventIds };
+  });
+}
