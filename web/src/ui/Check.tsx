@@ -7,6 +7,8 @@ export interface CheckHandle {
   name: string;
   type: 'checkbox';
   checked: boolean;
+  /** None: a form that is given another tick to begin with has not been edited. */
+  defaultChecked: false;
   value: string;
   focus: () => void;
 }
@@ -51,6 +53,7 @@ export function Check({
       name,
       type: 'checkbox' as const,
       value: 'on',
+      defaultChecked: false as const,
       get checked() {
         return latest.current;
       },

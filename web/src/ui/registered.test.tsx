@@ -14,9 +14,17 @@ interface Typed {
 }
 const units = unitsOf('metric');
 
-function Form({ onSent, checked }: { onSent: (typed: Typed) => void; checked: boolean }) {
+function Form({
+  onSent,
+  checked,
+  stops = false,
+}: {
+  onSent: (typed: Typed) => void;
+  checked: boolean;
+  stops?: boolean;
+}) {
   const form = useForm<Typed>({
-    defaultValues: { litres: '5', tap: 'well', stops: false },
+    defaultValues: { litres: '5', tap: 'well', stops },
     ...(checked ? { resolver: checkedBy<Typed>({ litres: figure('litres', units) }) } : {}),
   });
   return (
@@ -45,9 +53,9 @@ afterEach(cleanup);
 
 describe.each([false, true])('in a form, with a schema: %s', (checked) => {
   const sent = jest.fn<(typed: Typed) => void>();
-  const shown = () => {
+  const shown = (stops = false) => {
     sent.mockClear();
-    render(<Form onSent={sent} checked={checked} />);
+    render(<Form onSent={sent} checked={checked} stops={stops} />);
   };
   const send = async (): Promise<Typed | undefined> => {
     fireEvent.click(screen.getByText('Send'));
@@ -59,6 +67,11 @@ describe.each([false, true])('in a form, with a schema: %s', (checked) => {
     shown();
     expect(screen.getByLabelText('Tap').textContent).toContain('a well');
     expect(await send()).toEqual({ litres: '5', tap: 'well', stops: false });
+  });
+  test('a tick that it begins with is shown and sent', async () => {
+    shown(true);
+    expect(screen.getByRole('checkbox').getAttribute('aria-checked')).toBe('true');
+    expect(await send()).toMatchObject({ stops: true });
   });
   test('a tick is sent, and taken off again', async () => {
     shown();
