@@ -127,6 +127,7 @@ test('opening the same file again runs no migration twice and keeps what is in i
     '016',
     '017',
     '018',
+    '019',
   ]);
   await again.close();
   sequelize = await openDatabase(file);

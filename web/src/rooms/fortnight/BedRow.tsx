@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { minutesText, useUnits } from '../../words/units.ts';
 import { dayMonth, shareWords } from '../../words/words.ts';
 import { Opens } from '../../ui/Opens.tsx';
+import type { FortnightRow } from './zoneRows.ts';
 import { barShare, type Ask, type Cell } from './dragging.ts';
 
 /** A key up or down changes an amount by this share. */
@@ -20,7 +21,7 @@ export const BedRow = memo(function BedRow({
   asked,
   onAsk,
 }: {
-  bed: FortnightBed;
+  bed: FortnightRow;
   dates: string[];
   closed: string[];
   /** The day a bar hovers over. */
@@ -33,9 +34,13 @@ export const BedRow = memo(function BedRow({
   return (
     <tr data-bed={bed.bedId} className="border-t border-rule">
       <th scope="row" className="py-1 pr-2 text-left text-sm leading-tight">
-        <Link className="underline decoration-rule underline-offset-4" to={`../beds/${bed.bedId}`}>
+        <Link
+          className="underline decoration-rule underline-offset-4"
+          to={bed.beds ? '../ground' : `../beds/${bed.bedId}`}
+        >
           {bed.bedName}
         </Link>
+        {bed.beds ? <span className="block text-xs text-quiet">{bed.beds.length} beds</span> : null}
         {bed.soak ? (
           <span
             className={`block text-xs ${bed.soak.counted > bed.soak.gapDays ? 'font-semibold text-brick' : 'text-quiet'}`}

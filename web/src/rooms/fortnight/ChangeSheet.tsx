@@ -40,6 +40,7 @@ const elsewhere = ({ before, after, garden }: PlanTryView): number =>
 export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Props) {
   const garden = useGarden();
   const units = useUnits();
+  const zone = garden.taps.find(({ id }) => id === bed.zone);
   const form = useForm({
     resolver: checkedBy<{ amount: string; skip: boolean }>({ amount: figure('litres', units) }),
     defaultValues: {
@@ -92,6 +93,7 @@ export function ChangeSheet({ bed, cell, change, dates, onChange, onClose }: Pro
           {...form.register('amount')}
         />
       </div>
+      {zone ? <p className="mb-3">All beds of {zone.name} are watered with it, for the same time.</p> : null}
       <Check {...form.register('skip')} className="mb-3">
         Leave it out on this day
       </Check>

@@ -18,6 +18,7 @@ import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { useNarrow } from '../../ui/useMedia.ts';
 import { BedRow } from './BedRow.tsx';
 import { PotRows } from './PotRows.tsx';
+import { zoneRows, type FortnightRow } from './zoneRows.ts';
 import { landing, type Ask, type Dragged } from './dragging.ts';
 
 /** So many rows fill a phone's first screen. */
@@ -34,6 +35,7 @@ export const FortnightGrid = memo(function FortnightGrid({
   view: data,
   pots,
   part,
+  zoned,
   onAsk,
   onRound,
 }: {
@@ -41,6 +43,8 @@ export const FortnightGrid = memo(function FortnightGrid({
   pots: PotsView | undefined;
   /** The part of the garden that alone is shown; null for all of it. */
   part: string | null;
+  /** The beds of a zone are one row. */
+  zoned: boolean;
   onAsk: Ask;
   /** A whole round is to be moved. */
   onRound: (date: string) => void;
@@ -104,11 +108,13 @@ export const FortnightGrid = memo(function FortnightGrid({
     (caps.litresPerDay !== undefined && (sums[i]?.litres ?? 0) > caps.litresPerDay + 0.01);
 
   const partOf = partsOf(garden);
+  const zoneName = ({ zone }: FortnightBed): string | undefined =>
+    garden.taps.find(({ id }) => id === zone)?.name;
   const parted = part === null && new Set(data.beds.map(partOf)).size > 1;
-  const beds = parted
-    ? inParts(data.beds, partOf)
-    : data.beds.filter((bed) => part === null || partOf(bed) === part);
-  const row = (bed: FortnightBed) => (
+  const shown = data.beds.filter((bed) => part === null || partOf(bed) === part || zoneName(bed) === part);
+  const rows = zoned ? zoneRows(shown, garden) : shown;
+  const beds = parted ? inParts(rows, partOf) : rows;
+  const row = (bed: FortnightRow) => (
     <BedRow
       key={bed.bedId}
       bed={bed}
@@ -121,7 +127,7 @@ export const FortnightGrid = memo(function FortnightGrid({
   );
 
   /** The row, under the name of its part where that begins with it. */
-  const rowInPart = (bed: FortnightBed, i: number) => {
+  const rowInPart = (bed: FortnightRow, i: number) => {
     const before = beds[i - 1];
     const begins = parted && (!before || partOf(before) !== partOf(bed));
     return begins ? (

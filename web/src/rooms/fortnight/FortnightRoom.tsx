@@ -3,10 +3,12 @@ import { useCallback, useState } from 'react';
 import { Link } from 'react-router';
 import { useFortnightQuery, usePotsQuery } from '../../api/api.ts';
 import { useGarden } from '../../state/gardenRound.ts';
+import { usePref } from '../../state/pref.ts';
 import { minutesText, useUnits } from '../../words/units.ts';
 import { partsOf } from '../../words/inParts.ts';
 import { longDate } from '../../words/words.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Check } from '../../ui/Check.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { AfterFirst } from '../../ui/AfterFirst.tsx';
 import { Unplanned } from '../../ui/Unplanned.tsx';
@@ -20,6 +22,7 @@ import { Rounds } from './Rounds.tsx';
 import { LeftOut } from './LeftOut.tsx';
 import { Lost } from './Lost.tsx';
 import { TimerSettings } from './TimerSettings.tsx';
+import { bedOfRow } from './zoneRows.ts';
 
 /** Beds by days: bars are depth, lines the days on which each may fall due; a watering can be moved, resized or left out. */
 export function FortnightRoom() {
@@ -31,7 +34,11 @@ export function FortnightRoom() {
   const [moving, setMoving] = useState<string | null>(null);
   const [part, setPart] = useState<string | null>(null);
   const moveRound = useCallback((date: string) => setMoving(date), []);
-  const ask = useCallback<Ask>((bed, cell, asked) => setChange({ bed, cell, change: asked }), []);
+  const ask = useCallback<Ask>(
+    (bed, cell, asked) => setChange({ bed: bedOfRow(bed), cell, change: asked }),
+    [],
+  );
+  const [everyBed, setEveryBed] = usePref('everyBed', false);
   if (error) return <Trouble error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading what="the fortnight" />;
   if (data.beds.length === 0)
@@ -45,6 +52,7 @@ export function FortnightRoom() {
     );
   const sums = data.perDay;
   const parts = [...new Set(data.beds.map(partsOf(garden)))];
+  const zones = garden.taps.filter(({ id }) => data.beds.some(({ zone }) => zone === id));
   return (
     <section className="wide-sheet">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -73,10 +81,10 @@ export function FortnightRoom() {
       {data.leftOut.length > 0 ? <LeftOut view={data} /> : null}
       <Lost over={data.over} givenUp={data.givenUp} />
       <Rounds view={data} />
-      {parts.length > 1 ? (
-        <div className="no-print mt-2 text-sm">
+      {parts.length > 1 || zones.length > 0 ? (
+        <div className="no-print mt-2 flex flex-wrap items-center gap-x-6 text-sm">
           <Choice
-            label="Part"
+            label={zones.length > 0 ? 'Part or zone' : 'Part'}
             manner="beside"
             value={part ?? ''}
             onChange={(e) => setPart(e.target.value || null)}
@@ -85,10 +93,20 @@ export function FortnightRoom() {
             {parts.map((name) => (
               <option key={name}>{name}</option>
             ))}
+            {zones.map(({ id, name }) => (
+              <option key={`zone ${id}`} value={name}>
+                {name}
+              </option>
+            ))}
           </Choice>
+          {zones.length > 0 ? (
+            <Check checked={everyBed} onChange={() => setEveryBed(!everyBed)}>
+              Every bed of a zone
+            </Check>
+          ) : null}
         </div>
       ) : null}
-      <FortnightGrid view={data} pots={pots} part={part} onAsk={ask} onRound={moveRound} />
+      <FortnightGrid view={data} pots={pots} part={part} zoned={!everyBed} onAsk={ask} onRound={moveRound} />
       <p className="mt-2 text-sm text-quiet">
         Framed days are rounds, paler ones between are for the beds that need more. Bars: depth where it
         falls, {units.of('depth').unit}. The dark line under a row: when its next watering may fall due in

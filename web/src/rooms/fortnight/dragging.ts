@@ -1,10 +1,11 @@
 import type { FortnightBed, PlanChange } from '@kibble/contract';
+import type { FortnightRow } from './zoneRows.ts';
 
 export type Cell = FortnightBed['waterings'][number];
 /** Asks about a change of one watering. */
-export type Ask = (bed: FortnightBed, cell: Cell, change: PlanChange) => void;
+export type Ask = (bed: FortnightRow, cell: Cell, change: PlanChange) => void;
 export interface Dragged {
-  bed: FortnightBed;
+  bed: FortnightRow;
   cell: Cell;
 }
 

@@ -50,15 +50,17 @@ export function TapList({ garden }: { garden: GardenView }) {
           const beds = garden.beds.filter((b) => b.tapId === tap.id && !b.archived).length;
           const zones = taps.filter(({ fromTapId }) => fromTapId === tap.id).length;
           const from = taps.find(({ id }) => id === tap.fromTapId);
-          const kind = tap.together
-            ? `zone${tap.station ? `, station ${tap.station}` : ''}${from ? `, on ${from.name}` : ''}`
-            : '';
+          const kind = [
+            tap.nozzle,
+            tap.together && !/zone/i.test(tap.name) ? 'a zone' : '',
+            tap.station ? `station ${tap.station}` : '',
+            from ? `on ${from.name}` : '',
+          ].filter((part) => part !== '');
           return (
             <li key={tap.id} className="border-t border-rule py-2">
               <p>
                 <strong>{tap.name}</strong>
-                {tap.nozzle ? `, ${tap.nozzle}` : ''}
-                {kind ? `, ${kind}` : ''}
+                {kind.map((part) => `, ${part}`).join('')}
               </p>
               <p>
                 {flow === null || !bucket ? (

@@ -118,6 +118,8 @@ export function RoundRoom() {
   const count = settled.length + stops.length;
 
   const bare = empty && !pots?.spots.length;
+  // Beds that were just added are told of before they are planned.
+  const begun = garden.beds.some(({ archived, startOn }) => !archived && startOn <= round.date);
   const potsDue = pots?.totals.pots ?? 0;
   const awaitsRain = round.leaveAlone.some(({ reason }) => reason.code === 'rain coming');
   // A line is left free for it before it is here.
@@ -141,7 +143,9 @@ export function RoundRoom() {
                 stops.map((s) => ({ label: s.bedName, value: s.handsOnMinutes })),
               )}
             >
-              {minutesText(totals.handsOnMinutes)} of your time
+              {totals.handsOnMinutes < 0.5
+                ? 'No time of yours: timers open the taps'
+                : `${minutesText(totals.handsOnMinutes)} of your time`}
             </OpensTree>
           </strong>
           {runs.length > 0
@@ -194,7 +198,11 @@ export function RoundRoom() {
         <Unplanned items={round.unplanned} />
         {opened ? null : head}
         {opened && !all ? <h1 className="sr-only lg:hidden">{dayName(round.date)}’s round</h1> : null}
-        {bare && round.unplanned.length === 0 ? (
+        {bare && begun ? (
+          <Empty title="Your beds are being planned">
+            <p>The round appears here as soon as they are.</p>
+          </Empty>
+        ) : bare && round.unplanned.length === 0 ? (
           <Empty title="No bed is planted yet on this date">
             <p>
               Add a bed in{' '}
@@ -228,7 +236,9 @@ export function RoundRoom() {
                 </strong>
                 <span className="text-quiet">
                   {today ? `${units.text('temperature', today.tMaxC)} today · ` : ''}
-                  {minutesText(totals.handsOnMinutes)} of your time in all
+                  {totals.handsOnMinutes < 0.5
+                    ? 'timers open the taps'
+                    : `${minutesText(totals.handsOnMinutes)} of your time in all`}
                 </span>
               </p>
               <div aria-hidden className="mt-1 mb-2 flex gap-1 lg:hidden">

@@ -12,19 +12,13 @@ const sum = (stops: readonly StopView[], of: (stop: StopView) => number): number
 
 /** The walk with the beds of each zone as one stop: one valve is opened for all of them. */
 export const zonesTogether = (stops: readonly StopView[], { taps }: GardenView): WalkStop[] =>
-  groupedBy(stops, ({ zone, bedId }) => (zone ? `zone ${zone.tapId}` : `bed ${bedId}`)).map((beds) => {
-    const lead = beds.find(({ bedId, zone }) => zone?.lead === bedId) ?? (beds[0]);
-    const zone = taps.find(({ id }) => id === lead.zone?.tapId);
-    if (!zone) return lead;
+  groupedBy(stops, ({ zone, bedId }) => (zone ? `zone ${zone.tapId}` : `bed ${bedId}`)).flatMap((beds) => {
+    const lead = beds.find(({ bedId, zone }) => zone?.lead === bedId) ?? beds[0];
+    const zone = taps.find(({ id }) => id === lead?.zone?.tapId);
+    if (!lead || !zone) return beds;
     const run = { ...lead.run, litres: sum(beds, (bed) => bed.run.litres) };
-    return {
-      ...lead,
-      bedName: zone.name,
-      tapName: null,
-      run,
-      handsOnMinutes: sum(beds, (b) => b.handsOnMinutes),
-      beds,
-    };
+    const handsOnMinutes = sum(beds, (bed) => bed.handsOnMinutes);
+    return [{ ...lead, bedName: zone.name, tapName: null, run, handsOnMinutes, beds }];
   });
 
 /** Beds that were watered together by their zone, as one: under its name, with all that they had. */
@@ -40,13 +34,14 @@ export function settledTogether(
   };
   return groupedBy(settled, ({ bedId, event }) => {
     const zone = zoneOf(bedId);
-    return zone === null ? `bed ${bedId}` : `zone ${zone} ${event.kind} ${event.at}`;
-  }).map((those) => {
-    const first = those[0] as (typeof those)[number];
+    return zone === null ? `bed ${bedId}` : `zone ${zone} ${event.kind} ${event.minutes ?? event.at}`;
+  }).flatMap((those) => {
+    const [first] = those;
+    if (!first) return [];
     const litres = those.reduce((total, { event }) => total + (event.litres ?? 0), 0);
     const eventIds = those.map(({ event }) => event.id);
-    if (those.length === 1) return { ...first, eventIds };
+    if (those.length === 1) return [{ ...first, eventIds }];
     const bedName = zones.get(zoneOf(first.bedId) ?? 0) ?? first.bedName;
-    return { ...first, bedName, event: { ...first.event, litres }, eventIds };
+    return [{ ...first, bedName, event: { ...first.event, litres }, eventIds }];
   });
 }
