@@ -216,6 +216,82 @@ test('a market garden of 64 beds from a pasted table: eight inputs at most and a
     .toBe(0);
 });
 
+test('a market garden of 64 beds in six zones: one stop and one line of the timer a zone, watered and undone as one', async ({
+  page,
+  ownKibble,
+}) => {
+  const crops = ['Tomatoes', 'Zucchini', 'Carrots', 'Lettuce', 'Leeks', 'Melons'];
+  const rows = Array.from({ length: 64 }, (_, i) => {
+    const zone = Math.floor(i / 11);
+    return [
+      `${'ABCDEF'.charAt(zone)}${String((i % 11) + 1).padStart(2, '0')}`,
+      i < 33 ? 'Hill' : 'Flat',
+      '30 m',
+      '75 cm',
+      'sandy loam',
+      crops[zone],
+      '20 Oct 2026',
+      i === 63 ? 'sprinkler' : 'drip',
+      '8',
+      'Pump house',
+      zone + 1,
+    ].join('\t');
+  });
+  await page.goto(`${ownKibble}/new`);
+  await choose(page.getByLabel('Units'), 'millimetres, litres, °C');
+  await page.getByText('many beds, from a table').click();
+  await page.getByLabel('Town, or one near by').fill('Mendoza');
+  await page.getByRole('listbox').getByRole('option').first().click();
+  await page.getByRole('button', { name: 'Go on to the table' }).click();
+  await page
+    .getByLabel('Rows, with the names of the columns')
+    .fill(
+      `Bed\tPart\tLength\tWidth\tSoil\tCrop\tDate\tWatered by\tFlow (L/min)\tTap\tZone\n${rows.join('\n')}`,
+    );
+  await expect(page.getByText(/^6 zones are added with them: Zone 1, .* Zone 6\./)).toBeVisible();
+  await page.getByRole('button', { name: 'Add 64 beds' }).click();
+
+  // One stop a zone, with its beds in it.
+  const first = page.getByRole('listitem', { name: 'Zone 1', exact: true });
+  await expect(first).toContainText('11 beds');
+  await expect(page.getByRole('listitem', { name: /^[A-F]\d\d$/ })).toHaveCount(0);
+  await first.getByRole('button').first().click();
+  await expect(page.getByText('It waters 11 beds.')).toBeVisible();
+  await page.getByRole('button', { name: 'What each bed gets' }).click();
+  await expect(page.getByRole('link', { name: 'A07' })).toBeVisible();
+
+  // Ticked once it is written down on all of its beds, and undone on all of them.
+  await page.getByRole('button', { name: 'Done: Zone 1' }).click();
+  await expect(page.getByRole('button', { name: 'Take it back: Zone 1' })).toBeVisible();
+  const waterings = async (): Promise<number> => {
+    const { leaveAlone } = (await (await page.request.get(`${ownKibble}/api/gardens/1/round`)).json()) as {
+      leaveAlone: { event: { kind: string } | null }[];
+    };
+    return leaveAlone.filter(({ event }) => event?.kind === 'watering').length;
+  };
+  expect(await waterings()).toBe(11);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Done: Zone 1' })).toBeVisible();
+  expect(await waterings()).toBe(0);
+
+  // The fortnight has a row a zone, and every bed when that is asked for; the timer a line a zone with its station.
+  await page.getByRole('link', { name: 'Fortnight', exact: true }).click();
+  const table = page.getByTestId('fortnight');
+  await expect(table.getByRole('rowheader', { name: /^Zone 1/ })).toContainText('11 beds');
+  await expect(table.getByRole('rowheader', { name: 'A01' })).toHaveCount(0);
+  await page.getByRole('checkbox', { name: 'Every bed of a zone' }).click();
+  await expect(table.getByRole('rowheader', { name: 'A01' })).toBeVisible();
+  await page.getByRole('button', { name: 'Settings for a tap timer, the next seven days' }).click();
+  const timer = page.getByTestId('timer');
+  await expect(timer.getByRole('cell', { name: 'Zone 1', exact: true }).first()).toBeVisible();
+  await expect(timer.getByRole('cell', { name: /^[A-F]\d\d$/ })).toHaveCount(0);
+
+  // A sprinkler among drip lines is named where the zone is.
+  await page.getByRole('link', { name: /^Ground/ }).click();
+  const mixed = page.getByRole('listitem').filter({ hasText: 'Zone 6, station 6, on Pump house' });
+  await expect(mixed).toContainText('Drip and sprays share this valve');
+});
+
 test('a garden begun in mid-season starts from what is remembered of the month', async ({
   page,
   ownKibble,

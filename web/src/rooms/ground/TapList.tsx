@@ -56,6 +56,12 @@ export function TapList({ garden }: { garden: GardenView }) {
             tap.station ? `station ${tap.station}` : '',
             from ? `on ${from.name}` : '',
           ].filter((part) => part !== '');
+          if (editing !== 'new' && editing?.id === tap.id)
+            return (
+              <li key={tap.id}>
+                <TapForm tap={tap} garden={garden} onClose={() => setEditing(null)} />
+              </li>
+            );
           return (
             <li key={tap.id} className="border-t border-rule py-2">
               <p>
@@ -120,13 +126,8 @@ export function TapList({ garden }: { garden: GardenView }) {
           );
         })}
       </ul>
-      {editing ? (
-        <TapForm
-          key={editing === 'new' ? 'new' : editing.id}
-          tap={editing === 'new' ? null : editing}
-          garden={garden}
-          onClose={() => setEditing(null)}
-        />
+      {editing === 'new' ? (
+        <TapForm tap={null} garden={garden} onClose={() => setEditing(null)} />
       ) : (
         <Button look="quiet" className="-ml-4" onClick={() => setEditing('new')}>
           Add a tap or a zone
