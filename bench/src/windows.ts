@@ -1,5 +1,6 @@
 import {
   addDays,
+  climateAt,
   completeWeather,
   daysBetween,
   planGarden,
@@ -20,9 +21,13 @@ import { recordOf } from '../../core/tests/seattle.ts';
  * the rule has them, before any is moved to a round day. A date can fall on a few days only; so where the truth lies on the
  * edge of a window, it is counted by lot, with the share of that day that is needed to make the window hold four in five.
  */
+const town = (name: string, place: { latitudeDeg: number; longitudeDeg: number; elevationM: number }) => ({
+  name,
+  site: { latitudeDeg: place.latitudeDeg, elevationM: place.elevationM, climate: climateAt(place) },
+});
 const TOWNS: readonly { name: string; site: Site }[] = [
-  { name: 'Seattle', site: { latitudeDeg: 47.6, elevationM: 50 } },
-  { name: 'New York', site: { latitudeDeg: 40.7, elevationM: 10 } },
+  town('Seattle', { latitudeDeg: 47.6, longitudeDeg: -122.3, elevationM: 50 }),
+  town('New York', { latitudeDeg: 40.7, longitudeDeg: -74, elevationM: 10 }),
 ];
 const CROPS = ['tomato', 'lettuce', 'onion', 'sweetcorn', 'carrot', 'potato', 'strawberry', 'rose'];
 const SOILS: TextureClass[] = ['sand', 'sandy loam', 'loam', 'clay loam', 'clay'];

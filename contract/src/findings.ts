@@ -1,5 +1,6 @@
 import {
   DEPTH_TOOLS,
+  FILL_IDS,
   FINDING_FACTS,
   LOOK_STATES,
   LOOK_TOOLS,
@@ -182,6 +183,11 @@ export const findingInput = z.discriminatedUnion('kind', [
     wind: oneOf('Wind', ['sheltered', 'open', 'exposed'] as const),
     wall: flag('Wall'),
     crusted: flag('Crust'),
+  }),
+  z.object({
+    kind: z.literal('filled'),
+    fill: oneOf('Filled with', FILL_IDS),
+    depthMm: limited('fillDepthMm'),
   }),
   z.object({ kind: z.literal('organic'), organicMatterPct: limited('organicMatterPct') }),
   z.object({

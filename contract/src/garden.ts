@@ -2,6 +2,7 @@ import {
   AIRS,
   bedKinds,
   BED_FORMS,
+  FILL_IDS,
   CATALOGUE,
   DRAIN_CHOICES,
   GOALS,
@@ -93,6 +94,8 @@ export const bedBody = z.object({
   areaM2: limited('areaM2'),
   textureClass: oneOf('Soil', TEXTURE_CLASSES),
   subsoilClass: oneOf('Subsoil', TEXTURE_CLASSES).nullish(),
+  /** What a raised bed is filled with instead of soil from its first day on; it is changed where the ground is told. */
+  fill: z.object({ fill: oneOf('Filled with', FILL_IDS), depthMm: limited('fillDepthMm') }).nullish(),
   form: oneOf('Form', BED_FORMS).default('flat'),
   underCover: z.boolean().default(false),
   mulchMaterial: oneOf('Mulch', MULCH_MATERIALS).nullish(),

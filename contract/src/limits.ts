@@ -70,6 +70,7 @@ export const LIMITS = {
   probeMm: { label: 'Depth reached', min: 0, max: 2000, quantity: 'depth', unit: 'mm' },
   lookMm: { label: 'Depth looked at', min: 5, max: 1500, quantity: 'depth', unit: 'mm' },
   targetMm: { label: 'Depth wanted', min: 1, max: 2000, quantity: 'depth', unit: 'mm' },
+  fillDepthMm: { label: 'Depth of the fill', min: 50, max: 1000, quantity: 'depth', unit: 'mm' },
   spreadDepthMm: {
     label: 'Depth of the dressing',
     min: 1,

@@ -61,6 +61,8 @@ export { completeWeather, type DaySource, type SourcedDay } from './weather/comp
 export { TEXTURE_CLASSES, type TextureClass } from './soil/textureClass.ts';
 export { soilFromFractions } from './soil/soilFromFractions.ts';
 export { TEXTURES } from './soil/soils.ts';
+export { fillHorizon } from './soil/fillHorizon.ts';
+export { FILL_IDS, FILLS, type Fill } from './soil/fills.ts';
 export { LAYER_MM, soilProfile, type Horizon } from './soil/soilProfile.ts';
 export { jarTest, type JarTest } from './soil/jarTest.ts';
 export { feelKey } from './soil/feelKey.ts';

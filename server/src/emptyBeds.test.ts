@@ -99,3 +99,27 @@ test('a planting comes, is changed and goes, and the bed is empty again', async 
   expect(gone.status).toBe(200);
   expect((await view(id)).beds[0]).toMatchObject({ plantings: [], planting: null });
 });
+
+test('a raised bed of compost is sketched, made and shown as filled, and its water is the fill’s', async () => {
+  const fill = { fill: 'compost', depthMm: 300 };
+  const planting = { cropId: 'lettuce', plantedOn: '2026-11-01', method: 'module' };
+  const filled = { ...bed, textureClass: 'sand', planting, fill };
+  const sketch = async (body: object): Promise<SetupSketch> =>
+    (await ask(app).post('/api/gardens/sketch').send({ garden, bed: body })).body as SetupSketch;
+  const held = ({ core }: SetupSketch): number => core.fieldCapacityMm[0] ?? 0;
+  expect(held(await sketch(filled))).toBeCloseTo(0.4 * 50, 3);
+  expect(held(await sketch({ ...filled, fill: null }))).toBeLessThan(0.25 * 50);
+  const answer = await ask(app).post('/api/gardens').send({ garden, bed: filled });
+  expect(answer.status).toBe(201);
+  const [made1] = (answer.body as GardenView).beds;
+  expect(made1?.findings.map(({ on, input }) => ({ on, input }))).toEqual([
+    { on: '2026-11-01', input: { kind: 'filled', ...fill } },
+  ]);
+  const page = (await ask(app).get(`/api/beds/${made1?.id}`)).body as BedPageView;
+  expect(page.textureClass).toBe('compost');
+  expect(page.core.fieldCapacityMm[0]).toBeCloseTo(0.4 * 50, 3);
+  const tooDeep = { ...filled, fill: { fill: 'compost', depthMm: 5000 } };
+  const refused = await ask(app).post('/api/gardens').send({ garden, bed: tooDeep });
+  expect(refused.status).toBe(400);
+  expect(JSON.stringify(refused.body)).toMatch(/Depth of the fill .*50 to 1000 mm; got 5000/);
+});

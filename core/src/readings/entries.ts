@@ -6,6 +6,7 @@ import type { TreeFacts } from '../places/treeRing/treeFacts.ts';
 import type { Goal } from '../plants/goals.ts';
 import type { StageName } from '../plants/types.ts';
 import type { FeelAnswers } from '../soil/feelKey.ts';
+import type { Fill } from '../soil/fills.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { PlaceWords } from '../weather/placeFactors.ts';
@@ -38,6 +39,8 @@ export type Reading =
       /** Deepest roots seen of what stands there. */
       rootsMm?: number;
     }
+  /** A raised bed was filled so deep with something else than soil. */
+  | { kind: 'filled'; fill: Fill; depthMm: number }
   | { kind: 'hole'; fallMm: number; minutes: number }
   | { kind: 'pot'; path: WaterPath; fallMm: number; minutes: number }
   | { kind: 'dye'; path: WaterPath; depthMm: number }

@@ -2,6 +2,8 @@ import { canHaveTimer } from '../delivery/handsOn.ts';
 import { METHOD_FACTS, type Method } from '../delivery/methods.ts';
 import { wettedFractionOf, type Delivery } from '../delivery/runPlan.ts';
 import { onSoil } from '../delivery/wettedStrip.ts';
+import { fillHorizon } from '../soil/fillHorizon.ts';
+import { FILL_AS_SOIL, type Fill } from '../soil/fills.ts';
 import type { GroundInput, Horizon } from '../soil/soilProfile.ts';
 import type { TextureClass } from '../soil/textureClass.ts';
 import { withinEdge, type Beyond, type ChangePoint } from '../units/edges.ts';
@@ -71,6 +73,9 @@ export class KnownDraft {
   /** What was dug and seen of the ground. */
   dig: { topsoilMm: number; belowClass?: TextureClass; stonesPct?: number; rockMm?: number } | null = null;
   digSource: Provenance | undefined;
+  /** What a raised bed was filled with, and how deep. */
+  fill: { fill: Fill; depthMm: number } | null = null;
+  fillSource: Provenance | undefined;
   rootsSeen: { on: IsoDate; depthMm: number } | undefined;
   site: { slopePct: number; crusted: boolean } | null = null;
   siteSource: Provenance | undefined;
@@ -117,6 +122,7 @@ export class KnownDraft {
   }
 
   get topClass(): TextureClass {
+    if (this.fill) return FILL_AS_SOIL.textureClass;
     return this.claims.top?.value.textureClass ?? this.declared.textureClass;
   }
 
@@ -159,14 +165,15 @@ export class KnownDraft {
     const stonesPct = dig?.stonesPct;
     const topsoil: Horizon = { ...top, organicMatterPct, stonesPct };
     const drainage = this.of('drainage');
+    const soil: Horizon[] =
+      this.of('below') !== undefined || belowDeclared !== null
+        ? [
+            { ...topsoil, thicknessMm: dig?.topsoilMm ?? USUAL_TOPSOIL_MM },
+            { ...below, stonesPct },
+          ]
+        : [topsoil];
     return {
-      horizons:
-        this.of('below') !== undefined || belowDeclared !== null
-          ? [
-              { ...topsoil, thicknessMm: dig?.topsoilMm ?? USUAL_TOPSOIL_MM },
-              { ...below, stonesPct },
-            ]
-          : [topsoil],
+      horizons: this.fill ? [fillHorizon(this.fill), ...soil] : soil,
       drainageMmPerHour: drainage ? this.edged('drainage', drainage.value) : undefined,
       slopePct: site?.slopePct,
       crusted: site?.crusted,
@@ -188,7 +195,7 @@ export class KnownDraft {
     const source = (name: keyof Known, provenance: Provenance | undefined): void => {
       if (provenance) known[name] = provenance;
     };
-    source('soil', this.of('top')?.source);
+    source('soil', this.fillSource ?? this.of('top')?.source);
     source('organicMatter', this.of('organicMatter')?.source);
     source('drainedAt', this.of('drainedAt')?.source);
     source('drainage', this.of('drainage')?.source);

@@ -4,6 +4,7 @@ import { remembered } from '../units/remembered.ts';
 import { drainageAbility } from './drainageAbility.ts';
 import { ASSUMED_ORGANIC_MATTER_PCT, soilFromFractions } from './soilFromFractions.ts';
 import { soilOfClass, TEXTURES } from './soils.ts';
+import type { Fill } from './fills.ts';
 import type { TextureClass } from './textureClass.ts';
 
 /** A layer of the profile is 50 mm thick, and there are 30 of them: 1.5 m. */
@@ -16,6 +17,8 @@ export interface Horizon {
   /** mm; the lowest horizon may leave it out and goes to the bottom of the profile. */
   thicknessMm?: number;
   textureClass: TextureClass;
+  /** What a raised bed was filled with here, instead of soil. */
+  fill?: Fill;
   /** Shares from a jar test, % by weight; win over the class's typical ones. */
   sandPct?: number;
   clayPct?: number;

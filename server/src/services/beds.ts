@@ -4,7 +4,7 @@ import { Op, type CreationAttributes } from 'sequelize';
 import type { z } from 'zod';
 import { Bed, EntryRow, Ground, Planting, Tap } from '../db/models.ts';
 import { Refusal } from '../errors.ts';
-import { ofBeds } from '../record/log.ts';
+import { append, ofBeds } from '../record/log.ts';
 import { sinceOf, type WallClock } from './clock.ts';
 import { checkVersion } from './edited.ts';
 import { findBed } from './find.ts';
@@ -93,7 +93,7 @@ export async function createBeds(
     if (cropId !== undefined) await checkCrop(gardenId, cropId, 'planting.cropId');
   for (const { body } of beds)
     if (body.planting) checkTogether([plantingColumns(body.planting)], 'planting.');
-  return insertBeds(
+  const ids = await insertBeds(
     gardenId,
     beds.map(({ body, tapId, groundId }) => ({
       columns: { groundId, kind: body.kind, ...bedColumns(body), startOn: firstDayOf(body, today) },
@@ -102,6 +102,18 @@ export async function createBeds(
     })),
     at,
   );
+  for (const [i, { body, groundId }] of beds.entries())
+    if (body.fill)
+      await append({
+        gardenId,
+        subject: { kind: 'ground', id: groundId },
+        bedId: ids[i] ?? null,
+        body: { kind: 'filled', ...body.fill },
+        on: firstDayOf(body, today),
+        at,
+        method: body.delivery.method,
+      });
+  return ids;
 }
 
 /**

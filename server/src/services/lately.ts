@@ -1,5 +1,6 @@
 import type { BedBody } from '@kibble/contract';
 import {
+  fillHorizon,
   addDays,
   completeWeather,
   groundByLately,
@@ -18,6 +19,7 @@ import { gardenWeather, siteOf } from './weather.ts';
 export function bedInputOf(bed: BedBody, latitudeDeg: number, custom?: CropEntry): PlanBed['bed'] {
   const { planting, mulchMaterial, mulchMm, underCover } = bed;
   const horizons = [
+    ...(bed.fill ? [fillHorizon(bed.fill)] : []),
     { textureClass: bed.textureClass, ...(bed.subsoilClass ? { thicknessMm: USUAL_TOPSOIL_MM } : {}) },
     ...(bed.subsoilClass ? [{ textureClass: bed.subsoilClass }] : []),
   ];

@@ -6,6 +6,7 @@ import { dig } from './dig.ts';
 import { drip } from './drip.ts';
 import { dye } from './dye.ts';
 import { feel } from './feel.ts';
+import { filled } from './filled.ts';
 import { hole } from './hole.ts';
 import { jar } from './jar.ts';
 import { organic } from './organic.ts';
@@ -25,6 +26,7 @@ export const READINGS: { readonly [K in ReadingKind]: ReadingRule<K> } = {
   feel,
   jar,
   dig,
+  filled,
   hole,
   pot,
   dye,

@@ -93,7 +93,8 @@ export function headOf(bed: BedView, outlook: BedOutlook, context: Context) {
     bedName: bed.name,
     cropName: bed.planting?.cropName ?? null,
     stage: outlook.stage,
-    textureClass: known.ground.horizons[0]?.textureClass ?? bed.textureClass,
+    textureClass:
+      known.ground.horizons[0]?.fill ?? known.ground.horizons[0]?.textureClass ?? bed.textureClass,
     areaM2: known.areaM2,
     room: roomOf(bed, outlook, context),
     core: coreOf(bed, outlook, context),

@@ -2,6 +2,7 @@ import type { BedBody, BedView } from '@kibble/contract';
 import {
   MULCH_MATERIALS,
   type BedForm,
+  type Fill,
   type MulchMaterial,
   bucketTest,
   rectangleArea,
@@ -40,6 +41,9 @@ export interface TypedBed {
   area: string;
   textureClass: TextureClass;
   subsoilClass: TextureClass | '';
+  /** What a raised bed is filled with instead of soil, and how deep. */
+  filledWith: Fill | '';
+  filledDepth: string;
   form: BedForm;
   underCover: boolean;
   shadeCloth: boolean;
@@ -80,6 +84,8 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   area: '',
   textureClass: 'loam',
   subsoilClass: '',
+  filledWith: '',
+  filledDepth: '',
   form: 'flat',
   underCover: false,
   shadeCloth: false,
@@ -107,6 +113,9 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   fill: '',
   guessed: null,
 });
+
+/** A raised bed of bagged mix is filled about so deep where nobody measured, mm. Common practice: ten inches. */
+export const USUAL_FILL_MM = 250;
 
 const shown = (value: number): string => String(Math.round(value * 100) / 100);
 
@@ -153,6 +162,13 @@ export function bedDraft(typed: TypedBed, units: Units, bed?: BedView | null): B
     areaM2: typedSi('areaM2', typed.area, units) ?? 0,
     textureClass: typed.textureClass,
     subsoilClass: typed.subsoilClass || null,
+    fill:
+      typed.isNew && typed.filledWith
+        ? {
+            fill: typed.filledWith,
+            depthMm: typedSi('fillDepthMm', typed.filledDepth, units) ?? USUAL_FILL_MM,
+          }
+        : null,
     form: typed.form,
     underCover: typed.underCover,
     shadeCloth: typed.shadeCloth,
@@ -220,6 +236,7 @@ export const bedFields = (units: Units): FieldSchemas<TypedBed> => ({
   area: figure('areaM2', units),
   plantedOn: ({ bare }) =>
     bare ? null : obeys((day) => isDay(day) || 'Planting date must be a day of the calendar.'),
+  filledDepth: ({ filledWith }) => (filledWith ? figure('fillDepthMm', units, { optional: true }) : null),
   mulch: figure('mulchMm', units, { optional: true }),
   ...flowFields(units),
   length: figure('bedLengthM', units, { optional: true }),

@@ -1,5 +1,5 @@
 import { type BedView } from '@kibble/contract';
-import { deliveryRate, intakeRate, wettedFractionOf, type KnownBed, knownBed } from '@kibble/core';
+import { deliveryRate, FILLS, intakeRate, wettedFractionOf, type KnownBed, knownBed } from '@kibble/core';
 import type { WordId } from '../../words/glossary.ts';
 import type { Units } from '../../words/units.ts';
 import { isAssumed } from '../../ui/workingText.ts';
@@ -24,6 +24,10 @@ export interface BedFacts {
   wets: Fact;
 }
 
+/** What lies there, by name: soil, or what a raised bed was filled with. */
+const nameOf = (horizon: KnownBed['ground']['horizons'][number] | undefined): string =>
+  horizon?.fill ? FILLS[horizon.fill].label : (horizon?.textureClass ?? '');
+
 /** What is known and what is assumed of a bed, in the gardener's units. */
 export function bedFacts(bed: BedView, today: string, units: Units): BedFacts {
   const known = knownBed(bed, today);
@@ -35,7 +39,7 @@ export function bedFacts(bed: BedView, today: string, units: Units): BedFacts {
     known,
     soil: {
       label: 'Soil',
-      text: `${top?.textureClass ?? ''}${below && below.textureClass !== top?.textureClass ? ` over ${below.textureClass}` : ''}`,
+      text: `${nameOf(top)}${below && nameOf(below) !== nameOf(top) ? ` over ${nameOf(below)}` : ''}`,
       assumed: isAssumed(sources.soil),
     },
     intake: {

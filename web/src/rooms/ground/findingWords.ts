@@ -4,6 +4,7 @@ import {
   depthCheck,
   dripLayout,
   feelKey,
+  FILLS,
   holeTest,
   jarTest,
   slowBucket,
@@ -35,6 +36,8 @@ export function findingWords(input: Finding, units: Units): string {
       return `${input.path}, ${units.text('depth', input.depthMm)}`;
     case 'site':
       return `${input.slopePct} % slope, sun ${input.sun}, wind ${input.wind}${input.wall ? ', a warm wall' : ''}${input.crusted ? ', crusted' : ''}`;
+    case 'filled':
+      return `${units.text('depth', input.depthMm)} of ${FILLS[input.fill].label}`;
     case 'organic':
       return `${input.organicMatterPct} %`;
     case 'amended':

@@ -5,6 +5,8 @@ import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { LatelyTaps } from '../../ui/LatelyTaps.tsx';
 import { Taps } from '../../ui/Taps.tsx';
+import { FillFields } from '../../places/ground/FillFields.tsx';
+import type { TypedBed } from '../../places/ground/Fields.tsx';
 import { todayIn, type TypedSetup } from './typedSetup.ts';
 
 const BALLS = [
@@ -71,7 +73,7 @@ export function GroundStep({ form }: { form: UseFormReturn<TypedSetup> }) {
   };
   return (
     <>
-      {typed.soilBy === 'name' ? (
+      {typed.filledWith ? null : typed.soilBy === 'name' ? (
         <div className="grid gap-4 sm:grid-cols-2">
           <Choice
             label="The soil is"
@@ -113,7 +115,7 @@ export function GroundStep({ form }: { form: UseFormReturn<TypedSetup> }) {
           ) : null}
         </div>
       )}
-      <p className="-my-2 flex flex-wrap items-center gap-x-4">
+      <p className={typed.filledWith ? 'hidden' : '-my-2 flex flex-wrap items-center gap-x-4'}>
         <span role="status">
           {felt && typed.soilBy !== 'name' ? (
             <>
@@ -132,6 +134,7 @@ export function GroundStep({ form }: { form: UseFormReturn<TypedSetup> }) {
           {typed.soilBy === 'name' ? 'Tell it by its feel' : 'I know its name, or take a loam for now'}
         </Button>
       </p>
+      <FillFields form={form as unknown as UseFormReturn<TypedBed>} />
       <Taps
         legend="How is that ground now?"
         options={GROUND}

@@ -45,7 +45,7 @@ const ROOMS = { beds: 'round', table: 'beds/table', pots: 'pots', trees: 'trees'
 /** Fields that must stand before a step is left. */
 const ASKED: readonly (readonly (keyof TypedSetup)[])[] = [
   ['latitude'],
-  ['soilBy', 'wateredOn'],
+  ['soilBy', 'filledDepth', 'wateredOn'],
   ['area', 'plantedOn'],
   ['flow', 'bucketVolume', 'bucketSeconds', 'fill'],
 ];
@@ -88,7 +88,7 @@ export function SetupRoom() {
         return false;
       }
     }
-    if (n === 1 && typed.soilBy === null) {
+    if (n === 1 && typed.soilBy === null && typed.filledWith === '') {
       form.setError('soilBy', { message: 'Soil must be told by its feel, or by its name below.' });
       return false;
     }

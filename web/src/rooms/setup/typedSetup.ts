@@ -124,6 +124,7 @@ export const setupFields = (units: Units): FieldSchemas<TypedSetup> => ({
       : figure('latitudeDeg', units),
   wateredOn: ({ ground, timeZone }) =>
     ground === 'watered' ? beforeTomorrow(timeZone, 'Watered well on') : null,
+  filledDepth: ({ filledWith }) => (filledWith ? figure('fillDepthMm', units, { optional: true }) : null),
   area: figure('areaM2', units),
   plantedOn: ({ bare, longStanding, cropChosen, cropId, timeZone }) => {
     const livesOn = cropChosen && CATALOGUE.find(({ id }) => id === cropId)?.cycle !== 'annual';

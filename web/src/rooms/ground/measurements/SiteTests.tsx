@@ -1,4 +1,4 @@
-import { intakeRate, placeFactors } from '@kibble/core';
+import { FILL_IDS, FILLS, intakeRate, placeFactors, type Fill } from '@kibble/core';
 import { useUnits } from '../../../words/units.ts';
 import { SlopeDrawing } from '../drawings.tsx';
 import { Num, Pick, Says, Step, Tick, useTest } from './parts.tsx';
@@ -9,6 +9,7 @@ const SUNS = [
   ['half', 'half a day of sun'],
   ['shade', 'shade'],
 ] as const;
+const FILL_OPTIONS = FILL_IDS.map((id) => [id, FILLS[id].label] as const);
 const WINDS = [
   ['sheltered', 'sheltered'],
   ['open', 'open'],
@@ -98,6 +99,44 @@ export const organicTest: TestPage = {
     return r.ok ? { kind: 'organic', organicMatterPct } : null;
   },
   Result: OrganicResult as TestPage['Result'],
+};
+
+function FilledSteps() {
+  return (
+    <Step n={1} title="What is the raised bed filled with, and how deep?">
+      <Pick name="fill" label="Filled with" options={FILL_OPTIONS} />
+      <Num
+        name="depth"
+        field="fillDepthMm"
+        label="Filled so deep"
+        hint="The soil beneath stays as it is known."
+      />
+    </Step>
+  );
+}
+
+function FilledResult({ input }: { input: Reading<'filled'> }) {
+  const units = useUnits();
+  return (
+    <Says figure={units.text('depth', input.depthMm)}>
+      of {FILLS[input.fill].label}, over the soil that is there. Fills hold less that roots can reach than
+      they seem to: once drained, a light one is watered more often than soil.
+    </Says>
+  );
+}
+
+export const filledTest: TestPage = {
+  kind: 'filled',
+  title: 'What a raised bed is filled with',
+  about: 'A bed filled with mix or compost holds water otherwise than the soil beneath.',
+  needs: 'a ruler',
+  Steps: FilledSteps,
+  read: (r) => {
+    const fill = r.text('fill') as Fill;
+    const depthMm = r.number('depth', 'fillDepthMm');
+    return r.ok ? { kind: 'filled', fill, depthMm } : null;
+  },
+  Result: FilledResult as TestPage['Result'],
 };
 
 function AmendedSteps() {

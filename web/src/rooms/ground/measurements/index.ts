@@ -9,7 +9,7 @@ import { holeTestPage } from './HoleTest.tsx';
 import { jarTestPage } from './JarTest.tsx';
 import { poolingTestPage, slowBucketTest, soakerTestPage, spreadTest } from './LineTests.tsx';
 import { dyeTest, potTest } from './PathTests.tsx';
-import { amendedTest, organicTest, siteTest } from './SiteTests.tsx';
+import { amendedTest, filledTest, organicTest, siteTest } from './SiteTests.tsx';
 import type { TestPage } from './types.ts';
 
 /** Every guided test, in the order of the work. */
@@ -22,6 +22,7 @@ export const TEST_PAGES: readonly TestPage[] = [
   dyeTest,
   siteTest,
   organicTest,
+  filledTest,
   amendedTest,
   bucketTestPage,
   canTestPage,
