@@ -292,6 +292,46 @@ test('a market garden of 64 beds in six zones: one stop and one line of the time
   await expect(mixed).toContainText('Drip and sprays share this valve');
 });
 
+test('a lawn alone in the south: every room opens and speaks of what is there', async ({
+  page,
+  ownKibble,
+}) => {
+  const made = await page.request.post(`${ownKibble}/api/gardens`, {
+    data: {
+      garden: {
+        name: 'Green square',
+        latitudeDeg: -32.9,
+        longitudeDeg: -68.8,
+        timeZone: 'America/Argentina/Mendoza',
+      },
+      bed: {
+        name: 'Lawn',
+        areaM2: 60,
+        textureClass: 'loam',
+        startWetness: 'moist',
+        delivery: { method: 'sprinkler', litresPerMinute: 12 },
+        planting: { cropId: 'lawn-cool', plantedOn: '2020-05-01' },
+      },
+    },
+  });
+  expect(made.status()).toBe(201);
+  await page.goto(ownKibble);
+  await expect(page.getByRole('heading', { name: /’s round$/ })).toBeVisible();
+  // It asks for water or is left alone, by its own name.
+  await expect(page.getByText('Lawn', { exact: true }).filter({ visible: true }).first()).toBeVisible();
+  for (const [room, words] of [
+    ['fortnight', 'The fortnight'],
+    ['section', 'The garden in section'],
+    ['pots', 'No pot yet'],
+    ['trees', 'No tree yet'],
+    ['ground', 'Taps and zones'],
+    ['weather', 'The days ahead, as you hear them'],
+  ] as const) {
+    await page.goto(`${ownKibble}/garden/1/${room}`);
+    await expect(page.getByRole('heading', { name: words })).toBeVisible();
+  }
+});
+
 test('a garden begun in mid-season starts from what is remembered of the month', async ({
   page,
   ownKibble,

@@ -25,7 +25,7 @@ export function FillFields({ form }: { form: UseFormReturn<TypedBed> }) {
           unit={units.of('depth').unit}
           inputMode="decimal"
           error={form.formState.errors.filledDepth?.message}
-          hint={`Left empty, about ${units.text('depth', USUAL_FILL_MM)}. The soil beneath is taken for a loam until you tell it.`}
+          hint={`Left empty, about ${units.system === 'us' ? '10\u00a0in' : units.text('depth', USUAL_FILL_MM)}. The soil beneath is taken for a loam until you tell it.`}
           {...form.register('filledDepth')}
         />
       ) : null}
