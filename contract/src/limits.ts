@@ -40,6 +40,7 @@ export const LIMITS = {
   elevationM: { label: 'Height above sea', min: -430, max: 6000, quantity: 'height', unit: 'm' },
   litresPerMinute: { label: 'Flow', min: 0.001, max: 500, quantity: 'flow', unit: 'L/min' },
   litres: { label: 'Litres', min: 0.001, max: 1_000_000, quantity: 'volume', unit: 'L' },
+  cans: { label: 'Cans', min: 0.1, max: 1000, quantity: 'count', unit: 'cans' },
   minutes: { label: 'Minutes', min: 0.01, max: 10_080, quantity: 'minutes', unit: 'min' },
   rainMm: { label: 'Rain', min: 0, max: 1000, quantity: 'depth', unit: 'mm' },
   usualHighC: { label: 'Usual high', min: -60, max: 60, quantity: 'temperature', unit: '°C' },

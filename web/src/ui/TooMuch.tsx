@@ -1,7 +1,8 @@
 import { tooMuch, type Overdone, type RoomForWater } from '@kibble/core';
-import { typedSi } from '../words/numberRule.ts';
+import { givenAmount, type AmountBy } from '../words/givenAmount.ts';
 import { useUnits } from '../words/units.ts';
 import { dayMonth } from '../words/dateWords.ts';
+import { useCan } from './useCan.ts';
 
 /** What too much water does on such ground. */
 const OVERDONE_WORDS: Readonly<Record<Overdone, string>> = {
@@ -11,19 +12,11 @@ const OVERDONE_WORDS: Readonly<Record<Overdone, string>> = {
 };
 
 /** Said while an amount is typed: what of it would go below the roots, and what that takes with it. */
-export function TooMuch({
-  amount,
-  by,
-  room,
-}: {
-  amount: string;
-  by: 'minutes' | 'litres';
-  room: RoomForWater;
-}) {
+export function TooMuch({ amount, by, room }: { amount: string; by: AmountBy; room: RoomForWater }) {
   const units = useUnits();
-  const typed = typedSi(by, amount, units);
-  if (typed === undefined || !Number.isFinite(typed) || typed <= 0) return null;
-  const much = tooMuch(by === 'minutes' ? { minutes: typed } : { litres: typed }, room);
+  const can = useCan();
+  const given = givenAmount(by, amount, can, units);
+  const much = given && tooMuch(given, room);
   if (!much) return null;
   return (
     <p role="status" className="border-l-4 border-brick pl-3">

@@ -3,7 +3,7 @@ import { addDays, type RoomForWater } from '@kibble/core';
 import { useWatch } from 'react-hook-form';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
-import { typedSi } from '../../words/numberRule.ts';
+import { givenAmount, type AmountBy } from '../../words/givenAmount.ts';
 import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { plainDate } from '../../words/words.ts';
@@ -12,6 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { TooMuch } from '../../ui/TooMuch.tsx';
+import { useCan } from '../../ui/useCan.ts';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
@@ -22,7 +23,7 @@ const DAYS_BACK = 30;
 interface Typed {
   on: string;
   amount: string;
-  by: 'minutes' | 'litres';
+  by: AmountBy;
 }
 
 /** A watering that was forgotten on its day: written down for that day, of the last thirty. */
@@ -42,6 +43,7 @@ export function EarlierSheet({
   const units = useUnits();
   const dispatch = useAppDispatch();
   const { water, isLoading, refused, twice } = useWater();
+  const can = useCan();
   const first = [addDays(today, -DAYS_BACK), bed.startOn].sort().at(-1) ?? today;
   const yesterday = addDays(today, -1);
   const form = useKeptForm<Typed>(`earlier-${bed.id}`, {
@@ -60,7 +62,7 @@ export function EarlierSheet({
   const save = form.handleSubmit(async ({ on, amount, by: chosen }) => {
     const { ids, litres } = await water({
       bedId: bed.id,
-      body: { on, [chosen]: typedSi(chosen, amount, units) },
+      body: { on, ...givenAmount(chosen, amount, can, units) },
     });
     dispatch(
       noticeShown({

@@ -3,7 +3,7 @@ import { FEED_NOTE } from '@kibble/core';
 import { useWatch } from 'react-hook-form';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
-import { typedSi } from '../../words/numberRule.ts';
+import { givenAmount, type AmountBy } from '../../words/givenAmount.ts';
 import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { AmountFields } from '../../ui/AmountFields.tsx';
@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { TooMuch } from '../../ui/TooMuch.tsx';
+import { useCan } from '../../ui/useCan.ts';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
@@ -32,9 +33,10 @@ export function AnywaySheet({
   const units = useUnits();
   const dispatch = useAppDispatch();
   const { water, isLoading, refused, twice } = useWater();
+  const can = useCan();
   const form = useKeptForm<{
     amount: string;
-    by: 'minutes' | 'litres';
+    by: AmountBy;
     why: (typeof WHYS)[number];
   }>(`anyway-${item.bedId}`, {
     fields: { amount: ({ by: chosen }) => figure(chosen, units) },
@@ -42,8 +44,10 @@ export function AnywaySheet({
   });
   const [why, amount, by] = useWatch({ control: form.control, name: ['why', 'amount', 'by'] });
   const save = form.handleSubmit(async ({ amount, by: chosen, why: note }) => {
-    const value = typedSi(chosen, amount, units);
-    const { ids, litres } = await water({ bedId: item.bedId, body: { [chosen]: value, note } });
+    const { ids, litres } = await water({
+      bedId: item.bedId,
+      body: { ...givenAmount(chosen, amount, can, units), note },
+    });
     dispatch(
       noticeShown({
         text: `${item.bedName}: ${units.text('volume', litres ?? 0)} written down.`,

@@ -1,13 +1,14 @@
 import { useWatch } from 'react-hook-form';
 import { useGarden } from '../../state/gardenRound.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
-import { typedSi } from '../../words/numberRule.ts';
+import { givenAmount, type AmountBy } from '../../words/givenAmount.ts';
 import { useAppDispatch } from '../../api/store.ts';
 import { useUnits } from '../../words/units.ts';
 import { AmountFields } from '../../ui/AmountFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { TooMuch } from '../../ui/TooMuch.tsx';
+import { useCan } from '../../ui/useCan.ts';
 import { useWater } from '../../ui/useWater.ts';
 import { DraftNote } from '../../ui/DraftNote.tsx';
 import { useKeptForm } from '../../ui/useKeptForm.ts';
@@ -16,7 +17,7 @@ import type { WalkStop } from './zonesTogether.ts';
 
 interface Typed {
   amount: string;
-  by: 'minutes' | 'litres';
+  by: AmountBy;
 }
 
 /** Done, but not as planned: how much it was. */
@@ -33,6 +34,7 @@ export function DifferentSheet({
   const units = useUnits();
   const dispatch = useAppDispatch();
   const { water, isLoading, refused, twice } = useWater();
+  const can = useCan();
   const form = useKeptForm<Typed>(`different-${stop.bedId}`, {
     fields: { amount: ({ by: chosen }) => figure(chosen, units) },
     defaultValues: { amount: '', by: 'minutes' },
@@ -40,7 +42,7 @@ export function DifferentSheet({
 
   const [amount, by] = useWatch({ control: form.control, name: ['amount', 'by'] });
   const save = form.handleSubmit(async ({ amount, by: chosen }) => {
-    const body = { [chosen]: typedSi(chosen, amount, units) };
+    const body = givenAmount(chosen, amount, can, units) ?? {};
     const bedIds = stop.beds?.map(({ bedId }) => bedId);
     const { ids, litres } = await water({ bedId: stop.bedId, bedIds, body });
     dispatch(
