@@ -279,6 +279,9 @@ test('a market garden of 64 beds in six zones: one stop and one line of the time
   const table = page.getByTestId('fortnight');
   await expect(table.getByRole('rowheader', { name: /^Zone 1/ })).toContainText('11 beds');
   await expect(table.getByRole('rowheader', { name: 'A01' })).toHaveCount(0);
+  await choose(page.getByRole('combobox', { name: 'Show' }), 'losing more than its goal');
+  await expect(table.getByRole('rowheader', { name: /^Zone 1/ })).toHaveCount(0);
+  await choose(page.getByRole('combobox', { name: 'Show' }), 'every bed');
   await page.getByRole('checkbox', { name: 'Every bed of a zone' }).click();
   await expect(table.getByRole('rowheader', { name: 'A01' })).toBeVisible();
   await page.getByRole('button', { name: 'Settings for a tap timer, the next seven days' }).click();

@@ -35,6 +35,7 @@ export const FortnightGrid = memo(function FortnightGrid({
   view: data,
   pots,
   part,
+  keep,
   zoned,
   onAsk,
   onRound,
@@ -43,6 +44,8 @@ export const FortnightGrid = memo(function FortnightGrid({
   pots: PotsView | undefined;
   /** The part of the garden that alone is shown; null for all of it. */
   part: string | null;
+  /** Which beds alone are shown; null for all of them. */
+  keep: ((bed: FortnightBed) => boolean) | null;
   /** The beds of a zone are one row. */
   zoned: boolean;
   onAsk: Ask;
@@ -111,7 +114,11 @@ export const FortnightGrid = memo(function FortnightGrid({
   const zoneName = ({ zone }: FortnightBed): string | undefined =>
     garden.taps.find(({ id }) => id === zone)?.name;
   const parted = part === null && new Set(data.beds.map(partOf)).size > 1;
-  const shown = data.beds.filter((bed) => part === null || partOf(bed) === part || zoneName(bed) === part);
+  const all = part === null && keep === null;
+  const shown = data.beds.filter(
+    (bed) =>
+      (keep === null || keep(bed)) && (part === null || partOf(bed) === part || zoneName(bed) === part),
+  );
   const rows = zoned ? zoneRows(shown, garden) : shown;
   const beds = parted ? inParts(rows, partOf) : rows;
   const row = (bed: FortnightRow) => (
@@ -192,13 +199,20 @@ export const FortnightGrid = memo(function FortnightGrid({
             </tr>
           </thead>
           <tbody>
+            {beds.length === 0 ? (
+              <tr>
+                <td colSpan={data.dates.length + 2} className="border-t border-rule py-3">
+                  No bed to show.
+                </td>
+              </tr>
+            ) : null}
             {beds.slice(0, FIRST_ROWS).map(rowInPart)}
             <AfterFirst now={!narrow}>
               {beds.slice(FIRST_ROWS).map((bed, i) => rowInPart(bed, i + FIRST_ROWS))}
-              {part === null ? <PotRows spots={pots?.spots ?? []} dates={data.dates} /> : null}
+              {all ? <PotRows spots={pots?.spots ?? []} dates={data.dates} /> : null}
             </AfterFirst>
           </tbody>
-          <tfoot hidden={part !== null} className="border-t border-ink text-sm">
+          <tfoot hidden={!all} className="border-t border-ink text-sm">
             <tr>
               <th scope="row" className="py-1 text-left font-normal">
                 your minutes

@@ -1,5 +1,5 @@
 import type { FortnightBed, PlanChange } from '@kibble/contract';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useFortnightQuery, usePotsQuery } from '../../api/api.ts';
 import { useGarden } from '../../state/gardenRound.ts';
@@ -24,6 +24,14 @@ import { Lost } from './Lost.tsx';
 import { TimerSettings } from './TimerSettings.tsx';
 import { bedOfRow } from './zoneRows.ts';
 
+/** Beds that the fortnight can show alone. */
+const ALONE: Readonly<Record<string, (bed: FortnightBed, today: string) => boolean>> = {
+  'watered today': ({ waterings }, today) => waterings.some(({ date }) => date === today),
+  'losing more than its goal': ({ costs }) => costs.over,
+};
+/** So many beds are seen at a glance. */
+const FEW_BEDS = 12;
+
 /** Beds by days: bars are depth, lines the days on which each may fall due; a watering can be moved, resized or left out. */
 export function FortnightRoom() {
   const garden = useGarden();
@@ -33,6 +41,12 @@ export function FortnightRoom() {
   const [change, setChange] = useState<{ bed: FortnightBed; cell: Cell; change: PlanChange } | null>(null);
   const [moving, setMoving] = useState<string | null>(null);
   const [part, setPart] = useState<string | null>(null);
+  const [alone, setAlone] = useState('');
+  const { today } = garden;
+  const keep = useMemo(() => {
+    const isShown = ALONE[alone];
+    return isShown ? (bed: FortnightBed) => isShown(bed, today) : null;
+  }, [alone, today]);
   const moveRound = useCallback((date: string) => setMoving(date), []);
   const ask = useCallback<Ask>(
     (bed, cell, asked) => setChange({ bed: bedOfRow(bed), cell, change: asked }),
@@ -52,6 +66,7 @@ export function FortnightRoom() {
     );
   const sums = data.perDay;
   const parts = [...new Set(data.beds.map(partsOf(garden)))];
+  const many = parts.length > 1 || data.beds.length > FEW_BEDS;
   const zones = garden.taps.filter(({ id }) => data.beds.some(({ zone }) => zone === id));
   return (
     <section className="wide-sheet">
@@ -81,7 +96,7 @@ export function FortnightRoom() {
       {data.leftOut.length > 0 ? <LeftOut view={data} /> : null}
       <Lost over={data.over} givenUp={data.givenUp} />
       <Rounds view={data} />
-      {parts.length > 1 || zones.length > 0 ? (
+      {many || zones.length > 0 ? (
         <div className="no-print mt-2 flex flex-wrap items-center gap-x-6 text-sm">
           <Choice
             label={zones.length > 0 ? 'Part or zone' : 'Part'}
@@ -99,6 +114,14 @@ export function FortnightRoom() {
               </option>
             ))}
           </Choice>
+          {data.beds.length > FEW_BEDS ? (
+            <Choice label="Show" manner="beside" value={alone} onChange={(e) => setAlone(e.target.value)}>
+              <option value="">every bed</option>
+              {Object.keys(ALONE).map((words) => (
+                <option key={words}>{words}</option>
+              ))}
+            </Choice>
+          ) : null}
           {zones.length > 0 ? (
             <Check checked={everyBed} onChange={() => setEveryBed(!everyBed)}>
               Every bed of a zone
@@ -106,7 +129,15 @@ export function FortnightRoom() {
           ) : null}
         </div>
       ) : null}
-      <FortnightGrid view={data} pots={pots} part={part} zoned={!everyBed} onAsk={ask} onRound={moveRound} />
+      <FortnightGrid
+        view={data}
+        pots={pots}
+        part={part}
+        keep={keep}
+        zoned={!everyBed}
+        onAsk={ask}
+        onRound={moveRound}
+      />
       <p className="mt-2 text-sm text-quiet">
         Framed days are rounds, paler ones between are for the beds that need more. Bars: depth where it
         falls, {units.of('depth').unit}. The dark line under a row: when its next watering may fall due in
