@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import { expect, test } from './kibble.ts';
+import { choose, expect, test } from './kibble.ts';
 
 /** What the server holds of a garden, asked as the page asks. */
 interface BedPage {
@@ -74,6 +74,13 @@ test('yesterday’s watering is written down for yesterday', async ({ page, kibb
   await expect(
     page.getByRole('listitem').filter({ hasText: '12 Jul' }).filter({ hasText: '13 min' }),
   ).toBeVisible();
+  // Whatever it is usually watered with, it may have been cans: three of 10 L.
+  await page.getByRole('button', { name: 'Write down an earlier watering' }).click();
+  await dialog.getByLabel('Day').fill('2026-07-11');
+  await choose(dialog.getByRole('combobox', { name: 'in', exact: true }), 'cans');
+  await dialog.getByLabel('Amount').fill('3');
+  await dialog.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('status').filter({ hasText: '11 Jul' })).toContainText('30');
 });
 
 test('everything into a file; a bed it cannot plan is named, the rest stands, it is put right, and all of it undone', async ({

@@ -203,6 +203,21 @@ test('what was given since Monday and today, and nothing of last week or tomorro
   });
 });
 
+// One valve is opened for all beds of a zone, and the litres of each count.
+test('a run of a zone takes a person’s time once, and none where a timer opens it', () => {
+  const run = (timer: boolean) =>
+    [1, 2, 3].map(() => ({
+      date: '2015-07-08',
+      litres: 100,
+      minutes: 20,
+      zone: 7,
+      delivery: { method: 'drip' as const, timer },
+    }));
+  const alone = givenSoFar(run(false).slice(0, 1), '2015-07-08').givenToday.minutes;
+  expect(givenSoFar(run(false), '2015-07-08').givenToday).toEqual({ minutes: alone, litres: 300 });
+  expect(givenSoFar(run(true), '2015-07-08').givenToday).toEqual({ minutes: 0, litres: 300 });
+});
+
 describe('a missed round', () => {
   // 8 July 2015 was a Wednesday: the Tuesday before was a round, the next is Saturday.
   const rounds = { weekdays: [2, 6] };

@@ -18,7 +18,7 @@ import { cropOfBed, plantingsOf, schoolChosen } from './bedFacts.ts';
 import { earlierOf, rowsWatered, seedRows } from './seedRows.ts';
 import { foundOf, historyOf, nowOf, type HistoryOfBed, type TriedOnBed } from './history.ts';
 import type { BedOnRecord, EventOnRecord, GardenOnRecord } from './place.ts';
-import { rootTap } from './zoneOf.ts';
+import { rootTap, zoneOf } from './zoneOf.ts';
 
 /** A watering of a place whose ground a tree's roots share. */
 export interface Borrowed {
@@ -146,6 +146,15 @@ export interface GardenFacts {
   utcOffsetHours: number;
 }
 
+/** What carries water to a bed now, and the zone that it is in. */
+function carriedBy({ beds, taps }: GardenOnRecord, bedId: number | null) {
+  const bed = beds.find(({ id }) => id === bedId);
+  const zone = bed && zoneOf(bed, taps);
+  if (!zone) return { delivery: bed?.delivery };
+  const timer = (zone.station ?? null) !== null || bed.delivery.timer;
+  return { delivery: { ...bed.delivery, timer }, zone: zone.id };
+}
+
 /** A garden's limits, its clock and its taps as the plan takes them; `potDays` is what pots take of each day. Source: none needed, a matter of record. */
 export function constraintsOf(
   { garden, events, today, proposal, utcOffsetHours }: GardenFacts,
@@ -159,9 +168,7 @@ export function constraintsOf(
   return {
     ...afterPots(limits, potDays),
     ...givenSoFar(
-      events
-        .filter((e) => e.kind === 'watering')
-        .map((e) => ({ ...e, delivery: garden.beds.find(({ id }) => id === e.bedId)?.delivery })),
+      events.filter((e) => e.kind === 'watering').map((e) => ({ ...e, ...carriedBy(garden, e.bedId) })),
       today,
     ),
     weekdays: limits.weekdays ?? undefined,

@@ -16,17 +16,25 @@ export function givenSoFar(
     litres: number | null;
     minutes: number | null;
     delivery?: Pick<Delivery, 'method' | 'timer'>;
+    /** The zone whose run brought it: one valve was opened for all of its beds. */
+    zone?: number;
   }[],
   today: IsoDate,
 ): Required<Pick<PlanConstraints, 'litresThisWeek' | 'givenToday'>> {
   const monday = mondayOf(today);
   const givenToday = { minutes: 0, litres: 0 };
   let litresThisWeek = 0;
-  for (const { date, litres, minutes, delivery } of waterings) {
+  const runs = new Set<string>();
+  for (const { date, litres, minutes, delivery, zone } of waterings) {
     if (date < monday || date > today) continue;
     litresThisWeek += litres ?? 0;
     if (date !== today) continue;
     givenToday.litres += litres ?? 0;
+    if (zone !== undefined) {
+      const run = `${zone} ${minutes}`;
+      if (runs.has(run)) continue;
+      runs.add(run);
+    }
     const ran = { litres: litres ?? 0, minutes: minutes ?? 0, cycles: 1 };
     givenToday.minutes += delivery ? handsOnMinutes(delivery, ran, 1) : ran.minutes;
   }

@@ -143,7 +143,7 @@ export const FortnightGrid = memo(function FortnightGrid({
           <th
             scope="rowgroup"
             colSpan={data.dates.length + 2}
-            className="border-t border-ink pt-3 pb-1 text-left text-lg font-semibold"
+            className="border-t border-ink bg-paper pt-3 pb-1 text-left text-lg font-semibold xl:sticky xl:top-0 xl:z-10"
           >
             <span className="sticky left-0">{partOf(bed)}</span>
           </th>
@@ -157,7 +157,7 @@ export const FortnightGrid = memo(function FortnightGrid({
 
   return (
     <DndContext sensors={sensors} onDragMove={moved} onDragEnd={dropped} onDragCancel={() => setTarget(null)}>
-      <div className="mt-2 relative overflow-x-auto">
+      <div className="mt-2 relative overflow-x-auto xl:overflow-visible">
         <table className="w-full min-w-[60rem] table-fixed border-collapse" data-testid="fortnight">
           <thead className="text-xs">
             <tr>
