@@ -95,6 +95,7 @@ const ONE_OF_EACH: { readonly [K in EntryKind]?: EntryDraft } = {
     subject: bed,
     body: { kind: 'site', slopePct: 2, sun: 'full', wind: 'open', wall: false, crusted: false },
   },
+  filled: { subject: bed, body: { kind: 'filled', fill: 'compost', depthMm: 250 } },
   organic: { subject: bed, body: { kind: 'organic', organicMatterPct: 4 } },
   bucket: { subject: { kind: 'tap', id: 1 }, body: { kind: 'bucket', litres: 12, seconds: 50 } },
   cans: { subject: bed, body: { kind: 'cans', grid: [[6, 7, 8]], minutes: 30 } },

@@ -1,6 +1,7 @@
-import { addDays, balanceStart, knownBed, type RoomForWater } from '@kibble/core';
+import { addDays, balanceStart, knownBed, zoneOf, type RoomForWater } from '@kibble/core';
 import { Link, useParams } from 'react-router';
 import { useBedPageQuery } from '../../api/api.ts';
+import { useGarden } from '../../state/gardenRound.ts';
 import { minutesText, useUnits } from '../../words/units.ts';
 import {
   leaveHead,
@@ -55,6 +56,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
   const today = page.date;
   const bed = { bedId, bedName: page.bedName };
   const { core, stop, leave } = page;
+  const zone = zoneOf(page.bed, useGarden().taps);
   /** Nothing was ever planted: there is no use of water to show. */
   const bare = page.bed.plantings.length === 0;
   /** The room of an earlier day is what was gone on the evening before it. */
@@ -78,7 +80,7 @@ function PlannedBed({ bedId, page }: { bedId: number; page: BedPageView }) {
           {page.cropName ?? 'Nothing planted'}
           {page.stage ? `, ${stageWords(page.stage)}` : ''}. On {page.textureClass},{' '}
           {page.tree ? 'roots’ ground ' : ''}
-          {units.text('area', page.areaM2)}.{' '}
+          {units.text('area', page.areaM2)}. {zone ? `Watered with the other beds of ${zone.name}. ` : ''}
           <Link className="underline underline-offset-4" to={`../ground/bed/${bedId}`}>
             Ground and water
           </Link>

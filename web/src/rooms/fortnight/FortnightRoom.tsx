@@ -65,6 +65,7 @@ export function FortnightRoom() {
       </>
     );
   const sums = data.perDay;
+  const handsOn = sums.reduce((s, d) => s + d.handsOnMinutes, 0);
   const parts = [...new Set(data.beds.map(partsOf(garden)))];
   const many = parts.length > 1 || data.beds.length > FEW_BEDS;
   const zones = garden.taps.filter(({ id }) => data.beds.some(({ zone }) => zone === id));
@@ -78,7 +79,7 @@ export function FortnightRoom() {
             sums.reduce((s, d) => s + d.litres, 0),
           )}{' '}
           in {data.beds.reduce((s, b) => s + b.waterings.length, 0)} waterings,{' '}
-          {minutesText(sums.reduce((s, d) => s + d.handsOnMinutes, 0))} of your time.{' '}
+          {handsOn < 0.5 ? 'no time of yours' : `${minutesText(handsOn)} of your time`}.{' '}
           <span className="hidden print:inline">
             {garden.name}, as planned on {longDate(garden.today)}.
           </span>
