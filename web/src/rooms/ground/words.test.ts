@@ -26,6 +26,7 @@ const READINGS: readonly (readonly [Finding, RegExp])[] = [
     { kind: 'site', slopePct: 4, sun: 'half', wind: 'open', wall: true, crusted: false },
     /^4 % slope, sun half, wind open, a warm wall$/,
   ],
+  [{ kind: 'filled', fill: 'bagged mix', depthMm: 250 }, /^250 mm of bagged mix$/],
   [{ kind: 'organic', organicMatterPct: 4 }, /^4 %$/],
   [{ kind: 'amended', material: 'compost', depthMm: 30 }, /^30 mm of compost$/],
   [{ kind: 'bucket', litres: 15, seconds: 45 }, /^20 L\/min$/],
