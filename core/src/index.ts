@@ -90,7 +90,7 @@ export * from './places/ground/singleStore.ts';
 export * from './places/ground/evaporation.ts';
 
 export { canMap, canTest, type CanTest } from './delivery/canTest.ts';
-export { dripLayout, dripRate, evenInset } from './delivery/dripLayout.ts';
+export { dripLayout, dripRate, evenInset, plantsBetweenSpots } from './delivery/dripLayout.ts';
 export * from './delivery/fills.ts';
 export { weighTest } from './checks/weighTest.ts';
 export * from './readings/entries.ts';

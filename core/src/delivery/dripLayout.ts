@@ -88,3 +88,20 @@ export function dripLayout(options: DripLayoutInput): DripLayout {
       supply === undefined ? null : perHour / 60 / positive('supplyLitresPerMinute', supply, 1000, 'L/min'),
   };
 }
+
+/**
+ * Share of the plants in a row that stand between the wet spots, where they stand closer than the emitters; 0 where the spots join.
+ * @param options spacing of the emitters and width of a wet spot, m; spacing of the plants in the row, mm
+ * @returns 0–1
+ * Source: geometry; that emitters 30 cm apart leave gaps between close sowings is common practice.
+ */
+export function plantsBetweenSpots(options: {
+  emitterSpacingM: number;
+  spotWidthM: number;
+  plantSpacingMm: number;
+}): number {
+  const spacing = positive('emitterSpacingM', options.emitterSpacingM, 20, 'm');
+  const width = positive('spotWidthM', options.spotWidthM, 20, 'm');
+  const plants = positive('plantSpacingMm', options.plantSpacingMm, 20_000, 'mm');
+  return plants / 1000 >= spacing ? 0 : Math.max(0, 1 - width / spacing);
+}

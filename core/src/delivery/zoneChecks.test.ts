@@ -25,6 +25,8 @@ describe('beds on one valve', () => {
     const [fault] = zoneChecks([bed(1, 'drip', 8), bed(2, 'drip', 2)]);
     expect(fault).toMatchObject({ code: 'uneven', most: 1, least: 2 });
     expect(fault?.code === 'uneven' && fault.times).toBeCloseTo(4, 9);
+    // A run shared with half the flow is half the depth: common practice for shrubs on a line of trees.
+    expect(fault?.code === 'uneven' && fault.evenShare).toBeCloseTo(1 / 4, 9);
     expect(codes([bed(1, 'drip', 8), bed(2, 'drip', 4.5)])).toEqual([]);
   });
 

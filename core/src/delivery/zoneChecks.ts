@@ -13,8 +13,8 @@ export interface BedOnValve {
 export type ZoneFault =
   /** Drip lines run for hours and sprays for minutes: no time suits both. */
   | { code: 'drip and sprays'; drips: number[]; sprays: number[] }
-  /** In the same time one gets so many times the depth of another. */
-  | { code: 'uneven'; most: number; least: number; times: number }
+  /** In the same time one gets so many times the depth of another; emitters with this share of the output on the first would even them out. */
+  | { code: 'uneven'; most: number; least: number; times: number; evenShare: number }
   /** Together they take more than the tap gives, L/min. */
   | { code: 'flow'; takes: number; gives: number }
   /** Watered by hand, and so not with the others. */
@@ -50,7 +50,13 @@ export function zoneChecks(beds: readonly BedOnValve[], tapLitresPerMinute?: num
   const [most] = byRate;
   const least = byRate.at(-1);
   if (!mixed && most && least && most.rate >= UNEVEN_TIMES * least.rate)
-    faults.push({ code: 'uneven', most: most.id, least: least.id, times: most.rate / least.rate });
+    faults.push({
+      code: 'uneven',
+      most: most.id,
+      least: least.id,
+      times: most.rate / least.rate,
+      evenShare: least.rate / most.rate,
+    });
   const takes = zoneTakes(beds);
   if (tapLitresPerMinute !== undefined && takes > tapLitresPerMinute)
     faults.push({ code: 'flow', takes, gives: tapLitresPerMinute });

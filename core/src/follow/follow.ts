@@ -14,6 +14,7 @@ import { once } from '../units/once.ts';
 import type { SourcedDay } from '../weather/completeWeather.ts';
 import type { ForecastEnsemble } from '../weather/forecastEnsemble.ts';
 import type { Site } from '../weather/types.ts';
+import { isFrozen } from '../weather/groundWarmth.ts';
 import type { WeatherSeries } from '../weather/weatherSeries.ts';
 import { explainAmount, explainGoneOf, explainSpare, type Grounds } from './because.ts';
 import { arrivingL, dayFacts, type DayFacts } from './dayFacts.ts';
@@ -223,6 +224,7 @@ export function followAhead(start: BedStart, input: PlanBed, options: AheadOptio
         wait: settled || asks ? null : rainComing(facts, { now, input, paths, asked, d }),
         input,
         asks,
+        thawsOn: facts.frozen ? thawOf(now, d) : null,
         airOn: facts.airlessDays > 1 ? airBackOn(run, now, d) : null,
       });
     }
@@ -466,6 +468,10 @@ function rainComing(
 type RainWait = Omit<Extract<LeaveReason, { code: 'rain coming' }>, 'code'>;
 const NO_RAIN = (days: number): Float64Array => new Float64Array(days);
 
+/** The day on which frozen ground has thawed; null past the plan. */
+const thawOf = ({ series, days }: PlaceNow, d: number): IsoDate | null =>
+  days.slice(d + 1).find((_, k) => !isFrozen(series.warmth, d + 1 + k))?.date ?? null;
+
 /** The day on which a bed's roots have air again, when it gets no more than the rain that is likely; null past the plan. */
 function airBackOn(run: PlaceRun, now: PlaceNow, d: number): IsoDate | null {
   const trial = trialOf(run, 'drains');
@@ -493,18 +499,20 @@ function leaveReason(
     input,
     asks,
     airOn,
+    thawsOn,
   }: {
     settled: boolean;
     wait: RainWait | null;
     input: PlanBed;
     asks: Decision | null;
     airOn: IsoDate | null;
+    thawsOn: IsoDate | null;
   },
 ): LeaveReason {
   if (settled) return { code: 'settled today' };
   if (facts.ended) return { code: facts.ended.why, on: facts.ended.on };
   if (!facts.growing) return { code: 'nothing growing', until: nextSown(input, facts.day.date) };
-  if (facts.frozen) return { code: 'frozen' };
+  if (facts.frozen) return { code: 'frozen', until: thawsOn };
   if (facts.hangsWet) return { code: 'hangs in wet ground' };
   if (held.by === 'toughening' && input.holdUntil) return { code: 'toughening', until: input.holdUntil };
   if (facts.airlessDays > 1) return { code: 'too wet', airlessDays: facts.airlessDays, airOn };

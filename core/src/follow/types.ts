@@ -229,7 +229,8 @@ export type LeaveReason =
   | { code: 'too windy'; windMs: number }
   /** Bare ground; the day on which something is to be sown or planted, where that was said. */
   | { code: 'nothing growing'; until: IsoDate | null }
-  | { code: 'frozen' }
+  /** Until the day on which the ground has thawed, as the weather ahead is expected; null when not within the plan. */
+  | { code: 'frozen'; until: IsoDate | null }
   | { code: 'ripened' | 'killed by frost'; on: IsoDate }
   | { code: 'settled today' }
   /** It alone would be watered; its zone as a whole can wait, until that day if within the plan. */

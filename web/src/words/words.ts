@@ -252,7 +252,7 @@ export function leaveSentence(
       ];
     case 'frozen':
       return [
-        'No water goes into frozen ground, and the roots take none up. It is looked at again when it thaws.',
+        `No water goes into frozen ground, and the roots take none up. ${reason.until ? `It is likely to thaw by ${dayMonth(reason.until)}, and is looked at again then.` : 'It stays frozen for the fortnight at least, and is looked at again when it thaws.'}`,
       ];
     case 'ripened':
       return [

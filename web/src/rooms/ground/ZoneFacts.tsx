@@ -45,7 +45,7 @@ function faultWords(fault: ZoneFault, nameOf: (id: number) => string, units: Uni
     case 'drip and sprays':
       return `Drip and sprays share this valve: ${named(fault.drips)} would want hours of it, and ${named(fault.sprays)} minutes. Give each a valve of its own.`;
     case 'uneven':
-      return `In the same time ${nameOf(fault.most)} gets ${fault.times.toFixed(1)} times the depth of ${nameOf(fault.least)}. Emitters of lower output on the first, or more lines on the second, would even them out.`;
+      return `In the same time ${nameOf(fault.most)} gets ${fault.times.toFixed(1)} times the depth of ${nameOf(fault.least)}. Emitters with about ${Math.round(100 * fault.evenShare)} % of the output on the first, or more lines on the second, would even them out.`;
     case 'flow':
       return `Its beds take ${units.text('flow', fault.takes)} together, and the tap gives ${units.text('flow', fault.gives)}. The far beds will get less than is planned. Divide it into two zones.`;
     case 'by hand':

@@ -1,10 +1,16 @@
 import type { StopView } from '@kibble/contract';
+import { METHOD_FACTS, type Method } from '@kibble/core';
 import { minutesText } from '../../words/units.ts';
 import { isByDayParts } from './stopWords.ts';
 import { movesOf } from './useStopActs.ts';
 
-/** How it is done, in full: its turns and the rest between. */
-export function howText(stop: StopView): string {
+/** How it is done, in full: its turns and the rest between; where it wets spots or strips, plants go where those appear. */
+export const howText = (stop: StopView): string =>
+  stop.reason.code === 'planting drench' && METHOD_FACTS[stop.method as Method].spreads
+    ? `${turnsText(stop)} Run it before you plant, and set the plants where the ground turns wet.`
+    : turnsText(stop);
+
+function turnsText(stop: StopView): string {
   const { run, byHand } = stop;
   const moves = movesOf(stop);
   if (moves)

@@ -1,4 +1,12 @@
-import { dripLayout, evenInset, gravityKit, waterKg, wettedShare } from '@kibble/core';
+import {
+  cropOfBed,
+  dripLayout,
+  evenInset,
+  gravityKit,
+  plantsBetweenSpots,
+  waterKg,
+  wettedShare,
+} from '@kibble/core';
 import { useUnits } from '../../../words/units.ts';
 import { Caution } from '../../../ui/Caution.tsx';
 import { DripDrawing } from '../drawings.tsx';
@@ -70,11 +78,19 @@ function Steps() {
 
 function Result({ input }: { input: Reading<'drip'> }) {
   const units = useUnits();
-  const { known, reader } = useTest();
+  const { known, reader, bed } = useTest();
   const supply = known?.supplyLitresPerMinute;
   const layout = dripLayout({ ...input, supplyLitresPerMinute: supply });
   const texture = known?.ground.horizons[0]?.textureClass ?? 'loam';
   const wet = wettedShare({ ...input, emitters: layout.emitters }, texture);
+  const crop = bed && cropOfBed(bed);
+  const between = crop
+    ? plantsBetweenSpots({
+        emitterSpacingM: input.emitterSpacingM,
+        spotWidthM: wet.widthM,
+        plantSpacingMm: crop.spacing.inRowMm,
+      })
+    : 0;
   const fill = reader.optional('fill', 'bucketLitres');
   const fills = reader.optional('fills', 'lines');
   const kit =
@@ -134,6 +150,9 @@ function Result({ input }: { input: Reading<'drip'> }) {
           <li className="border-t border-rule py-1">
             On {texture} an emitter wets about {units.text('span', wet.widthM)}: the spots do not join. Put
             emitters closer, or use micro-sprays on sand.
+            {between > 0
+              ? ` About ${units.text('share', between)} of the plants in a row stand between them.`
+              : ''}
           </li>
         )}
         {kit ? (
