@@ -76,7 +76,7 @@ const MORE: readonly (readonly [room: string, opens: string | RegExp, shows?: st
   ['pots/1', 'Change, move or repot'],
   ['pots/1', 'More like this one'],
   ['pots/1', 'Plant out to a bed'],
-  ['ground', 'Add a tap', 'Name of the tap'],
+  ['ground', 'Add a tap', 'Name of the tap or zone'],
 ];
 
 test('so is every other sheet and form', async ({ page, kibble }) => {

@@ -91,6 +91,7 @@ export * from './places/ground/evaporation.ts';
 
 export { canMap, canTest, type CanTest } from './delivery/canTest.ts';
 export { dripLayout, dripRate, evenInset, plantsBetweenSpots } from './delivery/dripLayout.ts';
+export { litresOfCans } from './delivery/cans.ts';
 export * from './delivery/fills.ts';
 export { weighTest } from './checks/weighTest.ts';
 export * from './readings/entries.ts';

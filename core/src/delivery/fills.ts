@@ -76,10 +76,6 @@ export function fillsFor(options: { litres: number; containerLitres: number }): 
   return { fills, lastFillLitres: litres - (fills - 1) * container };
 }
 
-/** Litres in so many cans, parts of one among them. Source: arithmetic. */
-export const litresOfCans = (options: { cans: number; canLitres: number }): number =>
-  positive('cans', options.cans, 100_000) * positive('canLitres', options.canLitres, 10_000, 'L');
-
 /**
  * A bucket kit fed by its own height: what it gives a day.
  * @param options litres per fill, fills a day, bed length and width m, plants

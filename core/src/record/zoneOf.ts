@@ -6,22 +6,23 @@ type Tap = GardenOnRecord['taps'][number];
 
 /** The zone that a bed is watered in; null where it has none, or is watered by hand beside it. @param taps the garden's. Source: none needed, a matter of record. */
 export function zoneOf<T extends Pick<Tap, 'id' | 'together'>>(
-  { tapId, delivery }: Pick<BedOnRecord, 'tapId' | 'delivery'>,
+  bed: Pick<BedOnRecord, 'tapId' | 'delivery'> | undefined,
   taps: readonly T[],
 ): T | null {
-  const tap = tapId === null ? undefined : taps.find(({ id }) => id === tapId);
-  return tap?.together && canHaveTimer(delivery.method) ? tap : null;
+  const zone = taps.find(({ id, together }) => together && id === bed?.tapId);
+  return zone && bed && canHaveTimer(bed.delivery.method) ? zone : null;
 }
 
-/** The beds that one watering of a bed waters: those of its zone, or it alone. @param beds the garden's, `taps` as well. Source: none needed, a matter of record. */
-export function wateredWith<B extends Pick<BedOnRecord, 'id' | 'tapId' | 'delivery' | 'archived'>>(
-  bed: B,
-  beds: readonly B[],
+/** Numbers of the beds that one watering of a bed waters: those of its zone, or it alone. @param beds the garden's, `taps` as well. Source: none needed, a matter of record. */
+export function wateredWith(
+  bedId: number,
+  beds: readonly Pick<BedOnRecord, 'id' | 'tapId' | 'delivery' | 'archived'>[],
   taps: readonly Pick<Tap, 'id' | 'together'>[],
-): B[] {
-  const zone = zoneOf(bed, taps);
-  if (!zone) return [bed];
-  return beds.filter((other) => !other.archived && zoneOf(other, taps)?.id === zone.id);
+): number[] {
+  const own = beds.find(({ id }) => id === bedId);
+  const zone = zoneOf(own, taps);
+  if (!zone) return [bedId];
+  return beds.filter((bed) => !bed.archived && zoneOf(bed, taps) === zone).map(({ id }) => id);
 }
 
 /** The tap that water comes through: a zone's beds draw from the tap that it hangs on. */

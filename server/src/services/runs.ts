@@ -80,9 +80,8 @@ export async function closeSelfStopped(wall: WallClock): Promise<number[]> {
     if (bed.archivedAt) continue;
     const garden = await findGarden(row.gardenId);
     const { beds, taps } = await gardenToView(garden, wall);
-    const view = beds.find(({ id }) => id === bed.id);
     // A valve that its timer shut has watered all the beds of its zone.
-    for (const { id } of view ? wateredWith(view, beds, taps) : []) {
+    for (const id of wateredWith(bed.id, beds, taps)) {
       const watered = await Bed.findByPk(id);
       if (!watered) continue;
       await logWatering(

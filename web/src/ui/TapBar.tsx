@@ -24,8 +24,10 @@ export function TapBar({ gardenId }: { gardenId: number }) {
   const { beds, taps: named } = useGarden();
   // A run of a zone goes by the name of the zone.
   const taps = runs.map((run) => {
-    const bed = beds.find(({ id }) => id === run.bedId);
-    const zone = bed && zoneOf(bed, named);
+    const zone = zoneOf(
+      beds.find(({ id }) => id === run.bedId),
+      named,
+    );
     return zone ? { ...run, bedName: zone.name } : run;
   });
   useSelfStopped(gardenId, taps);
@@ -102,10 +104,9 @@ function Running({
   /** Writes down all runs together. */
   const finish = async (ranMinutes: number): Promise<void> => {
     const whole = tap.runMinutes * tap.runs;
-    const bed = garden.beds.find(({ id }) => id === tap.bedId);
     const { ids, litres } = await water({
       bedId: tap.bedId,
-      bedIds: bed && wateredWith(bed, garden.beds, garden.taps).map(({ id }) => id),
+      bedIds: wateredWith(tap.bedId, garden.beds, garden.taps),
       body: { minutes: Math.max(0.1, ranMinutes), asPlanned: Math.abs(ranMinutes / whole - 1) < 0.05 },
     });
     await onOver();

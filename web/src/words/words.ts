@@ -125,13 +125,11 @@ export function waterSentence(
     ];
   if (reason.code === 'its zone')
     return [
-      'It could wait, but its zone runs today for a bed that cannot. ',
+      'It could wait, but its zone runs today. ',
       gone,
-      ' are gone of the ',
+      ' of the ',
       spare,
-      ' within easy reach, and this brings ',
-      units.text('depth', givenMm),
-      '. It goes ',
+      ' within easy reach are gone. It goes ',
       deep,
       ' deep.',
       ...sinks,
@@ -252,7 +250,7 @@ export function leaveSentence(
       ];
     case 'frozen':
       return [
-        `No water goes into frozen ground, and the roots take none up. ${reason.until ? `It is likely to thaw by ${dayMonth(reason.until)}, and is looked at again then.` : 'It stays frozen for the fortnight at least, and is looked at again when it thaws.'}`,
+        `No water goes into frozen ground, and the roots take none up. ${reason.until ? `It is likely to thaw by ${dayMonth(reason.until)}.` : 'It stays frozen for the fortnight at least.'}`,
       ];
     case 'ripened':
       return [
@@ -264,7 +262,7 @@ export function leaveSentence(
       ];
     case 'its zone waits':
       return [
-        `With a valve of its own it would be watered today. Its zone as a whole can wait${reason.on ? ` until ${dayName(reason.on)}` : ''}.`,
+        `It is thirsty, but its zone as a whole can wait${reason.on ? ` until ${dayName(reason.on)}` : ''}.`,
       ];
     case 'settled today':
       if (event?.kind === 'skip') return [`Skipped: ${event.reason ?? 'no reason given'}.`];

@@ -1,5 +1,5 @@
 import type { StopView } from '@kibble/contract';
-import { DRY_TO_MM, summed } from '@kibble/core';
+import { DRY_TO_MM } from '@kibble/core';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { useUnits } from '../../words/units.ts';
@@ -14,7 +14,7 @@ import {
 } from '../../words/words.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { Opens, OpensTree, Sentence } from '../../ui/Opens.tsx';
+import { Opens, Sentence } from '../../ui/Opens.tsx';
 import { LargeTime } from './LargeTime.tsx';
 import { FillCounter } from './FillCounter.tsx';
 import { largeMinutes, leavesWords, shortHow } from './stopWords.ts';
@@ -114,16 +114,7 @@ export function OpenedStop({
           </p>
           <p className="mt-2 text-lg">
             {stop.beds ? (
-              <OpensTree
-                title="Litres of the zone"
-                working={summed(
-                  'Litres of the zone',
-                  'L',
-                  stop.beds.map((b) => ({ label: b.bedName, value: b.run.litres })),
-                )}
-              >
-                {units.text('volume', stop.run.litres)}
-              </OpensTree>
+              units.text('volume', stop.run.litres)
             ) : (
               <Opens {...bed} of="litres">
                 {units.text('volume', stop.run.litres)}

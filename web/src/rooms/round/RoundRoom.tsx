@@ -112,6 +112,8 @@ export function RoundRoom() {
   const empty = stops.length + leaveAlone.length === 0;
   const growing = leaveAlone.some(({ reason }) => !AT_REST.has(reason.code));
   const runs = stops.flatMap((stop) => stop.runs);
+  const mine =
+    totals.handsOnMinutes < 0.5 ? 'By timers' : `${minutesText(totals.handsOnMinutes)} of your time`;
   const next = nextRound(rounds, round.date);
   const today = round.ribbon.find(({ date }) => date === round.date);
   const place = settled.length + index + 1;
@@ -143,9 +145,7 @@ export function RoundRoom() {
                 stops.map((s) => ({ label: s.bedName, value: s.handsOnMinutes })),
               )}
             >
-              {totals.handsOnMinutes < 0.5
-                ? 'No time of yours: timers open the taps'
-                : `${minutesText(totals.handsOnMinutes)} of your time`}
+              {mine}
             </OpensTree>
           </strong>
           {runs.length > 0
@@ -198,19 +198,17 @@ export function RoundRoom() {
         <Unplanned items={round.unplanned} />
         {opened ? null : head}
         {opened && !all ? <h1 className="sr-only lg:hidden">{dayName(round.date)}’s round</h1> : null}
-        {bare && begun ? (
-          <Empty title="Your beds are being planned">
-            <p>The round appears here as soon as they are.</p>
-          </Empty>
-        ) : bare && round.unplanned.length === 0 ? (
-          <Empty title="No bed is planted yet on this date">
-            <p>
-              Add a bed in{' '}
-              <Link className="underline" to="../beds">
-                Beds
-              </Link>
-              , or step to a day after planting.
-            </p>
+        {bare && round.unplanned.length === 0 ? (
+          <Empty title={begun ? 'Your beds are being planned' : 'No bed is planted yet on this date'}>
+            {begun ? null : (
+              <p>
+                Add a bed in{' '}
+                <Link className="underline" to="../beds">
+                  Beds
+                </Link>
+                , or step to a day after planting.
+              </p>
+            )}
           </Empty>
         ) : null}
         {!bare && stops.length === 0 ? (
@@ -236,9 +234,7 @@ export function RoundRoom() {
                 </strong>
                 <span className="text-quiet">
                   {today ? `${units.text('temperature', today.tMaxC)} today · ` : ''}
-                  {totals.handsOnMinutes < 0.5
-                    ? 'timers open the taps'
-                    : `${minutesText(totals.handsOnMinutes)} of your time in all`}
+                  {mine}
                 </span>
               </p>
               <div aria-hidden className="mt-1 mb-2 flex gap-1 lg:hidden">

@@ -23,25 +23,29 @@ export const zonesTogether = (stops: readonly StopView[], { taps }: GardenView):
 
 /** Beds that were watered together by their zone, as one: under its name, with all that they had. */
 export type SettledStop = LeaveView & { event: NonNullable<LeaveView['event']>; eventIds: number[] };
-export function settledTogether(
+export const settledTogether = (
   settled: readonly (LeaveView & { event: NonNullable<LeaveView['event']> })[],
   { beds, taps }: GardenView,
-): SettledStop[] {
-  const zones = new Map(taps.filter(({ together }) => together).map(({ id, name }) => [id, name]));
-  const zoneOf = (bedId: number): number | null => {
-    const { tapId = null } = beds.find(({ id }) => id === bedId) ?? {};
-    return tapId !== null && zones.has(tapId) ? tapId : null;
+): SettledStop[] => {
+  const zoneOf = (bedId: number) => {
+    const tapId = beds.find(({ id }) => id === bedId)?.tapId;
+    return taps.find(({ id, together }) => together && id === tapId);
   };
-  return groupedBy(settled, ({ bedId, event }) => {
-    const zone = zoneOf(bedId);
-    return zone === null ? `bed ${bedId}` : `zone ${zone} ${event.kind} ${event.minutes ?? event.at}`;
-  }).flatMap((those) => {
+  return groupedBy(
+    settled,
+    ({ bedId, event }) => `${zoneOf(bedId)?.id ?? -bedId} ${event.kind} ${event.minutes ?? event.at}`,
+  ).flatMap((those) => {
     const [first] = those;
     if (!first) return [];
+    const zone = zoneOf(first.bedId);
     const litres = those.reduce((total, { event }) => total + (event.litres ?? 0), 0);
-    const eventIds = those.map(({ event }) => event.id);
-    if (those.length === 1) return [{ ...first, eventIds }];
-    const bedName = zones.get(zoneOf(first.bedId) ?? 0) ?? first.bedName;
-    return [{ ...first, bedName, event: { ...first.event, litres }, eventIds }];
+    return [
+      {
+        ...first,
+        bedName: zone && those.length > 1 ? zone.name : first.bedName,
+        event: { ...first.event, litres },
+        eventIds: those.map(({ event }) => event.id),
+      },
+    ];
   });
-}
+};
