@@ -256,7 +256,7 @@ test('a market garden of 64 beds in six zones: one stop and one line of the time
   await expect(first).toContainText('11 beds');
   await expect(page.getByRole('listitem', { name: /^[A-F]\d\d$/ })).toHaveCount(0);
   await first.getByRole('button').first().click();
-  await expect(page.getByText('It waters 11 beds.')).toBeVisible();
+  await expect(page.getByText(/^It waters 11 beds with/)).toBeVisible();
   await page.getByRole('button', { name: 'What each bed gets' }).click();
   await expect(page.getByRole('link', { name: 'A07' })).toBeVisible();
 
@@ -279,7 +279,7 @@ test('a market garden of 64 beds in six zones: one stop and one line of the time
   const table = page.getByTestId('fortnight');
   await expect(table.getByRole('rowheader', { name: /^Zone 1/ })).toContainText('11 beds');
   await expect(table.getByRole('rowheader', { name: 'A01' })).toHaveCount(0);
-  await choose(page.getByRole('combobox', { name: 'Show' }), 'losing more than its goal');
+  await choose(page.getByRole('combobox', { name: 'Show' }), 'losing more than its goal allows');
   await expect(table.getByRole('rowheader', { name: /^Zone 1/ })).toHaveCount(0);
   await choose(page.getByRole('combobox', { name: 'Show' }), 'every bed');
   await page.getByRole('checkbox', { name: 'Every bed of a zone' }).click();
@@ -291,7 +291,7 @@ test('a market garden of 64 beds in six zones: one stop and one line of the time
 
   // A sprinkler among drip lines is named where the zone is.
   await page.getByRole('link', { name: /^Ground/ }).click();
-  const mixed = page.getByRole('listitem').filter({ hasText: 'Zone 6, station 6, on Pump house' });
+  const mixed = page.getByRole('listitem').filter({ hasText: 'Zone 6, station 6, fed by Pump house' });
   await expect(mixed).toContainText('Drip and sprays share this valve');
 });
 

@@ -465,7 +465,7 @@ export const tapBody = z.object({
   litresPerDay: limited('sourceLitres').nullish(),
   /** It is a zone: one valve brings water to all of its beds at once; left out, it stays what it was. */
   together: z.boolean().optional(),
-  /** Its station on a timer, and the tap that it hangs on, whose flow and source it shares. */
+  /** Its station on a timer, and the tap that feeds it, whose flow and source it shares. */
   station: limited('station').nullish(),
   fromTapId: z.number().int().nullish(),
   version,

@@ -213,8 +213,15 @@ export const stopView = bedHead.extend({
     .nullable(),
   /** The tap it draws from, by name. */
   tapName: z.string().nullable(),
-  /** The zone that it is watered in: its tap, the bed that could least wait, and litres that it gets beyond what it lacks. */
-  zone: z.object({ tapId: z.number(), lead: z.number(), beyondL: z.number() }).nullable(),
+  /** The zone that it is watered in: its tap, the bed that could least wait, litres that it gets beyond what it lacks, and what the whole run comes to. */
+  zone: z
+    .object({
+      tapId: z.number(),
+      lead: z.number(),
+      beyondL: z.number(),
+      whole: z.object({ litres: z.number(), handsOnMinutes: z.number(), beyondL: z.number() }),
+    })
+    .nullable(),
   /** Where on the ground it belongs. */
   aim: worded<Aim>().nullable(),
   /** Cans or buckets to fill, where they are carried. */
@@ -229,6 +236,8 @@ export const stopView = bedHead.extend({
 export const leaveView = z.object({
   bedId: z.number(),
   bedName: z.string(),
+  /** The zone that it is watered in, by the number of its tap. */
+  zone: z.number().nullable(),
   /** Gone from its root zone: what the ground has room for, mm. */
   depletionMm: z.number(),
   room: roomForWater,

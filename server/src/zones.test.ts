@@ -61,14 +61,17 @@ const tapNamed = async (name: string) => {
 const inZone = (stops: StopView[], tapId: number): StopView[] =>
   stops.filter(({ zone }) => zone?.tapId === tapId);
 
-test('zones of a table hang on their tap, with their stations, and their beds run together', async () => {
+test('zones of a table are fed by their tap, with their stations, and their beds run together', async () => {
   const yard = await tapNamed('Yard tap');
   const first = await tapNamed('Zone 1');
   expect(first).toMatchObject({ together: true, station: 1, fromTapId: yard.id });
   const { stops, totals } = await get<RoundView>('/round');
   const mine = inZone(stops, first.id);
   expect(mine).toHaveLength(4);
-  for (const { run, runs, timer, litresPerMinute } of mine) {
+  const whole = mine.reduce((sum, { run }) => sum + run.litres, 0);
+  for (const { run, runs, timer, litresPerMinute, zone } of mine) {
+    expect(zone?.whole.litres).toBeCloseTo(whole, 6);
+    expect(zone?.whole.handsOnMinutes).toBe(0);
     expect(run.minutes).toBeCloseTo(mine[0]?.run.minutes ?? 0, 2);
     expect(runs).toEqual(mine[0]?.runs);
     expect(timer).toBe(true);
@@ -148,8 +151,18 @@ test('what a zone cannot be is refused, and another tap may stay as it is', asyn
     expect(JSON.stringify(refused.body)).toMatch(words);
   }
   const round = await put(yard, { fromTapId: zone.id });
-  expect(JSON.stringify(round.body)).toMatch(/must be one that stands by itself/);
+  expect(JSON.stringify(round.body)).toMatch(
+    /It must be fed by no other tap while it feeds Zone 1; got Zone 1/,
+  );
   // A page that knows nothing of zones leaves them as they are.
   expect((await put(zone, {})).status).toBe(200);
   expect(await tapNamed('Zone 1')).toMatchObject({ together: true, station: 1, fromTapId: yard.id });
+});
+
+test('a zone that is put away waters nothing together any more, and comes back with its undo', async () => {
+  const { id } = await tapNamed('Zone 1');
+  expect((await ask(app).delete(`/api/taps/${id}`)).status).toBe(200);
+  expect(inZone((await get<RoundView>('/round')).stops, id)).toEqual([]);
+  expect((await ask(app).post(`/api/taps/${id}/restore`)).status).toBe(200);
+  expect(inZone((await get<RoundView>('/round')).stops, id)).toHaveLength(4);
 });

@@ -53,7 +53,7 @@ export interface ReadBeds {
   faulty: FaultyRow[];
   /** How days are written: the choice, and whether it must be made. */
   dates: { order: DateOrder; asked: boolean } | null;
-  /** Taps that the garden does not have yet, and zones: each with its station and the tap that it hangs on, where that is said. */
+  /** Taps that the garden does not have yet, and zones: each with its station and the tap that feeds it, where that is written. */
   newTaps: string[];
   newZones: { name: string; from: string | null; station: number | null }[];
   /** What is amiss with the table as a whole; nothing can be added then. */

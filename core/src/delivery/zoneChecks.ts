@@ -23,15 +23,9 @@ export type ZoneFault =
 /** In one run, twice the depth is too much for one bed or too little for another. Judgement. */
 const UNEVEN_TIMES = 2;
 
-/** What the beds of one valve take together, L/min; what is watered by hand takes nothing through it. Source: none needed, arithmetic. */
-export const zoneTakes = (beds: readonly Pick<BedOnValve, 'delivery'>[]): number =>
-  beds
-    .filter(({ delivery }) => canHaveTimer(delivery.method))
-    .reduce((sum, { delivery }) => sum + delivery.litresPerMinute, 0);
-
 /**
  * What is amiss with the beds of one valve.
- * @param tapLitresPerMinute what the tap gives that the valve hangs on, where it was measured
+ * @param tapLitresPerMinute what the tap gives that feeds the valve, L/min, where it was measured
  * @returns faults, the gravest first; none where all is well
  * @throws RangeError on an area or flow of 0 or less
  * Source: that drip and sprays want valves of their own, and that emitters are chosen to suit one run, is common practice.
@@ -57,7 +51,7 @@ export function zoneChecks(beds: readonly BedOnValve[], tapLitresPerMinute?: num
       times: most.rate / least.rate,
       evenShare: least.rate / most.rate,
     });
-  const takes = zoneTakes(beds);
+  const takes = together.reduce((sum, { delivery }) => sum + delivery.litresPerMinute, 0);
   if (tapLitresPerMinute !== undefined && takes > tapLitresPerMinute)
     faults.push({ code: 'flow', takes, gives: tapLitresPerMinute });
   const byHand = beds.filter(({ delivery }) => !canHaveTimer(delivery.method));

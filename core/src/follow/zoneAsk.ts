@@ -82,12 +82,33 @@ export function runInZone(
   return made;
 }
 
-/** Litres of a watering in a zone that its bed did not lack. Source: none needed, arithmetic. */
-export const beyondNeedL = ({
-  run,
-  reason,
-}: {
-  run: { litres: number; localMm: number };
+/** A watering as far as its zone's totals go. */
+interface InZone {
+  run: Pick<RunPlan, 'litres' | 'localMm'>;
+  handsOnMinutes: number;
   reason: Pick<WaterReason, 'wantedMm' | 'zone'>;
-}): number =>
+}
+
+/** Of a watering in a zone what its bed did not lack, litres; 0 where it is watered by itself. Source: arithmetic. */
+export const beyondNeedL = ({ run, reason }: Pick<InZone, 'run' | 'reason'>): number =>
   reason.zone && run.localMm > 0 ? run.litres * Math.max(0, 1 - reason.wantedMm / run.localMm) : 0;
+
+/**
+ * What one run of a zone comes to.
+ * @param waterings those of its beds on that day
+ * @returns litres through the valve, a person's own minutes, and litres beyond what the beds lack
+ * Source: arithmetic.
+ */
+export function zoneTotals(waterings: readonly InZone[]): {
+  litres: number;
+  handsOnMinutes: number;
+  beyondL: number;
+} {
+  const sum = (of: (watering: InZone) => number): number =>
+    waterings.reduce((total, watering) => total + of(watering), 0);
+  return {
+    litres: sum(({ run }) => run.litres),
+    handsOnMinutes: sum((watering) => watering.handsOnMinutes),
+    beyondL: sum(beyondNeedL),
+  };
+}

@@ -92,7 +92,9 @@ export interface GardenOnRecord {
     id: number;
     source: SourceKindId;
     litresPerDay: number | null;
-    /** It is a zone; its station on a timer; the tap that it hangs on. */
+    /** It was put away. */
+    archived?: boolean;
+    /** It is a zone; its station on a timer; the tap that feeds it. */
     together?: boolean;
     station?: number | null;
     fromTapId?: number | null;

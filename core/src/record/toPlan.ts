@@ -18,7 +18,7 @@ import { cropOfBed, plantingsOf, schoolChosen } from './bedFacts.ts';
 import { earlierOf, rowsWatered, seedRows } from './seedRows.ts';
 import { foundOf, historyOf, nowOf, type HistoryOfBed, type TriedOnBed } from './history.ts';
 import type { BedOnRecord, EventOnRecord, GardenOnRecord } from './place.ts';
-import { rootTap, zoneOf } from './zoneOf.ts';
+import { deliveryInZone, rootTap, zoneOf } from './zoneOf.ts';
 
 /** A watering of a place whose ground a tree's roots share. */
 export interface Borrowed {
@@ -147,12 +147,12 @@ export interface GardenFacts {
 }
 
 /** What carries water to a bed now, and the zone that it is in. */
-function carriedBy({ beds, taps }: GardenOnRecord, bedId: number | null) {
-  const bed = beds.find(({ id }) => id === bedId);
-  const zone = bed && zoneOf(bed, taps);
-  if (!zone) return { delivery: bed?.delivery };
-  const timer = (zone.station ?? null) !== null || bed.delivery.timer;
-  return { delivery: { ...bed.delivery, timer }, zone: zone.id };
+function carriedBy(garden: GardenOnRecord, bedId: number | null) {
+  const bed = garden.beds.find(({ id }) => id === bedId);
+  const zone = zoneOf(bed, garden.taps);
+  return bed && zone
+    ? { delivery: deliveryInZone(bed.delivery, zone, garden), zone: zone.id }
+    : { delivery: bed?.delivery };
 }
 
 /** A garden's limits, its clock and its taps as the plan takes them; `potDays` is what pots take of each day. Source: none needed, a matter of record. */

@@ -2,7 +2,7 @@ import type { PlannedWatering } from '../follow/types.ts';
 import type { IsoDate } from '../units/dates.ts';
 import type { BedPlan } from './types.ts';
 
-/** A watering's share of its zone's work and of its tap's minutes: one valve serves all the beds of a zone. */
+/** A watering's share of its zone's work and of its tap's minutes, 0–1: one valve serves all the beds of a zone. Source: arithmetic. */
 export const shareOfRun = ({ reason }: Pick<PlannedWatering, 'reason'>): number =>
   1 / (reason.zone?.beds ?? 1);
 

@@ -36,5 +36,8 @@ export const FILLS = {
 export type Fill = keyof typeof FILLS;
 export const FILL_IDS = Object.keys(FILLS) as [Fill, ...Fill[]];
 
+/** A raised bed of bagged mix is filled about so deep where nobody measured, mm. Common practice: ten inches. */
+export const USUAL_FILL_MM = 250;
+
 /** Soaks in and spreads about as a sandy loam does, and has this much organic matter, % by weight. Judgements. */
 export const FILL_AS_SOIL = { textureClass: 'sandy loam', organicMatterPct: 20 } as const;

@@ -111,7 +111,7 @@ export class Tap extends Model<InferAttributes<Tap>, InferCreationAttributes<Tap
   /** Where its water comes from, and the most that gives in a day. */
   declare source: CreationOptional<string>;
   declare litresPerDay: CreationOptional<number | null>;
-  /** It is a zone; its station on a timer; the tap that it hangs on. */
+  /** It is a zone; its station on a timer; the tap that feeds it. */
   declare together: CreationOptional<boolean | null>;
   declare station: CreationOptional<number | null>;
   declare fromTapId: CreationOptional<number | null>;

@@ -104,7 +104,7 @@ export function contextOf(
             borrowed: borrowedBy(bed, beds, happened, today),
           }),
           bed,
-          garden.taps,
+          garden,
         );
       taken.set(bed.id, planned);
       return [glance && planned.startOn < from ? { ...planned, startOn: from, startFullness: 1 } : planned];
@@ -140,7 +140,7 @@ export function contextOf(
   /** What is tried of a bed is tried in the zone that it is in. */
   const asItIs = (changed: PlanBed): PlanBed => {
     const bed = beds.find(({ id }) => id === changed.id);
-    return bed ? inItsZone(changed, bed, garden.taps) : changed;
+    return bed ? inItsZone(changed, bed, garden) : changed;
   };
   // What is tried is tried on the days that stand.
   const standing = {

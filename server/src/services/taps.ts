@@ -41,21 +41,27 @@ const tapColumns = ({ name, nozzle, source, litresPerDay, ...more }: TapBody) =>
   ...zoneColumns(more),
 });
 
-/** A zone hangs on a tap of its own garden that hangs on no other: water comes through one tap. */
+/** A zone is fed by a tap of its own garden that no other tap feeds: water comes through one tap. */
 async function checkFrom(gardenId: number, id: number | null, { fromTapId }: TapBody): Promise<void> {
   if (fromTapId === undefined || fromTapId === null) return;
   const from = await Tap.findByPk(fromTapId);
   if (from?.gardenId !== gardenId || from.id === id)
     throw new Refusal(
       'invalid',
-      `The tap that it hangs on must be another tap of this garden; got ${fromTapId}`,
+      `The tap that feeds it must be another tap of this garden; got ${fromTapId}`,
       'fromTapId',
     );
-  const hangs = id === null ? null : await Tap.findOne({ where: { gardenId, fromTapId: id } });
-  if (from.fromTapId ?? hangs)
+  const fed = id === null ? null : await Tap.findOne({ where: { gardenId, fromTapId: id } });
+  if (fed)
     throw new Refusal(
       'invalid',
-      `The tap that it hangs on must be one that stands by itself; ${from.fromTapId ? from.name : (hangs?.name ?? '')} hangs on another`,
+      `It must be fed by no other tap while it feeds ${fed.name}; got ${from.name}`,
+      'fromTapId',
+    );
+  if (from.fromTapId)
+    throw new Refusal(
+      'invalid',
+      `The tap that feeds it must be one that no other tap feeds; got ${from.name}`,
       'fromTapId',
     );
 }

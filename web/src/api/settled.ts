@@ -9,6 +9,7 @@ export const isUnderWay = ({ id }: Pick<EventView, 'id'>): boolean => id < -MOME
 const leaveOf = (stop: StopView, event: EventView): LeaveView => ({
   bedId: stop.bedId,
   bedName: stop.bedName,
+  zone: stop.zone?.tapId ?? null,
   depletionMm: 0,
   room: { ...stop.room, depletionMm: 0 },
   nextDate: null,

@@ -104,7 +104,7 @@ function Running({
   /** Writes down all runs together. */
   const finish = async (ranMinutes: number): Promise<void> => {
     const whole = tap.runMinutes * tap.runs;
-    const { ids, litres } = await water({
+    const { ids, gave } = await water({
       bedId: tap.bedId,
       bedIds: wateredWith(tap.bedId, garden.beds, garden.taps),
       body: { minutes: Math.max(0.1, ranMinutes), asPlanned: Math.abs(ranMinutes / whole - 1) < 0.05 },
@@ -112,7 +112,7 @@ function Running({
     await onOver();
     dispatch(
       noticeShown({
-        text: `${tap.bedName}: ${units.text('volume', litres ?? 0)} written down.`,
+        text: `${tap.bedName}: ${gave} written down.`,
         undo: undoesEntries(garden.id, ids),
       }),
     );

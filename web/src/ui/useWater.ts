@@ -1,5 +1,6 @@
 import { useRef } from 'react';
 import { refusal } from '../api/api.ts';
+import { minutesText, useUnits } from '../words/units.ts';
 import { onBed, useEnter } from './useEnter.ts';
 
 interface Water {
@@ -14,6 +15,7 @@ interface Water {
  * it was a second one.
  */
 export function useWater() {
+  const units = useUnits();
   const { enter, isLoading, error } = useEnter();
   const asked = useRef<Water | null>(null);
   const refused = error ? refusal(error) : null;
@@ -23,7 +25,8 @@ export function useWater() {
     refused: refused?.message ?? null,
     /** It is only the question whether there were two: told once more, it is written down. */
     twice,
-    water: async (water: Water): Promise<{ ids: number[]; litres: number | null }> => {
+    /** @returns the entries, and how much was given in words */
+    water: async (water: Water): Promise<{ ids: number[]; gave: string }> => {
       const before = asked.current;
       asked.current = water;
       const { on, note, ...amount } = water.body;
@@ -34,11 +37,12 @@ export function useWater() {
         bedIds.map((id) => onBed(id, { kind: 'watering', ...amount }, { on, note })),
         { sure },
       );
-      const known = events.every(({ litres }) => litres !== null);
-      return {
-        ids,
-        litres: known ? events.reduce((sum, { litres }) => sum + (litres ?? 0), 0) : null,
-      };
+      // All beds of a zone have the same minutes, and litres by their own flow.
+      const gave =
+        bedIds.length > 1
+          ? `${minutesText(amount.minutes ?? 0)} on ${bedIds.length} beds`
+          : units.text('volume', events[0]?.litres ?? 0);
+      return { ids, gave };
     },
   };
 }

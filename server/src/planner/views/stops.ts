@@ -38,6 +38,8 @@ import {
   cropOfBed,
   plantingsOf,
   treeNow,
+  zoneOf,
+  zoneTotals,
 } from '@kibble/core';
 import type { Context } from '../context.ts';
 import { coreView } from './core.ts';
@@ -211,6 +213,15 @@ function wetFirstOf(bed: BedView, known: KnownBed, outlook: BedOutlook): StopVie
   return isBaked(outlook.past, top) ? 'baked' : null;
 }
 
+/** The run of its zone that waters a bed, and what it comes to on all of them. */
+function zoneRunOf(bed: BedView, watering: PlannedWatering, { plan, planBeds }: Context): StopView['zone'] {
+  const { zone } = watering.reason;
+  if (!zone || bed.tapId === null) return null;
+  const mates = new Set(planBeds.filter((planned) => planned.zone === bed.tapId).map(({ id }) => id));
+  const run = plan.waterings.filter(({ bedId, date }) => date === watering.date && mates.has(bedId));
+  return { tapId: bed.tapId, lead: zone.lead, beyondL: beyondNeedL(watering), whole: zoneTotals(run) };
+}
+
 export function stopOf(
   bed: BedView,
   outlook: BedOutlook,
@@ -259,10 +270,7 @@ export function stopOf(
         }),
     spray: sprayOf(bed, watering, runs, context),
     tapName: context.garden.taps.find(({ id }) => id === bed.tapId)?.name ?? null,
-    zone:
-      watering.reason.zone && bed.tapId !== null
-        ? { tapId: bed.tapId, lead: watering.reason.zone.lead, beyondL: beyondNeedL(watering) }
-        : null,
+    zone: zoneRunOf(bed, watering, context),
     // Seed is sprinkled over; there is no foot to water at.
     aim: watering.reason.code === 'seedbed' ? null : aimOfBed(bed, context),
     fills: fillsOf(bed, watering, treeNow(bed, outlook, context)),
@@ -278,6 +286,7 @@ export function leaveOf(bed: BedView, outlook: BedOutlook, context: Context): Le
   return {
     bedId: bed.id,
     bedName: bed.name,
+    zone: zoneOf(bed, context.garden.taps)?.id ?? null,
     depletionMm: outlook.depletionMm,
     room: roomOf(bed, outlook, context),
     nextDate: outlook.next?.date ?? null,

@@ -2,6 +2,7 @@ import type { BedBody, BedView } from '@kibble/contract';
 import {
   MULCH_MATERIALS,
   type BedForm,
+  USUAL_FILL_MM,
   type Fill,
   type MulchMaterial,
   bucketTest,
@@ -113,9 +114,6 @@ export const emptyBed = (plantedOn: string): TypedBed => ({
   fill: '',
   guessed: null,
 });
-
-/** A raised bed of bagged mix is filled about so deep where nobody measured, mm. Common practice: ten inches. */
-export const USUAL_FILL_MM = 250;
 
 const shown = (value: number): string => String(Math.round(value * 100) / 100);
 

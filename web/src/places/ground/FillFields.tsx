@@ -1,9 +1,9 @@
-import { FILL_IDS, FILLS } from '@kibble/core';
+import { FILL_IDS, FILLS, USUAL_FILL_MM } from '@kibble/core';
 import { useWatch, type UseFormReturn } from 'react-hook-form';
 import { Choice } from '../../ui/Choice.tsx';
 import { Field } from '../../ui/Field.tsx';
 import { useUnits } from '../../words/units.ts';
-import { USUAL_FILL_MM, type TypedBed } from './Fields.tsx';
+import type { TypedBed } from './Fields.tsx';
 
 /** What a raised bed is filled with, where that is not soil, and how deep. */
 export function FillFields({ form }: { form: UseFormReturn<TypedBed> }) {
@@ -21,11 +21,11 @@ export function FillFields({ form }: { form: UseFormReturn<TypedBed> }) {
       </Choice>
       {filledWith ? (
         <Field
-          label="Filled so deep"
+          label="How deep it is filled"
           unit={units.of('depth').unit}
           inputMode="decimal"
           error={form.formState.errors.filledDepth?.message}
-          hint={`Left empty, about ${units.system === 'us' ? '10\u00a0in' : units.text('depth', USUAL_FILL_MM)}. The soil beneath is taken for a loam until you tell it.`}
+          hint={`If you leave it empty, ${units.system === 'us' ? '10\u00a0in' : units.text('depth', USUAL_FILL_MM)}. The soil beneath is taken to be loam until you say otherwise.`}
           {...form.register('filledDepth')}
         />
       ) : null}

@@ -60,13 +60,13 @@ export function EarlierSheet({
   const [on, amount, by] = useWatch({ control: form.control, name: ['on', 'amount', 'by'] });
   const room = roomOn(on);
   const save = form.handleSubmit(async ({ on, amount, by: chosen }) => {
-    const { ids, litres } = await water({
+    const { ids, gave } = await water({
       bedId: bed.id,
       body: { on, ...givenAmount(chosen, amount, can, units) },
     });
     dispatch(
       noticeShown({
-        text: `${bed.name}, ${plainDate(on, today)}: ${units.text('volume', litres ?? 0)} written down.`,
+        text: `${bed.name}, ${plainDate(on, today)}: ${gave} written down.`,
         undo: undoesEntries(garden.id, ids),
       }),
     );

@@ -202,7 +202,7 @@ export const FortnightGrid = memo(function FortnightGrid({
             {beds.length === 0 ? (
               <tr>
                 <td colSpan={data.dates.length + 2} className="border-t border-rule py-3">
-                  No bed to show.
+                  There is no such bed.
                 </td>
               </tr>
             ) : null}

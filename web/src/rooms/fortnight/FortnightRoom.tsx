@@ -27,7 +27,7 @@ import { bedOfRow } from './zoneRows.ts';
 /** Beds that the fortnight can show alone. */
 const ALONE: Readonly<Record<string, (bed: FortnightBed, today: string) => boolean>> = {
   'watered today': ({ waterings }, today) => waterings.some(({ date }) => date === today),
-  'losing more than its goal': ({ costs }) => costs.over,
+  'losing more than its goal allows': ({ costs }) => costs.over,
 };
 /** So many beds are seen at a glance. */
 const FEW_BEDS = 12;
@@ -79,7 +79,7 @@ export function FortnightRoom() {
             sums.reduce((s, d) => s + d.litres, 0),
           )}{' '}
           in {data.beds.reduce((s, b) => s + b.waterings.length, 0)} waterings,{' '}
-          {handsOn < 0.5 ? 'no time of yours' : `${minutesText(handsOn)} of your time`}.{' '}
+          {handsOn < 0.5 ? 'none of your time' : `${minutesText(handsOn)} of your time`}.{' '}
           <span className="hidden print:inline">
             {garden.name}, as planned on {longDate(garden.today)}.
           </span>

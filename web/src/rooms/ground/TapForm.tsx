@@ -25,7 +25,7 @@ interface TypedTap {
   perDay: string;
   together: boolean;
   station: string;
-  /** The number of the tap that it hangs on, as text; empty for none. */
+  /** The number of the tap that feeds it, as text; empty for none. */
   from: string;
 }
 
@@ -69,7 +69,7 @@ export function TapForm({
     control: form.control,
     name: ['source', 'nozzle', 'sameNozzle', 'together'],
   });
-  // Water comes through one tap: a zone hangs on one that stands by itself.
+  // Water comes through one tap: a zone is fed by one that no other tap feeds.
   const mains = garden.taps.filter(
     ({ id, archived, together: isZone, fromTapId }) =>
       !archived && id !== tap?.id && !isZone && fromTapId === null,
@@ -153,11 +153,11 @@ export function TapForm({
       {together ? (
         <>
           <p className="-mt-2 text-sm text-quiet">
-            Its beds get water for the same time. Put beds on it under Beds, Change several beds, Tap. What is
-            watered by hand or can is not part of it.
+            All of its beds get water for the same time. To put beds on it, go to Beds, Change several beds,
+            Tap. Beds that are watered by hand or by can are not part of it.
           </p>
           {mains.length > 0 ? (
-            <Choice label="It hangs on" {...form.register('from')}>
+            <Choice label="It is fed by" {...form.register('from')}>
               <option value="">no other tap</option>
               {mains.map(({ id, name }) => (
                 <option key={id} value={String(id)}>

@@ -12,7 +12,7 @@ import { plainDate } from '../../words/words.ts';
 import { TapForm } from './TapForm.tsx';
 import { ZoneFaults, ZoneFlow } from './ZoneFacts.tsx';
 
-/** The taps with what is screwed on them, their measured flow and its age, and the zones that hang on them. */
+/** The taps with what is screwed on them, their measured flow and its age, and the zones that they feed. */
 export function TapList({ garden }: { garden: GardenView }) {
   const units = useUnits();
   const dispatch = useAppDispatch();
@@ -54,7 +54,7 @@ export function TapList({ garden }: { garden: GardenView }) {
             tap.nozzle,
             tap.together && !/zone/i.test(tap.name) ? 'a zone' : '',
             tap.station ? `station ${tap.station}` : '',
-            from ? `on ${from.name}` : '',
+            from ? `fed by ${from.name}` : '',
           ].filter((part) => part !== '');
           if (editing !== 'new' && editing?.id === tap.id)
             return (

@@ -44,13 +44,13 @@ export function AnywaySheet({
   });
   const [why, amount, by] = useWatch({ control: form.control, name: ['why', 'amount', 'by'] });
   const save = form.handleSubmit(async ({ amount, by: chosen, why: note }) => {
-    const { ids, litres } = await water({
+    const { ids, gave } = await water({
       bedId: item.bedId,
       body: { ...givenAmount(chosen, amount, can, units), note },
     });
     dispatch(
       noticeShown({
-        text: `${item.bedName}: ${units.text('volume', litres ?? 0)} written down.`,
+        text: `${item.bedName}: ${gave} written down.`,
         undo: undoesEntries(garden.id, ids),
       }),
     );

@@ -44,10 +44,10 @@ export function DifferentSheet({
   const save = form.handleSubmit(async ({ amount, by: chosen }) => {
     const body = givenAmount(chosen, amount, can, units) ?? {};
     const bedIds = stop.beds?.map(({ bedId }) => bedId);
-    const { ids, litres } = await water({ bedId: stop.bedId, bedIds, body });
+    const { ids, gave } = await water({ bedId: stop.bedId, bedIds, body });
     dispatch(
       noticeShown({
-        text: `${stop.bedName}: ${units.text('volume', litres ?? 0)} written down.`,
+        text: `${stop.bedName}: ${gave} written down.`,
         undo: undoesEntries(garden.id, ids),
       }),
     );

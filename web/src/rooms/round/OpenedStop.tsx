@@ -112,16 +112,14 @@ export function OpenedStop({
               <span className="sr-only">show the working</span>
             </Opens>
           </p>
-          <p className="mt-2 text-lg">
-            {stop.beds ? (
-              units.text('volume', stop.run.litres)
-            ) : (
+          {stop.beds ? null : (
+            <p className="mt-2 text-lg">
               <Opens {...bed} of="litres">
                 {units.text('volume', stop.run.litres)}
               </Opens>
-            )}
-            {carried || !stop.tapName ? '' : `, ${stop.tapName}`}
-          </p>
+              {carried || !stop.tapName ? '' : `, ${stop.tapName}`}
+            </p>
+          )}
           <p className="text-quiet">
             {shortHow(stop)}
             {stop.runs[0] ? `, from ${timeOfDay(stop.runs[0].from, units)}` : ''}

@@ -113,7 +113,7 @@ export function RoundRoom() {
   const growing = leaveAlone.some(({ reason }) => !AT_REST.has(reason.code));
   const runs = stops.flatMap((stop) => stop.runs);
   const mine =
-    totals.handsOnMinutes < 0.5 ? 'By timers' : `${minutesText(totals.handsOnMinutes)} of your time`;
+    totals.handsOnMinutes < 0.5 ? 'Timers water today' : `${minutesText(totals.handsOnMinutes)} of your time`;
   const next = nextRound(rounds, round.date);
   const today = round.ribbon.find(({ date }) => date === round.date);
   const place = settled.length + index + 1;

@@ -1,7 +1,7 @@
 import type { LeaveView, StopView } from '@kibble/contract';
 import { Check } from 'lucide-react';
 import { isUnderWay } from '../../api/settled.ts';
-import { useUnits } from '../../words/units.ts';
+import { minutesText, useUnits } from '../../words/units.ts';
 import { PlaceDrawing } from '../../places/index.tsx';
 import { echoesTick, useUnderFinger } from '../../ui/underFinger.ts';
 import { laneOf, LaneHead, RunLane, type Lane } from './RunLane.tsx';
@@ -168,7 +168,7 @@ function SettledRow({ item, acts, held }: { item: SettledStop; acts: StopActs; h
   const had =
     event.kind === 'skip'
       ? `skipped: ${event.reason ?? 'no reason given'}${event.by ? `, ${event.by}` : ''}`
-      : `had ${units.text('volume', event.litres ?? 0)}${event.by ? `, ${event.by}` : ''}`;
+      : `had ${item.eventIds.length > 1 ? `${minutesText(event.minutes ?? 0)} on ${item.eventIds.length} beds` : units.text('volume', event.litres ?? 0)}${event.by ? `, ${event.by}` : ''}`;
   return (
     <li
       data-tick={tickOf(item)}

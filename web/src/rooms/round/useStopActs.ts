@@ -5,7 +5,6 @@ import { useGarden } from '../../state/gardenRound.ts';
 import { askToRing } from '../../state/notify.ts';
 import { noticeShown, undoesEntries } from '../../state/noticeSlice.ts';
 import { useAppDispatch } from '../../api/store.ts';
-import { useUnits } from '../../words/units.ts';
 import { useEnter } from '../../ui/useEnter.ts';
 import { useTaps } from '../../ui/useTaps.ts';
 import { useWater } from '../../ui/useWater.ts';
@@ -18,7 +17,6 @@ export const isCarried = (stop: Pick<StopView, 'fills' | 'method'>): boolean =>
 /** What can be done at a stop: written down as planned, its tap opened, or taken back. */
 export function useStopActs() {
   const garden = useGarden();
-  const units = useUnits();
   const dispatch = useAppDispatch();
   const { water, isLoading, refused, twice } = useWater();
   const { undo } = useEnter();
@@ -29,7 +27,7 @@ export function useStopActs() {
     twice,
     runs: (bedId: number): boolean => taps.some((tap) => tap.bedId === bedId),
     done: async (stop: WalkStop): Promise<void> => {
-      const { ids, litres } = await water({
+      const { ids, gave } = await water({
         bedId: stop.bedId,
         bedIds: stop.beds?.map(({ bedId }) => bedId),
         // What is carried is counted in litres; a tap is open for minutes, whatever it gives.
@@ -39,7 +37,7 @@ export function useStopActs() {
       });
       dispatch(
         noticeShown({
-          text: `${stop.bedName}: ${units.text('volume', litres ?? stop.run.litres)} ${(ids[0] ?? 0) < 0 ? 'kept here' : 'written down'}.`,
+          text: `${stop.bedName}: ${gave} ${(ids[0] ?? 0) < 0 ? 'kept here' : 'written down'}.`,
           undo: undoesEntries(garden.id, ids),
         }),
       );

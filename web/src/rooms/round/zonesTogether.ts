@@ -7,45 +7,33 @@ export type WalkStop = StopView & {
   beds?: StopView[];
 };
 
-const sum = (stops: readonly StopView[], of: (stop: StopView) => number): number =>
-  stops.reduce((total, stop) => total + of(stop), 0);
-
 /** The walk with the beds of each zone as one stop: one valve is opened for all of them. */
 export const zonesTogether = (stops: readonly StopView[], { taps }: GardenView): WalkStop[] =>
   groupedBy(stops, ({ zone, bedId }) => (zone ? `zone ${zone.tapId}` : `bed ${bedId}`)).flatMap((beds) => {
     const lead = beds.find(({ bedId, zone }) => zone?.lead === bedId) ?? beds[0];
-    const zone = taps.find(({ id }) => id === lead?.zone?.tapId);
-    if (!lead || !zone) return beds;
-    const run = { ...lead.run, litres: sum(beds, (bed) => bed.run.litres) };
-    const handsOnMinutes = sum(beds, (bed) => bed.handsOnMinutes);
-    return [{ ...lead, bedName: zone.name, tapName: null, run, handsOnMinutes, beds }];
-  });
-
-/** Beds that were watered together by their zone, as one: under its name, with all that they had. */
-export type SettledStop = LeaveView & { event: NonNullable<LeaveView['event']>; eventIds: number[] };
-export const settledTogether = (
-  settled: readonly (LeaveView & { event: NonNullable<LeaveView['event']> })[],
-  { beds, taps }: GardenView,
-): SettledStop[] => {
-  const zoneOf = (bedId: number) => {
-    const tapId = beds.find(({ id }) => id === bedId)?.tapId;
-    return taps.find(({ id, together }) => together && id === tapId);
-  };
-  return groupedBy(
-    settled,
-    ({ bedId, event }) => `${zoneOf(bedId)?.id ?? -bedId} ${event.kind} ${event.minutes ?? event.at}`,
-  ).flatMap((those) => {
-    const [first] = those;
-    if (!first) return [];
-    const zone = zoneOf(first.bedId);
-    const litres = those.reduce((total, { event }) => total + (event.litres ?? 0), 0);
+    const named = taps.find(({ id }) => id === lead?.zone?.tapId);
+    if (!lead?.zone || !named) return beds;
+    const { litres, handsOnMinutes } = lead.zone.whole;
     return [
-      {
-        ...first,
-        bedName: zone && those.length > 1 ? zone.name : first.bedName,
-        event: { ...first.event, litres },
-        eventIds: those.map(({ event }) => event.id),
-      },
+      { ...lead, bedName: named.name, tapName: null, run: { ...lead.run, litres }, handsOnMinutes, beds },
     ];
   });
+
+/** What has had its turn today: a bed, or beds that their zone watered at once, under its name. */
+export type SettledStop = LeaveView & {
+  event: NonNullable<LeaveView['event']>;
+  eventIds: number[];
 };
+export const settledTogether = (
+  settled: readonly (LeaveView & { event: NonNullable<LeaveView['event']> })[],
+  { taps }: GardenView,
+): SettledStop[] =>
+  groupedBy(
+    settled,
+    ({ zone, bedId, event }) => `${zone ?? -bedId} ${event.kind} ${event.minutes ?? event.at}`,
+  ).flatMap((those) => {
+    const [first] = those;
+    const named = those.length > 1 && taps.find(({ id }) => id === first?.zone);
+    const eventIds = those.map(({ event }) => event.id);
+    return first ? [{ ...first, bedName: named ? named.name : first.bedName, eventIds }] : [];
+  });

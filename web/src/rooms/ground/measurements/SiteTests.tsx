@@ -108,8 +108,8 @@ function FilledSteps() {
       <Num
         name="depth"
         field="fillDepthMm"
-        label="Filled so deep"
-        hint="The soil beneath stays as it is known."
+        label="How deep it is filled"
+        hint="What is known of the soil beneath stays."
       />
     </Step>
   );
@@ -119,8 +119,8 @@ function FilledResult({ input }: { input: Reading<'filled'> }) {
   const units = useUnits();
   return (
     <Says figure={units.text('depth', input.depthMm)}>
-      of {FILLS[input.fill].label}, over the soil that is there. Fills hold less that roots can reach than
-      they seem to: once drained, a light one is watered more often than soil.
+      of {FILLS[input.fill].label}, over the soil that is there. Once it has drained, a light mix holds less
+      water for the roots than soil does, so it is watered more often.
     </Says>
   );
 }
@@ -128,7 +128,7 @@ function FilledResult({ input }: { input: Reading<'filled'> }) {
 export const filledTest: TestPage = {
   kind: 'filled',
   title: 'What a raised bed is filled with',
-  about: 'A bed filled with mix or compost holds water otherwise than the soil beneath.',
+  about: 'Mix and compost hold water differently from the soil beneath.',
   needs: 'a ruler',
   Steps: FilledSteps,
   read: (r) => {
